@@ -1,0 +1,3 @@
+export * from './buttonhole.ts';
+export * from './derive.ts';
+export * from './placement.ts';

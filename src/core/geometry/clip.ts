@@ -1,0 +1,33 @@
+import { ClipType, Clipper, FillRule, type Path64, type Paths64, JoinType, EndType } from 'clipper2-ts';
+import { CLIP_SCALE } from '../tolerance.ts';
+import { type Point } from './vector.ts';
+
+/** Rings of chord points; holes run the other way round, as the clipper gives them. */
+export type Rings = Point[][];
+
+const into = (rings: Rings): Paths64 =>
+  rings.map((r): Path64 => r.map((p) => ({ x: Math.round(p.x * CLIP_SCALE), y: Math.round(p.y * CLIP_SCALE) }) as Path64[number]));
+const outOf = (paths: Paths64): Rings => paths.map((r) => r.map((p) => ({ x: p.x / CLIP_SCALE, y: p.y / CLIP_SCALE })));
+
+export const union = (a: Rings, b: Rings = []): Rings => outOf(Clipper.booleanOp(ClipType.Union, into(a), into(b), FillRule.NonZero));
+export const difference = (a: Rings, b: Rings): Rings =>
+  outOf(Clipper.booleanOp(ClipType.Difference, into(a), into(b), FillRule.NonZero));
+export const intersection = (a: Rings, b: Rings): Rings =>
+  outOf(Clipper.booleanOp(ClipType.Intersection, into(a), into(b), FillRule.NonZero));
+
+/** Rings grown by `d` mm (shrunk when negative) with mitred corners. */
+export const inflate = (a: Rings, d: number, mitre = 6): Rings =>
+  outOf(Clipper.inflatePaths(into(a), d * CLIP_SCALE, JoinType.Miter, EndType.Polygon, mitre));
+
+/** Area in mm², holes taken off. */
+export const ringsArea = (a: Rings): number => Math.abs(a.reduce((sum, r) => sum + ringArea(r), 0));
+
+function ringArea(r: Point[]): number {
+  let sum = 0;
+  for (let i = 0, j = r.length - 1; i < r.length; j = i++) {
+    const p = r[j] as Point;
+    const q = r[i] as Point;
+    sum += p.x * q.y - q.x * p.y;
+  }
+  return sum / 2;
+}

@@ -1,0 +1,120 @@
+import { type Edge, type Piece, type PieceKind, runsOf } from '../pattern/index.ts';
+import { type Decisions } from '../project.ts';
+import { type Finding, type Reason, because, stop } from '../result.ts';
+import { orient, runLength } from './oriented.ts';
+import { type LiningHem } from './hem.ts';
+import { frontEdgeStrip, interfaceWhole } from './interfacing.ts';
+import { type LiningPiece, backLining, frontLining, sleeveLining } from './lining.ts';
+import { makePiece } from './make.ts';
+import { type InsidePieces, insideSeams } from './seams.ts';
+import { type Split, splitBack, splitFront } from './split.ts';
+import { type Seam } from '../pattern/index.ts';
+
+export interface Inside {
+  pieces: Piece[];
+  seams: Seam[];
+  findings: Finding[];
+  hems: { body: LiningHem | null; wrist: LiningHem | null };
+}
+
+const first = (pieces: Piece[], kind: PieceKind): Piece | undefined => pieces.find((p) => p.kind === kind);
+
+function facingReasons(split: Split, d: Decisions, where: 'front' | 'back'): Reason[] {
+  const f = d.facing;
+  const shoulder = because('facing-shoulder', 'memory', f.shoulder, { shoulder: f.shoulder });
+  if (where === 'back') return [because('facing-back', 'memory', f.back, { back: f.back }), shoulder];
+  const radius = because('facing-radius', 'memory', split.cornerRadius, { asked: f.radius });
+  return [because('facing-front', 'memory', f.front, { front: f.front }), shoulder, radius];
+}
+
+/** The facing's lower edge is sewn across on the hem line and turned, so it carries a seam's allowance, not the hem's. */
+const atHem = (edges: Edge[], seam: number): Edge[] =>
+  edges.map((e) => (e.role === 'hem' ? { ...e, allowance: seam, corner: 'mitred' } : { ...e, corner: 'mitred' }));
+
+/** How the shell pieces part along the facing line; what cannot be parted is left out with the reason. */
+export function splitShell(shell: Piece[], d: Decisions): { front?: Split; back?: Split; findings: Finding[] } {
+  const front = first(shell, 'front');
+  const back = first(shell, 'back');
+  const seam = d.allowances.seam;
+  const findings: Finding[] = [];
+  const out: { front?: Split; back?: Split; findings: Finding[] } = { findings };
+  if (front) {
+    const s = splitFront(front, d.facing.front, d.facing.shoulder, d.facing.radius, seam);
+    if (s.ok) out.front = s.value;
+    else findings.push(...s.findings);
+  }
+  if (back) {
+    const s = splitBack(back, d.facing.back, d.facing.shoulder, seam);
+    if (s.ok) out.back = s.value;
+    else findings.push(...s.findings);
+  }
+  return out;
+}
+
+/** A front or back that is lined to its edge because no facing was asked for. */
+function unsplit(piece: Piece | undefined): Split | undefined {
+  if (!piece) return undefined;
+  const oriented = orient(piece, 'armhole', 'side') ?? orient(piece, 'side', 'hem');
+  if (!oriented) return undefined;
+  return { oriented, facing: [], lining: oriented.ring, ends: { first: 0, shoulder: 0 }, cornerRadius: 0 };
+}
+
+/**
+ * Everything that goes inside: facings, linings and interfacings with their seams. Pure; a piece that cannot be drafted
+ * is left out with a finding and the rest still stand.
+ */
+export function deriveInside(shell: Piece[], d: Decisions): Inside {
+  const findings: Finding[] = [];
+  const front = first(shell, 'front');
+  const back = first(shell, 'back');
+  const sleeve = first(shell, 'sleeve');
+  for (const kind of ['front', 'back'] as const) {
+    if (shell.length && !first(shell, kind)) findings.push({ ...stop('piece-missing', undefined, { kind }), severity: 'warn' });
+  }
+  const p: InsidePieces = { front, back, sleeve };
+  const parts = d.facing.on ? splitShell(shell, d) : { findings: [] };
+  findings.push(...parts.findings);
+  const seam = d.allowances.seam;
+  if (parts.front && front)
+    p.frontFacing = makePiece(front, { id: 'front-facing', name: 'Front facing', material: 'facing', ring: atHem(parts.front.facing, seam), reasons: facingReasons(parts.front, d, 'front') });
+  if (parts.back && back)
+    p.backFacing = makePiece(back, { id: 'back-facing', name: 'Back neck facing', material: 'facing', ring: atHem(parts.back.facing, seam), reasons: facingReasons(parts.back, d, 'back') });
+  const hems: Inside['hems'] = { body: null, wrist: null };
+  if (d.lining.on) lineAll(p, parts, d, findings, hems);
+  const interfacing = d.interfacing.on ? interfaceAll(p, d, findings) : [];
+  const made = [p.frontFacing, p.backFacing, p.frontLining, p.backLining, p.sleeveLining].filter((q): q is Piece => q !== undefined);
+  return { pieces: [...made, ...interfacing], seams: insideSeams(p, d, hems), findings, hems };
+}
+
+function lineAll(p: InsidePieces, parts: { front?: Split; back?: Split }, d: Decisions, findings: Finding[], hems: Inside['hems']): void {
+  const take = (made: LiningPiece): Piece | undefined => {
+    findings.push(...made.findings);
+    return made.piece ?? undefined;
+  };
+  const f = d.facing.on ? parts.front : unsplit(p.front);
+  const b = d.facing.on ? parts.back : unsplit(p.back);
+  if (f) {
+    const made = frontLining(f, d);
+    hems.body = made.hem;
+    p.frontLining = take(made);
+  }
+  if (b) p.backLining = take(backLining(b, d));
+  if (!p.sleeve) return;
+  const armhole = p.frontLining && p.backLining ? runLength(p.frontLining.ring, 'armhole') + runLength(p.backLining.ring, 'armhole') : null;
+  const made = sleeveLining(p.sleeve, armhole && armhole > 0 ? armhole : null, d);
+  hems.wrist = made.hem;
+  p.sleeveLining = take(made);
+}
+
+function interfaceAll(p: InsidePieces, d: Decisions, findings: Finding[]): Piece[] {
+  const out: Piece[] = [];
+  const { trim, frontStrip } = d.interfacing;
+  if (p.frontFacing && p.front) out.push(interfaceWhole(p.frontFacing, p.front, trim));
+  if (p.backFacing && p.back) out.push(interfaceWhole(p.backFacing, p.back, trim));
+  if (p.front && frontStrip > 0 && runsOf(p.front.ring, 'front-edge').length) {
+    const strip = frontEdgeStrip(p.front, frontStrip, trim);
+    if (strip.ok) out.push(strip.value);
+    else findings.push(...strip.findings);
+  }
+  return out;
+}

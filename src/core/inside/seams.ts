@@ -1,0 +1,87 @@
+import { pathLength } from '../geometry/index.ts';
+import { type Piece, type Role, type Seam, type Side, roleSide, runsOf, sideOf } from '../pattern/index.ts';
+import { type Decisions } from '../project.ts';
+import { type LiningHem } from './hem.ts';
+import { moveRun } from './oriented.ts';
+
+export interface InsidePieces {
+  front?: Piece | undefined;
+  back?: Piece | undefined;
+  sleeve?: Piece | undefined;
+  frontFacing?: Piece | undefined;
+  backFacing?: Piece | undefined;
+  frontLining?: Piece | undefined;
+  backLining?: Piece | undefined;
+  sleeveLining?: Piece | undefined;
+}
+
+const EXACT = { min: 0, max: 0 };
+
+/** Length of the shell piece's turned hem at the height where the lining is sewn to it: H − s above the finished hem. */
+function turnedHemLength(piece: Piece, role: Role, up: number): number {
+  const sign = 1;
+  return moveRun(piece.ring, role, -up, sign)
+    .filter((e) => e.role === role)
+    .reduce((t, e) => t + pathLength(e.path), 0);
+}
+
+/** The seams among facing, lining and shell, with the ease that is meant on each. */
+export function insideSeams(p: InsidePieces, d: Decisions, hems: { body: LiningHem | null; wrist: LiningHem | null }): Seam[] {
+  const out: Seam[] = [];
+  const join = (group: Seam['group'], code: string, a: Side[], b: Side[], more: Partial<Seam> = {}) => {
+    if (a.length && b.length) out.push({ id: `${group}-${code}`, code, group, a, b, ease: EXACT, ...more });
+  };
+  const both = (role: Role, a: Piece | undefined, b: Piece | undefined): [Side[], Side[]] => [
+    a ? roleSide(a, role) : [],
+    b ? roleSide(b, role) : [],
+  ];
+  const shoulderEase = { ease: { min: 0, max: 10 }, easeOf: 'shoulder' };
+  join('inside', 'facing-shoulder', ...both('shoulder', p.backFacing, p.frontFacing));
+  join('inside', 'facing-line-front', ...both('facing-line', p.frontLining, p.frontFacing));
+  const half = d.lining.pleat / 2;
+  const pleat = { ease: { min: half, max: half }, easeOf: 'pleat' };
+  join('inside', 'facing-line-back', ...both('facing-line', p.backLining, p.backFacing), pleat);
+  join('inside', 'lining-shoulder', ...both('shoulder', p.backLining, p.frontLining), shoulderEase);
+  join('inside', 'lining-side', ...both('side', p.frontLining, p.backLining));
+  if (p.sleeveLining) {
+    const [u1, u2] = runsOf(p.sleeveLining.ring, 'underarm');
+    if (u1 && u2) join('inside', 'lining-underarm', sideOf(p.sleeveLining, u1), sideOf(p.sleeveLining, u2));
+    const armholes = [p.frontLining, p.backLining].flatMap((q) => (q ? roleSide(q, 'armhole') : []));
+    const cap = { ease: { min: d.lining.capEase, max: d.lining.capEase }, easeOf: 'cap' };
+    if (p.frontLining && p.backLining) join('inside', 'lining-cap', roleSide(p.sleeveLining, 'cap'), armholes, cap);
+  }
+  join('closing', 'front-edge', ...both('front-edge', p.frontFacing ?? p.frontLining, p.front));
+  join('closing', 'neckline-front', ...both('neckline', p.frontFacing ?? p.frontLining, p.front));
+  const linedNeck = p.backFacing ? {} : pleat;
+  join('closing', 'neckline-back', ...both('neckline', p.backFacing ?? p.backLining, p.back), linedNeck);
+  out.push(...hemSeams(p, d, hems));
+  return out;
+}
+
+/** Lining hem to the shell's turned hem. A flared hem is narrower higher up: that difference is meant, up to 3 %. */
+function hemSeams(p: InsidePieces, d: Decisions, hems: { body: LiningHem | null; wrist: LiningHem | null }): Seam[] {
+  const out: Seam[] = [];
+  const add = (code: string, lining: Piece | undefined, shell: Piece | undefined, role: Role, hem: LiningHem | null, less: number, extra: number) => {
+    if (!lining || !shell || !hem || hem.slack === 0) return;
+    const shellHem = roleSide(shell, role);
+    const held = hem.line + hem.slack;
+    const lengthB = turnedHemLength(shell, role, held) - less;
+    const flare = lengthB * 0.03;
+    out.push({
+      id: `closing-${code}`,
+      code,
+      group: 'closing',
+      a: roleSide(lining, role),
+      b: shellHem,
+      lengthB,
+      ease: { min: extra - flare, max: extra + flare },
+      easeOf: 'flare',
+    });
+  };
+  const facingHem = p.frontFacing ? runsOf(p.frontFacing.ring, 'hem')[0] : undefined;
+  const less = facingHem ? facingHem.reduce((t, e) => t + pathLength(e.path), 0) : 0;
+  add('hem-front', p.frontLining, p.front, 'hem', hems.body, less, 0);
+  add('hem-back', p.backLining, p.back, 'hem', hems.body, 0, d.lining.pleat / 2);
+  add('wrist', p.sleeveLining, p.sleeve, 'wrist', hems.wrist, 0, 0);
+  return out;
+}

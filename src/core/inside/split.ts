@@ -1,0 +1,152 @@
+import {
+  type Path,
+  crossings,
+  extend,
+  fillet,
+  offsetBetween,
+  offsetPath,
+  pathLength,
+  reversePath,
+  stretch,
+} from '../geometry/index.ts';
+import { type Edge, type Piece, type Role } from '../pattern/index.ts';
+import { type Result, ok, refuse, stop } from '../result.ts';
+import { type Oriented, cutRun, orient, run, runLength, runPath } from './oriented.ts';
+
+/** A shell piece parted along its facing line; both rings in walk order, sharing the line exactly. */
+export interface Split {
+  oriented: Oriented;
+  facing: Edge[];
+  lining: Edge[];
+  /** Distance along the hem (or centre back) and the shoulder at which the facing line ends, mm. */
+  ends: { first: number; shoulder: number };
+  cornerRadius: number;
+}
+
+const lineEdge = (path: Path, id: string, allowance: number, parent: Edge): Edge => ({
+  id,
+  role: 'facing-line',
+  path,
+  allowance,
+  corner: 'mitred',
+  onFold: false,
+  ...(parent.from && { from: parent.from }),
+});
+
+const missing = (piece: Piece, roles: Role[]): ReturnType<typeof refuse> =>
+  refuse(stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: roles.join(', ') }));
+
+/** Where the extended path first leaves through `edge`; `reach` is how far its ends are carried on. */
+function landing(path: Path, edge: Path, at: 'start' | 'end'): { onPath: number; onEdge: number } | null {
+  const reach = 200;
+  const long = at === 'start' ? extend(path, reach, 0) : extend(path, 0, reach);
+  const found = crossings(long, edge);
+  const own = at === 'start' ? reach : pathLength(path);
+  const best = found.sort((x, y) => Math.abs(x.atA - own) - Math.abs(y.atA - own))[0];
+  return best ? { onPath: best.atA - (at === 'start' ? reach : 0), onEdge: best.atB } : null;
+}
+
+/** The path cut or carried on so that it runs from `from` to `to` mm (negative or beyond its length: straight on). */
+function between(path: Path, from: number, to: number): Path {
+  const before = Math.max(0, -from);
+  const long = extend(path, before, Math.max(0, to - pathLength(path)));
+  return stretch(long, from + before, to + before);
+}
+
+/**
+ * Front facing and front lining: the facing line runs parallel to the front edge at `width`, parallel to the neckline at
+ * `shoulder`, with the inner corner rounded by `radius` (as far as it finds room), so that a lining can be sewn to it.
+ * Widths on the seam line, mm. Rule from memory of handbooks: section "front facing".
+ */
+export function splitFront(piece: Piece, width: number, shoulder: number, radius: number, seam: number): Result<Split> {
+  const o = orient(piece, 'front-edge', 'neckline');
+  const need: Role[] = ['front-edge', 'neckline', 'shoulder', 'hem'];
+  if (!o || need.some((r) => run(piece.ring, r).length === 0)) return missing(piece, need);
+  const { ring, sign } = o;
+  const alongFront = offsetPath(runPath(ring, 'front-edge'), -sign * width);
+  const alongNeck = offsetPath(runPath(ring, 'neckline'), -sign * shoulder);
+  const hem = runPath(ring, 'hem');
+  const bottom = landing(alongFront, hem, 'start');
+  if (!bottom) return tooWide(piece, 'front-facing-too-wide', width, runLength(ring, 'hem'));
+  const top = landing(alongNeck, runPath(ring, 'shoulder'), 'end');
+  if (!top) return tooWide(piece, 'shoulder-too-short', shoulder, runLength(ring, 'shoulder'));
+  const a = between(alongFront, bottom.onPath, pathLength(alongFront));
+  const b = between(alongNeck, 0, top.onPath);
+  const rounded = roundAsFits(a, b, radius);
+  if (!rounded) return tooWide(piece, 'front-facing-too-wide', width, runLength(ring, 'hem'));
+  const edge = lineEdge(rounded.path, 'facing-line', seam, run(ring, 'front-edge')[0] as Edge);
+  return parted(o, edge, 'front-edge', 'hem', bottom.onEdge, top.onEdge, rounded.radius);
+}
+
+/** The wished radius, or the largest of a few smaller ones that fits. */
+function roundAsFits(a: Path, b: Path, radius: number): { path: Path; radius: number } | null {
+  for (const k of [1, 0.75, 0.5, 0.25, 0]) {
+    const made = fillet(a, b, radius * k);
+    if (made) return { path: made.path, radius: radius * k };
+  }
+  return null;
+}
+
+function tooWide(piece: Piece, code: string, width: number, room: number): ReturnType<typeof refuse> {
+  return refuse(stop(code, { piece: piece.id }, { name: piece.name, width, most: Math.floor(room - 10) }));
+}
+
+/** Builds both rings from the facing line; `base` is the run before the neckline, `foot` the run the line starts on. */
+function parted(
+  o: Oriented,
+  edge: Edge,
+  base: Role,
+  foot: Role,
+  onFoot: number,
+  onShoulder: number,
+  radius: number,
+): Result<Split> {
+  const { ring, piece } = o;
+  const shoulder = run(ring, 'shoulder');
+  const shoulderLength = runLength(ring, 'shoulder');
+  if (onShoulder > shoulderLength - 5) return tooWide(piece, 'shoulder-too-short', onShoulder, shoulderLength);
+  const back: Edge = { ...edge, path: reversePath(edge.path) };
+  const neck = run(ring, 'neckline');
+  const rest = ring.filter((e) => ![base, 'neckline', 'shoulder', foot].includes(e.role));
+  const neckShoulder = cutRun(shoulder, 0, onShoulder);
+  const armShoulder = cutRun(shoulder, onShoulder, shoulderLength);
+  const footEdges = run(ring, foot);
+  const footLength = runLength(ring, foot);
+  if (base === foot) {
+    const top = cutRun(footEdges, onFoot, footLength);
+    const low = cutRun(footEdges, 0, onFoot);
+    return ok({
+      oriented: o,
+      facing: [...top, ...neck, ...neckShoulder, back],
+      lining: [edge, ...armShoulder, ...rest, ...low],
+      ends: { first: footLength - onFoot, shoulder: onShoulder },
+      cornerRadius: radius,
+    });
+  }
+  return ok({
+    oriented: o,
+    facing: [...run(ring, base), ...neck, ...neckShoulder, back, ...cutRun(footEdges, onFoot, footLength)],
+    lining: [edge, ...armShoulder, ...rest, ...cutRun(footEdges, 0, onFoot)],
+    ends: { first: footLength - onFoot, shoulder: onShoulder },
+    cornerRadius: radius,
+  });
+}
+
+/**
+ * Back neck facing and back lining: `depth` at centre back, `shoulder` wide at the shoulder (equal to the front's), an
+ * even change between them; parallel to the neckline where the two are equal. mm on the seam line.
+ */
+export function splitBack(piece: Piece, depth: number, shoulder: number, seam: number): Result<Split> {
+  const o = orient(piece, 'centre-back', 'neckline');
+  const need: Role[] = ['centre-back', 'neckline', 'shoulder'];
+  if (!o || need.some((r) => run(piece.ring, r).length === 0)) return missing(piece, need);
+  const { ring, sign } = o;
+  const inner = offsetBetween(runPath(ring, 'neckline'), -sign * depth, -sign * shoulder);
+  const low = landing(inner, runPath(ring, 'centre-back'), 'start');
+  if (!low) return tooWide(piece, 'back-facing-too-deep', depth, runLength(ring, 'centre-back'));
+  const top = landing(inner, runPath(ring, 'shoulder'), 'end');
+  if (!top) return tooWide(piece, 'shoulder-too-short', shoulder, runLength(ring, 'shoulder'));
+  const path = between(inner, low.onPath, top.onPath);
+  const edge = lineEdge(path, 'facing-line', seam, run(ring, 'neckline')[0] as Edge);
+  return parted(o, edge, 'centre-back', 'centre-back', low.onEdge, top.onEdge, 0);
+}

@@ -1,0 +1,97 @@
+import {
+  type Path,
+  type Point,
+  boxOf,
+  distance,
+  endDirection,
+  endOf,
+  flatten,
+  reversePath,
+  segmentLength,
+  selfCrossing,
+  signedArea,
+  startDirection,
+  startOf,
+  turn,
+} from '../geometry/index.ts';
+import { type Finding, stop } from '../result.ts';
+import { CORNER_ANGLE, HEAL_GAP, LEAST_AREA } from '../tolerance.ts';
+import { type Shape } from './svg.ts';
+
+/** An outline that can be a piece: closed exactly, clockwise on screen, without empty segments. */
+export interface Outline {
+  shape: Shape;
+  path: Path;
+  points: Point[];
+  areaMm2: number;
+}
+
+const at = (p: Point): { x: number; y: number } => ({ x: Math.round(p.x * 10) / 10, y: Math.round(p.y * 10) / 10 });
+
+/** Whether an open run looks like an outline somebody forgot to close, rather than a mark or a line. */
+export function meantAsOutline(path: Path): boolean {
+  const box = boxOf(path);
+  const wide = box.maxX - box.minX > 20 && box.maxY - box.minY > 20;
+  const length = path.reduce((s, x) => s + segmentLength(x), 0);
+  return path.length >= 3 && wide && distance(startOf(path), endOf(path)) < length / 2;
+}
+
+/** Whether the run closes by itself within the healing gap. */
+export const closes = (s: Shape): boolean => s.closed || (s.path.length > 1 && distance(startOf(s.path), endOf(s.path)) <= HEAL_GAP);
+
+/** Drops segments of no length; returns how many there were. */
+function cleaned(path: Path): { path: Path; dropped: number } {
+  const kept = path.filter((s) => segmentLength(s) > 1e-6);
+  return { path: kept, dropped: path.length - kept.length };
+}
+
+/**
+ * Turns a closing run into an outline: a gap up to HEAL_GAP is closed by drawing both ends together, empty segments go,
+ * both are reported. Refuses no area and crossings, with the place.
+ */
+export function toOutline(shape: Shape, findings: Finding[]): Outline | null {
+  const label = shape.name ?? shape.label;
+  const { path, dropped } = cleaned(shape.path);
+  if (dropped) findings.push({ code: 'points-doubled', severity: 'note', where: { piece: label }, data: { label, count: dropped } });
+  if (!path.length || Math.abs(signedArea(path)) < LEAST_AREA) {
+    findings.push(stop('zero-area', { piece: label, ...(path.length && at(startOf(path))) }, { label }));
+    return null;
+  }
+  const closed = closeGap(path, label, findings);
+  const points = flatten(closed).slice(0, -1);
+  const hit = selfCrossing(points);
+  if (hit) {
+    findings.push(stop('crosses-itself', { piece: label, ...at(hit) }, { label, x: at(hit).x, y: at(hit).y }));
+    return null;
+  }
+  const area = signedArea(closed);
+  const clockwise = area < 0 ? reversePath(closed) : closed;
+  return { shape, path: clockwise, points, areaMm2: Math.abs(area) };
+}
+
+function closeGap(path: Path, label: string, findings: Finding[]): Path {
+  const a = startOf(path);
+  const b = endOf(path);
+  const gap = distance(a, b);
+  if (gap < 1e-9) return path;
+  if (gap > 1e-4) findings.push({ code: 'gap-healed', severity: 'note', where: { piece: label, ...at(a) }, data: { label, gap } });
+  const last = path[path.length - 1] as Path[number];
+  return [...path.slice(0, -1), { ...last, b: a }];
+}
+
+/** Parts a closed clockwise path at its corners (turns sharper than CORNER_ANGLE). A ring without any stays one edge. */
+export function partAtCorners(path: Path): Path[] {
+  const n = path.length;
+  const sharp = (i: number): boolean => {
+    const before = endDirection([path[(i + n - 1) % n] as Path[number]]);
+    const after = startDirection([path[i] as Path[number]]);
+    return Math.abs(turn(before, after)) > CORNER_ANGLE;
+  };
+  const starts = Array.from({ length: n }, (_, i) => i).filter(sharp);
+  if (!starts.length) return [path];
+  return starts.map((s, k) => {
+    const next = starts[(k + 1) % starts.length] as number;
+    const count = (next - s + n) % n || n;
+    return Array.from({ length: count }, (_, i) => path[(s + i) % n] as Path[number]);
+  });
+}

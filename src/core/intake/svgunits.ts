@@ -1,0 +1,82 @@
+import { type Affine, compose, translation } from '../geometry/index.ts';
+import { type Finding, type Result, ok, refuse, stop } from '../result.ts';
+import { MM_PER_UNIT } from '../units.ts';
+
+interface Sized {
+  value: number;
+  unit: string;
+}
+
+function sized(raw: string | undefined): Sized | null {
+  const m = /^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*([a-z%]*)\s*$/i.exec(raw ?? '');
+  return m ? { value: Number(m[1]), unit: (m[2] ?? '').toLowerCase() } : null;
+}
+
+/** `viewBox` as numbers; null when absent, a refusal when it is there but senseless. */
+function viewBoxOf(raw: string | undefined): Result<[number, number, number, number] | null> {
+  if (raw === undefined || raw.trim() === '') return ok(null);
+  const n = raw.trim().split(/[\s,]+/).map(Number);
+  if (n.length !== 4 || n.some((v) => !Number.isFinite(v)) || (n[2] as number) <= 0 || (n[3] as number) <= 0) {
+    return refuse(stop('viewbox-bad', undefined, { value: raw.slice(0, 60) }));
+  }
+  return ok(n as [number, number, number, number]);
+}
+
+/** Millimetres of one size attribute; null when it has no physical unit and none was said. */
+function inMm(s: Sized | null, said: number | undefined): number | null {
+  if (!s || s.unit === '%' || s.value <= 0) return null;
+  const own = MM_PER_UNIT[s.unit];
+  if (s.unit === '' || own === undefined) return said === undefined ? null : s.value * said;
+  return s.value * (s.unit === 'px' && said !== undefined ? said : own);
+}
+
+/**
+ * The map from drawing units to millimetres: physical `width`/`height` over the `viewBox` (SVG 2, section 8; the
+ * default keeps proportions, so the smaller scale holds). Without a physical size, `unit` must say what one unit is.
+ */
+export function scaleOf(attrs: Record<string, string>, unit?: string): Result<{ map: Affine; findings: Finding[] }> {
+  const said = unit === undefined ? undefined : MM_PER_UNIT[unit.toLowerCase()];
+  if (unit !== undefined && said === undefined) return refuse(stop('unit-unknown', undefined, { unit: unit.slice(0, 20) }));
+  const box = viewBoxOf(attrs.viewBox);
+  if (!box.ok) return box;
+  const width = sized(attrs.width);
+  const height = sized(attrs.height);
+  const findings: Finding[] = [];
+  const own = width?.unit ?? '';
+  if (unit !== undefined && own in MM_PER_UNIT && own !== 'px' && own !== unit.toLowerCase()) {
+    findings.push({ code: 'unit-not-needed', severity: 'note', data: { said: unit, own } });
+  }
+  const w = inMm(width, said);
+  const h = inMm(height, said);
+  if (w === null && h === null) {
+    if (said === undefined) return refuse(stop('no-units', undefined, guess(box.value, width, height)));
+    const v = box.value;
+    return ok({ map: v ? compose(even(said), translation(-v[0], -v[1])) : even(said), findings });
+  }
+  if (!box.value) {
+    const s = width && w !== null ? w / width.value : (h as number) / (height as Sized).value;
+    return ok({ map: even(s), findings });
+  }
+  const [x, y, bw, bh] = box.value;
+  const sx = w === null ? Number.POSITIVE_INFINITY : w / bw;
+  const sy = h === null ? Number.POSITIVE_INFINITY : h / bh;
+  const free = /^\s*none/.test(attrs.preserveAspectRatio ?? '') && w !== null && h !== null;
+  const k = Math.min(sx, sy);
+  const map: Affine = free ? { a: sx, b: 0, c: 0, d: sy, e: 0, f: 0 } : even(k);
+  if (!free && w !== null && h !== null && Math.abs(sx / sy - 1) > 0.005) {
+    findings.push({ code: 'svg-stretched', severity: 'warn', data: { across: sx, down: sy, used: k } });
+  }
+  return ok({ map: compose(map, translation(-x, -y)), findings });
+}
+
+const even = (k: number): Affine => ({ a: k, b: 0, c: 0, d: k, e: 0, f: 0 });
+
+/** Which unit would make a garment of the drawing: one that puts its larger side between 30 cm and 4 m. */
+function guess(box: [number, number, number, number] | null, width: Sized | null, height: Sized | null): Record<string, string | number> {
+  const larger = Math.max(box?.[2] ?? 0, box?.[3] ?? 0, width?.value ?? 0, height?.value ?? 0);
+  const fits = ['mm', 'cm', 'in', 'px'].find((u) => {
+    const mm = larger * (MM_PER_UNIT[u] as number);
+    return mm >= 300 && mm <= 4000;
+  });
+  return { larger, ...(fits && { guess: fits }) };
+}

@@ -1,0 +1,78 @@
+import {
+  type Affine,
+  type Box,
+  type Path,
+  type Point,
+  apply,
+  boxOf,
+  flatten,
+  mapPath,
+  pathLength,
+  reversePath,
+  signedArea,
+} from '../geometry/index.ts';
+import { type Edge, type Piece, type Role } from './types.ts';
+
+export const outlineOf = (ring: Edge[]): Path => ring.flatMap((e) => e.path);
+export const flatRing = (ring: Edge[]): Point[] => flatten(outlineOf(ring)).slice(0, -1);
+export const ringAreaOf = (ring: Edge[]): number => Math.abs(signedArea(outlineOf(ring)));
+export const ringPerimeter = (ring: Edge[]): number => pathLength(outlineOf(ring));
+
+export interface Figures {
+  areaMm2: number;
+  perimeterMm: number;
+  bbox: Box;
+}
+
+/** Area (mm²), perimeter (mm) and bounds (mm) of a closed path, exact for lines and cubics. */
+export const figuresOf = (path: Path): Figures => ({
+  areaMm2: Math.abs(signedArea(path)),
+  perimeterMm: pathLength(path),
+  bbox: boxOf(path),
+});
+
+/** The ring run the other way: edges keep their ids; a corner rule moves with its corner. */
+export function reverseRing(ring: Edge[]): Edge[] {
+  const n = ring.length;
+  return ring
+    .map((e, i): Edge => {
+      const before = ring[(i + n - 1) % n] as Edge;
+      const flipped: Edge = { ...e, path: reversePath(e.path), corner: before.corner };
+      if (e.from) flipped.from = { ...e.from, start: e.from.end, end: e.from.start };
+      return flipped;
+    })
+    .reverse();
+}
+
+/** The ring with its path clockwise on screen (positive area). */
+export const clockwise = (ring: Edge[]): Edge[] => (signedArea(outlineOf(ring)) < 0 ? reverseRing(ring) : ring);
+
+/** Consecutive edges of one role, in ring order; several runs when the role occurs apart (both underarm seams of a sleeve). */
+export function runsOf(ring: Edge[], role: Role): Edge[][] {
+  const n = ring.length;
+  const first = ring.findIndex((e, i) => e.role === role && ring[(i + n - 1) % n]?.role !== role);
+  if (first < 0) return ring.every((e) => e.role === role) ? [ring] : [];
+  const runs: Edge[][] = [];
+  for (let k = 0; k < n; k++) {
+    const e = ring[(first + k) % n] as Edge;
+    if (e.role !== role) continue;
+    const before = ring[(first + k + n - 1) % n] as Edge;
+    if (k === 0 || before.role !== role) runs.push([e]);
+    else runs[runs.length - 1]?.push(e);
+  }
+  return runs;
+}
+
+/** The piece moved by an affine map. A map that mirrors turns the ring back to clockwise. Notches follow their edges. */
+export function mapPiece(piece: Piece, m: Affine): Piece {
+  const mapped = piece.ring.map((e) => ({ ...e, path: mapPath(e.path, m) }));
+  const mirrored = m.a * m.d - m.b * m.c < 0;
+  const lengths = new Map(piece.ring.map((e) => [e.id, pathLength(e.path)]));
+  return {
+    ...piece,
+    ring: mirrored ? reverseRing(mapped) : mapped,
+    grain: { a: apply(m, piece.grain.a), b: apply(m, piece.grain.b) },
+    lines: piece.lines.map((l) => ({ ...l, path: mapPath(l.path, m) })),
+    notches: mirrored ? piece.notches.map((n) => ({ ...n, at: (lengths.get(n.edge) ?? 0) - n.at })) : piece.notches,
+  };
+}

@@ -1,0 +1,102 @@
+import { type Path } from '../geometry/index.ts';
+import { type Reason } from '../result.ts';
+
+export const ROLES = [
+  'neckline',
+  'shoulder',
+  'armhole',
+  'side',
+  'hem',
+  'front-edge',
+  'centre-front',
+  'centre-back',
+  'waist',
+  'cap',
+  'underarm',
+  'wrist',
+  'vent',
+  'yoke-seam',
+  'stand-neck',
+  'stand-top',
+  'collar-neck',
+  'collar-outer',
+  'pocket',
+  'facing-line',
+  'inner',
+  'plain',
+] as const;
+export type Role = (typeof ROLES)[number];
+
+export const KINDS = ['front', 'back', 'sleeve', 'other'] as const;
+export type PieceKind = (typeof KINDS)[number];
+
+export const MATERIALS = ['shell', 'facing', 'lining', 'interfacing'] as const;
+export type Material = (typeof MATERIALS)[number];
+
+/**
+ * What the cut line does at the corner where an edge ends. *Mitred*: both cut lines run on until they meet.
+ * *Mirrored*: reflected in the line along which the allowance folds back, so that it lies flat under the piece.
+ * *Squared*: cut square to the edge, so that two seams start level. Common practice.
+ */
+export const CORNERS = ['mitred', 'mirrored', 'squared'] as const;
+export type CornerRule = (typeof CORNERS)[number];
+
+/** Which stretch of which shell edge a derived edge repeats: mm along the parent edge; start > end when reversed. */
+export interface From {
+  piece: string;
+  edge: string;
+  start: number;
+  end: number;
+}
+
+/** One edge of an outline, on the seam line. */
+export interface Edge {
+  id: string;
+  role: Role;
+  path: Path;
+  /** Seam or hem allowance in mm; 0 on a fold. */
+  allowance: number;
+  /** Rule for the corner at this edge's end. */
+  corner: CornerRule;
+  onFold: boolean;
+  from?: From;
+}
+
+/** A mark across the seam line: `at` mm along the edge from its start. Double notches mark the back. */
+export interface Notch {
+  edge: string;
+  at: number;
+  kind: 'single' | 'double';
+}
+
+export interface InternalLine {
+  kind: 'centre-front' | 'waist' | 'fold' | 'pleat' | 'placement' | 'other';
+  path: Path;
+}
+
+export interface Cut {
+  /** Pieces of cloth to cut: a mirrored pair counts 2, on the fold counts 1. */
+  count: number;
+  pair: boolean;
+  onFold: boolean;
+}
+
+/** A pattern piece: a closed ring of edges on the seam line, clockwise on screen, mm, y down. */
+export interface Piece {
+  id: string;
+  name: string;
+  kind: PieceKind;
+  material: Material;
+  ring: Edge[];
+  cut: Cut;
+  /** Grainline, from bottom to top. */
+  grain: { a: { x: number; y: number }; b: { x: number; y: number } };
+  notches: Notch[];
+  lines: InternalLine[];
+  /** Why this derived piece is as it is; empty for the shell. */
+  reasons: Reason[];
+  /** The shell piece it was made from, for a derived piece. */
+  parent?: string;
+}
+
+export const FOLDS_BACK: ReadonlySet<Role> = new Set<Role>(['hem', 'wrist', 'vent']);

@@ -1,0 +1,134 @@
+import { type Path, type Point } from './geometry/index.ts';
+import { type LengthUnit } from './units.ts';
+import { type CornerRule, type InternalLine, type Notch, type PieceKind, type Role } from './pattern/types.ts';
+
+/** An edge as it came in: its drawn path and what the sewist has said of it. Null means "the usual". */
+export interface ShellEdge {
+  id: string;
+  role: Role;
+  /** How sure the suggested role is, 0..1; 1 once the sewist has set it. */
+  confidence: number;
+  path: Path;
+  allowance: number | null;
+  corner: CornerRule | null;
+  onFold: boolean;
+}
+
+/** A shell piece as drawn in the file: mm, y down, clockwise on screen. */
+export interface ShellPiece {
+  id: string;
+  name: string;
+  kind: PieceKind;
+  ring: ShellEdge[];
+  /** How many to cut; a pair is mirrored. On a fold it is one piece. */
+  count: number;
+  grain: { a: Point; b: Point };
+  notches: Notch[];
+  lines: InternalLine[];
+}
+
+export interface Shell {
+  fileName: string;
+  /** Whether the drawn outlines are cut lines or seam lines. */
+  lines: 'cut' | 'seam';
+  pieces: ShellPiece[];
+}
+
+/** Lining hem: sewn to the shell hem's raw edge with a jump pleat, or hanging free with a hem of its own. */
+export type HemKind = 'joined' | 'free';
+
+export interface HemChoice {
+  kind: HemKind;
+  /** Joined: how far the lowest point of the lining's fold stays above the finished hem (mm). */
+  clearance: number;
+  /** Joined: the seam between lining and hem (mm). */
+  seam: number;
+  /** Free: the lining's finished edge above the shell's finished hem (mm). */
+  above: number;
+  /** Free: the two turns of the lining hem (mm). */
+  turn1: number;
+  turn2: number;
+}
+
+/** How interfacing ends at a seam: inside it, on it, caught in it, or the whole piece with its allowance. */
+export type Trim = 'inside' | 'seam' | 'caught' | 'whole';
+
+export interface Decisions {
+  allowances: { seam: number; hem: number; wrist: number };
+  facing: { on: boolean; front: number; shoulder: number; back: number; radius: number };
+  lining: {
+    on: boolean;
+    pleat: number;
+    raise: number;
+    out: number;
+    capEase: number;
+    hem: HemChoice;
+    wrist: HemChoice;
+  };
+  interfacing: { on: boolean; trim: Trim; frontStrip: number };
+  closure: {
+    on: boolean;
+    by: 'count' | 'gap';
+    count: number;
+    gap: number;
+    /** Button diameter and thickness, mm. */
+    diameter: number;
+    thickness: number;
+    /** First and last button centre from the neck and hem end of the closing line, mm. */
+    top: number;
+    bottom: number;
+    /** Width beyond centre front; used where the pattern draws no centre-front line. */
+    extension: number;
+    direction: 'horizontal' | 'vertical';
+    side: 'right' | 'left';
+    waist: { keepClear: boolean; at: number; belt: number };
+  };
+  /** What is ticked to be printed, by piece id; null prints everything. */
+  paper: { size: 'a4' | 'letter'; pieces: string[] | null; strip: boolean };
+}
+
+/** Everything the sewist has decided. All other things are computed from it. */
+export interface ProjectDocument {
+  schema: 1;
+  name: string;
+  garment: string;
+  units: LengthUnit;
+  shell: Shell | null;
+  decisions: Decisions;
+}
+
+const USUAL_HEM: HemChoice = { kind: 'joined', clearance: 15, seam: 10, above: 15, turn1: 15, turn2: 25 };
+
+/** The usual choices for a lined coat: common practice and handbook figures, each within its rule's range. */
+export function usualDecisions(): Decisions {
+  return {
+    allowances: { seam: 15, hem: 40, wrist: 40 },
+    facing: { on: true, front: 85, shoulder: 60, back: 60, radius: 65 },
+    lining: { on: true, pleat: 30, raise: 12, out: 5, capEase: 15, hem: { ...USUAL_HEM }, wrist: { ...USUAL_HEM } },
+    interfacing: { on: true, trim: 'inside', frontStrip: 60 },
+    closure: {
+      on: true,
+      by: 'count',
+      count: 6,
+      gap: 100,
+      diameter: 23,
+      thickness: 4,
+      top: 18,
+      bottom: 180,
+      extension: 25,
+      direction: 'horizontal',
+      side: 'right',
+      waist: { keepClear: false, at: 400, belt: 40 },
+    },
+    paper: { size: 'a4', pieces: null, strip: true },
+  };
+}
+
+export const emptyDocument = (name: string, garment: string): ProjectDocument => ({
+  schema: 1,
+  name,
+  garment,
+  units: 'mm',
+  shell: null,
+  decisions: usualDecisions(),
+});

@@ -1,0 +1,24 @@
+/** Every epsilon of the project, in millimetres unless a name says otherwise. Change them here and nowhere else. */
+
+/** Two points closer than this are the same point. */
+export const SAME_POINT = 1e-6;
+/** How far a chord may stray from its curve when a curve has to be flattened (clipping, area checks, hit tests). */
+export const FLATTEN = 0.02;
+/** How far a fitted offset curve may stray from the true offset. */
+export const OFFSET_FIT = 0.01;
+/** Relative precision asked of arc lengths. */
+export const LENGTH_RELATIVE = 1e-9;
+/** A gap in a drawn outline up to this is closed without asking, and reported. */
+export const HEAL_GAP = 0.5;
+/** Clipping works on integers: one unit of the clipper is 1/CLIP_SCALE mm. */
+export const CLIP_SCALE = 1e4;
+/** A seam whose sides differ by no more passes as equal (1/16"). Common practice. */
+export const SEAM_PASSES = 1.5;
+/** Seams between pieces that Woodbine derived itself must agree to this. */
+export const DERIVED_PASSES = 0.5;
+/** A turn sharper than this parts two edges of an outline (radians). */
+export const CORNER_ANGLE = (25 * Math.PI) / 180;
+/** An outline enclosing less than this (mm²) is not a piece. */
+export const LEAST_AREA = 1;
+/** A mitre may reach this many times the larger allowance before it is cut across. */
+export const MITRE_LIMIT = 6;

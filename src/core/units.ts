@@ -1,0 +1,69 @@
+import { type Result, ok, refuse, stop } from './result.ts';
+
+export const MM_PER_INCH = 25.4;
+export type LengthUnit = 'mm' | 'in';
+
+/** Millimetres in one unit of a drawing file. CSS: 96 px, 72 pt, 6 pc to the inch (CSS Values and Units, section 6.2). */
+export const MM_PER_UNIT: Record<string, number> = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: MM_PER_INCH,
+  pt: MM_PER_INCH / 72,
+  pc: MM_PER_INCH / 6,
+  px: MM_PER_INCH / 96,
+  q: 0.25,
+};
+
+const UNIT_WORDS: Record<string, number> = {
+  '': Number.NaN,
+  mm: 1,
+  millimetres: 1,
+  cm: 10,
+  '"': MM_PER_INCH,
+  '″': MM_PER_INCH,
+  '”': MM_PER_INCH,
+  in: MM_PER_INCH,
+  inch: MM_PER_INCH,
+  inches: MM_PER_INCH,
+};
+
+/** Vulgar fractions as one character, which tablets like to put in. */
+const VULGAR: Record<string, string> = { '¼': '1/4', '½': '1/2', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' };
+
+/**
+ * Reads a length a person typed: `15 mm`, `1.5cm`, `5/8"`, `1 1/2 in`, `1,5 cm`, or a bare number in `unit`.
+ * Gives millimetres. Refuses what is no length, with the text.
+ */
+export function parseLength(text: string, unit: LengthUnit): Result<number> {
+  const plain = text.trim().toLowerCase().replace(/[¼½¾⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]}`).replace(',', '.').trim();
+  const match = /^(-?)(?:(\d+(?:\.\d+)?|\.\d+)(?!\/|\d))?\s*(?:(\d+)\s*\/\s*(\d+))?\s*([a-z"″”]*)$/.exec(plain);
+  const bad = refuse(stop('length-unreadable', undefined, { text }));
+  if (!match || (match[2] === undefined && match[3] === undefined)) return bad;
+  const factor = match[5] === '' ? (unit === 'mm' ? 1 : MM_PER_INCH) : UNIT_WORDS[match[5] as string];
+  const fraction = match[3] === undefined ? 0 : Number(match[3]) / Number(match[4]);
+  const value = (Number(match[2] ?? 0) + fraction) * (factor ?? Number.NaN) * (match[1] === '-' ? -1 : 1);
+  return Number.isFinite(value) ? ok(value) : bad;
+}
+
+const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
+
+/**
+ * Writes a length (mm) for the sewist: millimetres with at most `digits` decimals, or inches to the nearest 1/16"
+ * with the fraction reduced. The two are never mixed in one figure.
+ */
+export function formatLength(mm: number, unit: LengthUnit, digits = 1): string {
+  if (unit === 'mm') return `${trimZeros(mm.toFixed(digits))} mm`;
+  const sixteenths = Math.round((Math.abs(mm) / MM_PER_INCH) * 16);
+  const whole = Math.floor(sixteenths / 16);
+  const rest = sixteenths % 16;
+  const sign = mm < 0 && sixteenths > 0 ? '−' : '';
+  if (rest === 0) return `${sign}${whole}"`;
+  const g = gcd(rest, 16);
+  return `${sign}${whole ? `${whole} ` : ''}${rest / g}/${16 / g}"`;
+}
+
+const trimZeros = (s: string): string => {
+  const cut = s.includes('.') ? s.replace(/\.?0+$/, '') : s;
+  return cut === '-0' ? '0' : cut.replace('-', '−');
+};
