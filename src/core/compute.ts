@@ -2,7 +2,7 @@ import { type Plan, makePlan } from './assembly/index.ts';
 import { type Closure, deriveClosure } from './closure/index.ts';
 import { type Inside, deriveInside } from './inside/index.ts';
 import { type CutLine, type Piece, type WalkedSeam, cutLine, shellPieces, shellSeams, walk } from './pattern/index.ts';
-import { type ProjectDocument } from './project.ts';
+import { type ProjectDocument, type Shell } from './project.ts';
 import { type Finding, type Result } from './result.ts';
 import { DERIVED_PASSES } from './tolerance.ts';
 
@@ -19,15 +19,39 @@ export interface Computed {
   findings: Finding[];
 }
 
+interface ShellPart {
+  shell: Piece[];
+  cutLines: [string, CutLine][];
+  seams: WalkedSeam[];
+  findings: Finding[];
+}
+
+/** What depends on the shell alone is kept while the sewist moves a slider about the inside. */
+const shellParts = new WeakMap<Shell, { key: string; part: ShellPart }>();
+
+function shellPart(doc: ProjectDocument): ShellPart {
+  if (!doc.shell) return { shell: [], cutLines: [], seams: [], findings: [] };
+  const key = JSON.stringify([doc.garment, doc.decisions.allowances]);
+  const known = shellParts.get(doc.shell);
+  if (known?.key === key) return known.part;
+  const { pieces, findings } = shellPieces(doc.shell, doc.decisions.allowances);
+  const part: ShellPart = {
+    shell: pieces,
+    cutLines: pieces.map((p) => [p.id, cutLine(p.ring)]),
+    seams: walk(shellSeams(pieces, doc.garment), pieces),
+    findings,
+  };
+  shellParts.set(doc.shell, { key, part });
+  return part;
+}
+
 /** Pieces, cut lines, walked seams and closure of a project; pure, and fast enough to run while a slider moves. */
 export function compute(doc: ProjectDocument): Computed {
   const d = doc.decisions;
-  const base = doc.shell ? shellPieces(doc.shell, d.allowances) : { pieces: [], findings: [] };
-  const shell = base.pieces;
+  const { shell, ...base } = shellPart(doc);
   const inside = deriveInside(shell, d);
   const pieces = [...shell, ...inside.pieces];
-  const cutLines = new Map(pieces.map((p) => [p.id, cutLine(p.ring)]));
-  const shellWalked = walk(shellSeams(shell, doc.garment), shell);
+  const cutLines = new Map([...base.cutLines, ...inside.pieces.map((p): [string, CutLine] => [p.id, cutLine(p.ring)])]);
   // Seams between two drafted pieces are held to the finer tolerance; those along the bought shell to the usual one.
   const insideWalked = inside.seams.flatMap((s) => walk([s], pieces, followsShell(s.code) ? undefined : DERIVED_PASSES));
   const closure = d.closure.on && shell.some((p) => p.kind === 'front') ? deriveClosure(shell, d) : null;
@@ -36,7 +60,7 @@ export function compute(doc: ProjectDocument): Computed {
     inside: inside.pieces,
     pieces,
     cutLines,
-    seams: [...shellWalked, ...insideWalked],
+    seams: [...base.seams, ...insideWalked],
     hems: inside.hems,
     closure,
     findings: [...base.findings, ...inside.findings, ...closureFindings(closure)],

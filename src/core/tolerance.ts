@@ -4,6 +4,8 @@
 export const SAME_POINT = 1e-6;
 /** How far a chord may stray from its curve when a curve has to be flattened (clipping, area checks, hit tests). */
 export const FLATTEN = 0.02;
+/** Chords this coarse are enough to find where curves cross; the crossing itself is then refined on the curves. */
+export const SEARCH_CHORD = 0.15;
 /** How far a fitted offset curve may stray from the true offset. */
 export const OFFSET_FIT = 0.01;
 /** Relative precision asked of arc lengths. */

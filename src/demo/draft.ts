@@ -117,7 +117,7 @@ function draftBack(f: CoatFigures): Drafted {
   };
 }
 
-function sleeveAt(f: CoatFigures, armhole: number, height: number): { cap: Path; half: number } {
+function sleeveAt(armhole: number, height: number): { cap: Path; half: number } {
   const half = Math.min(armhole * 0.41, Math.sqrt(Math.max(1, (armhole / 2) ** 2 - height ** 2)) * 0.95);
   const l = p(-half, height);
   const r = p(half, height);
@@ -135,8 +135,8 @@ function sleeveAt(f: CoatFigures, armhole: number, height: number): { cap: Path;
 function draftSleeve(f: CoatFigures, armhole: number): Drafted {
   const half = armhole * 0.405;
   const stretched = (h: number): Path =>
-    sleeveAt(f, armhole, h).cap.map((s) => {
-      const k = half / sleeveAt(f, armhole, h).half;
+    sleeveAt(armhole, h).cap.map((s) => {
+      const k = half / sleeveAt(armhole, h).half;
       const m = (q: Point): Point => p(q.x * k, q.y);
       return s.k === 'C' ? cubic(m(s.a), m(s.c), m(s.d), m(s.b)) : line(m(s.a), m(s.b));
     });

@@ -1,6 +1,6 @@
-import { FLATTEN } from '../tolerance.ts';
+import { SEARCH_CHORD } from '../tolerance.ts';
 import { type Path } from './path.ts';
-import { type Box, type Segment, derivativeAt, flatParameters, pointAt, segmentBox, segmentLength } from './segment.ts';
+import { type Box, type Segment, derivativeAt, flatParameters, pointAt, hullBox, segmentLength } from './segment.ts';
 import { type Point, cross, distance, sub } from './vector.ts';
 
 /** A crossing of two paths: arc length from the start of each (mm) and the point. */
@@ -35,7 +35,7 @@ interface Chord {
 function chords(s: Segment): Chord[] {
   let t0 = 0;
   let a = s.a;
-  return flatParameters(s, FLATTEN).map((t1) => {
+  return flatParameters(s, SEARCH_CHORD).map((t1) => {
     const b = pointAt(s, t1);
     const c = { a, b, t0, t1 };
     t0 = t1;
@@ -43,6 +43,13 @@ function chords(s: Segment): Chord[] {
     return c;
   });
 }
+
+/** Whether the boxes of two chords lie apart by more than rounding. */
+const apart = (p: Point, p2: Point, q: Point, q2: Point): boolean =>
+  Math.max(p.x, p2.x) < Math.min(q.x, q2.x) - 1e-4 ||
+  Math.max(q.x, q2.x) < Math.min(p.x, p2.x) - 1e-4 ||
+  Math.max(p.y, p2.y) < Math.min(q.y, q2.y) - 1e-4 ||
+  Math.max(q.y, q2.y) < Math.min(p.y, p2.y) - 1e-4;
 
 /** Newton on both parameters; returns them clamped to 0..1. */
 function refine(a: Segment, b: Segment, t: number, u: number): { t: number; u: number } {
@@ -63,10 +70,11 @@ function refine(a: Segment, b: Segment, t: number, u: number): { t: number; u: n
 
 /** Crossings of two segments as parameters on each. Overlapping collinear lines give none. */
 export function segmentCrossings(a: Segment, b: Segment): { t: number; u: number }[] {
-  if (!boxesTouch(segmentBox(a), segmentBox(b), 1e-6)) return [];
   const out: { t: number; u: number }[] = [];
+  const chordsB = chords(b);
   for (const ca of chords(a)) {
-    for (const cb of chords(b)) {
+    for (const cb of chordsB) {
+      if (apart(ca.a, ca.b, cb.a, cb.b)) continue;
       const hit = chordsCross(ca.a, ca.b, cb.a, cb.b, 1e-6);
       if (!hit) continue;
       const found = refine(a, b, ca.t0 + hit.t * (ca.t1 - ca.t0), cb.t0 + hit.u * (cb.t1 - cb.t0));
@@ -80,10 +88,14 @@ export function segmentCrossings(a: Segment, b: Segment): { t: number; u: number
 export function crossings(a: Path, b: Path): Crossing[] {
   const out: Crossing[] = [];
   let beforeA = 0;
+  const boxesB = b.map(hullBox);
   for (const sa of a) {
     let beforeB = 0;
-    for (const sb of b) {
-      for (const { t, u } of segmentCrossings(sa, sb)) {
+    const boxA = hullBox(sa);
+    for (let j = 0; j < b.length; j++) {
+      const sb = b[j] as Segment;
+      const near = boxesTouch(boxA, boxesB[j] as Box, 1e-6);
+      for (const { t, u } of near ? segmentCrossings(sa, sb) : []) {
         const point = pointAt(sa, t);
         if (out.every((o) => distance(o.point, point) > 1e-6)) {
           out.push({ atA: beforeA + segmentLength(sa, 0, t), atB: beforeB + segmentLength(sb, 0, u), point });

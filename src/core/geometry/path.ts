@@ -4,6 +4,7 @@ import {
   type Segment,
   directionAt,
   flatParameters,
+  hullBox,
   line,
   mapSegment,
   nearestParameter,
@@ -107,16 +108,24 @@ export function stretch(p: Path, from: number, to: number): Path {
 
 /** Nearest place on the path to `q`: arc length from the start, the point and its distance (mm). */
 export function nearestOn(p: Path, q: Point): { at: number; point: Point; distance: number } {
-  let best = { at: 0, point: startOf(p), distance: Number.POSITIVE_INFINITY };
-  let before = 0;
-  for (const s of p) {
+  let best = { index: 0, t: 0, point: startOf(p), distance: Number.POSITIVE_INFINITY };
+  for (let index = 0; index < p.length; index++) {
+    const s = p[index] as Segment;
+    if (boxDistance(hullBox(s), q) >= best.distance) continue;
     const t = nearestParameter(s, q);
     const point = pointAt(s, t);
     const d = distance(point, q);
-    if (d < best.distance) best = { at: before + segmentLength(s, 0, t), point, distance: d };
-    before += segmentLength(s);
+    if (d < best.distance) best = { index, t, point, distance: d };
   }
-  return best;
+  const at = pathLength(p.slice(0, best.index)) + segmentLength(p[best.index] as Segment, 0, best.t);
+  return { at, point: best.point, distance: best.distance };
+}
+
+/** Distance from a point to a box, 0 inside. */
+function boxDistance(b: Box, q: Point): number {
+  const dx = Math.max(b.minX - q.x, 0, q.x - b.maxX);
+  const dy = Math.max(b.minY - q.y, 0, q.y - b.maxY);
+  return Math.sqrt(dx * dx + dy * dy);
 }
 
 /** The path with straight runs of `length` mm added along its end tangents. */

@@ -100,9 +100,20 @@ function gauss(s: Cubic, t0: number, t1: number): number {
   let sum = 0;
   for (let i = 0; i < 5; i++) {
     const dx = half * (NODES[i] as number);
-    sum += (WEIGHTS[i] as number) * (size(derivativeAt(s, mid - dx)) + size(derivativeAt(s, mid + dx)));
+    sum += (WEIGHTS[i] as number) * (speedAt(s, mid - dx) + speedAt(s, mid + dx));
   }
   return sum * half;
+}
+
+/** Size of the derivative, written out without objects: arc lengths are the most frequent computation of all. */
+function speedAt(s: Cubic, t: number): number {
+  const u = 1 - t;
+  const w0 = 3 * u * u;
+  const w1 = 6 * u * t;
+  const w2 = 3 * t * t;
+  const x = w0 * (s.c.x - s.a.x) + w1 * (s.d.x - s.c.x) + w2 * (s.b.x - s.d.x);
+  const y = w0 * (s.c.y - s.a.y) + w1 * (s.d.y - s.c.y) + w2 * (s.b.y - s.d.y);
+  return Math.sqrt(x * x + y * y);
 }
 
 function adaptive(s: Cubic, t0: number, t1: number, whole: number, depth: number): number {
@@ -113,10 +124,20 @@ function adaptive(s: Cubic, t0: number, t1: number, whole: number, depth: number
   return adaptive(s, t0, m, l, depth - 1) + adaptive(s, m, t1, r, depth - 1);
 }
 
+/** Whole lengths already computed. Segments are never changed in place once they are part of a path. */
+const known = new WeakMap<Cubic, number>();
+
 /** Arc length in mm from t0 to t1 (0..1), by adaptive Gauss–Legendre quadrature. */
 export function segmentLength(s: Segment, t0 = 0, t1 = 1): number {
   if (s.k === 'L') return distance(s.a, s.b) * (t1 - t0);
-  return t1 === t0 ? 0 : adaptive(s, t0, t1, gauss(s, t0, t1), 14);
+  if (t1 === t0) return 0;
+  if (t0 !== 0 || t1 !== 1) return adaptive(s, t0, t1, gauss(s, t0, t1), 14);
+  let length = known.get(s);
+  if (length === undefined) {
+    length = adaptive(s, 0, 1, gauss(s, 0, 1), 14);
+    known.set(s, length);
+  }
+  return length;
 }
 
 /** Parameter at which the arc length from the start is `length` (clamped to the segment). */
@@ -174,6 +195,19 @@ export interface Box {
   minY: number;
   maxX: number;
   maxY: number;
+}
+
+/** Bounds of the control points: never smaller than the segment, and cheap. */
+export function hullBox(s: Segment): Box {
+  if (s.k === 'L') {
+    return { minX: Math.min(s.a.x, s.b.x), minY: Math.min(s.a.y, s.b.y), maxX: Math.max(s.a.x, s.b.x), maxY: Math.max(s.a.y, s.b.y) };
+  }
+  return {
+    minX: Math.min(s.a.x, s.b.x, s.c.x, s.d.x),
+    minY: Math.min(s.a.y, s.b.y, s.c.y, s.d.y),
+    maxX: Math.max(s.a.x, s.b.x, s.c.x, s.d.x),
+    maxY: Math.max(s.a.y, s.b.y, s.c.y, s.d.y),
+  };
 }
 
 /** Exact bounds of the segment in mm. */

@@ -22,7 +22,7 @@ import {
   stretch,
   union,
 } from '../geometry/index.ts';
-import { MITRE_LIMIT, SAME_POINT } from '../tolerance.ts';
+import { MITRE_LIMIT, SAME_POINT, SEARCH_CHORD } from '../tolerance.ts';
 import { type Edge, FOLDS_BACK } from './types.ts';
 
 export interface CutLine {
@@ -121,9 +121,8 @@ export function cutLine(ring: Edge[]): CutLine {
 }
 
 function tidy(outline: Path): CutLine {
-  const points = flatten(outline).slice(0, -1);
-  if (!selfCrossing(points)) return { outline, cleaned: false };
-  const rings = union([points]);
+  if (!selfCrossing(flatten(outline, SEARCH_CHORD).slice(0, -1))) return { outline, cleaned: false };
+  const rings = union([flatten(outline).slice(0, -1)]);
   const largest = rings.sort((x, y) => ringsArea([y]) - ringsArea([x]))[0];
   if (!largest) return { outline, cleaned: true };
   const back = reverseIfNeeded(largest);

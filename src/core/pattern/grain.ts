@@ -11,15 +11,15 @@ export function placeGrain(outline: Path, direction: Point): { a: Point; b: Poin
   const reach = Math.hypot(box.maxX - box.minX, box.maxY - box.minY);
   const side = { x: -direction.y, y: direction.x };
   let best = { a: centre, b: centre, length: -1 };
-  for (let i = -7; i <= 7; i++) {
-    const through = addScaled(centre, side, (i / 16) * reach);
+  for (let i = -4; i <= 4; i++) {
+    const through = addScaled(centre, side, (i / 10) * reach);
     const probe = [line(addScaled(through, direction, -reach), addScaled(through, direction, reach))];
     const hits = crossings(probe, outline);
     for (let k = 0; k + 1 < hits.length; k += 2) {
       const a = hits[k]?.point as Point;
       const b = hits[k + 1]?.point as Point;
       // A stretch near the middle is preferred to a slightly longer one at the rim.
-      const length = distance(a, b) * (1 - Math.abs(i) * 0.02);
+      const length = distance(a, b) * (1 - Math.abs(i) * 0.03);
       if (length > best.length) best = { a, b, length };
     }
   }

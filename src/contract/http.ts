@@ -1,0 +1,47 @@
+import { z } from 'zod';
+
+export const GARMENTS = ['coat', 'jacket', 'shirt', 'dress', 'other'] as const;
+
+export const newProject = z.strictObject({
+  name: z.string().trim().min(1, 'give the project a name').max(120, 'a name has at most 120 characters'),
+  garment: z.enum(GARMENTS).default('coat'),
+});
+
+/** RFC 6902 operations, as far as a change of a project uses them. */
+export const operation = z.discriminatedUnion('op', [
+  z.strictObject({ op: z.literal('add'), path: z.string().max(400), value: z.unknown() }),
+  z.strictObject({ op: z.literal('replace'), path: z.string().max(400), value: z.unknown() }),
+  z.strictObject({ op: z.literal('remove'), path: z.string().max(400) }),
+]);
+export type PatchOperation = z.infer<typeof operation>;
+
+export const change = z.strictObject({ label: z.string().min(1).max(120), patch: z.array(operation).min(1).max(5000) });
+export const patchBody = z.strictObject({ revision: z.number().int().min(0), change });
+export const revisionBody = z.strictObject({ revision: z.number().int().min(0) });
+export const demoBody = z.strictObject({ demo: z.string().max(60) });
+
+export interface Summary {
+  id: string;
+  name: string;
+  garment: string;
+  revision: number;
+  pieces: number;
+  updatedAt: string;
+}
+
+export interface HistoryEntry {
+  revision: number;
+  label: string;
+  kind: 'do' | 'undo' | 'redo';
+  at: string;
+}
+
+/** RFC 9457 problem details; `problems` names each place with its sentence. */
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  detail: string;
+  problems?: { code: string; where?: unknown; message: string }[];
+  [more: string]: unknown;
+}

@@ -1,0 +1,3 @@
+export * from './document.ts';
+export * from './findings.ts';
+export * from './http.ts';

@@ -1,0 +1,4 @@
+export * from './items.ts';
+export * from './pdf.ts';
+export * from './svg.ts';
+export * from './tiles.ts';

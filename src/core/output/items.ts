@@ -1,0 +1,153 @@
+import {
+  type Box,
+  type Path,
+  type Point,
+  addScaled,
+  boxOf,
+  distance,
+  joinBoxes,
+  line,
+  mapPath,
+  outward,
+  translation,
+  unit,
+  sub,
+} from '../geometry/index.ts';
+import { type Closure } from '../closure/index.ts';
+import { type CutLine, type Piece, notchTick, outlineOf } from '../pattern/index.ts';
+
+export type Stroke = 'cut' | 'seam' | 'fold' | 'grain' | 'notch' | 'inner' | 'mark' | 'frame';
+
+/** What is drawn on paper, in mm. Writers for SVG and PDF only translate these. */
+export type Item =
+  | { kind: 'path'; path: Path; stroke: Stroke }
+  | { kind: 'text'; at: Point; size: number; text: string; bold?: boolean };
+
+/** A named group of items with its bounds. */
+export interface Sheet {
+  id: string;
+  name: string;
+  items: Item[];
+  box: Box;
+}
+
+const MATERIAL_WORD = { shell: 'shell', facing: 'facing', lining: 'lining', interfacing: 'interfacing' } as const;
+
+/** How many to cut, in words. */
+export function cutWords(p: Piece): string {
+  if (p.cut.onFold) return 'cut 1 on the fold';
+  return p.cut.pair ? 'cut 2, mirrored' : `cut ${p.cut.count}`;
+}
+
+/** Two small strokes at the upper end of the grainline. */
+function arrow(a: Point, b: Point): Path[] {
+  const d = unit(sub(b, a));
+  const n = outward(d);
+  const wing = (side: number): Path => [line(b, addScaled(addScaled(b, d, -9), n, side * 3.5))];
+  return [wing(1), wing(-1)];
+}
+
+/** Seam line, cut line, fold, grainline, notches, inner lines and words of one piece. */
+export function pieceSheet(p: Piece, cut: CutLine): Sheet {
+  const items: Item[] = [{ kind: 'path', path: cut.outline, stroke: 'cut' }];
+  const path = (q: Path, stroke: Stroke) => items.push({ kind: 'path', path: q, stroke });
+  for (const e of p.ring) path(e.path, e.onFold ? 'fold' : 'seam');
+  for (const l of p.lines) path(l.path, 'inner');
+  for (const q of [[line(p.grain.a, p.grain.b)], ...arrow(p.grain.a, p.grain.b)]) path(q, 'grain');
+  for (const n of p.notches) {
+    const e = p.ring.find((x) => x.id === n.edge);
+    if (!e) continue;
+    for (const o of n.kind === 'double' ? [-2.5, 2.5] : [0]) {
+      const t = notchTick(e, n.at + o, Math.min(6, Math.max(3, e.allowance)));
+      path([line(t.a, t.b)], 'notch');
+    }
+  }
+  items.push(...words(p));
+  return { id: p.id, name: p.name, items, box: joinBoxes(boxOf(cut.outline), boxOf(outlineOf(p.ring))) };
+}
+
+function words(p: Piece): Item[] {
+  const middle = { x: (p.grain.a.x + p.grain.b.x) / 2 + 6, y: (p.grain.a.y + p.grain.b.y) / 2 };
+  const size = distance(p.grain.a, p.grain.b) < 60 ? 5 : 8;
+  const below = (k: number): Point => ({ x: middle.x, y: middle.y + k * size * 1.25 });
+  return [
+    { kind: 'text', at: below(0), size, text: p.name, bold: true },
+    { kind: 'text', at: below(1), size: size * 0.7, text: `${MATERIAL_WORD[p.material]} · ${cutWords(p)}` },
+  ];
+}
+
+/** Buttons and holes drawn on the front: a cross at each centre, the hole as a line with both ends barred. */
+export function closureItems(c: Closure): Item[] {
+  const out: Item[] = [];
+  for (const b of c.buttons) {
+    const d = unit(sub(b.b, b.a));
+    const n = outward(d);
+    const bar = (at: Point): Path => [line(addScaled(at, n, 2.5), addScaled(at, n, -2.5))];
+    for (const path of [[line(b.a, b.b)], bar(b.a), bar(b.b)] as Path[]) out.push({ kind: 'path', path, stroke: 'mark' });
+    out.push({ kind: 'path', path: [line(addScaled(b.centre, n, 4), addScaled(b.centre, n, -4))], stroke: 'mark' });
+  }
+  return out;
+}
+
+const STRIP_WIDTH = 60;
+
+/**
+ * The marking strip, 1:1: laid along the front edge from the neck end down. Its left side is the front edge, the long
+ * dashed line centre front; every button has its centre and both hole ends.
+ */
+export function stripSheet(c: Closure): Sheet {
+  const items: Item[] = [];
+  const path = (q: Path, stroke: Stroke) => items.push({ kind: 'path', path: q, stroke });
+  const width = Math.max(STRIP_WIDTH, c.extension + c.hole.opening + 20);
+  const at = (x: number, y: number): Point => ({ x, y });
+  const h = c.lengthMm;
+  path([line(at(0, 0), at(width, 0)), line(at(width, 0), at(width, h)), line(at(width, h), at(0, h)), line(at(0, h), at(0, 0))], 'cut');
+  path([line(at(c.extension, 0), at(c.extension, h))], 'seam');
+  c.buttons.forEach((b, i) => {
+    const flat = c.hole.direction === 'horizontal';
+    const end = (d: number): Point => (flat ? at(c.extension - d, b.at) : at(c.extension, b.at - d));
+    const [p, q] = [end(c.hole.outer), end(-c.hole.inner)];
+    const bar = (o: Point): Path => (flat ? [line(at(o.x, o.y - 3), at(o.x, o.y + 3))] : [line(at(o.x - 3, o.y), at(o.x + 3, o.y))]);
+    for (const s of [[line(p, q)], bar(p), bar(q)] as Path[]) path(s, 'mark');
+    path([line(at(c.extension - 5, b.at), at(c.extension + 5, b.at))], 'notch');
+    path([line(at(c.extension, b.at - 5), at(c.extension, b.at + 5))], 'notch');
+    items.push({ kind: 'text', at: at(width - 18, b.at + 2), size: 6, text: `${i + 1}`, bold: true });
+  });
+  items.push({ kind: 'text', at: at(4, 7), size: 4, text: 'Neck end' }, { kind: 'text', at: at(4, h - 4), size: 4, text: 'Hem end' });
+  items.push({ kind: 'text', at: at(4, Math.min(h - 12, 30)), size: 3.2, text: 'Front edge on this side' });
+  return { id: 'strip', name: 'Marking strip', items, box: { minX: 0, minY: 0, maxX: width, maxY: h } };
+}
+
+export function moveSheet(s: Sheet, dx: number, dy: number): Sheet {
+  const m = translation(dx, dy);
+  return {
+    ...s,
+    items: s.items.map((i) => (i.kind === 'path' ? { ...i, path: mapPath(i.path, m) } : { ...i, at: { x: i.at.x + dx, y: i.at.y + dy } })),
+    box: { minX: s.box.minX + dx, maxX: s.box.maxX + dx, minY: s.box.minY + dy, maxY: s.box.maxY + dy },
+  };
+}
+
+/**
+ * Lays sheets out in rows, tallest first, on a plane `width` mm wide (or as wide as the widest), `gap` mm apart. Gives
+ * the moved sheets and the size of the plane.
+ */
+export function arrange(sheets: Sheet[], width: number, gap: number): { sheets: Sheet[]; width: number; height: number } {
+  const tall = (s: Sheet): number => s.box.maxY - s.box.minY;
+  const wide = (s: Sheet): number => s.box.maxX - s.box.minX;
+  const room = Math.max(width, ...sheets.map(wide));
+  const out: Sheet[] = [];
+  let x = 0;
+  let y = 0;
+  let row = 0;
+  for (const s of [...sheets].sort((a, b) => tall(b) - tall(a))) {
+    if (x > 0 && x + wide(s) > room) {
+      y += row + gap;
+      x = 0;
+      row = 0;
+    }
+    out.push(moveSheet(s, x - s.box.minX, y - s.box.minY));
+    x += wide(s) + gap;
+    row = Math.max(row, tall(s));
+  }
+  return { sheets: out, width: Math.max(1, ...out.map((s) => s.box.maxX)), height: Math.max(1, y + row) };
+}

@@ -1,0 +1,60 @@
+import { type Path } from '../geometry/index.ts';
+import { type Item, type Sheet, type Stroke, arrange } from './items.ts';
+
+/** A coordinate with at most four decimals and no trailing zeros. */
+export const num = (v: number): string => {
+  const s = v.toFixed(4).replace(/\.?0+$/, '');
+  return s === '-0' ? '0' : s;
+};
+
+/** SVG path data; lines and cubics stay what they are. */
+export function pathData(path: Path): string {
+  let out = '';
+  let last: { x: number; y: number } | null = null;
+  for (const s of path) {
+    if (!last || Math.abs(last.x - s.a.x) > 1e-6 || Math.abs(last.y - s.a.y) > 1e-6) out += `M${num(s.a.x)} ${num(s.a.y)}`;
+    out += s.k === 'L' ? `L${num(s.b.x)} ${num(s.b.y)}` : `C${num(s.c.x)} ${num(s.c.y)} ${num(s.d.x)} ${num(s.d.y)} ${num(s.b.x)} ${num(s.b.y)}`;
+    last = s.b;
+  }
+  return out;
+}
+
+const STYLE: Record<Stroke, string> = {
+  cut: 'stroke-width="0.6"',
+  seam: 'stroke-width="0.35" stroke-dasharray="4 2"',
+  fold: 'stroke-width="0.6" stroke-dasharray="10 2 2 2"',
+  grain: 'stroke-width="0.4"',
+  notch: 'stroke-width="0.6"',
+  inner: 'stroke-width="0.3" stroke-dasharray="1.5 1.5"',
+  mark: 'stroke-width="0.5"',
+  frame: 'stroke-width="0.2"',
+};
+
+export const escapeXml = (s: string): string =>
+  s.replace(/[<>&"']/g, (c) => ({ '<': '&lt;', '>': '&gt;', '&': '&amp;', '"': '&quot;', "'": '&#39;' })[c] as string);
+
+function itemSvg(i: Item): string {
+  if (i.kind === 'path') {
+    const closed = i.stroke === 'cut' ? 'Z' : '';
+    return `<path class="${i.stroke}" d="${pathData(i.path)}${closed}" ${STYLE[i.stroke]}/>`;
+  }
+  const weight = i.bold ? ' font-weight="600"' : '';
+  return `<text x="${num(i.at.x)}" y="${num(i.at.y)}" font-size="${num(i.size)}"${weight} fill="#000" stroke="none">${escapeXml(i.text)}</text>`;
+}
+
+/** All sheets side by side as one full-size SVG in millimetres. */
+export function svgOf(sheets: Sheet[], title: string): string {
+  const placed = arrange(sheets, 1500, 20);
+  const margin = 10;
+  const w = placed.width + 2 * margin;
+  const h = placed.height + 2 * margin;
+  const groups = placed.sheets
+    .map((s) => `<g id="${escapeXml(s.id)}"><title>${escapeXml(s.name)}</title>\n${s.items.map(itemSvg).join('\n')}\n</g>`)
+    .join('\n');
+  return `<?xml version="1.0" encoding="UTF-8"?>
+<svg xmlns="http://www.w3.org/2000/svg" width="${num(w)}mm" height="${num(h)}mm" viewBox="${-margin} ${-margin} ${num(w)} ${num(h)}" fill="none" stroke="#000" font-family="sans-serif">
+<title>${escapeXml(title)}</title>
+${groups}
+</svg>
+`;
+}

@@ -1,0 +1,77 @@
+import { type Box, boxOf, joinBoxes } from '../geometry/index.ts';
+import { type Item, type Sheet, arrange } from './items.ts';
+
+export interface Paper {
+  name: 'a4' | 'letter';
+  /** Portrait, mm. */
+  width: number;
+  height: number;
+}
+
+/** ISO 216 A4; ANSI Letter is 8 1/2 × 11 in. */
+export const PAPERS: Record<Paper['name'], Paper> = {
+  a4: { name: 'a4', width: 210, height: 297 },
+  letter: { name: 'letter', width: 215.9, height: 279.4 },
+};
+
+/** Unprinted rim of a page and the strip two neighbours share, mm. */
+export const MARGIN = 10;
+export const OVERLAP = 10;
+
+export interface Tile {
+  row: number;
+  column: number;
+  /** Printable part of the plane on this page, mm on the plane. */
+  box: Box;
+  items: Item[];
+  /** Which neighbours are printed too. */
+  right: boolean;
+  below: boolean;
+}
+
+export interface Tiling {
+  paper: Paper;
+  rows: number;
+  columns: number;
+  tiles: Tile[];
+}
+
+/** Rows by letter, columns by number: `B3`. Past Z the letters go on as in a spreadsheet. */
+export function tileName(row: number, column: number): string {
+  let letters = '';
+  for (let n = row + 1; n > 0; n = Math.floor((n - 1) / 26)) letters = String.fromCharCode(65 + ((n - 1) % 26)) + letters;
+  return `${letters}${column + 1}`;
+}
+
+/** Estimated width of a text is enough to know which pages it falls on. */
+const itemBox = (i: Item): Box =>
+  i.kind === 'path'
+    ? boxOf(i.path)
+    : { minX: i.at.x, minY: i.at.y - i.size, maxX: i.at.x + i.text.length * i.size * 0.6, maxY: i.at.y + i.size * 0.3 };
+
+const touch = (a: Box, b: Box): boolean => a.minX < b.maxX && b.minX < a.maxX && a.minY < b.maxY && b.minY < a.maxY;
+
+/** Lays the sheets on a plane and parts it into pages that overlap by OVERLAP; pages with nothing on them are left out. */
+export function tile(sheets: Sheet[], paper: Paper): Tiling {
+  const w = paper.width - 2 * MARGIN;
+  const h = paper.height - 2 * MARGIN;
+  const stepX = w - OVERLAP;
+  const stepY = h - OVERLAP;
+  const plane = arrange(sheets, stepX * 5, 12);
+  const items = plane.sheets.flatMap((s) => s.items).map((item) => ({ item, box: itemBox(item) }));
+  const columns = Math.max(1, Math.ceil((plane.width - OVERLAP) / stepX));
+  const rows = Math.max(1, Math.ceil((plane.height - OVERLAP) / stepY));
+  const tiles: Tile[] = [];
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      const box = { minX: column * stepX, minY: row * stepY, maxX: column * stepX + w, maxY: row * stepY + h };
+      const here = items.filter((i) => touch(widen(i.box), box));
+      if (here.length) tiles.push({ row, column, box, items: here.map((i) => i.item), right: false, below: false });
+    }
+  }
+  const has = (r: number, c: number): boolean => tiles.some((t) => t.row === r && t.column === c);
+  return { paper, rows, columns, tiles: tiles.map((t) => ({ ...t, right: has(t.row, t.column + 1), below: has(t.row + 1, t.column) })) };
+}
+
+/** A straight line has a box without area; a hair's width makes it touch. */
+const widen = (b: Box): Box => joinBoxes(b, { minX: b.minX - 0.2, minY: b.minY - 0.2, maxX: b.maxX + 0.2, maxY: b.maxY + 0.2 });

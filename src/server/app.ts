@@ -1,0 +1,50 @@
+import { serveStatic } from '@hono/node-server/serve-static';
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { HTTPException } from 'hono/http-exception';
+import { type Opened } from './db/open.ts';
+import { contentType, guard } from './guard.ts';
+import { openapi } from './openapi.ts';
+import { problem } from './problem.ts';
+import { computedRoutes } from './routes/computed.ts';
+import { exportRoutes } from './routes/exports.ts';
+import { projectRoutes } from './routes/projects.ts';
+import { MAX_UPLOAD } from './upload.ts';
+
+export interface AppParts {
+  opened: Opened;
+  /** Host names this server answers to. */
+  names: string[];
+  /** Built interface; left out in tests of the routes alone. */
+  webRoot?: string;
+  fontFiles: string[];
+  now: () => Date;
+}
+
+const TOO_LARGE = `The file is too large: Woodbine takes up to ${MAX_UPLOAD / 1024 / 1024} MB. Export the pattern without pictures in it.`;
+
+/** The whole server as one object that answers requests; nothing is started here. */
+export function createApp(p: AppParts): Hono {
+  const app = new Hono();
+  app.use(guard(p.names));
+  app.use('/api/*', contentType());
+  app.use('/api/*', bodyLimit({ maxSize: MAX_UPLOAD + 64 * 1024, onError: (c) => problem(c, 413, 'too-large', TOO_LARGE) }));
+  app.route('/api/projects', projectRoutes(p.opened.store));
+  app.route('/api/projects', computedRoutes(p.opened.store));
+  app.route('/api/projects', exportRoutes(p.opened.store, p.fontFiles, p.now));
+  app.get('/api/health', (c) => c.json({ ok: true }));
+  app.post('/api/backup', async (c) => c.json({ file: (await p.opened.backup()).split(/[\\/]/).pop() }));
+  app.get('/api/openapi.json', (c) => c.json(openapi()));
+  app.all('/api/*', (c) => problem(c, 404, 'route', 'There is nothing at this address.'));
+  if (p.webRoot) {
+    app.use('/*', serveStatic({ root: p.webRoot }));
+    app.get('/*', serveStatic({ root: p.webRoot, path: 'index.html' }));
+  }
+  app.notFound((c) => problem(c, 404, 'route', 'There is nothing at this address.'));
+  app.onError((e, c) => {
+    if (e instanceof HTTPException) return problem(c, e.status, 'request', e.message || 'The request was not understood.');
+    console.error(e);
+    return problem(c, 500, 'internal', 'Something went wrong in Woodbine itself. Your project is as it was.');
+  });
+  return app;
+}

@@ -1,0 +1,43 @@
+import { boolean, customType, integer, jsonb, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
+import { type PatchOperation } from '../../contract/index.ts';
+import { type ProjectDocument } from '../../core/project.ts';
+
+const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
+
+/** One row a project: the decisions as one document, and how often it was changed. */
+export const projects = pgTable('projects', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  garment: text('garment').notNull(),
+  document: jsonb('document').$type<ProjectDocument>().notNull(),
+  revision: integer('revision').notNull(),
+  deleted: boolean('deleted').notNull().default(false),
+  createdAt: timestamp('created_at', { withTimezone: true, mode: 'string' }).notNull(),
+  updatedAt: timestamp('updated_at', { withTimezone: true, mode: 'string' }).notNull(),
+});
+
+/** Append-only: every acknowledged change with what undoes it. */
+export const changes = pgTable(
+  'changes',
+  {
+    project: text('project').notNull(),
+    revision: integer('revision').notNull(),
+    kind: text('kind').$type<'do' | 'undo' | 'redo'>().notNull(),
+    /** For undo and redo: the revision of the change taken back or done again. */
+    of: integer('of'),
+    label: text('label').notNull(),
+    patch: jsonb('patch').$type<PatchOperation[]>().notNull(),
+    inverse: jsonb('inverse').$type<PatchOperation[]>().notNull(),
+    at: timestamp('at', { withTimezone: true, mode: 'string' }).notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.project, t.revision] })],
+);
+
+/** Originals as uploaded. The name is only a label. */
+export const files = pgTable('files', {
+  id: text('id').primaryKey(),
+  project: text('project').notNull(),
+  name: text('name').notNull(),
+  bytes: bytea('bytes').notNull(),
+  at: timestamp('at', { withTimezone: true, mode: 'string' }).notNull(),
+});

@@ -1,0 +1,223 @@
+import { and, asc, desc, eq } from 'drizzle-orm';
+import { type PgliteDatabase } from 'drizzle-orm/pglite';
+import jsonpatch, { type Operation } from 'fast-json-patch';
+import { type HistoryEntry, type PatchOperation, type Summary, parseDocument } from '../../contract/index.ts';
+import { type ProjectDocument } from '../../core/project.ts';
+import { type Journal, type JournalRecord } from './journal.ts';
+import * as schema from './schema.ts';
+
+type Db = PgliteDatabase<typeof schema>;
+
+export interface Stored {
+  id: string;
+  revision: number;
+  document: ProjectDocument;
+}
+
+export interface Steps {
+  undo: string | null;
+  redo: string | null;
+}
+
+/** Why a write was not done. */
+export type Refused =
+  | { ok: false; why: 'missing' }
+  | { ok: false; why: 'stale'; revision: number; since: HistoryEntry[] }
+  | { ok: false; why: 'invalid'; problems: { path: string; message: string }[] }
+  | { ok: false; why: 'nothing' };
+
+type Written = { ok: true; stored: Stored } | Refused;
+
+export interface StoreParts {
+  db: Db;
+  journal: Journal;
+  now: () => string;
+  newId: () => string;
+}
+
+/** Longest history that is looked through for undo. */
+const HISTORY = 5000;
+
+/** Projects, their changes and files. Writes go one after another: database first, then the journal, then the answer. */
+export class Store {
+  private queue: Promise<unknown> = Promise.resolve();
+  constructor(private readonly p: StoreParts) {}
+
+  private one<T>(work: () => Promise<T>): Promise<T> {
+    const next = this.queue.then(work, work);
+    this.queue = next.catch(() => undefined);
+    return next;
+  }
+
+  /** Waits until everything asked so far has been written. */
+  settled(): Promise<void> {
+    return this.one(async () => undefined);
+  }
+
+  async list(): Promise<Summary[]> {
+    const rows = await this.p.db.select().from(schema.projects).where(eq(schema.projects.deleted, false)).orderBy(desc(schema.projects.updatedAt));
+    return rows.map((r) => ({
+      id: r.id,
+      name: r.name,
+      garment: r.garment,
+      revision: r.revision,
+      pieces: r.document.shell?.pieces.length ?? 0,
+      updatedAt: new Date(r.updatedAt).toISOString(),
+    }));
+  }
+
+  async get(id: string): Promise<Stored | null> {
+    const [row] = await this.p.db.select().from(schema.projects).where(and(eq(schema.projects.id, id), eq(schema.projects.deleted, false)));
+    if (!row) return null;
+    const parsed = parseDocument(row.document);
+    return { id, revision: row.revision, document: parsed.ok ? parsed.document : row.document };
+  }
+
+  create(document: ProjectDocument): Promise<Stored> {
+    return this.one(async () => {
+      const record: JournalRecord = { t: 'create', id: this.p.newId(), document, at: this.p.now() };
+      await applyRecord(this.p.db, record);
+      this.p.journal.append(record);
+      return { id: record.id, revision: 0, document };
+    });
+  }
+
+  remove(id: string): Promise<boolean> {
+    return this.one(async () => {
+      if (!(await this.get(id))) return false;
+      const record: JournalRecord = { t: 'delete', id, at: this.p.now() };
+      await applyRecord(this.p.db, record);
+      this.p.journal.append(record);
+      return true;
+    });
+  }
+
+  addFile(project: string, name: string, bytes: Uint8Array): Promise<string> {
+    return this.one(async () => {
+      const record: JournalRecord = { t: 'file', id: this.p.newId(), project, name: name.slice(0, 200), base64: Buffer.from(bytes).toString('base64'), at: this.p.now() };
+      await applyRecord(this.p.db, record);
+      this.p.journal.append(record);
+      return record.id;
+    });
+  }
+
+  /** Applies a patch made on `revision`; refuses a stale or invalid one without storing anything. */
+  change(id: string, revision: number, label: string, patch: PatchOperation[]): Promise<Written> {
+    return this.one(() => this.write(id, revision, 'do', null, label, patch));
+  }
+
+  /** Replaces the whole document by one made from the current one, as one change. */
+  update(id: string, label: string, make: (doc: ProjectDocument) => ProjectDocument): Promise<Written> {
+    return this.one(async () => {
+      const stored = await this.get(id);
+      if (!stored) return { ok: false, why: 'missing' };
+      const patch = jsonpatch.compare(stored.document, make(stored.document)) as PatchOperation[];
+      if (!patch.length) return { ok: true, stored };
+      return this.write(id, stored.revision, 'do', null, label, patch);
+    });
+  }
+
+  undo(id: string, revision: number): Promise<Written> {
+    return this.one(() => this.walk(id, revision, 'undo'));
+  }
+
+  redo(id: string, revision: number): Promise<Written> {
+    return this.one(() => this.walk(id, revision, 'redo'));
+  }
+
+  private async walk(id: string, revision: number, kind: 'undo' | 'redo'): Promise<Written> {
+    const { undo, redo } = await this.stacks(id);
+    const of = (kind === 'undo' ? undo : redo).pop();
+    if (of === undefined) return { ok: false, why: 'nothing' };
+    const [row] = await this.p.db.select().from(schema.changes).where(and(eq(schema.changes.project, id), eq(schema.changes.revision, of)));
+    if (!row) return { ok: false, why: 'nothing' };
+    return this.write(id, revision, kind, of, row.label, kind === 'undo' ? row.inverse : row.patch);
+  }
+
+  /** Revisions that can be undone and redone now, last first to go at the end. */
+  private async stacks(id: string): Promise<{ undo: number[]; redo: number[] }> {
+    const { revision, kind, of } = schema.changes;
+    const rows = await this.p.db.select({ revision, kind, of }).from(schema.changes).where(eq(schema.changes.project, id)).orderBy(asc(revision));
+    const undo: number[] = [];
+    let redo: number[] = [];
+    for (const r of rows.slice(-HISTORY)) {
+      if (r.kind === 'do') {
+        undo.push(r.revision);
+        redo = [];
+      } else if (r.kind === 'undo') redo.push(undo.pop() ?? (r.of as number));
+      else undo.push(redo.pop() ?? (r.of as number));
+    }
+    return { undo, redo };
+  }
+
+  /** Labels of what undo and redo would do; null when there is nothing. */
+  async steps(id: string): Promise<Steps> {
+    const { undo, redo } = await this.stacks(id);
+    const label = async (revision: number | undefined): Promise<string | null> => {
+      if (revision === undefined) return null;
+      const [row] = await this.p.db.select({ label: schema.changes.label }).from(schema.changes).where(and(eq(schema.changes.project, id), eq(schema.changes.revision, revision)));
+      return row?.label ?? null;
+    };
+    return { undo: await label(undo.at(-1)), redo: await label(redo.at(-1)) };
+  }
+
+  async history(id: string, after = -1): Promise<HistoryEntry[]> {
+    const { revision, kind, label, at } = schema.changes;
+    const rows = await this.p.db.select({ revision, kind, label, at }).from(schema.changes).where(eq(schema.changes.project, id)).orderBy(desc(revision)).limit(500);
+    return rows.filter((r) => r.revision > after).map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
+  }
+
+  private async write(id: string, revision: number, kind: 'do' | 'undo' | 'redo', of: number | null, label: string, patch: PatchOperation[]): Promise<Written> {
+    const stored = await this.get(id);
+    if (!stored) return { ok: false, why: 'missing' };
+    if (stored.revision !== revision) {
+      return { ok: false, why: 'stale', revision: stored.revision, since: await this.history(id, revision) };
+    }
+    const next = patched(stored.document, patch);
+    if (!next.ok) return { ok: false, why: 'invalid', problems: next.problems };
+    const inverse = jsonpatch.compare(next.document, stored.document) as PatchOperation[];
+    const record: JournalRecord = { t: 'change', id, revision: revision + 1, kind, of, label, patch, inverse, at: this.p.now() };
+    await applyRecord(this.p.db, record);
+    this.p.journal.append(record);
+    return { ok: true, stored: { id, revision: revision + 1, document: next.document } };
+  }
+}
+
+/** The document after a patch, validated; the given one is left alone. */
+function patched(document: ProjectDocument, patch: PatchOperation[]): ReturnType<typeof parseDocument> {
+  try {
+    const copy = structuredClone(document);
+    const out = jsonpatch.applyPatch(copy, structuredClone(patch) as Operation[], true).newDocument;
+    return parseDocument(out);
+  } catch (e) {
+    const message = String((e as Error).message).split('\n')[0] ?? '';
+    return { ok: false, problems: [{ path: 'change', message: `the change does not fit the project: ${message.slice(0, 200)}` }] };
+  }
+}
+
+/** Carries out a record if the database does not have it yet; also used to replay the journal. */
+export async function applyRecord(db: Db, r: JournalRecord): Promise<void> {
+  if (r.t === 'base') return;
+  if (r.t === 'create') {
+    const row = { id: r.id, name: r.document.name, garment: r.document.garment, document: r.document, revision: 0, createdAt: r.at, updatedAt: r.at };
+    await db.insert(schema.projects).values(row).onConflictDoNothing();
+  } else if (r.t === 'delete') {
+    await db.update(schema.projects).set({ deleted: true, updatedAt: r.at }).where(eq(schema.projects.id, r.id));
+  } else if (r.t === 'file') {
+    const row = { id: r.id, project: r.project, name: r.name, bytes: new Uint8Array(Buffer.from(r.base64, 'base64')), at: r.at };
+    await db.insert(schema.files).values(row).onConflictDoNothing();
+  } else await applyChange(db, r);
+}
+
+async function applyChange(db: Db, r: Extract<JournalRecord, { t: 'change' }>): Promise<void> {
+  await db.transaction(async (tx) => {
+    const [row] = await tx.select().from(schema.projects).where(eq(schema.projects.id, r.id));
+    if (!row || row.revision !== r.revision - 1) return;
+    const next = patched(row.document, r.patch);
+    if (!next.ok) return;
+    const { name, garment } = next.document;
+    await tx.update(schema.projects).set({ document: next.document, name, garment, revision: r.revision, updatedAt: r.at }).where(eq(schema.projects.id, r.id));
+    const { revision, kind, of, label, patch, inverse, at } = r;
+    await tx.insert(schema.changes).values({ project: r.id, revision, kind, of, label, patch, inverse, at });
+  });
+}

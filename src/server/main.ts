@@ -1,0 +1,64 @@
+import { existsSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { serve } from '@hono/node-server';
+import { greenhouseCoat } from '../demo/index.ts';
+import { createApp } from './app.ts';
+import { type Opened, openStore } from './db/open.ts';
+
+/** The folder of the project: the nearest one upward that holds a package.json. */
+function projectRoot(): string {
+  let dir = dirname(fileURLToPath(import.meta.url));
+  while (!existsSync(join(dir, 'package.json')) && dirname(dir) !== dir) dir = dirname(dir);
+  return dir;
+}
+
+const say = (line: string): void => {
+  process.stdout.write(`${line}\n`);
+};
+
+function fontFiles(): string[] {
+  const require = createRequire(import.meta.url);
+  return ['latin', 'latin-ext'].map((set) => require.resolve(`@fontsource/source-sans-3/files/source-sans-3-${set}-400-normal.woff`));
+}
+
+/** The demo projects, on a shelf that is still empty and was asked for them. */
+async function seed(opened: Opened): Promise<void> {
+  if (process.env.WOODBINE_DEMO !== '1' || (await opened.store.list()).length) return;
+  const coat = greenhouseCoat();
+  if (coat.ok) await opened.store.create(coat.value);
+  say('Demo projects laid on the shelf.');
+}
+
+/** Hours between two backups written by themselves. */
+const BACKUP_HOURS = 6;
+
+async function main(): Promise<void> {
+  const root = projectRoot();
+  const folder = resolve(process.env.WOODBINE_DATA ?? join(root, 'data'));
+  const port = Number(process.env.PORT ?? 4870);
+  const hostname = process.env.WOODBINE_HOST ?? '127.0.0.1';
+  const opened = await openStore({ folder, migrations: join(root, 'src/server/db/migrations'), say });
+  await seed(opened);
+  const names = ['127.0.0.1', 'localhost', '::1', ...(process.env.WOODBINE_HOST ? [process.env.WOODBINE_HOST] : [])];
+  const app = createApp({ opened, names, webRoot: join(root, 'dist/web'), fontFiles: fontFiles(), now: () => new Date() });
+  const server = serve({ fetch: app.fetch, port, hostname }, () => say(`Woodbine is at http://${hostname}:${port}`));
+  server.on('error', (e: NodeJS.ErrnoException) => {
+    say(e.code === 'EADDRINUSE' ? `Port ${port} is taken. Set PORT to another one.` : String(e.message));
+    process.exit(1);
+  });
+  const timer = setInterval(() => void opened.backup().catch((e) => console.error(e)), BACKUP_HOURS * 3600_000);
+  timer.unref();
+  const stop = () => {
+    server.close();
+    void opened.close().finally(() => process.exit(0));
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}
+
+main().catch((e: Error) => {
+  process.stderr.write(`${e.message}\n`);
+  process.exit(1);
+});

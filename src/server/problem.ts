@@ -1,0 +1,29 @@
+import { type Context } from 'hono';
+import { type ContentfulStatusCode } from 'hono/utils/http-status';
+import { type Problem, sentenceOf } from '../contract/index.ts';
+import { type Finding } from '../core/result.ts';
+
+const TITLES: Record<number, string> = {
+  400: 'Not understood',
+  403: 'Not allowed',
+  404: 'Not found',
+  409: 'Changed meanwhile',
+  413: 'Too large',
+  415: 'Wrong kind of content',
+  422: 'Cannot be used',
+  500: 'Something went wrong here',
+};
+
+/** An RFC 9457 answer. `code` becomes the problem type; more fields may follow. */
+export function problem(c: Context, status: number, code: string, detail: string, more: Record<string, unknown> = {}): Response {
+  const body: Problem = { type: `urn:woodbine:problem:${code}`, title: TITLES[status] ?? 'Refused', status, detail, ...more };
+  return c.body(JSON.stringify(body), status as ContentfulStatusCode, { 'content-type': 'application/problem+json' });
+}
+
+/** Refusals of the core as one answer: the first sentence as detail, each with its place. */
+export function refusal(c: Context, findings: Finding[], status = 422): Response {
+  const problems = findings.map((f) => ({ code: f.code, where: f.where ?? null, data: f.data ?? {}, message: sentenceOf(f) }));
+  const first = problems[0];
+  const detail = problems.length > 1 ? problems.map((p) => p.message).slice(0, 5).join(' ') : (first?.message ?? 'Refused.');
+  return problem(c, status, first?.code ?? 'refused', detail, { problems });
+}

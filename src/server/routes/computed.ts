@@ -1,0 +1,58 @@
+import { type Context, Hono } from 'hono';
+import { type Computed, compute, planOf } from '../../core/compute.ts';
+import { cutList } from '../../core/cutting/index.ts';
+import { type Shell } from '../../core/project.ts';
+import { sentenceOf } from '../../contract/index.ts';
+import { type Finding } from '../../core/result.ts';
+import { pieceAnswer, piecesAnswer, seamsAnswer } from '../answers.ts';
+import { type Store, type Stored } from '../db/store.ts';
+import { problem, refusal } from '../problem.ts';
+import { intakeUpload, readUpload } from '../upload.ts';
+import { missing, written } from './projects.ts';
+
+const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sentenceOf(f) }));
+
+/** Everything that is computed from a project's decisions, never stored. */
+export function computedRoutes(store: Store): Hono {
+  const r = new Hono();
+  const with_ = async (c: Context, answer: (x: Computed, s: Stored) => Response | Promise<Response>): Promise<Response> => {
+    const s = await store.get(c.req.param('id') ?? '');
+    return s ? answer(compute(s.document), s) : missing(c);
+  };
+  r.post('/:id/shell', (c) => takeShell(c, store));
+  r.get('/:id/pieces', (c) => with_(c, (x) => c.json({ pieces: piecesAnswer(x), findings: told(x.findings) })));
+  r.get('/:id/seams', (c) => with_(c, (x) => c.json({ seams: seamsAnswer(x) })));
+  r.get('/:id/closure', (c) =>
+    with_(c, (x) => {
+      if (!x.closure) return c.json({ closure: null, findings: [] });
+      if (!x.closure.ok) return c.json({ closure: null, findings: told(x.closure.findings) });
+      return c.json({ closure: x.closure.value, findings: told(x.closure.value.findings) });
+    }),
+  );
+  r.get('/:id/plan', (c) =>
+    with_(c, (x, s) => {
+      const plan = planOf(s.document, x);
+      if (!plan.ok) return c.json({ steps: [], findings: told(plan.findings) });
+      return c.json({ ...plan.value, findings: told(plan.value.findings) });
+    }),
+  );
+  r.get('/:id/cutting', (c) => with_(c, (x) => c.json({ cutList: cutList(x.pieces) })));
+  return r;
+}
+
+/** Reads the uploaded drawing whole or not at all, stores it as one change, and answers its pieces. */
+async function takeShell(c: Context, store: Store): Promise<Response> {
+  const id = c.req.param('id') ?? '';
+  if (!(await store.get(id))) return missing(c);
+  const upload = await readUpload(c);
+  if (typeof upload === 'string') return problem(c, 400, 'upload', upload);
+  const read = intakeUpload(upload);
+  if (!read.ok) return refusal(c, read.findings);
+  const shell: Shell = { fileName: upload.name, lines: upload.lines, pieces: read.value.pieces };
+  const w = await store.update(id, 'Pattern file', (doc) => ({ ...doc, shell, decisions: { ...doc.decisions, paper: { ...doc.decisions.paper, pieces: null } } }));
+  if (!w.ok) return written(c, store, w);
+  const fileId = await store.addFile(id, upload.name, upload.bytes);
+  const x = compute(w.stored.document);
+  const findings = told([...read.value.findings, ...x.findings.filter((f) => f.code === 'allowance-swallows-piece')]);
+  return c.json({ pieces: x.shell.map((p) => pieceAnswer(p, x)), findings, fileId, revision: w.stored.revision }, 201);
+}

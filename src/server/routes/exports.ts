@@ -1,0 +1,90 @@
+import { readFileSync } from 'node:fs';
+import { type Context, Hono } from 'hono';
+import { type Computed, compute } from '../../core/compute.ts';
+import { cutListCsv } from '../../core/cutting/index.ts';
+import { PAPERS, type PdfFonts, type Sheet, closureItems, pdfOf, pieceSheet, stripSheet, svgOf } from '../../core/output/index.ts';
+import { type ProjectDocument } from '../../core/project.ts';
+import { type Store } from '../db/store.ts';
+import { problem } from '../problem.ts';
+import { missing } from './projects.ts';
+
+/** A file name a browser may safely save: letters, digits and dashes of the project's name. */
+const slug = (name: string): string => name.normalize('NFKD').replace(/[^\w]+/g, '-').replace(/^-+|-+$/g, '').toLowerCase().slice(0, 60) || 'project';
+
+const download = (c: Context, name: string, type: string): void => {
+  c.header('content-type', type);
+  c.header('content-disposition', `attachment; filename="${name}"`);
+};
+
+/** Sheets of the wanted pieces; the front carries the buttonholes. */
+export function sheetsFor(x: Computed, wanted: string[] | null, strip: boolean): Sheet[] {
+  const closure = x.closure?.ok ? x.closure.value : null;
+  const sheets = x.pieces
+    .filter((p) => !wanted || wanted.includes(p.id))
+    .flatMap((p): Sheet[] => {
+      const cut = x.cutLines.get(p.id);
+      if (!cut) return [];
+      const sheet = pieceSheet(p, cut);
+      return [closure?.piece === p.id ? { ...sheet, items: [...sheet.items, ...closureItems(closure)] } : sheet];
+    });
+  return strip && closure ? [...sheets, stripSheet(closure)] : sheets;
+}
+
+/** Which pieces were asked for: the query's list, else the project's choice. */
+function asked(c: Context, doc: ProjectDocument): { pieces: string[] | null; strip: boolean } {
+  const list = c.req.query('pieces');
+  const strip = c.req.query('strip');
+  const pieces = list === undefined ? doc.decisions.paper.pieces : list === '' ? [] : list.split(',');
+  return { pieces, strip: strip === undefined ? doc.decisions.paper.strip : strip === '1' || strip === 'true' };
+}
+
+const NOTES = [
+  'Print at 100 % ("actual size"), one side, no fitting to the page.',
+  'Measure both squares first: 50 mm and 2 in each way, edge to edge.',
+  'Lay each page so that its frame overlaps its neighbour by 10 mm, crosses on crosses.',
+  'Full line: cut here. Dashes: seam line. Long and short dashes: fold.',
+  'Keep blades away from the hand that holds the paper.',
+];
+
+export function exportRoutes(store: Store, fontFiles: string[], now: () => Date): Hono {
+  const r = new Hono();
+  const fonts: PdfFonts = { regular: fontFiles.map((f) => new Uint8Array(readFileSync(f))) };
+  const load = async (c: Context) => {
+    const s = await store.get(c.req.param('id') ?? '');
+    return s ? { doc: s.document, x: compute(s.document) } : null;
+  };
+  r.get('/:id/export/pattern.pdf', async (c) => {
+    const p = await load(c);
+    if (!p) return missing(c);
+    const size = c.req.query('paper') ?? p.doc.decisions.paper.size;
+    if (size !== 'a4' && size !== 'letter') return problem(c, 422, 'paper', 'Paper is a4 or letter.');
+    const { pieces, strip } = asked(c, p.doc);
+    const sheets = sheetsFor(p.x, pieces, strip);
+    if (!sheets.length) return problem(c, 422, 'nothing-to-print', 'Nothing is chosen to be printed. Tick at least one piece or the marking strip.');
+    const bytes = await pdfOf({ title: p.doc.name, sheets, paper: PAPERS[size], notes: NOTES, fonts, now: now() });
+    download(c, `${slug(p.doc.name)}.pdf`, 'application/pdf');
+    return c.body(bytes as Uint8Array<ArrayBuffer>);
+  });
+  r.get('/:id/export/pieces.svg', async (c) => {
+    const p = await load(c);
+    if (!p) return missing(c);
+    const { pieces, strip } = asked(c, p.doc);
+    const sheets = sheetsFor(p.x, pieces, strip);
+    if (!sheets.length) return problem(c, 422, 'nothing-to-print', 'Nothing is chosen. Tick at least one piece.');
+    download(c, `${slug(p.doc.name)}.svg`, 'image/svg+xml; charset=utf-8');
+    return c.body(svgOf(sheets, p.doc.name));
+  });
+  r.get('/:id/export/cut-list.csv', async (c) => {
+    const p = await load(c);
+    if (!p) return missing(c);
+    download(c, `${slug(p.doc.name)}-cut-list.csv`, 'text/csv; charset=utf-8');
+    return c.body(cutListCsv(p.x.pieces));
+  });
+  r.get('/:id/export/project.json', async (c) => {
+    const p = await load(c);
+    if (!p) return missing(c);
+    download(c, `${slug(p.doc.name)}.json`, 'application/json; charset=utf-8');
+    return c.body(JSON.stringify({ woodbine: 1, project: p.doc }, null, 1));
+  });
+  return r;
+}

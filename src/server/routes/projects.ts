@@ -1,0 +1,94 @@
+import { type Context, Hono } from 'hono';
+import { type ZodType } from 'zod';
+import { demoBody, newProject, parseDocument, patchBody, projectFile, revisionBody } from '../../contract/index.ts';
+import { emptyDocument } from '../../core/project.ts';
+import { DEMOS, greenhouseCoat } from '../../demo/index.ts';
+import { type Store, type Stored } from '../db/store.ts';
+import { problem, refusal } from '../problem.ts';
+
+/** The JSON body, or a problem answer that says where it is wrong. */
+async function body<T>(c: Context, shape: ZodType<T>): Promise<{ ok: true; value: T } | { ok: false; answer: Response }> {
+  let raw: unknown;
+  try {
+    raw = await c.req.json();
+  } catch {
+    return { ok: false, answer: problem(c, 400, 'json', 'The request is not readable JSON.') };
+  }
+  const read = shape.safeParse(raw);
+  if (read.success) return { ok: true, value: read.data };
+  const problems = read.error.issues.slice(0, 10).map((i) => ({ code: 'field', where: i.path.join('.'), message: i.message }));
+  const detail = problems.map((p) => `${p.where || 'the request'}: ${p.message}`).join('; ');
+  return { ok: false, answer: problem(c, 422, 'fields', `Something in the request does not fit: ${detail}.`, { problems }) };
+}
+
+export const missing = (c: Context): Response => problem(c, 404, 'project', 'There is no such project. It may have been deleted.');
+
+/** Project with what undo and redo would do, as every answer about one project carries it. */
+export async function projectAnswer(store: Store, s: Stored) {
+  return { id: s.id, name: s.document.name, garment: s.document.garment, revision: s.revision, document: s.document, steps: await store.steps(s.id) };
+}
+
+type Written = Awaited<ReturnType<Store['change']>>;
+
+export async function written(c: Context, store: Store, w: Written): Promise<Response> {
+  if (w.ok) return c.json(await projectAnswer(store, w.stored));
+  if (w.why === 'missing') return missing(c);
+  if (w.why === 'nothing') return problem(c, 409, 'nothing', 'There is nothing to undo or redo.');
+  if (w.why === 'stale') {
+    return problem(c, 409, 'stale', 'The project was changed elsewhere meanwhile.', { revision: w.revision, since: w.since });
+  }
+  const detail = w.problems.map((p) => `${p.path}: ${p.message}`).slice(0, 5).join('; ');
+  return problem(c, 422, 'document', `The change would leave the project in a state that cannot be: ${detail}.`, { problems: w.problems });
+}
+
+/** Shelf, one project, its changes, undo and redo, import and the demo. */
+export function projectRoutes(store: Store): Hono {
+  const r = new Hono();
+  r.get('/', async (c) => c.json({ projects: await store.list(), demos: DEMOS }));
+  r.post('/', async (c) => {
+    const b = await body(c, newProject);
+    if (!b.ok) return b.answer;
+    const stored = await store.create(emptyDocument(b.value.name, b.value.garment));
+    return c.json(await projectAnswer(store, stored), 201);
+  });
+  r.post('/demo', async (c) => {
+    const b = await body(c, demoBody);
+    if (!b.ok) return b.answer;
+    if (!DEMOS.some((d) => d.id === b.value.demo)) return problem(c, 404, 'demo', 'There is no such demo project.');
+    const doc = greenhouseCoat();
+    if (!doc.ok) return refusal(c, doc.findings, 500);
+    return c.json(await projectAnswer(store, await store.create(doc.value)), 201);
+  });
+  r.post('/import', async (c) => {
+    const b = await body(c, projectFile);
+    if (!b.ok) return b.answer;
+    const parsed = parseDocument(b.value.project);
+    if (!parsed.ok) {
+      const detail = parsed.problems.map((p) => `${p.path}: ${p.message}`).slice(0, 5).join('; ');
+      return problem(c, 422, 'document', `This is not a Woodbine project that can be read: ${detail}.`, { problems: parsed.problems });
+    }
+    return c.json(await projectAnswer(store, await store.create(parsed.document)), 201);
+  });
+  r.get('/:id', async (c) => {
+    const s = await store.get(c.req.param('id'));
+    return s ? c.json(await projectAnswer(store, s)) : missing(c);
+  });
+  r.patch('/:id', async (c) => {
+    const b = await body(c, patchBody);
+    if (!b.ok) return b.answer;
+    const { revision, change } = b.value;
+    return written(c, store, await store.change(c.req.param('id'), revision, change.label, change.patch));
+  });
+  r.delete('/:id', async (c) => ((await store.remove(c.req.param('id'))) ? c.body(null, 204) : missing(c)));
+  for (const kind of ['undo', 'redo'] as const) {
+    r.post(`/:id/${kind}`, async (c) => {
+      const b = await body(c, revisionBody);
+      return b.ok ? written(c, store, await store[kind](c.req.param('id'), b.value.revision)) : b.answer;
+    });
+  }
+  r.get('/:id/history', async (c) => {
+    const id = c.req.param('id');
+    return (await store.get(id)) ? c.json({ changes: await store.history(id) }) : missing(c);
+  });
+  return r;
+}

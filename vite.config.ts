@@ -1,0 +1,15 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+
+const port = Number(process.env.PORT ?? 4870);
+
+export default defineConfig(({ isSsrBuild }) => ({
+  plugins: [react()],
+  root: isSsrBuild ? '.' : 'src/web',
+  publicDir: false,
+  worker: { format: 'es' },
+  build: isSsrBuild
+    ? { target: 'node20', emptyOutDir: true }
+    : { outDir: '../../dist/web', emptyOutDir: true, chunkSizeWarningLimit: 1500 },
+  server: { port: port + 1, strictPort: true, proxy: { '/api': { target: `http://127.0.0.1:${port}`, changeOrigin: true } } },
+}));
