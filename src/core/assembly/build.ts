@@ -40,7 +40,7 @@ export class Bench {
   }
 
   add(o: Partial<Operation> & { id: string; code: string; section: Section; station: Station }): void {
-    const plain = { pieces: [], seams: [], needs: [], makes: [o.id], edges: [], sides: null, allowance: null, stops: [], press: null, cautions: [], data: {} };
+    const plain = { about: null, pieces: [], seams: [], needs: [], makes: [o.id], edges: [], sides: null, allowance: null, stops: [], press: null, cautions: [], data: {} };
     this.ops.push({ ...plain, ...o });
   }
 
@@ -79,8 +79,8 @@ export class Bench {
       pieces: [...new Set(sides.map((s) => s.piece))],
       needs: [`sew:${first.id}`],
       press: PRESS_TO[first.code] ?? 'press-open',
+      about: first.code,
       cautions: ['iron'],
-      data: { seamOf: 0 },
     });
   }
 

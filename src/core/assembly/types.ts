@@ -19,6 +19,8 @@ export interface Operation {
   section: Section;
   station: Station;
   pieces: string[];
+  /** The seam it is about, by its code, where it does not sew it itself (pressing). */
+  about: string | null;
   /** Ids of the seams it sews. */
   seams: string[];
   needs: string[];

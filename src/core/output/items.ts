@@ -4,6 +4,7 @@ import {
   type Point,
   addScaled,
   boxOf,
+  crossings,
   distance,
   joinBoxes,
   line,
@@ -21,7 +22,7 @@ export type Stroke = 'cut' | 'seam' | 'fold' | 'grain' | 'notch' | 'inner' | 'ma
 /** What is drawn on paper, in mm. Writers for SVG and PDF only translate these. */
 export type Item =
   | { kind: 'path'; path: Path; stroke: Stroke }
-  | { kind: 'text'; at: Point; size: number; text: string; bold?: boolean };
+  | { kind: 'text'; at: Point; size: number; text: string; bold?: boolean; /** Reads upward instead of to the right. */ upward?: boolean };
 
 /** A named group of items with its bounds. */
 export interface Sheet {
@@ -62,18 +63,30 @@ export function pieceSheet(p: Piece, cut: CutLine): Sheet {
       path([line(t.a, t.b)], 'notch');
     }
   }
-  items.push(...words(p));
+  items.push(...words(p, cut.outline));
   return { id: p.id, name: p.name, items, box: joinBoxes(boxOf(cut.outline), boxOf(outlineOf(p.ring))) };
 }
 
-function words(p: Piece): Item[] {
-  const middle = { x: (p.grain.a.x + p.grain.b.x) / 2 + 6, y: (p.grain.a.y + p.grain.b.y) / 2 };
-  const size = distance(p.grain.a, p.grain.b) < 60 ? 5 : 8;
-  const below = (k: number): Point => ({ x: middle.x, y: middle.y + k * size * 1.25 });
-  return [
-    { kind: 'text', at: below(0), size, text: p.name, bold: true },
-    { kind: 'text', at: below(1), size: size * 0.7, text: `${MATERIAL_WORD[p.material]} · ${cutWords(p)}` },
-  ];
+/** Room to the right of a point inside the cut line, mm. */
+function roomRight(at: Point, outline: Path): number {
+  const hits = crossings([line(at, { x: at.x + 3000, y: at.y })], outline);
+  return hits[0]?.atA ?? 0;
+}
+
+/** Name and cut count beside the grainline: across where there is room, else along it. */
+function words(p: Piece, outline: Path): Item[] {
+  const lines = [p.name, `${MATERIAL_WORD[p.material]} · ${cutWords(p)}`];
+  const long = Math.max(lines[0]?.length ?? 0, (lines[1]?.length ?? 0) * 0.7) * 0.58;
+  const middle = { x: (p.grain.a.x + p.grain.b.x) / 2, y: (p.grain.a.y + p.grain.b.y) / 2 };
+  const across = roomRight({ x: middle.x + 5, y: middle.y }, outline) - 8;
+  const along = distance(p.grain.a, p.grain.b) * 1.3;
+  const upward = across < long * 6 && along > across;
+  const size = Math.min(9, Math.max(2.5, (upward ? along : across) / long));
+  const at = (k: number): Point =>
+    upward
+      ? { x: middle.x + 4 + size * (0.8 + 1.2 * k), y: middle.y + Math.min(along, long * size) / 2 }
+      : { x: middle.x + 6, y: middle.y + k * size * 1.25 };
+  return lines.map((text, k): Item => ({ kind: 'text', at: at(k), size: k ? size * 0.7 : size, text, bold: k === 0, upward }));
 }
 
 /** Buttons and holes drawn on the front: a cross at each centre, the hole as a line with both ends barred. */

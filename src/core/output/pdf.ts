@@ -8,6 +8,7 @@ import {
   StandardFonts,
   appendBezierCurve,
   clip,
+  degrees,
   endPath,
   lineTo,
   moveTo,
@@ -68,11 +69,13 @@ class Writer {
     private sets: Set<number>[],
   ) {}
 
-  text(page: PDFPage, text: string, at: [number, number], size: number): void {
-    let x = at[0];
+  text(page: PDFPage, text: string, at: [number, number], size: number, upward = false): void {
+    let [x, y] = at;
     for (const run of this.runs(text)) {
-      page.drawText(run.text, { x, y: at[1], size, font: run.font });
-      x += run.font.widthOfTextAtSize(run.text, size);
+      page.drawText(run.text, { x, y, size, font: run.font, rotate: degrees(upward ? 90 : 0) });
+      const width = run.font.widthOfTextAtSize(run.text, size);
+      if (upward) y += width;
+      else x += width;
     }
   }
 
@@ -102,7 +105,7 @@ async function makeWriter(doc: PDFDocument, fonts: PdfFonts): Promise<Writer> {
 function drawItems(page: PDFPage, items: Item[], to: ToPage, w: Writer): void {
   for (const i of items) {
     if (i.kind === 'path') page.pushOperators(...strokePath(i.path, i.stroke, to));
-    else w.text(page, i.text, to(i.at), i.size * PT);
+    else w.text(page, i.text, to(i.at), i.size * PT, i.upward);
   }
 }
 

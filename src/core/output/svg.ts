@@ -39,7 +39,8 @@ function itemSvg(i: Item): string {
     return `<path class="${i.stroke}" d="${pathData(i.path)}${closed}" ${STYLE[i.stroke]}/>`;
   }
   const weight = i.bold ? ' font-weight="600"' : '';
-  return `<text x="${num(i.at.x)}" y="${num(i.at.y)}" font-size="${num(i.size)}"${weight} fill="#000" stroke="none">${escapeXml(i.text)}</text>`;
+  const turned = i.upward ? ` transform="rotate(-90 ${num(i.at.x)} ${num(i.at.y)})"` : '';
+  return `<text${turned} x="${num(i.at.x)}" y="${num(i.at.y)}" font-size="${num(i.size)}"${weight} fill="#000" stroke="none">${escapeXml(i.text)}</text>`;
 }
 
 /** All sheets side by side as one full-size SVG in millimetres. */

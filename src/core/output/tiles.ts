@@ -47,9 +47,19 @@ export function tileName(row: number, column: number): string {
 const itemBox = (i: Item): Box =>
   i.kind === 'path'
     ? boxOf(i.path)
-    : { minX: i.at.x, minY: i.at.y - i.size, maxX: i.at.x + i.text.length * i.size * 0.6, maxY: i.at.y + i.size * 0.3 };
+    : i.upward
+      ? { minX: i.at.x - i.size, minY: i.at.y - i.text.length * i.size * 0.6, maxX: i.at.x + i.size * 0.3, maxY: i.at.y }
+      : { minX: i.at.x, minY: i.at.y - i.size, maxX: i.at.x + i.text.length * i.size * 0.6, maxY: i.at.y + i.size * 0.3 };
 
 const touch = (a: Box, b: Box): boolean => a.minX < b.maxX && b.minX < a.maxX && a.minY < b.maxY && b.minY < a.maxY;
+
+/** How many pages side by side the plane is wide. */
+const PAGES_ACROSS = 5;
+
+const planeFor = (sheets: Sheet[], paper: Paper) => arrange(sheets, (paper.width - 2 * MARGIN - OVERLAP) * PAGES_ACROSS, 12);
+
+/** The sheets where they come to lie on the plane of pages. */
+export const arrangeFor = (sheets: Sheet[], paper: Paper): Sheet[] => planeFor(sheets, paper).sheets;
 
 /** Lays the sheets on a plane and parts it into pages that overlap by OVERLAP; pages with nothing on them are left out. */
 export function tile(sheets: Sheet[], paper: Paper): Tiling {
@@ -57,7 +67,7 @@ export function tile(sheets: Sheet[], paper: Paper): Tiling {
   const h = paper.height - 2 * MARGIN;
   const stepX = w - OVERLAP;
   const stepY = h - OVERLAP;
-  const plane = arrange(sheets, stepX * 5, 12);
+  const plane = planeFor(sheets, paper);
   const items = plane.sheets.flatMap((s) => s.items).map((item) => ({ item, box: itemBox(item) }));
   const columns = Math.max(1, Math.ceil((plane.width - OVERLAP) / stepX));
   const rows = Math.max(1, Math.ceil((plane.height - OVERLAP) / stepY));

@@ -1,4 +1,4 @@
-import { type Path, type Point, addScaled, boxOf, crossings, distance, lerp, line, sub, unit } from '../geometry/index.ts';
+import { type Path, type Point, addScaled, boxOf, crossings, distance, dot, lerp, line, sub, unit } from '../geometry/index.ts';
 import { type Piece } from './types.ts';
 
 /**
@@ -8,24 +8,31 @@ import { type Piece } from './types.ts';
 export function placeGrain(outline: Path, direction: Point): { a: Point; b: Point } {
   const box = boxOf(outline);
   const centre = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
-  const reach = Math.hypot(box.maxX - box.minX, box.maxY - box.minY);
   const side = { x: -direction.y, y: direction.x };
-  let best = { a: centre, b: centre, length: -1 };
-  for (let i = -4; i <= 4; i++) {
-    const through = addScaled(centre, side, (i / 10) * reach);
-    const probe = [line(addScaled(through, direction, -reach), addScaled(through, direction, reach))];
-    const hits = crossings(probe, outline);
-    for (let k = 0; k + 1 < hits.length; k += 2) {
-      const a = hits[k]?.point as Point;
-      const b = hits[k + 1]?.point as Point;
-      // A stretch near the middle is preferred to a slightly longer one at the rim.
-      const length = distance(a, b) * (1 - Math.abs(i) * 0.03);
-      if (length > best.length) best = { a, b, length };
-    }
-  }
+  const reach = Math.hypot(box.maxX - box.minX, box.maxY - box.minY);
+  const corners = [box.minX, box.maxX].flatMap((x) => [box.minY, box.maxY].map((y) => dot({ x: x - centre.x, y: y - centre.y }, side)));
+  const [low, high] = [Math.min(...corners), Math.max(...corners)];
+  const probes = Array.from({ length: 11 }, (_, i) => {
+    const through = addScaled(centre, side, low + ((high - low) * (i + 1)) / 12);
+    const hits = crossings([line(addScaled(through, direction, -reach), addScaled(through, direction, reach))], outline);
+    return longestInside(hits.map((h) => h.point));
+  });
+  // Of the stretches nearly as long as the longest, the middle one lies clearest of the edges.
+  const longest = Math.max(...probes.map((q) => q.length));
+  const good = probes.filter((q) => q.length > 0 && q.length >= longest * 0.85);
+  const best = good[Math.floor(good.length / 2)] ?? { a: centre, b: centre, length: 0 };
   const share = Math.min(1 / 3, 160 / Math.max(1, distance(best.a, best.b)));
   const m = lerp(best.a, best.b, 0.5);
   return { a: lerp(m, best.a, 2 * share), b: lerp(m, best.b, 2 * share) };
+}
+
+function longestInside(hits: Point[]): { a: Point; b: Point; length: number } {
+  let best = { a: hits[0] as Point, b: hits[0] as Point, length: 0 };
+  for (let k = 0; k + 1 < hits.length; k += 2) {
+    const [a, b] = [hits[k] as Point, hits[k + 1] as Point];
+    if (distance(a, b) > best.length) best = { a, b, length: distance(a, b) };
+  }
+  return best;
 }
 
 export const grainDirection = (p: Piece): Point => {

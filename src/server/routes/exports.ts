@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { type Context, Hono } from 'hono';
-import { type Computed, compute } from '../../core/compute.ts';
+import { compute } from '../../core/compute.ts';
 import { cutListCsv } from '../../core/cutting/index.ts';
-import { PAPERS, type PdfFonts, type Sheet, closureItems, pdfOf, pieceSheet, stripSheet, svgOf } from '../../core/output/index.ts';
+import { PAPERS, type PdfFonts, pdfOf, sheetsFor, svgOf } from '../../core/output/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Store } from '../db/store.ts';
 import { problem } from '../problem.ts';
@@ -15,20 +15,6 @@ const download = (c: Context, name: string, type: string): void => {
   c.header('content-type', type);
   c.header('content-disposition', `attachment; filename="${name}"`);
 };
-
-/** Sheets of the wanted pieces; the front carries the buttonholes. */
-export function sheetsFor(x: Computed, wanted: string[] | null, strip: boolean): Sheet[] {
-  const closure = x.closure?.ok ? x.closure.value : null;
-  const sheets = x.pieces
-    .filter((p) => !wanted || wanted.includes(p.id))
-    .flatMap((p): Sheet[] => {
-      const cut = x.cutLines.get(p.id);
-      if (!cut) return [];
-      const sheet = pieceSheet(p, cut);
-      return [closure?.piece === p.id ? { ...sheet, items: [...sheet.items, ...closureItems(closure)] } : sheet];
-    });
-  return strip && closure ? [...sheets, stripSheet(closure)] : sheets;
-}
 
 /** Which pieces were asked for: the query's list, else the project's choice. */
 function asked(c: Context, doc: ProjectDocument): { pieces: string[] | null; strip: boolean } {

@@ -1,0 +1,68 @@
+import { type HistoryEntry, type PatchOperation, type Problem, type Summary } from '../../contract/index.ts';
+import { type ProjectDocument } from '../../core/project.ts';
+import { type Finding } from '../../core/result.ts';
+
+export interface ProjectAnswer {
+  id: string;
+  name: string;
+  garment: string;
+  revision: number;
+  document: ProjectDocument;
+  steps: { undo: string | null; redo: string | null };
+}
+
+export interface ShelfAnswer {
+  projects: Summary[];
+  demos: { id: string; name: string; garment: string }[];
+}
+
+/** A refusal with the sentence the server gave. */
+export class Refusal extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
+const UNREACHABLE: Problem = {
+  type: 'urn:woodbine:problem:unreachable',
+  title: 'No answer',
+  status: 0,
+  detail: 'Woodbine does not answer. Is it still running? Nothing you saved is lost.',
+};
+
+async function call<T>(method: string, url: string, body?: unknown): Promise<T> {
+  const form = body instanceof FormData;
+  const init: RequestInit = { method };
+  if (form) init.body = body;
+  else if (body !== undefined) {
+    init.body = JSON.stringify(body);
+    init.headers = { 'content-type': 'application/json' };
+  }
+  const answer = await fetch(url, init).catch(() => {
+    throw new Refusal(UNREACHABLE);
+  });
+  if (answer.status === 204) return undefined as T;
+  const json = (await answer.json().catch(() => ({ ...UNREACHABLE, status: answer.status }))) as T;
+  if (!answer.ok) throw new Refusal(json as unknown as Problem);
+  return json;
+}
+
+export const get = <T>(url: string): Promise<T> => call<T>('GET', url);
+
+export const api = {
+  create: (name: string, garment: string) => call<ProjectAnswer>('POST', '/api/projects', { name, garment }),
+  demo: (demo: string) => call<ProjectAnswer>('POST', '/api/projects/demo', { demo }),
+  load: (file: unknown) => call<ProjectAnswer>('POST', '/api/projects/import', file),
+  remove: (id: string) => call<void>('DELETE', `/api/projects/${id}`),
+  change: (id: string, revision: number, label: string, patch: PatchOperation[]) =>
+    call<ProjectAnswer>('PATCH', `/api/projects/${id}`, { revision, change: { label, patch } }),
+  walk: (id: string, kind: 'undo' | 'redo', revision: number) => call<ProjectAnswer>('POST', `/api/projects/${id}/${kind}`, { revision }),
+  shell: (id: string, file: File, lines: string, unit: string) => {
+    const form = new FormData();
+    form.set('file', file);
+    form.set('lines', lines);
+    if (unit) form.set('unit', unit);
+    return call<{ findings: (Finding & { message: string })[] }>('POST', `/api/projects/${id}/shell`, form);
+  },
+  history: (id: string) => get<{ changes: HistoryEntry[] }>(`/api/projects/${id}/history`),
+};

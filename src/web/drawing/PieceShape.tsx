@@ -1,0 +1,96 @@
+import { memo } from 'react';
+import { pathLength, pointAlong } from '../../core/geometry/index.ts';
+import { type CutLine, type Edge, type Piece, notchTick, outlineOf } from '../../core/pattern/index.ts';
+import { pathData } from '../../core/output/svg.ts';
+import { MATERIAL_WORDS } from '../words/index.ts';
+import { inkOf } from './Hatches.tsx';
+
+export interface ShapeProps {
+  piece: Piece;
+  cut: CutLine | undefined;
+  /** Drawing units in one screen pixel. */
+  unit: number;
+  hatch: string;
+  /** Keys `piece/edge` drawn heavily. */
+  lit?: ReadonlySet<string>;
+  /** Drawn faintly, as what lies beneath. */
+  ghost?: boolean;
+  label?: boolean;
+}
+
+const FOLD_DASH = [12, 3, 2, 3];
+const SEAM_DASH = [5, 3];
+
+const dash = (d: number[], unit: number): string => d.map((x) => x * unit).join(' ');
+
+function Notches({ piece, unit }: { piece: Piece; unit: number }) {
+  return piece.notches.flatMap((n, i) => {
+    const edge = piece.ring.find((e) => e.id === n.edge);
+    if (!edge) return [];
+    return (n.kind === 'double' ? [-2.5, 2.5] : [0]).map((o) => {
+      const t = notchTick(edge, n.at + o, Math.max(8, 6 * unit));
+      return <path key={`${i}${o}`} d={`M${t.a.x} ${t.a.y}L${t.b.x} ${t.b.y}`} stroke="var(--chakra-colors-ink)" strokeWidth={1.6 * unit} />;
+    });
+  });
+}
+
+function Grain({ piece, unit }: { piece: Piece; unit: number }) {
+  const { a, b } = piece.grain;
+  const l = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+  const d = { x: (b.x - a.x) / l, y: (b.y - a.y) / l };
+  const wing = (s: number) => `M${b.x} ${b.y}L${b.x - d.x * 9 * unit + d.y * s * 4 * unit} ${b.y - d.y * 9 * unit - d.x * s * 4 * unit}`;
+  return <path d={`M${a.x} ${a.y}L${b.x} ${b.y}${wing(1)}${wing(-1)}`} stroke="var(--chakra-colors-ink)" strokeWidth={1.1 * unit} fill="none" opacity={0.75} />;
+}
+
+function Name({ piece, unit }: { piece: Piece; unit: number }) {
+  const mid = { x: (piece.grain.a.x + piece.grain.b.x) / 2, y: (piece.grain.a.y + piece.grain.b.y) / 2 };
+  const narrow = widthAt(piece) / unit < 150;
+  const at = narrow ? `translate(${mid.x - 7 * unit} ${mid.y}) rotate(-90)` : `translate(${mid.x + 10 * unit} ${mid.y})`;
+  const { letter } = MATERIAL_WORDS[piece.material];
+  const how = piece.cut.onFold ? 'cut 1 on fold' : piece.cut.pair ? 'cut 2, a pair' : `cut ${piece.cut.count}`;
+  return (
+    <g transform={at} fontSize={14 * unit} fill="var(--chakra-colors-ink)" textAnchor={narrow ? 'middle' : 'start'} style={{ pointerEvents: 'none' }}>
+      <text fontWeight={650} stroke="var(--chakra-colors-sheet)" strokeWidth={4 * unit} paintOrder="stroke">
+        {letter} · {piece.name}
+      </text>
+      <text y={narrow ? 27 * unit : 17 * unit} fontSize={12.5 * unit} stroke="var(--chakra-colors-sheet)" strokeWidth={4 * unit} paintOrder="stroke">
+        {how}
+      </text>
+    </g>
+  );
+}
+
+function widthAt(piece: Piece): number {
+  const xs = outlineOf(piece.ring).map((s) => s.a.x);
+  return Math.max(...xs) - Math.min(...xs);
+}
+
+/** One piece: hatched by its material, cut line full, seam line dashed, fold in long and short dashes. */
+export const PieceShape = memo(function PieceShape({ piece, cut, unit, hatch, lit, ghost, label = true }: ShapeProps) {
+  const ink = inkOf(piece.material);
+  const seam = `${pathData(outlineOf(piece.ring))}Z`;
+  const edge = (e: Edge) => {
+    const on = lit?.has(`${piece.id}/${e.id}`);
+    const style = on
+      ? { stroke: 'var(--chakra-colors-berry)', strokeWidth: 5 * unit }
+      : { stroke: ink, strokeWidth: (e.onFold ? 2 : 1.3) * unit, strokeDasharray: dash(e.onFold ? FOLD_DASH : SEAM_DASH, unit) };
+    return <path key={e.id} d={pathData(e.path)} fill="none" {...style} />;
+  };
+  if (ghost) return <path d={seam} fill="none" stroke={ink} strokeWidth={1.2 * unit} opacity={0.55} />;
+  return (
+    <g>
+      {cut && <path d={`${pathData(cut.outline)}Z`} fill="var(--chakra-colors-sheet)" stroke={ink} strokeWidth={1.6 * unit} strokeLinejoin="round" />}
+      <path d={seam} fill={`url(#${hatch}-${piece.material})`} stroke="none" />
+      {piece.lines.map((l, i) => (
+        <path key={i} d={pathData(l.path)} fill="none" stroke="var(--chakra-colors-quiet)" strokeWidth={unit} strokeDasharray={dash([2, 3], unit)} />
+      ))}
+      {piece.ring.map(edge)}
+      <Notches piece={piece} unit={unit} />
+      <Grain piece={piece} unit={unit} />
+      {label && <Name piece={piece} unit={unit} />}
+    </g>
+  );
+});
+
+/** Middle of an edge, for labels. */
+export const middleOf = (e: Edge) => pointAlong(e.path, pathLength(e.path) / 2);

@@ -1,0 +1,76 @@
+import { useMemo } from 'react';
+import { type Box, boxOf, joinBoxes } from '../../core/geometry/index.ts';
+import { type CutLine, type Piece, outlineOf } from '../../core/pattern/index.ts';
+import { type LengthUnit } from '../../core/units.ts';
+import { Frame } from './Frame.tsx';
+import { PieceShape } from './PieceShape.tsx';
+
+export interface SpreadProps {
+  pieces: Piece[];
+  cutLines: Map<string, CutLine>;
+  units: LengthUnit;
+  height: number;
+  label: string;
+  lit?: ReadonlySet<string>;
+  /** Pieces drawn faintly beneath those made from them, in place. */
+  ghosts?: Piece[];
+  /** Without names and scale bar, for a small picture. */
+  plain?: boolean;
+}
+
+interface Group {
+  pieces: Piece[];
+  ghosts: Piece[];
+  box: Box;
+  x: number;
+}
+
+const GAP = 45;
+const NONE: Piece[] = [];
+
+/** Pieces of one parent stay where they lie on it; groups stand side by side. */
+function groupsOf(pieces: Piece[], cutLines: Map<string, CutLine>, ghosts: Piece[]): Group[] {
+  const over = new Set(ghosts.map((g) => g.id));
+  const sets = new Map<string, Piece[]>();
+  for (const p of pieces) {
+    const key = p.parent && over.has(p.parent) ? p.parent : p.id;
+    sets.set(key, [...(sets.get(key) ?? []), p]);
+  }
+  let x = 0;
+  return [...sets].map(([key, set]) => {
+    const under = ghosts.filter((g) => g.id === key);
+    const boxes = [...set.map((p) => boxOf(cutLines.get(p.id)?.outline ?? outlineOf(p.ring))), ...under.map((g) => boxOf(outlineOf(g.ring)))];
+    const box = boxes.reduce(joinBoxes);
+    const group = { pieces: set, ghosts: under, box, x: x - box.minX };
+    x += box.maxX - box.minX + GAP;
+    return group;
+  });
+}
+
+/** Pieces laid out side by side at one scale, hung from one line. */
+export function Spread({ pieces, cutLines, units, height, label, lit, ghosts = NONE, plain = false }: SpreadProps) {
+  const groups = useMemo(() => groupsOf(pieces, cutLines, ghosts), [pieces, cutLines, ghosts]);
+  if (!groups.length) return null;
+  const box: Box = {
+    minX: 0,
+    minY: 0,
+    maxX: Math.max(...groups.map((g) => g.box.maxX + g.x)),
+    maxY: Math.max(...groups.map((g) => g.box.maxY - g.box.minY)),
+  };
+  return (
+    <Frame box={box} height={height} label={label} units={units} bare={plain}>
+      {(unit, hatch) =>
+        groups.map((g) => (
+          <g key={g.pieces[0]?.id} transform={`translate(${g.x} ${-g.box.minY})`}>
+            {g.ghosts.map((p) => (
+              <PieceShape key={p.id} piece={p} cut={undefined} unit={unit} hatch={hatch} ghost />
+            ))}
+            {g.pieces.map((p) => (
+              <PieceShape key={p.id} piece={p} cut={cutLines.get(p.id)} unit={unit} hatch={hatch} label={!plain} {...(lit && { lit })} />
+            ))}
+          </g>
+        ))
+      }
+    </Frame>
+  );
+}

@@ -1,0 +1,26 @@
+import { ChakraProvider } from '@chakra-ui/react';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import '@fontsource-variable/vollkorn/wght.css';
+import '@fontsource-variable/source-sans-3/wght.css';
+import { Project } from './screens/Project.tsx';
+import { Shelf } from './screens/Shelf.tsx';
+import { currentMode, showMode } from './theme/mode.ts';
+import { system } from './theme/system.ts';
+
+showMode(currentMode());
+
+createRoot(document.getElementById('root') as HTMLElement).render(
+  <StrictMode>
+    <ChakraProvider value={system}>
+      <BrowserRouter>
+        <Routes>
+          <Route path="/" element={<Shelf />} />
+          <Route path="/project/:id/*" element={<Project />} />
+          <Route path="*" element={<Navigate to="/" replace />} />
+        </Routes>
+      </BrowserRouter>
+    </ChakraProvider>
+  </StrictMode>,
+);

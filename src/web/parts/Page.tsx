@@ -1,0 +1,48 @@
+import { Box, Heading, Text } from '@chakra-ui/react';
+import { type ReactNode } from 'react';
+
+/** One screen of the workbook: the question it answers, then the answer beside the drawing. */
+export function Page({ question, lead, side, children }: { question: string; lead?: ReactNode; side?: ReactNode; children: ReactNode }) {
+  return (
+    <Box>
+      <Heading as="h1" fontSize={{ base: '26px', lg: '30px' }} fontWeight="600" lineHeight="1.2" mb="1">
+        {question}
+      </Heading>
+      {lead && (
+        <Text color="quiet" mb="4" maxW="70ch">
+          {lead}
+        </Text>
+      )}
+      {side ? (
+        <Box display="grid" gridTemplateColumns={{ base: '1fr', md: 'minmax(270px, 340px) minmax(0, 1fr)' }} gap="6" alignItems="start">
+          <Box>{side}</Box>
+          <Box minW="0">{children}</Box>
+        </Box>
+      ) : (
+        children
+      )}
+    </Box>
+  );
+}
+
+/** A sheet of the workbook: what is drawn or listed lies on it. */
+export function SheetBox({ children, ...rest }: { children: ReactNode } & Record<string, unknown>) {
+  return (
+    <Box bg="sheet" borderWidth="1px" borderColor="rule" borderRadius="6px" p="4" mb="4" {...rest}>
+      {children}
+    </Box>
+  );
+}
+
+export function Empty({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <SheetBox borderStyle="dashed" textAlign="center" py="12">
+      <Heading as="h2" fontSize="22px" fontWeight="600" mb="2">
+        {title}
+      </Heading>
+      <Box color="quiet" maxW="52ch" mx="auto">
+        {children}
+      </Box>
+    </SheetBox>
+  );
+}

@@ -1,0 +1,152 @@
+import { Box, Button, Flex, Heading, Table, Text } from '@chakra-ui/react';
+import { Download } from 'lucide-react';
+import { useMemo } from 'react';
+import { cutList } from '../../core/cutting/index.ts';
+import { PAPERS, sheetsFor, tile } from '../../core/output/index.ts';
+import { type Piece } from '../../core/pattern/index.ts';
+import { type Decisions } from '../../core/project.ts';
+import { type Workbook } from '../api/useProject.ts';
+import { TileMap } from '../drawing/TileMap.tsx';
+import { Ask, Tick } from '../parts/Ask.tsx';
+import { Empty, Page, SheetBox } from '../parts/Page.tsx';
+import { MATERIAL_WORDS } from '../words/index.ts';
+
+type P = Decisions['paper'];
+
+/** On to paper: what is printed, on how many pages, and the files to take away. */
+export function Paper({ w }: { w: Workbook }) {
+  const paper = w.doc.decisions.paper;
+  const { pieces } = w.computed;
+  const chosen = useMemo(() => pieces.filter((p) => !paper.pieces || paper.pieces.includes(p.id)), [pieces, paper.pieces]);
+  const sheets = useMemo(() => sheetsFor(w.computed, paper.pieces, paper.strip), [w.computed, paper]);
+  const tiling = useMemo(() => tile(sheets, PAPERS[paper.size]), [sheets, paper.size]);
+  const put = (part: Partial<P>, label: string) => w.save(label, { ...w.doc, decisions: { ...w.doc.decisions, paper: { ...paper, ...part } } });
+  if (!pieces.length) {
+    return (
+      <Page question="On to paper">
+        <Empty title="Nothing to print yet">Put the pattern in first. The project itself can be saved below at any time.</Empty>
+        <Files w={w} disabled />
+      </Page>
+    );
+  }
+  return (
+    <Page question="What goes on to paper?" lead="Full size, on pages that overlap by 10 mm. The first page carries a 50 mm and a 2 inch square to check the printer by." side={<Choose w={w} paper={paper} chosen={chosen} put={put} />}>
+      <SheetBox>
+        <Heading as="h2" fontSize="20px" fontWeight="600" mb="1">
+          {sheets.length ? `${tiling.tiles.length + 1} pages` : 'Nothing chosen'}
+        </Heading>
+        {sheets.length > 0 && <TileMap sheets={sheets} tiling={tiling} units={w.doc.units} />}
+      </SheetBox>
+      <Files w={w} disabled={!sheets.length} />
+      <CutList pieces={pieces} />
+    </Page>
+  );
+}
+
+interface ChooseProps {
+  w: Workbook;
+  paper: P;
+  chosen: Piece[];
+  put: (part: Partial<P>, label: string) => void;
+}
+
+function Choose({ w, paper, chosen, put }: ChooseProps) {
+  const all = w.computed.pieces;
+  const ids = chosen.map((p) => p.id);
+  const toggle = (p: Piece, on: boolean) => put({ pieces: on ? [...ids, p.id] : ids.filter((i) => i !== p.id) }, `${on ? 'Print' : 'Do not print'} ${p.name}`);
+  return (
+    <SheetBox>
+      <Ask
+        question="Paper"
+        value={paper.size}
+        answers={[
+          ['a4', 'A4'],
+          ['letter', 'US Letter'],
+        ]}
+        onAnswer={(size) => put({ size }, size === 'a4' ? 'Print on A4' : 'Print on US Letter')}
+      />
+      <Flex justify="space-between" align="center">
+        <Text fontWeight="550">Print</Text>
+        <Flex gap="1">
+          <Button size="xs" variant="ghost" onClick={() => put({ pieces: null, strip: true }, 'Print everything')}>
+            all
+          </Button>
+          <Button size="xs" variant="ghost" onClick={() => put({ pieces: [], strip: false }, 'Print nothing')}>
+            none
+          </Button>
+        </Flex>
+      </Flex>
+      {all.map((p) => (
+        <Tick
+          key={p.id}
+          checked={ids.includes(p.id)}
+          onTick={(on) => toggle(p, on)}
+          label={
+            <>
+              <Text as="span" color={p.material} fontWeight="700" mr="2">
+                {MATERIAL_WORDS[p.material].letter}
+              </Text>
+              {p.name}
+            </>
+          }
+        />
+      ))}
+      <Tick checked={paper.strip} onTick={(strip) => put({ strip }, strip ? 'Print the marking strip' : 'Do not print the strip')} label="Marking strip for the buttons" />
+    </SheetBox>
+  );
+}
+
+function Files({ w, disabled }: { w: Workbook; disabled: boolean }) {
+  const to = (name: string) => `/api/projects/${w.id}/export/${name}`;
+  const link = (name: string, words: string, main = false, off = false) => (
+    <Button asChild={!off} disabled={off || w.saving} colorPalette="leaf" variant={main ? 'solid' : 'outline'} minH="44px">
+      {off ? <span>{words}</span> : (
+        <a href={to(name)} download>
+          <Download size={18} aria-hidden /> {words}
+        </a>
+      )}
+    </Button>
+  );
+  return (
+    <SheetBox>
+      <Flex gap="3" wrap="wrap">
+        {link('pattern.pdf', 'PDF, 1:1', true, disabled)}
+        {link('pieces.svg', 'SVG', false, disabled)}
+        {link('cut-list.csv', 'Cut list')}
+        {link('project.json', 'The project as a file')}
+      </Flex>
+    </SheetBox>
+  );
+}
+
+const HOW = { pair: 'a mirrored pair', fold: 'on the fold', single: '' } as const;
+
+function CutList({ pieces }: { pieces: Piece[] }) {
+  return (
+    <SheetBox>
+      <Heading as="h2" fontSize="20px" fontWeight="600" mb="2">
+        Cut list
+      </Heading>
+      <Box overflowX="auto">
+        <Table.Root size="sm">
+          <Table.Body>
+            {cutList(pieces).map((r) => (
+              <Table.Row key={r.name} bg="transparent">
+                <Table.Cell>
+                  <Text as="span" color={r.material} fontWeight="700" mr="2">
+                    {MATERIAL_WORDS[r.material].letter}
+                  </Text>
+                  {r.name}
+                </Table.Cell>
+                <Table.Cell>{MATERIAL_WORDS[r.material].word}</Table.Cell>
+                <Table.Cell>
+                  cut {r.count} {HOW[r.how]}
+                </Table.Cell>
+              </Table.Row>
+            ))}
+          </Table.Body>
+        </Table.Root>
+      </Box>
+    </SheetBox>
+  );
+}

@@ -1,0 +1,140 @@
+import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { useMemo, useRef, useState } from 'react';
+import { boxOf } from '../../core/geometry/index.ts';
+import { outlineOf } from '../../core/pattern/index.ts';
+import { type Shell, type ShellPiece } from '../../core/project.ts';
+import { formatLength } from '../../core/units.ts';
+import { type Workbook } from '../api/useProject.ts';
+import { EdgePicker } from '../drawing/EdgePicker.tsx';
+import { Ask } from '../parts/Ask.tsx';
+import { DropFile } from '../parts/DropFile.tsx';
+import { Measure } from '../parts/Measure.tsx';
+import { Findings } from '../parts/Notes.tsx';
+import { Page, SheetBox } from '../parts/Page.tsx';
+import { KIND_WORDS } from '../words/index.ts';
+import { EdgeCard, PieceCard } from './PatternCards.tsx';
+
+/** Is this my pattern, at the right size? */
+export function Pattern({ w }: { w: Workbook }) {
+  const shell = w.doc.shell;
+  if (!shell) {
+    return (
+      <Page question="Is this my pattern, at the right size?" lead="Drop an SVG drawing of the shell: the outside pieces, each a closed line at full size.">
+        <DropFile w={w} />
+      </Page>
+    );
+  }
+  return <Pieces w={w} shell={shell} />;
+}
+
+function Pieces({ w, shell }: { w: Workbook; shell: Shell }) {
+  const [pieceId, setPieceId] = useState(shell.pieces[0]?.id ?? '');
+  const [edgeId, setEdgeId] = useState<string | null>(null);
+  const card = useRef<HTMLDivElement>(null);
+  const drawn = shell.pieces.find((p) => p.id === pieceId) ?? shell.pieces[0];
+  const piece = w.computed.shell.find((p) => p.id === drawn?.id);
+  const findings = useMemo(() => w.computed.findings.filter((f) => f.code === 'allowance-swallows-piece' || f.code === 'piece-missing'), [w.computed]);
+  const save = (label: string, next: Shell) => w.save(label, { ...w.doc, shell: next });
+  const savePiece = (label: string, p: ShellPiece) => save(label, { ...shell, pieces: shell.pieces.map((q) => (q.id === p.id ? p : q)) });
+  const edge = drawn?.ring.find((e) => e.id === edgeId) ?? null;
+  const toCard = () => card.current?.querySelector('select')?.focus();
+  return (
+    <Page
+      question="Is this my pattern, at the right size?"
+      lead="Measure one piece you know against its printed size. Then click an edge, or walk along with the arrow keys, and say what it is."
+      side={
+        <>
+          <PieceList w={w} shell={shell} chosen={drawn?.id ?? ''} onChoose={(id) => { setPieceId(id); setEdgeId(null); }} />
+          <div ref={card}>
+            {drawn && piece && edge && <EdgeCard w={w} piece={drawn} computed={piece} edge={edge} onSave={savePiece} />}
+            {drawn && !edge && <PieceCard piece={drawn} onSave={savePiece} onRemove={() => save(`Remove ${drawn.name}`, { ...shell, pieces: shell.pieces.filter((p) => p.id !== drawn.id) })} />}
+          </div>
+        </>
+      }
+    >
+      <SheetBox>
+        {piece && <EdgePicker piece={piece} cut={w.computed.cutLines.get(piece.id)} units={w.doc.units} height={560} selected={edgeId} onSelect={setEdgeId} onEnter={toCard} />}
+        <Text fontSize="15px" color="quiet">
+          Full line: cut. Dashes: seam. Long and short dashes: fold. Arrow: grainline.
+        </Text>
+      </SheetBox>
+      <Findings findings={findings} units={w.doc.units} />
+      <WholePattern w={w} shell={shell} onSave={save} />
+    </Page>
+  );
+}
+
+function PieceList({ w, shell, chosen, onChoose }: { w: Workbook; shell: Shell; chosen: string; onChoose: (id: string) => void }) {
+  return (
+    <Box mb="4">
+      {shell.pieces.map((p) => {
+        const piece = w.computed.shell.find((q) => q.id === p.id);
+        const box = piece && boxOf(outlineOf(piece.ring));
+        const unnamed = p.ring.filter((e) => e.role === 'plain').length;
+        return (
+          <Button
+            key={p.id}
+            variant="outline"
+            w="full"
+            h="auto"
+            py="2"
+            mb="2"
+            justifyContent="flex-start"
+            textAlign="left"
+            bg={p.id === chosen ? 'leaf.subtle' : 'sheet'}
+            borderColor={p.id === chosen ? 'leaf.solid' : 'rule'}
+            aria-pressed={p.id === chosen}
+            onClick={() => onChoose(p.id)}
+          >
+            <Box>
+              <Text fontWeight="650">{p.name}</Text>
+              <Text fontSize="15px" color="quiet" fontWeight="400">
+                {KIND_WORDS[p.kind]}
+                {box && ` · ${formatLength(box.maxX - box.minX, w.doc.units, 0)} × ${formatLength(box.maxY - box.minY, w.doc.units, 0)}`}
+                {unnamed > 0 && ` · ${unnamed} edge${unnamed === 1 ? '' : 's'} not named`}
+              </Text>
+            </Box>
+          </Button>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** What holds for the pattern as a whole: which lines are drawn, the usual allowances, another file. */
+function WholePattern({ w, shell, onSave }: { w: Workbook; shell: Shell; onSave: (label: string, s: Shell) => void }) {
+  const a = w.doc.decisions.allowances;
+  const [again, setAgain] = useState(false);
+  const set = (key: keyof typeof a, value: number) => ({ ...w.doc, decisions: { ...w.doc.decisions, allowances: { ...a, [key]: value } } });
+  const row = (key: keyof typeof a, label: string, most: number) => (
+    <Measure label={label} value={a[key]} least={0} most={most} units={w.doc.units} onPreview={(v) => w.preview(set(key, v))} onValue={(v) => w.save(`${label} ${formatLength(v, w.doc.units)}`, set(key, v))} />
+  );
+  return (
+    <SheetBox>
+      <Heading as="h2" fontSize="20px" fontWeight="600" mb="3">
+        The whole pattern
+      </Heading>
+      <Ask
+        question="The lines drawn in the file are"
+        value={shell.lines}
+        answers={[
+          ['seam', 'seam lines: allowance is added outside'],
+          ['cut', 'cut lines: the seam lies inside'],
+        ]}
+        onAnswer={(lines) => onSave(lines === 'cut' ? 'Drawn lines are cut lines' : 'Drawn lines are seam lines', { ...shell, lines })}
+      />
+      <Box display="grid" gridTemplateColumns={{ base: '1fr', lg: '1fr 1fr 1fr' }} gap="6">
+        {row('seam', 'Seam allowance', 30)}
+        {row('hem', 'Hem of the shell', 80)}
+        {row('wrist', 'Wrist hem', 80)}
+      </Box>
+      <Flex gap="3" align="center" wrap="wrap">
+        <Text color="quiet">From the file {shell.fileName}.</Text>
+        <Button size="sm" variant="outline" borderColor="rule" onClick={() => setAgain(!again)}>
+          {again ? 'Keep this one' : 'Put in another file'}
+        </Button>
+      </Flex>
+      {again && <DropFile w={w} onDone={() => setAgain(false)} />}
+    </SheetBox>
+  );
+}

@@ -1,0 +1,163 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Redo2, Undo2 } from 'lucide-react';
+import { useEffect } from 'react';
+import { NavLink, Navigate, Route, Routes, useParams } from 'react-router';
+import { type Workbook, useProject } from '../api/useProject.ts';
+import { Ask } from '../parts/Ask.tsx';
+import { Masthead } from '../parts/Masthead.tsx';
+import { Buttons } from './Buttons.tsx';
+import { HistoryPage } from './History.tsx';
+import { Inside } from './Inside.tsx';
+import { Paper } from './Paper.tsx';
+import { Pattern } from './Pattern.tsx';
+import { PlanPage } from './Plan.tsx';
+import { Seams } from './Seams.tsx';
+
+const PAGES: [string, string][] = [
+  ['pattern', 'Is this my pattern?'],
+  ['seams', 'Will it go together?'],
+  ['inside', 'What else do I cut?'],
+  ['buttons', 'Where do the buttons go?'],
+  ['plan', 'In what order?'],
+  ['paper', 'On to paper'],
+  ['history', 'What did I change?'],
+];
+
+/** One project: its questions at the left, the page that answers the chosen one beside them. */
+export function Project() {
+  const { id = '' } = useParams();
+  const { workbook, error } = useProject(id);
+  useUndoKeys(workbook);
+  if (!workbook) {
+    return (
+      <Box minH="100vh">
+        <Masthead />
+        <Box p="8">
+          {error ? (
+            <Text role="alert" color="berry" fontWeight="600">
+              {error.message}
+            </Text>
+          ) : (
+            <Text color="quiet">Opening the workbook …</Text>
+          )}
+        </Box>
+      </Box>
+    );
+  }
+  return <Opened w={workbook} />;
+}
+
+function Opened({ w }: { w: Workbook }) {
+  return (
+    <Box minH="100vh">
+      <Masthead>
+        <Text as="span" fontWeight="600" truncate maxW="34ch">
+          {w.doc.name}
+        </Text>
+        <Tools w={w} />
+      </Masthead>
+      {w.trouble && (
+        <Flex role="alert" bg="sheet" color="berry" px="8" py="2" gap="4" align="center" borderBottomWidth="1px" borderColor="rule">
+          <Text flex="1" fontWeight="600">
+            {w.trouble}
+          </Text>
+          <Button size="xs" variant="outline" onClick={w.calm}>
+            I see
+          </Button>
+        </Flex>
+      )}
+      <Box display="grid" gridTemplateColumns={{ base: '1fr', xl: '228px minmax(0,1fr)' }} maxW="1560px" mx="auto">
+        <Contents id={w.id} />
+        <Box as="main" px={{ base: 4, lg: 7 }} py="5" minW="0">
+          <Routes>
+            <Route index element={<Navigate to={w.doc.shell ? 'inside' : 'pattern'} replace />} />
+            <Route path="pattern" element={<Pattern w={w} />} />
+            <Route path="seams" element={<Seams w={w} />} />
+            <Route path="inside" element={<Inside w={w} />} />
+            <Route path="buttons" element={<Buttons w={w} />} />
+            <Route path="plan" element={<PlanPage w={w} />} />
+            <Route path="paper" element={<Paper w={w} />} />
+            <Route path="history" element={<HistoryPage w={w} />} />
+            <Route path="*" element={<Navigate to="pattern" replace />} />
+          </Routes>
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+function Tools({ w }: { w: Workbook }) {
+  return (
+    <Flex ml="auto" gap="2" align="center">
+      <Text aria-live="polite" fontSize="15px" color="quiet" minW="4.5em" textAlign="right">
+        {w.saving ? 'Saving …' : 'Saved'}
+      </Text>
+      <Button size="sm" variant="outline" borderColor="rule" disabled={!w.steps.undo} onClick={w.undo} title={w.steps.undo ? `Undo: ${w.steps.undo}` : 'Nothing to undo'}>
+        <Undo2 size={17} aria-hidden /> Undo
+      </Button>
+      <Button size="sm" variant="outline" borderColor="rule" disabled={!w.steps.redo} onClick={w.redo} title={w.steps.redo ? `Redo: ${w.steps.redo}` : 'Nothing to redo'}>
+        <Redo2 size={17} aria-hidden /> Redo
+      </Button>
+      <Box css={{ '& fieldset': { marginBottom: 0 }, '& legend': { display: 'none' }, '& label': { minHeight: '36px' } }}>
+        <Ask
+          question="Lengths in"
+          value={w.doc.units}
+          answers={[
+            ['mm', 'mm'],
+            ['in', 'inch'],
+          ]}
+          onAnswer={(units) => w.save(units === 'mm' ? 'Lengths in millimetres' : 'Lengths in inches', { ...w.doc, units })}
+        />
+      </Box>
+    </Flex>
+  );
+}
+
+function Contents({ id }: { id: string }) {
+  return (
+    <Box as="nav" aria-label="The questions of this project" py="5" pl={{ base: 4, lg: 6 }} pr="2" borderRightWidth={{ base: 0, xl: '1px' }} borderColor="rule">
+      <Box as="ol" listStyleType="none" m="0" p="0" display="flex" flexDirection={{ base: 'row', xl: 'column' }} flexWrap="wrap" gap="1">
+        {PAGES.map(([path, words], i) => (
+          <li key={path}>
+            <NavLink to={`/project/${id}/${path}`}>
+              {({ isActive }) => (
+                <Box
+                  px="3"
+                  py="2"
+                  borderLeftWidth={{ base: 0, xl: '4px' }}
+                  borderBottomWidth={{ base: '3px', xl: 0 }}
+                  borderColor={isActive ? 'leaf.solid' : 'transparent'}
+                  bg={isActive ? 'leaf.subtle' : undefined}
+                  fontWeight={isActive ? 650 : 450}
+                  lineHeight="1.25"
+                >
+                  <Text as="span" color="quiet" mr="2" fontFamily="heading">
+                    {i + 1}
+                  </Text>
+                  {words}
+                </Box>
+              )}
+            </NavLink>
+          </li>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+/** Ctrl or Cmd with Z undoes, with Shift or Y redoes; typing in a field keeps its own undo. */
+function useUndoKeys(w: Workbook | null): void {
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const typing = e.target instanceof HTMLInputElement && e.target.type !== 'checkbox' && e.target.type !== 'radio';
+      if (!w || typing || !(e.ctrlKey || e.metaKey)) return;
+      const key = e.key.toLowerCase();
+      if (key !== 'z' && key !== 'y') return;
+      e.preventDefault();
+      if (key === 'y' || e.shiftKey) w.redo();
+      else w.undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [w]);
+}

@@ -1,0 +1,184 @@
+import { Box, Button, Flex, Grid, Heading, Input, Text } from '@chakra-ui/react';
+import { FolderInput, Trash2 } from 'lucide-react';
+import { type FormEvent, useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import useSWR from 'swr';
+import { GARMENTS, type Summary } from '../../contract/index.ts';
+import { compute } from '../../core/compute.ts';
+import { type ProjectAnswer, type ShelfAnswer, api, get } from '../api/client.ts';
+import { Spread } from '../drawing/Spread.tsx';
+import { Pick } from '../parts/Ask.tsx';
+import { Masthead } from '../parts/Masthead.tsx';
+import { Empty, SheetBox } from '../parts/Page.tsx';
+import { whereStopped } from '../words/progress.ts';
+
+const GARMENT_WORDS: Record<string, string> = { coat: 'Coat', jacket: 'Jacket', shirt: 'Shirt', dress: 'Dress', other: 'Something else' };
+const DAY = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+
+/** What am I making, and where did I stop? */
+export function Shelf() {
+  const { data, error, mutate } = useSWR<ShelfAnswer, Error>('/api/projects', get);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const go = useNavigate();
+  const open = (work: Promise<ProjectAnswer>) =>
+    work.then(
+      (p) => go(`/project/${p.id}`),
+      (e: Error) => setTrouble(e.message),
+    );
+  const load = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      await open(api.load(JSON.parse(await file.text())));
+    } catch {
+      setTrouble(`"${file.name}" is not a project file saved by Woodbine.`);
+    }
+  };
+  const message = trouble ?? error?.message ?? null;
+  return (
+    <Box minH="100vh">
+      <Masthead />
+      <Box as="main" px={{ base: 4, lg: 8 }} py="6" maxW="1240px" mx="auto">
+        <Heading as="h1" fontSize="32px" fontWeight="600" mb="1">
+          What are you making?
+        </Heading>
+        <Text color="quiet" mb="5">
+          Open a project where you stopped, or begin one with a pattern of your own.
+        </Text>
+        {message && (
+          <Box role="alert" color="berry" mb="4" fontWeight="600">
+            {message}
+          </Box>
+        )}
+        <Grid templateColumns={{ base: '1fr', lg: 'minmax(0,1fr) 320px' }} gap="8" alignItems="start">
+          <Projects data={data} onRemove={(id) => api.remove(id).then(() => mutate())} onDemo={(d) => open(api.demo(d))} />
+          <Begin onCreate={(n, g) => open(api.create(n, g))} onLoad={load} demos={data?.demos ?? []} onDemo={(d) => open(api.demo(d))} />
+        </Grid>
+      </Box>
+    </Box>
+  );
+}
+
+function Projects({ data, onRemove, onDemo }: { data: ShelfAnswer | undefined; onRemove: (id: string) => void; onDemo: (id: string) => void }) {
+  if (!data) return <Text color="quiet">Looking on the shelf …</Text>;
+  if (!data.projects.length) {
+    return (
+      <Empty title="The shelf is empty">
+        Begin a project at the right, or{' '}
+        <Button variant="plain" color="leaf.fg" textDecoration="underline" px="0" onClick={() => onDemo('greenhouse-coat')}>
+          look at the greenhouse coat
+        </Button>{' '}
+        that the garden's volunteers sewed.
+      </Empty>
+    );
+  }
+  return (
+    <Grid templateColumns="repeat(auto-fill, minmax(330px, 1fr))" gap="5">
+      {data.projects.map((p) => (
+        <Card key={p.id} project={p} onRemove={() => onRemove(p.id)} />
+      ))}
+    </Grid>
+  );
+}
+
+function Card({ project, onRemove }: { project: Summary; onRemove: () => void }) {
+  const { data } = useSWR<ProjectAnswer, Error>(`/api/projects/${project.id}`, get);
+  const computed = useMemo(() => (data ? compute(data.document) : null), [data]);
+  const [sure, setSure] = useState(false);
+  return (
+    <SheetBox as="article" p="0" mb="0" overflow="hidden" position="relative">
+      <Link to={`/project/${project.id}`} aria-label={`Open ${project.name}`}>
+        <Box h="170px" px="4" pt="3" borderBottomWidth="1px" borderColor="rule" overflow="hidden">
+          {computed?.shell.length ? (
+            <div aria-hidden inert>
+              <Spread pieces={computed.shell} cutLines={NO_CUT} units={data?.document.units ?? 'mm'} height={165} label="" plain />
+            </div>
+          ) : (
+            <Text color="quiet" pt="14" textAlign="center">
+              No pattern in it yet
+            </Text>
+          )}
+        </Box>
+        <Box px="4" pt="3">
+          <Heading as="h2" fontSize="21px" fontWeight="600">
+            {project.name}
+          </Heading>
+          <Text>{data && computed ? whereStopped(data.document, computed) : ' '}</Text>
+        </Box>
+      </Link>
+      <Flex px="4" pb="3" justify="space-between" align="center" color="quiet" fontSize="15px">
+        <span>
+          {GARMENT_WORDS[project.garment] ?? project.garment} · {DAY.format(new Date(project.updatedAt))}
+        </span>
+        {sure ? (
+          <Flex gap="2">
+            <Button size="xs" colorPalette="red" onClick={onRemove}>
+              Delete it
+            </Button>
+            <Button size="xs" variant="outline" onClick={() => setSure(false)}>
+              Keep
+            </Button>
+          </Flex>
+        ) : (
+          <Button size="xs" variant="ghost" aria-label={`Delete ${project.name}`} onClick={() => setSure(true)}>
+            <Trash2 size={16} aria-hidden />
+          </Button>
+        )}
+      </Flex>
+    </SheetBox>
+  );
+}
+
+const NO_CUT = new Map();
+
+interface BeginProps {
+  onCreate: (name: string, garment: string) => void;
+  onLoad: (file: File | undefined) => void;
+  demos: ShelfAnswer['demos'];
+  onDemo: (id: string) => void;
+}
+
+function Begin({ onCreate, onLoad, demos, onDemo }: BeginProps) {
+  const [name, setName] = useState('');
+  const [garment, setGarment] = useState<(typeof GARMENTS)[number]>('coat');
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    if (name.trim()) onCreate(name.trim(), garment);
+  };
+  return (
+    <SheetBox as="aside">
+      <Heading as="h2" fontSize="21px" fontWeight="600" mb="3">
+        Begin a project
+      </Heading>
+      <form onSubmit={submit}>
+        <label>
+          Its name
+          <Input mt="1" mb="3" bg="sheet" borderColor="rule" value={name} maxLength={120} onChange={(e) => setName(e.target.value)} placeholder="Potting shed jacket" />
+        </label>
+        <Text mb="1">What it is</Text>
+        <Pick label="What it is" value={garment} options={GARMENTS.map((g) => [g, GARMENT_WORDS[g] ?? g])} onPick={setGarment} />
+        <Button type="submit" colorPalette="leaf" mt="4" w="full" minH="44px" disabled={!name.trim()}>
+          Begin
+        </Button>
+      </form>
+      <Box borderTopWidth="1px" borderColor="rule" mt="5" pt="4">
+        <Box as="label" display="inline-flex" alignItems="center" gap="2" cursor="pointer" color="leaf.fg" fontWeight="600" minH="40px" css={{ '&:focus-within': { outline: '3px solid var(--chakra-colors-focus)' } }}>
+          <FolderInput size={18} aria-hidden /> Load a saved project
+          <input
+            type="file"
+            accept=".json,application/json"
+            style={{ position: 'absolute', opacity: 0, width: 1 }}
+            onChange={(e) => {
+              onLoad(e.target.files?.[0]);
+              e.target.value = '';
+            }}
+          />
+        </Box>
+        {demos.map((d) => (
+          <Button key={d.id} variant="plain" display="block" px="0" color="leaf.fg" onClick={() => onDemo(d.id)}>
+            Add the demo: {d.name}
+          </Button>
+        ))}
+      </Box>
+    </SheetBox>
+  );
+}

@@ -1,0 +1,68 @@
+import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react';
+
+const tint = (light: string, dark: string) => ({ value: { _light: light, _dark: dark } });
+
+/**
+ * Woodbine's own colours, from the plant: leaf, bark, cream, berry and honey. Text pairs keep 4.5:1 in both schemes; the
+ * four materials differ in lightness as well as hue, and carry a hatching and a letter besides.
+ */
+const config = defineConfig({
+  globalCss: {
+    'html, body': { bg: 'page', color: 'ink', fontSize: '17px' },
+    body: { fontVariantNumeric: 'tabular-nums' },
+    '*:focus-visible': { outline: '3px solid {colors.focus}', outlineOffset: '2px' },
+    'nav, header, aside': { _print: { display: 'none' } },
+  },
+  theme: {
+    tokens: {
+      fonts: {
+        heading: { value: "'Vollkorn Variable', Georgia, serif" },
+        body: { value: "'Source Sans 3 Variable', system-ui, sans-serif" },
+      },
+      colors: {
+        leaf: {
+          50: { value: '#eef4ee' },
+          100: { value: '#d7e6da' },
+          200: { value: '#b3cfba' },
+          300: { value: '#86b193' },
+          400: { value: '#5c906e' },
+          500: { value: '#427653' },
+          600: { value: '#335f43' },
+          700: { value: '#294d37' },
+          800: { value: '#1f3b2a' },
+          900: { value: '#15291d' },
+          950: { value: '#0d1a12' },
+        },
+      },
+    },
+    semanticTokens: {
+      colors: {
+        page: tint('#f5f1e6', '#1c1a17'),
+        sheet: tint('#fffdf7', '#262320'),
+        ink: tint('#2c2722', '#efe9dc'),
+        quiet: tint('#655b50', '#b9ae9f'),
+        rule: tint('#d9cfbb', '#463f37'),
+        focus: tint('#b0691a', '#f0b45c'),
+        berry: tint('#98283f', '#f097a6'),
+        honey: tint('#8a5a08', '#eeb955'),
+        good: tint('#2f6343', '#8fcaa2'),
+        shell: tint('#335f43', '#8fc7a3'),
+        facing: tint('#a26a09', '#f0bd5d'),
+        lining: tint('#98283f', '#f097a6'),
+        interfacing: tint('#5a5f6e', '#b4bccf'),
+        leaf: {
+          solid: tint('{colors.leaf.600}', '{colors.leaf.300}'),
+          contrast: tint('#ffffff', '#12201a'),
+          fg: tint('{colors.leaf.700}', '{colors.leaf.200}'),
+          muted: tint('{colors.leaf.100}', '{colors.leaf.800}'),
+          subtle: tint('{colors.leaf.50}', '{colors.leaf.900}'),
+          emphasized: tint('{colors.leaf.200}', '{colors.leaf.700}'),
+          focusRing: tint('#b0691a', '#f0b45c'),
+          border: tint('{colors.leaf.300}', '{colors.leaf.700}'),
+        },
+      },
+    },
+  },
+});
+
+export const system = createSystem(defaultConfig, config);

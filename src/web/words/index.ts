@@ -1,0 +1,3 @@
+export * from './pattern.ts';
+export * from './plan.ts';
+export * from './reasons.ts';

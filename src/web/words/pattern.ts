@@ -1,0 +1,89 @@
+import { type CornerRule, type Material, type PieceKind, type Role, type Verdict } from '../../core/pattern/index.ts';
+
+export const ROLE_WORDS: Record<Role, string> = {
+  neckline: 'Neckline',
+  shoulder: 'Shoulder',
+  armhole: 'Armhole',
+  side: 'Side seam',
+  hem: 'Hem',
+  'front-edge': 'Front edge',
+  'centre-front': 'Centre front',
+  'centre-back': 'Centre back',
+  waist: 'Waist',
+  cap: 'Sleeve cap',
+  underarm: 'Underarm seam',
+  wrist: 'Wrist',
+  vent: 'Vent',
+  'yoke-seam': 'Yoke seam',
+  'stand-neck': 'Stand, neck edge',
+  'stand-top': 'Stand, top edge',
+  'collar-neck': 'Collar, neck edge',
+  'collar-outer': 'Collar, outer edge',
+  pocket: 'Pocket',
+  'facing-line': 'Facing line',
+  inner: 'Free inner edge',
+  plain: 'Not named yet',
+};
+
+export const KIND_WORDS: Record<PieceKind, string> = { front: 'Front', back: 'Back', sleeve: 'Sleeve', other: 'Something else' };
+
+export const MATERIAL_WORDS: Record<Material, { word: string; letter: string }> = {
+  shell: { word: 'Shell', letter: 'S' },
+  facing: { word: 'Facing', letter: 'F' },
+  lining: { word: 'Lining', letter: 'L' },
+  interfacing: { word: 'Interfacing', letter: 'I' },
+};
+
+export const CORNER_WORDS: Record<CornerRule, string> = {
+  mitred: 'Mitred: both cut lines run on until they meet',
+  mirrored: 'Mirrored: folds back flat, as at a hem',
+  squared: 'Squared: cut level for the next seam',
+};
+
+export const SEAM_WORDS: Record<string, string> = {
+  shoulder: 'Shoulder seam',
+  side: 'Side seam',
+  underarm: 'Underarm seam of the sleeve',
+  cap: 'Sleeve into armhole',
+  'centre-back': 'Centre back seam',
+  'facing-shoulder': 'Facing shoulder seam',
+  'facing-line-front': 'Front lining to front facing',
+  'facing-line-back': 'Back lining to back facing',
+  'lining-shoulder': 'Lining shoulder seam',
+  'lining-side': 'Lining side seam',
+  'lining-underarm': 'Underarm seam of the sleeve lining',
+  'lining-cap': 'Sleeve lining into lining armhole',
+  'front-edge': 'Facing to front edge',
+  'neckline-front': 'Facing to front neckline',
+  'neckline-back': 'Facing to back neckline',
+  'hem-front': 'Front lining to turned hem',
+  'hem-back': 'Back lining to turned hem',
+  wrist: 'Sleeve lining to turned wrist',
+};
+
+export const GROUP_WORDS = { shell: 'Your pattern', inside: 'Inside: facings and lining', closing: 'Inside to shell' } as const;
+
+const EASE_OF: Record<string, string> = {
+  cap: 'to be eased in',
+  shoulder: 'eased onto the other',
+  pleat: 'taken up by the pleat',
+  flare: 'the piece narrows above the hem',
+};
+
+/** What a walked seam means at the machine. */
+export function verdictWords(verdict: Verdict, easeOf: string | undefined): string {
+  if (verdict === 'matches') return 'They match';
+  if (verdict === 'ease-as-meant') return `As meant: ${EASE_OF[easeOf ?? ''] ?? 'ease'}`;
+  return verdict === 'a-too-long' ? 'First side too long' : 'First side too short';
+}
+
+const CURES: Record<string, string> = {
+  cap: 'A cap too small for its armhole puckers the armhole: deepen its curve towards the underarm or lift the crown. One too large will not ease in: lower the crown.',
+  shoulder: 'The back shoulder may be up to 10 mm longer. Beyond that, true the shoulder line before cutting.',
+  flare: 'More than 3 % cannot be eased out at a hem: make the hem narrower or face it.',
+  pleat: 'The difference should be half the pleat.',
+};
+
+/** The usual cure for a seam that does not fit. */
+export const cureWords = (easeOf: string | undefined): string =>
+  CURES[easeOf ?? ''] ?? 'Share the difference between both pieces, or check that the right edges are named.';
