@@ -11,5 +11,9 @@ export default defineConfig(({ isSsrBuild }) => ({
   build: isSsrBuild
     ? { target: 'node20', emptyOutDir: true }
     : { outDir: '../../dist/web', emptyOutDir: true, chunkSizeWarningLimit: 1500 },
-  server: { port: port + 1, strictPort: true, proxy: { '/api': { target: `http://127.0.0.1:${port}`, changeOrigin: true } } },
+  server: {
+    port: port + 1,
+    strictPort: true,
+    proxy: { '/api': { target: `http://127.0.0.1:${port}`, changeOrigin: true } },
+  },
 }));

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { type ProjectDocument } from '../core/project.ts';
 import { CORNERS, KINDS, ROLES } from '../core/pattern/types.ts';
+import { type ProjectDocument } from '../core/project.ts';
 
 /** A length that a decision may hold, mm. */
 const mm = z.number().min(0).max(5000);
@@ -12,7 +12,11 @@ const segment = z.discriminatedUnion('k', [
   z.strictObject({ k: z.literal('C'), a: point, c: point, d: point, b: point }),
 ]);
 const path = z.array(segment).min(1).max(20000);
-const id = z.string().min(1).max(64).regex(/^[\w-]+$/);
+const id = z
+  .string()
+  .min(1)
+  .max(64)
+  .regex(/^[\w-]+$/);
 const words = z.string().max(200);
 
 const edge = z.strictObject({
@@ -39,9 +43,20 @@ const shellPiece = z.strictObject({
   lines: z.array(inner).max(2000),
 });
 
-const shell = z.strictObject({ fileName: words, lines: z.enum(['cut', 'seam']), pieces: z.array(shellPiece).max(2000) });
+const shell = z.strictObject({
+  fileName: words,
+  lines: z.enum(['cut', 'seam']),
+  pieces: z.array(shellPiece).max(2000),
+});
 
-const hem = z.strictObject({ kind: z.enum(['joined', 'free']), clearance: mm, seam: mm, above: mm, turn1: mm, turn2: mm });
+const hem = z.strictObject({
+  kind: z.enum(['joined', 'free']),
+  clearance: mm,
+  seam: mm,
+  above: mm,
+  turn1: mm,
+  turn2: mm,
+});
 
 const decisions = z.strictObject({
   allowances: z.strictObject({ seam: mm.max(100), hem: mm.max(300), wrist: mm.max(300) }),
@@ -62,7 +77,11 @@ const decisions = z.strictObject({
     side: z.enum(['right', 'left']),
     waist: z.strictObject({ keepClear: z.boolean(), at: mm, belt: mm }),
   }),
-  paper: z.strictObject({ size: z.enum(['a4', 'letter']), pieces: z.array(id).max(4000).nullable(), strip: z.boolean() }),
+  paper: z.strictObject({
+    size: z.enum(['a4', 'letter']),
+    pieces: z.array(id).max(4000).nullable(),
+    strip: z.boolean(),
+  }),
 });
 
 /** A saved project, version 1: every number finite and in range, nothing unknown in it, ids that belong together. */
@@ -82,16 +101,26 @@ export const projectDocument = z
       if (ids.has(p.id)) ctx.addIssue({ code: 'custom', path: where, message: `two pieces have the id ${p.id}` });
       ids.add(p.id);
       const edges = new Set(p.ring.map((e) => e.id));
-      if (edges.size !== p.ring.length) ctx.addIssue({ code: 'custom', path: where, message: `piece ${p.name} has an edge id twice` });
+      if (edges.size !== p.ring.length)
+        ctx.addIssue({ code: 'custom', path: where, message: `piece ${p.name} has an edge id twice` });
       p.notches.forEach((n) => {
-        if (!edges.has(n.edge)) ctx.addIssue({ code: 'custom', path: where, message: `piece ${p.name} has a notch on an edge that is not there` });
+        if (!edges.has(n.edge))
+          ctx.addIssue({
+            code: 'custom',
+            path: where,
+            message: `piece ${p.name} has a notch on an edge that is not there`,
+          });
       });
       p.ring.forEach((e, k) => {
         const next = p.ring[(k + 1) % p.ring.length];
         const end = e.path[e.path.length - 1]?.b;
         const start = next?.path[0]?.a;
         if (end && start && Math.hypot(end.x - start.x, end.y - start.y) > 0.01) {
-          ctx.addIssue({ code: 'custom', path: [...where, 'ring', k], message: `the outline of ${p.name} is open after edge ${e.id}` });
+          ctx.addIssue({
+            code: 'custom',
+            path: [...where, 'ring', k],
+            message: `the outline of ${p.name} is open after edge ${e.id}`,
+          });
         }
       });
     });
@@ -101,21 +130,31 @@ export const projectDocument = z
 export const migrations: Record<number, (doc: Record<string, unknown>) => Record<string, unknown>> = {};
 export const CURRENT_SCHEMA = 1;
 
-export type Parsed = { ok: true; document: ProjectDocument } | { ok: false; problems: { path: string; message: string }[] };
+export type Parsed =
+  | { ok: true; document: ProjectDocument }
+  | { ok: false; problems: { path: string; message: string }[] };
 
 /** Reads a saved document of any version, migrating it forward; says what is wrong and where. */
 export function parseDocument(raw: unknown): Parsed {
   let doc = raw;
   const version = (raw as { schema?: unknown } | null)?.schema;
   if (typeof version === 'number' && version > CURRENT_SCHEMA) {
-    return { ok: false, problems: [{ path: 'schema', message: `this file is of version ${version}; this Woodbine reads up to ${CURRENT_SCHEMA}` }] };
+    return {
+      ok: false,
+      problems: [
+        { path: 'schema', message: `this file is of version ${version}; this Woodbine reads up to ${CURRENT_SCHEMA}` },
+      ],
+    };
   }
   for (let v = typeof version === 'number' ? version : CURRENT_SCHEMA; v < CURRENT_SCHEMA; v++) {
     doc = migrations[v]?.(doc as Record<string, unknown>) ?? doc;
   }
   const read = projectDocument.safeParse(doc);
   if (read.success) return { ok: true, document: read.data as ProjectDocument };
-  return { ok: false, problems: read.error.issues.slice(0, 20).map((i) => ({ path: i.path.join('.'), message: i.message })) };
+  return {
+    ok: false,
+    problems: read.error.issues.slice(0, 20).map((i) => ({ path: i.path.join('.'), message: i.message })),
+  };
 }
 
 /** The file a project is saved to and loaded from. */

@@ -1,5 +1,5 @@
 import { type Finding } from '../core/result.ts';
-import { type LengthUnit, formatLength } from '../core/units.ts';
+import { formatLength, type LengthUnit } from '../core/units.ts';
 
 type Data = Record<string, number | string>;
 type Say = (d: Data, mm: (key: string) => string) => string;
@@ -10,52 +10,81 @@ const PLACE = (d: Data): string => (d.x === undefined ? '' : ` near ${d.x}, ${d.
 const SENTENCES: Record<string, Say> = {
   // Reading a file.
   'file-empty': () => 'The file is empty. Choose the drawing again, or export it anew.',
-  'not-svg': (d) => (d.kind === 'picture-or-pdf' ? 'This is a picture or a PDF, not an SVG drawing. Export the pattern as SVG and drop that.' : 'This file is not an SVG drawing. Export the pattern as SVG and drop that.'),
-  'svg-entities': () => 'The drawing defines XML entities, which Woodbine does not open for safety. Export it as plain SVG.',
+  'not-svg': (d) =>
+    d.kind === 'picture-or-pdf'
+      ? 'This is a picture or a PDF, not an SVG drawing. Export the pattern as SVG and drop that.'
+      : 'This file is not an SVG drawing. Export the pattern as SVG and drop that.',
+  'svg-entities': () =>
+    'The drawing defines XML entities, which Woodbine does not open for safety. Export it as plain SVG.',
   'svg-script': () => 'The drawing carries a script, which Woodbine does not open for safety. Export it as plain SVG.',
   'svg-too-deep': () => 'The drawing nests groups more than 64 deep. Ungroup it and export it again.',
   'xml-broken': (d) => `The file breaks off or is damaged at line ${d.line}: ${d.detail} Export it again.`,
   'path-unreadable': (d) => `The outline "${d.label}" cannot be read: ${d.detail}.`,
   'not-finite': (d) => `The outline "${d.label}" has a coordinate that is no number (${d.value}).`,
-  'viewbox-bad': (d) => `The drawing's viewBox "${d.value}" makes no sense: it needs four numbers, width and height above zero.`,
+  'viewbox-bad': (d) =>
+    `The drawing's viewBox "${d.value}" makes no sense: it needs four numbers, width and height above zero.`,
   'unit-unknown': (d) => `"${d.unit}" is no unit Woodbine knows. Use mm, cm, in, pt or px.`,
-  'no-units': (d) => `The drawing does not say how large one unit is, so its real size is unknown.${d.guess ? ` Going by its size it is probably drawn in ${d.guess}.` : ''} Say which unit it is drawn in.`,
+  'no-units': (d) =>
+    `The drawing does not say how large one unit is, so its real size is unknown.${d.guess ? ` Going by its size it is probably drawn in ${d.guess}.` : ''} Say which unit it is drawn in.`,
   'unit-not-needed': (d) => `The file says its own unit (${d.own}), so that was used and not ${d.said}.`,
-  'svg-stretched': () => 'Width and height of the drawing do not fit its viewBox; proportions were kept. Check a length you know.',
-  'svg-part-ignored': (d) => `A part of the drawing was passed over (${d.tag}): pictures and embedded pages hold no outlines.`,
-  'svg-use-ignored': (d) => `A reference in the drawing (${d.ref}) points nowhere, outside the file or to itself, and was passed over.`,
+  'svg-stretched': () =>
+    'Width and height of the drawing do not fit its viewBox; proportions were kept. Check a length you know.',
+  'svg-part-ignored': (d) =>
+    `A part of the drawing was passed over (${d.tag}): pictures and embedded pages hold no outlines.`,
+  'svg-use-ignored': (d) =>
+    `A reference in the drawing (${d.ref}) points nowhere, outside the file or to itself, and was passed over.`,
   'no-outlines': () => 'No closed outline was found in the drawing. Each pattern piece has to be one closed line.',
-  'outline-open': (d, mm) => `The outline "${d.label}" is open: its ends lie ${mm('gap')} apart near ${d.x}, ${d.y} mm. Close it in the drawing; gaps up to ${mm('heal')} are closed by themselves.`,
-  'crosses-itself': (d) => `The outline "${d.label}" crosses itself${PLACE(d)}. Straighten it there and drop the file again.`,
+  'outline-open': (d, mm) =>
+    `The outline "${d.label}" is open: its ends lie ${mm('gap')} apart near ${d.x}, ${d.y} mm. Close it in the drawing; gaps up to ${mm('heal')} are closed by themselves.`,
+  'crosses-itself': (d) =>
+    `The outline "${d.label}" crosses itself${PLACE(d)}. Straighten it there and drop the file again.`,
   'zero-area': (d) => `The outline "${d.label}" encloses no area. Remove it, or draw the piece anew.`,
   'points-doubled': (d) => `"${d.label}": ${d.count} doubled point${d.count === 1 ? ' was' : 's were'} dropped.`,
   'gap-healed': (d, mm) => `"${d.label}": a gap of ${mm('gap')} was closed.`,
   'frame-dropped': (d) => `The frame "${d.label}" round all pieces was passed over.`,
   'line-outside': (d) => `"${d.label}" lies outside every piece and was passed over.`,
-  'fold-assumed': (d) => `"${d.name}" has a straight centre back and the file says nothing of a fold: it was taken to lie on the fold. If there is a seam, say so at that edge.`,
-  'size-odd': (d, mm) => `The largest piece measures ${mm('largest')}. That is odd for a garment${d.factor ? `; at ${Number(Number(d.factor).toPrecision(4))} times that size it would be likely` : ''}. Check the unit.`,
+  'fold-assumed': (d) =>
+    `"${d.name}" has a straight centre back and the file says nothing of a fold: it was taken to lie on the fold. If there is a seam, say so at that edge.`,
+  'size-odd': (d, mm) =>
+    `The largest piece measures ${mm('largest')}. That is odd for a garment${d.factor ? `; at ${Number(Number(d.factor).toPrecision(4))} times that size it would be likely` : ''}. Check the unit.`,
   // Deriving.
-  'piece-missing': (d) => `There is no ${d.kind} among the pieces, so what belongs to it is left out. Say which piece is the ${d.kind}.`,
+  'piece-missing': (d) =>
+    `There is no ${d.kind} among the pieces, so what belongs to it is left out. Say which piece is the ${d.kind}.`,
   'roles-missing': (d) => `"${d.name}" lacks edges that are needed here: ${d.roles}. Name them on the pattern page.`,
-  'allowance-swallows-piece': (d) => `The allowances are larger than "${d.name}" can hold. Make them smaller, or say that seam lines are drawn.`,
-  'front-facing-too-wide': (d, mm) => `A front facing ${mm('width')} wide does not fit into "${d.name}". At most about ${mm('most')} would.`,
-  'back-facing-too-deep': (d, mm) => `A back facing ${mm('width')} deep does not fit into "${d.name}". At most about ${mm('most')} would.`,
-  'shoulder-too-short': (d, mm) => `The shoulder of "${d.name}" is too short for a facing ${mm('width')} wide. At most about ${mm('most')} would fit.`,
-  'front-strip-too-wide': (d, mm) => `A front edge interfacing ${mm('width')} wide does not fit into "${d.name}". At most about ${mm('most')} would.`,
-  'hem-too-shallow': (_, mm) => `A hem of ${mm('depth')} leaves nothing to sew the lining to with a seam of ${mm('seam')}. Deepen the hem, or let the lining hang free.`,
-  'jump-pleat-impossible': (_, mm) => `With a hem of ${mm('depth')} and a seam of ${mm('seam')} the lining's fold can stay between 0 and ${mm('most')} above the hem, not ${mm('clearance')}.`,
+  'allowance-swallows-piece': (d) =>
+    `The allowances are larger than "${d.name}" can hold. Make them smaller, or say that seam lines are drawn.`,
+  'front-facing-too-wide': (d, mm) =>
+    `A front facing ${mm('width')} wide does not fit into "${d.name}". At most about ${mm('most')} would.`,
+  'back-facing-too-deep': (d, mm) =>
+    `A back facing ${mm('width')} deep does not fit into "${d.name}". At most about ${mm('most')} would.`,
+  'shoulder-too-short': (d, mm) =>
+    `The shoulder of "${d.name}" is too short for a facing ${mm('width')} wide. At most about ${mm('most')} would fit.`,
+  'front-strip-too-wide': (d, mm) =>
+    `A front edge interfacing ${mm('width')} wide does not fit into "${d.name}". At most about ${mm('most')} would.`,
+  'hem-too-shallow': (_, mm) =>
+    `A hem of ${mm('depth')} leaves nothing to sew the lining to with a seam of ${mm('seam')}. Deepen the hem, or let the lining hang free.`,
+  'jump-pleat-impossible': (_, mm) =>
+    `With a hem of ${mm('depth')} and a seam of ${mm('seam')} the lining's fold can stay between 0 and ${mm('most')} above the hem, not ${mm('clearance')}.`,
   'free-hem-impossible': () => 'The lining hem needs a second turn above zero and an edge at or above the hem.',
-  'cap-cannot-fit': (d, mm) => `No cap height makes the sleeve lining's cap ${mm('ease')} longer than its armhole (${mm('armhole')}). The cap measures ${mm('cap')}: check the sleeve of "${d.name}".`,
+  'cap-cannot-fit': (d, mm) =>
+    `No cap height makes the sleeve lining's cap ${mm('ease')} longer than its armhole (${mm('armhole')}). The cap measures ${mm('cap')}: check the sleeve of "${d.name}".`,
   // Buttons.
-  'no-room-for-buttons': (_, mm) => `Top and bottom distance together are longer than the closing line (${mm('length')}). Make them smaller.`,
+  'no-room-for-buttons': (_, mm) =>
+    `Top and bottom distance together are longer than the closing line (${mm('length')}). Make them smaller.`,
   'button-count-bad': (d) => `${d.count} buttons cannot be placed. Choose a whole number from 1.`,
   'too-many-buttons': (d) => `${d.count} buttons do not fit. At most ${d.most} would, 12 mm apart.`,
-  'zone-covers-ends': (_, mm) => `The waist zone from ${mm('from')} to ${mm('to')} covers the first or last button. Move that button or narrow the belt.`,
-  'gaps-uneven': (_, mm) => `To keep the waist clear the gaps run from ${mm('least')} to ${mm('most')}; equal gaps would be ${mm('equal')}.`,
-  'extension-narrow': (_, mm) => `The front reaches ${mm('extension')} beyond centre front; this button wants at least ${mm('least')}, or it hangs over the edge.`,
-  'facing-narrow': (_, mm) => `The front facing is ${mm('width')} wide, but behind these buttonholes it should reach ${mm('least')}. Widen the facing or take smaller buttons.`,
-  'button-near-hem': (_, mm) => `The lowest button sits ${mm('bottom')} above the hem; above the turned hem it wants at least ${mm('least')}.`,
-  'button-near-neck': (_, mm) => `The first button sits ${mm('top')} below the neck edge; it wants at least ${mm('least')}.`,
+  'zone-covers-ends': (_, mm) =>
+    `The waist zone from ${mm('from')} to ${mm('to')} covers the first or last button. Move that button or narrow the belt.`,
+  'gaps-uneven': (_, mm) =>
+    `To keep the waist clear the gaps run from ${mm('least')} to ${mm('most')}; equal gaps would be ${mm('equal')}.`,
+  'extension-narrow': (_, mm) =>
+    `The front reaches ${mm('extension')} beyond centre front; this button wants at least ${mm('least')}, or it hangs over the edge.`,
+  'facing-narrow': (_, mm) =>
+    `The front facing is ${mm('width')} wide, but behind these buttonholes it should reach ${mm('least')}. Widen the facing or take smaller buttons.`,
+  'button-near-hem': (_, mm) =>
+    `The lowest button sits ${mm('bottom')} above the hem; above the turned hem it wants at least ${mm('least')}.`,
+  'button-near-neck': (_, mm) =>
+    `The first button sits ${mm('top')} below the neck edge; it wants at least ${mm('least')}.`,
   // Plan.
   'edge-left-raw': (d) => `The ${d.role} edge of "${d.name}" is not taken care of by any step.`,
   'used-before-made': (d) => `Step ${d.step} needs ${d.need}, which is not made before it.`,

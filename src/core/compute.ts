@@ -1,7 +1,7 @@
-import { type Plan, makePlan } from './assembly/index.ts';
+import { makePlan, type Plan } from './assembly/index.ts';
 import { type Closure, deriveClosure } from './closure/index.ts';
-import { type Inside, deriveInside } from './inside/index.ts';
-import { type CutLine, type Piece, type WalkedSeam, cutLine, shellPieces, shellSeams, walk } from './pattern/index.ts';
+import { deriveInside, type Inside } from './inside/index.ts';
+import { type CutLine, cutLine, type Piece, shellPieces, shellSeams, type WalkedSeam, walk } from './pattern/index.ts';
 import { type ProjectDocument, type Shell } from './project.ts';
 import { type Finding, type Result } from './result.ts';
 import { DERIVED_PASSES } from './tolerance.ts';
@@ -53,7 +53,9 @@ export function compute(doc: ProjectDocument): Computed {
   const pieces = [...shell, ...inside.pieces];
   const cutLines = new Map([...base.cutLines, ...inside.pieces.map((p): [string, CutLine] => [p.id, cutLine(p.ring)])]);
   // Seams between two drafted pieces are held to the finer tolerance; those along the bought shell to the usual one.
-  const insideWalked = inside.seams.flatMap((s) => walk([s], pieces, followsShell(s.code) ? undefined : DERIVED_PASSES));
+  const insideWalked = inside.seams.flatMap((s) =>
+    walk([s], pieces, followsShell(s.code) ? undefined : DERIVED_PASSES),
+  );
   const closure = d.closure.on && shell.some((p) => p.kind === 'front') ? deriveClosure(shell, d) : null;
   return {
     shell,
@@ -68,7 +70,8 @@ export function compute(doc: ProjectDocument): Computed {
 }
 
 /** Lining seams whose two lengths come from the drawn shell and can be no better than it. */
-const followsShell = (code: string): boolean => ['facing-shoulder', 'lining-shoulder', 'lining-side', 'lining-underarm'].includes(code);
+const followsShell = (code: string): boolean =>
+  ['facing-shoulder', 'lining-shoulder', 'lining-side', 'lining-underarm'].includes(code);
 
 const closureFindings = (c: Result<Closure> | null): Finding[] => (c ? (c.ok ? c.value.findings : c.findings) : []);
 

@@ -1,6 +1,6 @@
 import { type Path, type Point } from './geometry/index.ts';
-import { type LengthUnit } from './units.ts';
 import { type CornerRule, type InternalLine, type Notch, type PieceKind, type Role } from './pattern/types.ts';
+import { type LengthUnit } from './units.ts';
 
 /** An edge as it came in: its drawn path and what the sewist has said of it. Null means "the usual". */
 export interface ShellEdge {

@@ -1,4 +1,4 @@
-import { type Result, ok, refuse, stop } from './result.ts';
+import { ok, type Result, refuse, stop } from './result.ts';
 
 export const MM_PER_INCH = 25.4;
 export type LengthUnit = 'mm' | 'in';
@@ -29,14 +29,27 @@ const UNIT_WORDS: Record<string, number> = {
 };
 
 /** Vulgar fractions as one character, which tablets like to put in. */
-const VULGAR: Record<string, string> = { '¼': '1/4', '½': '1/2', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' };
+const VULGAR: Record<string, string> = {
+  '¼': '1/4',
+  '½': '1/2',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
 
 /**
  * Reads a length a person typed: `15 mm`, `1.5cm`, `5/8"`, `1 1/2 in`, `1,5 cm`, or a bare number in `unit`.
  * Gives millimetres. Refuses what is no length, with the text.
  */
 export function parseLength(text: string, unit: LengthUnit): Result<number> {
-  const plain = text.trim().toLowerCase().replace(/[¼½¾⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]}`).replace(',', '.').trim();
+  const plain = text
+    .trim()
+    .toLowerCase()
+    .replace(/[¼½¾⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]}`)
+    .replace(',', '.')
+    .trim();
   const match = /^(-?)(?:(\d+(?:\.\d+)?|\.\d+)(?!\/|\d))?\s*(?:(\d+)\s*\/\s*(\d+))?\s*([a-z"″”]*)$/.exec(plain);
   const bad = refuse(stop('length-unreadable', undefined, { text }));
   if (!match || (match[2] === undefined && match[3] === undefined)) return bad;

@@ -1,4 +1,18 @@
-import { type Path, type Point, cubic, distance, line, pathLength, pointAlong, directionAlong, outward, add, scale, sub, unit } from '../core/geometry/index.ts';
+import {
+  add,
+  cubic,
+  directionAlong,
+  distance,
+  line,
+  outward,
+  type Path,
+  type Point,
+  pathLength,
+  pointAlong,
+  scale,
+  sub,
+  unit,
+} from '../core/geometry/index.ts';
 
 /** Body and style figures of a plain lined coat block, mm. Made up for this product. */
 export interface CoatFigures {
@@ -61,7 +75,12 @@ function body(f: CoatFigures, front: boolean) {
   const hemSide = p(quarter + f.flare, f.length - 10);
   const square = outward(scale(along, -1));
   const hollow = front ? 0.5 : 0.38;
-  const armhole = cubic(tip, add(tip, scale(square, (underarm.y - tip.y) * hollow)), p(underarm.x - (underarm.x - tip.x) * (front ? 0.95 : 0.8), underarm.y), underarm);
+  const armhole = cubic(
+    tip,
+    add(tip, scale(square, (underarm.y - tip.y) * hollow)),
+    p(underarm.x - (underarm.x - tip.x) * (front ? 0.95 : 0.8), underarm.y),
+    underarm,
+  );
   return { quarter, neckDepth, neckPoint, tip, underarm, hemSide, armhole };
 }
 
@@ -82,11 +101,22 @@ function draftFront(f: CoatFigures): Drafted {
   return {
     name: 'Front',
     text: 'Front · cut 2',
-    edges: [[line(p(-f.extension, hemY), edgeTop)], neck, [line(b.neckPoint, b.tip)], [b.armhole], [line(b.underarm, b.hemSide)], hem],
+    edges: [
+      [line(p(-f.extension, hemY), edgeTop)],
+      neck,
+      [line(b.neckPoint, b.tip)],
+      [b.armhole],
+      [line(b.underarm, b.hemSide)],
+      hem,
+    ],
     lines: [
       { name: 'Grainline front', a: p(b.quarter * 0.5, f.length * 0.8), b: p(b.quarter * 0.5, f.length * 0.35) },
       { name: 'Centre front', a: p(0, hemY), b: centre },
-      { name: 'Waist front', a: p(-f.extension, f.armholeDepth + 195), b: p(b.quarter + f.flare * 0.25, f.armholeDepth + 195) },
+      {
+        name: 'Waist front',
+        a: p(-f.extension, f.armholeDepth + 195),
+        b: p(b.quarter + f.flare * 0.25, f.armholeDepth + 195),
+      },
     ],
     notches: [
       { edge: 3, at: armLength - 95, double: false },
@@ -184,7 +214,9 @@ function pieceSvg(d: Drafted, x: number, y: number): string {
   const first = (d.edges[0] as Path)[0] as Path[number];
   const outline = `M${xy(first.a)}${d.edges.map(pathData).join('')}Z`;
   const lines = d.lines.map((l) => `<path id="${l.name}" d="M${xy(l.a)}L${xy(l.b)}"/>`).join('\n    ');
-  const notches = d.notches.flatMap((m) => (m.double ? [-2.5, 2.5] : [0]).map((o) => tick(d.edges[m.edge] as Path, m.at + o))).join('\n    ');
+  const notches = d.notches
+    .flatMap((m) => (m.double ? [-2.5, 2.5] : [0]).map((o) => tick(d.edges[m.edge] as Path, m.at + o)))
+    .join('\n    ');
   const mid = d.lines[0] as Drafted['lines'][number];
   const at = sub(mid.a, p(-12, distance(mid.a, mid.b) / 2));
   return `<g id="${d.name}" transform="translate(${n(x)} ${n(y)})">

@@ -1,7 +1,7 @@
-import { type Shell, type ProjectDocument, emptyDocument } from '../core/project.ts';
 import { intakeSvg } from '../core/intake/index.ts';
-import { type Result, ok } from '../core/result.ts';
-import { GREENHOUSE_COAT, draftCoat, draftSvg } from './draft.ts';
+import { emptyDocument, type ProjectDocument, type Shell } from '../core/project.ts';
+import { ok, type Result } from '../core/result.ts';
+import { draftCoat, draftSvg, GREENHOUSE_COAT } from './draft.ts';
 
 export * from './draft.ts';
 

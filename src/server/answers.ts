@@ -1,7 +1,7 @@
 import { type Computed } from '../core/compute.ts';
 import { type Box, pathLength } from '../core/geometry/index.ts';
-import { type Figures, type Piece, figuresOf, outlineOf } from '../core/pattern/index.ts';
 import { pathData } from '../core/output/index.ts';
+import { type Figures, figuresOf, outlineOf, type Piece } from '../core/pattern/index.ts';
 
 const boxAnswer = (b: Box) => ({ x: b.minX, y: b.minY, width: b.maxX - b.minX, height: b.maxY - b.minY, ...b });
 const figures = (f: Figures) => ({ areaMm2: f.areaMm2, perimeterMm: f.perimeterMm, bbox: boxAnswer(f.bbox) });

@@ -28,7 +28,10 @@ export function createApp(p: AppParts): Hono {
   const app = new Hono();
   app.use(guard(p.names));
   app.use('/api/*', contentType());
-  app.use('/api/*', bodyLimit({ maxSize: MAX_UPLOAD + 64 * 1024, onError: (c) => problem(c, 413, 'too-large', TOO_LARGE) }));
+  app.use(
+    '/api/*',
+    bodyLimit({ maxSize: MAX_UPLOAD + 64 * 1024, onError: (c) => problem(c, 413, 'too-large', TOO_LARGE) }),
+  );
   app.route('/api/projects', projectRoutes(p.opened.store));
   app.route('/api/projects', computedRoutes(p.opened.store));
   app.route('/api/projects', exportRoutes(p.opened.store, p.fontFiles, p.now));
@@ -42,7 +45,8 @@ export function createApp(p: AppParts): Hono {
   }
   app.notFound((c) => problem(c, 404, 'route', 'There is nothing at this address.'));
   app.onError((e, c) => {
-    if (e instanceof HTTPException) return problem(c, e.status, 'request', e.message || 'The request was not understood.');
+    if (e instanceof HTTPException)
+      return problem(c, e.status, 'request', e.message || 'The request was not understood.');
     console.error(e);
     return problem(c, 500, 'internal', 'Something went wrong in Woodbine itself. Your project is as it was.');
   });

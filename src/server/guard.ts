@@ -15,7 +15,11 @@ const CSP = [
   "form-action 'self'",
 ].join('; ');
 
-const hostName = (host: string): string => host.replace(/:\d+$/, '').replace(/^\[|\]$/g, '').toLowerCase();
+const hostName = (host: string): string =>
+  host
+    .replace(/:\d+$/, '')
+    .replace(/^\[|\]$/g, '')
+    .toLowerCase();
 
 /** Only requests addressed to one of our own names, and from our own pages, get in: no rebinding, no foreign forms. */
 export function guard(names: string[]): MiddlewareHandler {
@@ -27,7 +31,8 @@ export function guard(names: string[]): MiddlewareHandler {
     if (origin !== undefined && origin !== `http://${host}` && origin !== `https://${host}`) {
       return problem(c, 403, 'origin', 'Requests from other pages are not answered.');
     }
-    if (c.req.header('sec-fetch-site') === 'cross-site') return problem(c, 403, 'origin', 'Requests from other pages are not answered.');
+    if (c.req.header('sec-fetch-site') === 'cross-site')
+      return problem(c, 403, 'origin', 'Requests from other pages are not answered.');
     await next();
     c.header('content-security-policy', CSP);
     c.header('x-content-type-options', 'nosniff');

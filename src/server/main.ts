@@ -20,7 +20,9 @@ const say = (line: string): void => {
 
 function fontFiles(): string[] {
   const require = createRequire(import.meta.url);
-  return ['latin', 'latin-ext'].map((set) => require.resolve(`@fontsource/source-sans-3/files/source-sans-3-${set}-400-normal.woff`));
+  return ['latin', 'latin-ext'].map((set) =>
+    require.resolve(`@fontsource/source-sans-3/files/source-sans-3-${set}-400-normal.woff`),
+  );
 }
 
 /** The demo projects, on a shelf that is still empty and was asked for them. */
@@ -42,7 +44,13 @@ async function main(): Promise<void> {
   const opened = await openStore({ folder, migrations: join(root, 'src/server/db/migrations'), say });
   await seed(opened);
   const names = ['127.0.0.1', 'localhost', '::1', ...(process.env.WOODBINE_HOST ? [process.env.WOODBINE_HOST] : [])];
-  const app = createApp({ opened, names, webRoot: join(root, 'dist/web'), fontFiles: fontFiles(), now: () => new Date() });
+  const app = createApp({
+    opened,
+    names,
+    webRoot: join(root, 'dist/web'),
+    fontFiles: fontFiles(),
+    now: () => new Date(),
+  });
   const server = serve({ fetch: app.fetch, port, hostname }, () => say(`Woodbine is at http://${hostname}:${port}`));
   server.on('error', (e: NodeJS.ErrnoException) => {
     say(e.code === 'EADDRINUSE' ? `Port ${port} is taken. Set PORT to another one.` : String(e.message));

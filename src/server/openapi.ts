@@ -15,18 +15,33 @@ const ROUTES: Route[] = [
   { method: 'post', path: '/api/projects', summary: 'Make a new project', body: newProject, ok: 201 },
   { method: 'post', path: '/api/projects/import', summary: 'Load a saved project file', body: projectFile, ok: 201 },
   { method: 'get', path: '/api/projects/{id}', summary: 'Document and revision' },
-  { method: 'patch', path: '/api/projects/{id}', summary: 'Change the document; 409 when it was changed meanwhile', body: patchBody },
+  {
+    method: 'patch',
+    path: '/api/projects/{id}',
+    summary: 'Change the document; 409 when it was changed meanwhile',
+    body: patchBody,
+  },
   { method: 'delete', path: '/api/projects/{id}', summary: 'Delete the project', ok: 204 },
   { method: 'post', path: '/api/projects/{id}/undo', summary: 'Undo the last change', body: revisionBody },
   { method: 'post', path: '/api/projects/{id}/redo', summary: 'Redo the change undone last', body: revisionBody },
   { method: 'get', path: '/api/projects/{id}/history', summary: 'All changes, newest first' },
-  { method: 'post', path: '/api/projects/{id}/shell', summary: 'Upload the shell pattern: form fields file, unit, lines', form: true, ok: 201 },
+  {
+    method: 'post',
+    path: '/api/projects/{id}/shell',
+    summary: 'Upload the shell pattern: form fields file, unit, lines',
+    form: true,
+    ok: 201,
+  },
   { method: 'get', path: '/api/projects/{id}/pieces', summary: 'Every piece, shell and derived, with figures' },
   { method: 'get', path: '/api/projects/{id}/seams', summary: 'Every seam walked' },
   { method: 'get', path: '/api/projects/{id}/closure', summary: 'Buttons and buttonholes' },
   { method: 'get', path: '/api/projects/{id}/plan', summary: 'The making-up plan' },
   { method: 'get', path: '/api/projects/{id}/cutting', summary: 'The cut list' },
-  { method: 'get', path: '/api/projects/{id}/export/pattern.pdf', summary: 'Full-size PDF, tiled; query: paper, pieces, strip' },
+  {
+    method: 'get',
+    path: '/api/projects/{id}/export/pattern.pdf',
+    summary: 'Full-size PDF, tiled; query: paper, pieces, strip',
+  },
   { method: 'get', path: '/api/projects/{id}/export/pieces.svg', summary: 'Full-size SVG; query: pieces, strip' },
   { method: 'get', path: '/api/projects/{id}/export/cut-list.csv', summary: 'The cut list as CSV' },
   { method: 'get', path: '/api/projects/{id}/export/project.json', summary: 'The project as a file' },
@@ -35,17 +50,33 @@ const ROUTES: Route[] = [
 const FORM = {
   type: 'object',
   required: ['file'],
-  properties: { file: { type: 'string', format: 'binary' }, unit: { enum: ['mm', 'cm', 'm', 'in', 'pt', 'pc', 'px', 'q'] }, lines: { enum: ['cut', 'seam'] } },
+  properties: {
+    file: { type: 'string', format: 'binary' },
+    unit: { enum: ['mm', 'cm', 'm', 'in', 'pt', 'pc', 'px', 'q'] },
+    lines: { enum: ['cut', 'seam'] },
+  },
 };
 
 function operation(r: Route) {
-  const ids = [...r.path.matchAll(/\{(\w+)\}/g)].map((m) => ({ name: m[1], in: 'path', required: true, schema: { type: 'string' } }));
-  const content = r.form ? { 'multipart/form-data': { schema: FORM } } : r.body ? { 'application/json': { schema: z.toJSONSchema(r.body, { unrepresentable: 'any' }) } } : null;
+  const ids = [...r.path.matchAll(/\{(\w+)\}/g)].map((m) => ({
+    name: m[1],
+    in: 'path',
+    required: true,
+    schema: { type: 'string' },
+  }));
+  const content = r.form
+    ? { 'multipart/form-data': { schema: FORM } }
+    : r.body
+      ? { 'application/json': { schema: z.toJSONSchema(r.body, { unrepresentable: 'any' }) } }
+      : null;
   return {
     summary: r.summary,
     ...(ids.length && { parameters: ids }),
     ...(content && { requestBody: { required: true, content } }),
-    responses: { [String(r.ok ?? 200)]: { description: 'done' }, default: { description: 'problem details (RFC 9457)', content: { 'application/problem+json': {} } } },
+    responses: {
+      [String(r.ok ?? 200)]: { description: 'done' },
+      default: { description: 'problem details (RFC 9457)', content: { 'application/problem+json': {} } },
+    },
   };
 }
 

@@ -15,15 +15,38 @@ const TITLES: Record<number, string> = {
 };
 
 /** An RFC 9457 answer. `code` becomes the problem type; more fields may follow. */
-export function problem(c: Context, status: number, code: string, detail: string, more: Record<string, unknown> = {}): Response {
-  const body: Problem = { type: `urn:woodbine:problem:${code}`, title: TITLES[status] ?? 'Refused', status, detail, ...more };
+export function problem(
+  c: Context,
+  status: number,
+  code: string,
+  detail: string,
+  more: Record<string, unknown> = {},
+): Response {
+  const body: Problem = {
+    type: `urn:woodbine:problem:${code}`,
+    title: TITLES[status] ?? 'Refused',
+    status,
+    detail,
+    ...more,
+  };
   return c.body(JSON.stringify(body), status as ContentfulStatusCode, { 'content-type': 'application/problem+json' });
 }
 
 /** Refusals of the core as one answer: the first sentence as detail, each with its place. */
 export function refusal(c: Context, findings: Finding[], status = 422): Response {
-  const problems = findings.map((f) => ({ code: f.code, where: f.where ?? null, data: f.data ?? {}, message: sentenceOf(f) }));
+  const problems = findings.map((f) => ({
+    code: f.code,
+    where: f.where ?? null,
+    data: f.data ?? {},
+    message: sentenceOf(f),
+  }));
   const first = problems[0];
-  const detail = problems.length > 1 ? problems.map((p) => p.message).slice(0, 5).join(' ') : (first?.message ?? 'Refused.');
+  const detail =
+    problems.length > 1
+      ? problems
+          .map((p) => p.message)
+          .slice(0, 5)
+          .join(' ')
+      : (first?.message ?? 'Refused.');
   return problem(c, status, first?.code ?? 'refused', detail, { problems });
 }

@@ -40,7 +40,20 @@ export class Bench {
   }
 
   add(o: Partial<Operation> & { id: string; code: string; section: Section; station: Station }): void {
-    const plain = { about: null, pieces: [], seams: [], needs: [], makes: [o.id], edges: [], sides: null, allowance: null, stops: [], press: null, cautions: [], data: {} };
+    const plain = {
+      about: null,
+      pieces: [],
+      seams: [],
+      needs: [],
+      makes: [o.id],
+      edges: [],
+      sides: null,
+      allowance: null,
+      stops: [],
+      press: null,
+      cautions: [],
+      data: {},
+    };
     this.ops.push({ ...plain, ...o });
   }
 
@@ -99,4 +112,5 @@ const PRESS_TO: Record<string, string> = {
   'facing-line-back': 'press-to-lining',
 };
 
-const sum = (seams: WalkedSeam[], key: 'lengthAMm' | 'lengthBMm' | 'differenceMm'): number => seams.reduce((t, s) => t + s[key], 0);
+const sum = (seams: WalkedSeam[], key: 'lengthAMm' | 'lengthBMm' | 'differenceMm'): number =>
+  seams.reduce((t, s) => t + s[key], 0);

@@ -28,7 +28,11 @@ function edgesLeft(pieces: Piece[], cared: Map<string, number>): Finding[] {
     if (p.material === 'interfacing') continue;
     for (const e of p.ring) {
       const times = cared.get(`${p.id}/${e.id}`) ?? 0;
-      if (!e.onFold && times === 0) out.push({ ...stop('edge-left-raw', { piece: p.id, edge: e.id }, { name: p.name, role: e.role }), severity: 'warn' });
+      if (!e.onFold && times === 0)
+        out.push({
+          ...stop('edge-left-raw', { piece: p.id, edge: e.id }, { name: p.name, role: e.role }),
+          severity: 'warn',
+        });
     }
   }
   return out;
@@ -39,7 +43,9 @@ function turning(steps: Operation[]): Finding[] {
   const turn = steps.findIndex((s) => s.code === 'turn');
   if (turn < 0) return [];
   const opened = steps.findIndex((s) => s.stops.some((p) => p.code === 'opening'));
-  const later = steps.findIndex((s, i) => i > turn && (s.code === 'close-opening' || s.code === 'lining-hem' || s.code === 'shell-hem'));
+  const later = steps.findIndex(
+    (s, i) => i > turn && (s.code === 'close-opening' || s.code === 'lining-hem' || s.code === 'shell-hem'),
+  );
   const out: Finding[] = [];
   const freeHem = steps.some((s, i) => i > turn && s.code === 'shell-hem');
   if ((opened < 0 || opened > turn) && !freeHem) out.push(stop('no-way-to-turn', undefined, {}));

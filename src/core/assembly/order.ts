@@ -1,4 +1,4 @@
-import { type Finding, type Result, ok, refuse, stop } from '../result.ts';
+import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { type Operation, type Section } from './types.ts';
 
 const SECTION_RANK: Record<Section, number> = { prepare: 0, shell: 1, inside: 2, joining: 3, finish: 4 };
@@ -24,7 +24,11 @@ export function orderOperations(ops: Operation[]): Result<Operation[]> {
     for (const m of o.makes) maker.set(m, i);
   });
   const before = ops.map((o) => o.needs.map((n) => maker.get(n) ?? -1));
-  const unmade = ops.flatMap((o) => o.needs.filter((n) => !maker.has(n)).map((n): Finding => stop('need-not-made', undefined, { operation: o.id, need: n })));
+  const unmade = ops.flatMap((o) =>
+    o.needs
+      .filter((n) => !maker.has(n))
+      .map((n): Finding => stop('need-not-made', undefined, { operation: o.id, need: n })),
+  );
   if (unmade.length) return refuse(...unmade);
   const masks = before.map((b) => b.reduce((m, i) => m | (1n << BigInt(i)), 0n));
   let beam: Partial[] = [{ order: [], done: 0n, cost: 0 }];

@@ -1,4 +1,4 @@
-import { type Result, ok } from '../result.ts';
+import { ok, type Result } from '../result.ts';
 import { Bench, type Garment } from './build.ts';
 import { checkSequence } from './check.ts';
 import { finish, inside, joining, prepare, shell } from './coat.ts';

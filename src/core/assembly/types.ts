@@ -27,7 +27,7 @@ export interface Operation {
   makes: string[];
   edges: string[];
   /** Which sides lie together. */
-  sides: 'right-together' | 'wrong-down' | 'right-up' | null;
+  sides: 'right-together' | 'wrong-up' | 'right-up' | null;
   /** Seam allowance it is sewn with, mm; null where none is sewn. */
   allowance: number | null;
   stops: StopPoint[];

@@ -1,4 +1,4 @@
-import { type Reason, because } from '../result.ts';
+import { because, type Reason } from '../result.ts';
 
 /** How far past the centre the hole starts towards the edge: the button pulls to that end. From memory. */
 export const PAST_CENTRE = 3;

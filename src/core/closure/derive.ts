@@ -1,12 +1,12 @@
 import {
-  type Path,
-  type Point,
   addScaled,
   crossings,
   directionAlong,
   extend,
   offsetPath,
   outward,
+  type Path,
+  type Point,
   pathLength,
   pointAlong,
   reversePath,
@@ -15,9 +15,9 @@ import {
 import { orient, run, runPath } from '../inside/index.ts';
 import { type Piece } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
-import { type Finding, type Reason, type Result, because, ok, refuse, stop } from '../result.ts';
-import { FACING_BEYOND_HOLE, type Hole, buttonhole } from './buttonhole.ts';
-import { type Placement, type Wish, type Zone, placeButtons } from './placement.ts';
+import { because, type Finding, ok, type Reason, type Result, refuse, stop } from '../result.ts';
+import { buttonhole, FACING_BEYOND_HOLE, type Hole } from './buttonhole.ts';
+import { type Placement, placeButtons, type Wish, type Zone } from './placement.ts';
 
 export interface ButtonMark {
   /** Distance from the top of the closing line, mm. */
@@ -103,7 +103,8 @@ export function deriveClosure(shell: Piece[], d: Decisions): Result<Closure> {
   if (!front) return refuse(stop('piece-missing', undefined, { kind: 'front' }));
   const c = d.closure;
   const line = closingLine(front, c.extension);
-  if (!line) return refuse(stop('roles-missing', { piece: front.id }, { name: front.name, roles: 'front-edge, neckline, hem' }));
+  if (!line)
+    return refuse(stop('roles-missing', { piece: front.id }, { name: front.name, roles: 'front-edge, neckline, hem' }));
   const length = pathLength(line.path);
   const waist = waistAt(front, line.path, c.waist.at);
   const half = c.waist.belt / 2 + BELT_CLEAR;
@@ -123,7 +124,11 @@ export function deriveClosure(shell: Piece[], d: Decisions): Result<Closure> {
     buttons: placed.value.at.map((at) => markAt(line, hole, at)),
     clear,
     findings: [...placed.value.findings, ...checks(d, line, hole, front)],
-    reasons: [...reasonsOf(placed.value, wish), ...hole.reasons, because('belt-clear', 'memory', half, { belt: c.waist.belt })],
+    reasons: [
+      ...reasonsOf(placed.value, wish),
+      ...hole.reasons,
+      because('belt-clear', 'memory', half, { belt: c.waist.belt }),
+    ],
   });
 }
 
@@ -136,15 +141,19 @@ function markAt(line: ClosingLine, hole: Hole, at: number): ButtonMark {
 
 function reasonsOf(p: Placement, w: Wish): Reason[] {
   const n = p.at.length;
-  return n > 1 ? [because('equal-gap', 'practice', p.equalGap, { length: w.length, top: w.top, bottom: w.bottom, n })] : [];
+  return n > 1
+    ? [because('equal-gap', 'practice', p.equalGap, { length: w.length, top: w.top, bottom: w.bottom, n })]
+    : [];
 }
 
 function checks(d: Decisions, line: ClosingLine, hole: Hole, front: Piece): Finding[] {
   const out: Finding[] = [];
   const c = d.closure;
-  const warn = (code: string, data: Record<string, number>) => out.push({ code, severity: 'warn', where: { piece: front.id }, data });
+  const warn = (code: string, data: Record<string, number>) =>
+    out.push({ code, severity: 'warn', where: { piece: front.id }, data });
   const leastExtension = c.diameter / 2 + EXTENSION_CLEAR;
-  if (line.extension < leastExtension - 0.05) warn('extension-narrow', { extension: line.extension, least: leastExtension });
+  if (line.extension < leastExtension - 0.05)
+    warn('extension-narrow', { extension: line.extension, least: leastExtension });
   const inner = hole.direction === 'horizontal' ? hole.inner : 0;
   const leastFacing = line.extension + inner + FACING_BEYOND_HOLE;
   if (d.facing.on && d.facing.front < leastFacing) warn('facing-narrow', { width: d.facing.front, least: leastFacing });

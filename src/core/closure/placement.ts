@@ -1,4 +1,4 @@
-import { type Finding, type Result, ok, refuse, stop } from '../result.ts';
+import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 
 /** A stretch of the closing line (mm from its top) where no button centre may lie. */
 export interface Zone {
@@ -57,12 +57,18 @@ export function placeButtons(w: Wish): Result<Placement> {
   }
   const equal = n === 1 ? [first] : spread(first, last, n - 1);
   const at = w.clear ? around(equal, first, last, n, w.clear) : equal;
-  if (!at) return refuse(stop('zone-covers-ends', undefined, { from: w.clear?.from ?? 0, to: w.clear?.to ?? 0, first, last }));
+  if (!at)
+    return refuse(stop('zone-covers-ends', undefined, { from: w.clear?.from ?? 0, to: w.clear?.to ?? 0, first, last }));
   const gaps = at.slice(1).map((x, i) => x - (at[i] as number));
   const equalGap = n > 1 ? span / (n - 1) : 0;
   const findings: Finding[] = [];
   const worst = gaps.length ? Math.max(...gaps) - Math.min(...gaps) : 0;
-  if (worst > 1e-6) findings.push({ code: 'gaps-uneven', severity: 'note', data: { least: Math.min(...gaps), most: Math.max(...gaps), equal: equalGap } });
+  if (worst > 1e-6)
+    findings.push({
+      code: 'gaps-uneven',
+      severity: 'note',
+      data: { least: Math.min(...gaps), most: Math.max(...gaps), equal: equalGap },
+    });
   return ok({ at, gaps, equalGap, findings });
 }
 
@@ -75,7 +81,8 @@ function around(equal: number[], first: number, last: number, n: number, z: Zone
   for (let above = 1; above < n; above++) {
     if (first > z.from || last < z.to) continue;
     for (const candidate of splitAt(first, last, n, above, z)) {
-      const fine = candidate.every((x) => !inZone(x, z)) && candidate.every((x, i) => i === 0 || x > (candidate[i - 1] as number));
+      const fine =
+        candidate.every((x) => !inZone(x, z)) && candidate.every((x, i) => i === 0 || x > (candidate[i - 1] as number));
       if (fine && (!best || unevenness(candidate) < unevenness(best))) best = candidate;
     }
   }

@@ -1,4 +1,4 @@
-import { ClipType, Clipper, FillRule, type Path64, type Paths64, JoinType, EndType } from 'clipper2-ts';
+import { Clipper, ClipType, EndType, FillRule, JoinType, type Path64, type Paths64 } from 'clipper2-ts';
 import { CLIP_SCALE } from '../tolerance.ts';
 import { type Point } from './vector.ts';
 
@@ -6,10 +6,14 @@ import { type Point } from './vector.ts';
 export type Rings = Point[][];
 
 const into = (rings: Rings): Paths64 =>
-  rings.map((r): Path64 => r.map((p) => ({ x: Math.round(p.x * CLIP_SCALE), y: Math.round(p.y * CLIP_SCALE) }) as Path64[number]));
+  rings.map(
+    (r): Path64 =>
+      r.map((p) => ({ x: Math.round(p.x * CLIP_SCALE), y: Math.round(p.y * CLIP_SCALE) }) as Path64[number]),
+  );
 const outOf = (paths: Paths64): Rings => paths.map((r) => r.map((p) => ({ x: p.x / CLIP_SCALE, y: p.y / CLIP_SCALE })));
 
-export const union = (a: Rings, b: Rings = []): Rings => outOf(Clipper.booleanOp(ClipType.Union, into(a), into(b), FillRule.NonZero));
+export const union = (a: Rings, b: Rings = []): Rings =>
+  outOf(Clipper.booleanOp(ClipType.Union, into(a), into(b), FillRule.NonZero));
 export const difference = (a: Rings, b: Rings): Rings =>
   outOf(Clipper.booleanOp(ClipType.Difference, into(a), into(b), FillRule.NonZero));
 export const intersection = (a: Rings, b: Rings): Rings =>

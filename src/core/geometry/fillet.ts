@@ -1,8 +1,8 @@
 import { crossings } from './intersect.ts';
 import { offsetPath } from './offset.ts';
-import { type Path, endOf, extend, nearestOn, pathLength, startOf, stretch } from './path.ts';
+import { endOf, extend, nearestOn, type Path, pathLength, startOf, stretch } from './path.ts';
 import { type Cubic, cubic } from './segment.ts';
-import { type Point, add, cross, scale, sub, turn, unit } from './vector.ts';
+import { add, cross, type Point, scale, sub, turn, unit } from './vector.ts';
 
 /** Cubics along a circle round `centre` from `from` to `to` (both on it), the short way. */
 export function arcBetween(centre: Point, from: Point, to: Point): Cubic[] {

@@ -1,7 +1,7 @@
 import { SEARCH_CHORD } from '../tolerance.ts';
 import { type Path } from './path.ts';
-import { type Box, type Segment, derivativeAt, flatParameters, pointAt, hullBox, segmentLength } from './segment.ts';
-import { type Point, cross, distance, sub } from './vector.ts';
+import { type Box, derivativeAt, flatParameters, hullBox, pointAt, type Segment, segmentLength } from './segment.ts';
+import { cross, distance, type Point, sub } from './vector.ts';
 
 /** A crossing of two paths: arc length from the start of each (mm) and the point. */
 export interface Crossing {
@@ -117,7 +117,15 @@ export function selfCrossing(points: Point[]): Point | null {
   const list = points
     .map((p, i) => {
       const q = points[(i + 1) % n] as Point;
-      return { i, p, q, lo: Math.min(p.x, q.x), hi: Math.max(p.x, q.x), top: Math.min(p.y, q.y), low: Math.max(p.y, q.y) };
+      return {
+        i,
+        p,
+        q,
+        lo: Math.min(p.x, q.x),
+        hi: Math.max(p.x, q.x),
+        top: Math.min(p.y, q.y),
+        low: Math.max(p.y, q.y),
+      };
     })
     .sort((a, b) => a.lo - b.lo);
   for (let i = 0; i < list.length; i++) {

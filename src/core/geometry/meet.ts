@@ -1,6 +1,6 @@
 import { SAME_POINT } from '../tolerance.ts';
 import { crossings } from './intersect.ts';
-import { type Path, endOf, extend, pathLength, startOf, stretch } from './path.ts';
+import { endOf, extend, type Path, pathLength, startOf, stretch } from './path.ts';
 import { line } from './segment.ts';
 import { distance } from './vector.ts';
 

@@ -1,10 +1,20 @@
 import { OFFSET_FIT, SAME_POINT } from '../tolerance.ts';
 import { meet } from './meet.ts';
-import { type Path, endOf, pathLength, startOf, withoutEmpty } from './path.ts';
-import { type Segment, cubic, derivativeAt, directionAt, line, pointAt, segmentLength, splitSegment } from './segment.ts';
-import { type Point, add, addScaled, distance, dot, outward, scale, size, sub, unit } from './vector.ts';
+import { endOf, type Path, pathLength, startOf, withoutEmpty } from './path.ts';
+import {
+  cubic,
+  derivativeAt,
+  directionAt,
+  line,
+  pointAt,
+  type Segment,
+  segmentLength,
+  splitSegment,
+} from './segment.ts';
+import { add, addScaled, distance, dot, outward, type Point, scale, size, sub, unit } from './vector.ts';
 
-const offsetPoint = (s: Segment, t: number, d: number): Point => addScaled(pointAt(s, t), outward(directionAt(s, t)), d);
+const offsetPoint = (s: Segment, t: number, d: number): Point =>
+  addScaled(pointAt(s, t), outward(directionAt(s, t)), d);
 
 /**
  * One cubic through the offset ends with the curve's own end directions, handle lengths by least squares on three

@@ -1,7 +1,6 @@
 import { FLATTEN, SAME_POINT } from '../tolerance.ts';
 import {
   type Box,
-  type Segment,
   directionAt,
   flatParameters,
   hullBox,
@@ -11,12 +10,13 @@ import {
   parameterAtLength,
   pointAt,
   reverseSegment,
+  type Segment,
   segmentBox,
   segmentLength,
   splitSegment,
   sweptArea,
 } from './segment.ts';
-import { type Affine, type Point, addScaled, distance } from './vector.ts';
+import { type Affine, addScaled, distance, type Point } from './vector.ts';
 
 /** Joined segments, each starting where the one before ends. Never empty. */
 export type Path = Segment[];

@@ -1,5 +1,5 @@
 import { LENGTH_RELATIVE } from '../tolerance.ts';
-import { type Affine, type Point, add, apply, cross, distance, dot, lerp, scale, size, sub, unit } from './vector.ts';
+import { type Affine, add, apply, cross, distance, dot, lerp, type Point, scale, size, sub, unit } from './vector.ts';
 
 /** A straight stretch from `a` to `b`. Plain data, so that it crosses to a worker. */
 export interface Line {
@@ -84,8 +84,7 @@ export function splitSegment(s: Segment, t: number): [Segment, Segment] {
   return [cubic(s.a, ac, l, m), cubic(m, r, db, s.b)];
 }
 
-export const reverseSegment = (s: Segment): Segment =>
-  s.k === 'L' ? line(s.b, s.a) : cubic(s.b, s.d, s.c, s.a);
+export const reverseSegment = (s: Segment): Segment => (s.k === 'L' ? line(s.b, s.a) : cubic(s.b, s.d, s.c, s.a));
 
 export const mapSegment = (s: Segment, m: Affine): Segment =>
   s.k === 'L' ? line(apply(m, s.a), apply(m, s.b)) : cubic(apply(m, s.a), apply(m, s.c), apply(m, s.d), apply(m, s.b));
@@ -200,7 +199,12 @@ export interface Box {
 /** Bounds of the control points: never smaller than the segment, and cheap. */
 export function hullBox(s: Segment): Box {
   if (s.k === 'L') {
-    return { minX: Math.min(s.a.x, s.b.x), minY: Math.min(s.a.y, s.b.y), maxX: Math.max(s.a.x, s.b.x), maxY: Math.max(s.a.y, s.b.y) };
+    return {
+      minX: Math.min(s.a.x, s.b.x),
+      minY: Math.min(s.a.y, s.b.y),
+      maxX: Math.max(s.a.x, s.b.x),
+      maxY: Math.max(s.a.y, s.b.y),
+    };
   }
   return {
     minX: Math.min(s.a.x, s.b.x, s.c.x, s.d.x),

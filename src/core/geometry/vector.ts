@@ -14,7 +14,8 @@ export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y;
 export const cross = (a: Point, b: Point): number => a.x * b.y - a.y * b.x;
 /** Length; plain square root, since Math.hypot's overflow care costs ten times as much and coordinates are bounded. */
 export const size = (a: Point): number => Math.sqrt(a.x * a.x + a.y * a.y);
-export const distance = (a: Point, b: Point): number => Math.sqrt((a.x - b.x) * (a.x - b.x) + (a.y - b.y) * (a.y - b.y));
+export const distance = (a: Point, b: Point): number =>
+  Math.sqrt((a.x - b.x) * (a.x - b.x) + (a.y - b.y) * (a.y - b.y));
 export const lerp = (a: Point, b: Point, t: number): Point => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
 /** Outward normal of travel direction `d` on an outline that runs clockwise on screen: to the left of travel. */
 export const outward = (d: Point): Point => ({ x: d.y, y: -d.x });
@@ -40,7 +41,10 @@ export interface Affine {
 
 export const IDENTITY: Affine = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
 
-export const apply = (m: Affine, p: Point): Point => ({ x: m.a * p.x + m.c * p.y + m.e, y: m.b * p.x + m.d * p.y + m.f });
+export const apply = (m: Affine, p: Point): Point => ({
+  x: m.a * p.x + m.c * p.y + m.e,
+  y: m.b * p.x + m.d * p.y + m.f,
+});
 
 /** First `n`, then `m`. */
 export const compose = (m: Affine, n: Affine): Affine => ({

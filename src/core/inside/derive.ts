@@ -1,14 +1,13 @@
-import { type Edge, type Piece, type PieceKind, runsOf } from '../pattern/index.ts';
+import { type Edge, type Piece, type PieceKind, runsOf, type Seam } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
-import { type Finding, type Reason, because, stop } from '../result.ts';
-import { orient, runLength } from './oriented.ts';
+import { because, type Finding, type Reason, stop } from '../result.ts';
 import { type LiningHem } from './hem.ts';
 import { frontEdgeStrip, interfaceWhole } from './interfacing.ts';
-import { type LiningPiece, backLining, frontLining, sleeveLining } from './lining.ts';
+import { backLining, frontLining, type LiningPiece, sleeveLining } from './lining.ts';
 import { makePiece } from './make.ts';
+import { orient, runLength } from './oriented.ts';
 import { type InsidePieces, insideSeams } from './seams.ts';
 import { type Split, splitBack, splitFront } from './split.ts';
-import { type Seam } from '../pattern/index.ts';
 
 export interface Inside {
   pieces: Piece[];
@@ -69,24 +68,45 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
   const back = first(shell, 'back');
   const sleeve = first(shell, 'sleeve');
   for (const kind of ['front', 'back'] as const) {
-    if (shell.length && !first(shell, kind)) findings.push({ ...stop('piece-missing', undefined, { kind }), severity: 'warn' });
+    if (shell.length && !first(shell, kind))
+      findings.push({ ...stop('piece-missing', undefined, { kind }), severity: 'warn' });
   }
   const p: InsidePieces = { front, back, sleeve };
   const parts = d.facing.on ? splitShell(shell, d) : { findings: [] };
   findings.push(...parts.findings);
   const seam = d.allowances.seam;
   if (parts.front && front)
-    p.frontFacing = makePiece(front, { id: 'front-facing', name: 'Front facing', material: 'facing', ring: atHem(parts.front.facing, seam), reasons: facingReasons(parts.front, d, 'front') });
+    p.frontFacing = makePiece(front, {
+      id: 'front-facing',
+      name: 'Front facing',
+      material: 'facing',
+      ring: atHem(parts.front.facing, seam),
+      reasons: facingReasons(parts.front, d, 'front'),
+    });
   if (parts.back && back)
-    p.backFacing = makePiece(back, { id: 'back-facing', name: 'Back neck facing', material: 'facing', ring: atHem(parts.back.facing, seam), reasons: facingReasons(parts.back, d, 'back') });
+    p.backFacing = makePiece(back, {
+      id: 'back-facing',
+      name: 'Back neck facing',
+      material: 'facing',
+      ring: atHem(parts.back.facing, seam),
+      reasons: facingReasons(parts.back, d, 'back'),
+    });
   const hems: Inside['hems'] = { body: null, wrist: null };
   if (d.lining.on) lineAll(p, parts, d, findings, hems);
   const interfacing = d.interfacing.on ? interfaceAll(p, d, findings) : [];
-  const made = [p.frontFacing, p.backFacing, p.frontLining, p.backLining, p.sleeveLining].filter((q): q is Piece => q !== undefined);
+  const made = [p.frontFacing, p.backFacing, p.frontLining, p.backLining, p.sleeveLining].filter(
+    (q): q is Piece => q !== undefined,
+  );
   return { pieces: [...made, ...interfacing], seams: insideSeams(p, d, hems), findings, hems };
 }
 
-function lineAll(p: InsidePieces, parts: { front?: Split; back?: Split }, d: Decisions, findings: Finding[], hems: Inside['hems']): void {
+function lineAll(
+  p: InsidePieces,
+  parts: { front?: Split; back?: Split },
+  d: Decisions,
+  findings: Finding[],
+  hems: Inside['hems'],
+): void {
   const take = (made: LiningPiece): Piece | undefined => {
     findings.push(...made.findings);
     return made.piece ?? undefined;
@@ -100,7 +120,10 @@ function lineAll(p: InsidePieces, parts: { front?: Split; back?: Split }, d: Dec
   }
   if (b) p.backLining = take(backLining(b, d));
   if (!p.sleeve) return;
-  const armhole = p.frontLining && p.backLining ? runLength(p.frontLining.ring, 'armhole') + runLength(p.backLining.ring, 'armhole') : null;
+  const armhole =
+    p.frontLining && p.backLining
+      ? runLength(p.frontLining.ring, 'armhole') + runLength(p.backLining.ring, 'armhole')
+      : null;
   const made = sleeveLining(p.sleeve, armhole && armhole > 0 ? armhole : null, d);
   hems.wrist = made.hem;
   p.sleeveLining = take(made);

@@ -1,5 +1,5 @@
 import { type HemChoice } from '../project.ts';
-import { type Reason, type Result, because, ok, refuse, stop } from '../result.ts';
+import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 
 /** Where the lining's lower edge lies. Heights in mm above the shell's finished hem, upward positive. */
 export interface LiningHem {
@@ -21,7 +21,8 @@ export function joinedHem(depth: number, seam: number, clearance: number): Resul
   const held = depth - seam;
   const most = held - 2;
   if (held <= 0) return refuse(stop('hem-too-shallow', undefined, { depth, seam }));
-  if (clearance < 0 || clearance > most) return refuse(stop('jump-pleat-impossible', undefined, { clearance, most, depth, seam }));
+  if (clearance < 0 || clearance > most)
+    return refuse(stop('jump-pleat-impossible', undefined, { clearance, most, depth, seam }));
   const line = 2 * clearance - held;
   const reason = because('jump-pleat', 'derived', line, { c: clearance, H: depth, s: seam });
   return ok({ line, allowance: seam, slack: held - line, reason });
@@ -32,7 +33,8 @@ export function joinedHem(depth: number, seam: number, clearance: number): Resul
  * R = h + c − t1 − t2 comes off a lining cut like a shell with hem allowance h. Derived.
  */
 export function freeHem(shellAllowance: number, above: number, turn1: number, turn2: number): Result<LiningHem> {
-  if (turn1 < 0 || turn2 <= 0 || above < 0) return refuse(stop('free-hem-impossible', undefined, { above, turn1, turn2 }));
+  if (turn1 < 0 || turn2 <= 0 || above < 0)
+    return refuse(stop('free-hem-impossible', undefined, { above, turn1, turn2 }));
   const off = shellAllowance + above - turn1 - turn2;
   const reason = because('free-hem', 'derived', off, { h: shellAllowance, c: above, t1: turn1, t2: turn2 });
   return ok({ line: above, allowance: turn1 + turn2, slack: 0, reason });
@@ -47,4 +49,5 @@ export const liningHem = (choice: HemChoice, shellAllowance: number): Result<Lin
  * Lining cut back beside a zip, a vent's folding side or any edge whose allowance A turns in: joined with s1 on the shell
  * and s2 on the lining it is cut back by R = 2A − s1 − s2 from the shell's cut edge. Derived.
  */
-export const cutBack = (turned: number, shellSeam: number, liningSeam: number): number => 2 * turned - shellSeam - liningSeam;
+export const cutBack = (turned: number, shellSeam: number, liningSeam: number): number =>
+  2 * turned - shellSeam - liningSeam;

@@ -1,7 +1,7 @@
-import { type Path, crossings, extend, offsetPath, pathLength, reversePath, stretch } from '../geometry/index.ts';
+import { crossings, extend, offsetPath, type Path, pathLength, reversePath, stretch } from '../geometry/index.ts';
 import { type Edge, type Piece, seamLineFromCut } from '../pattern/index.ts';
 import { type Trim } from '../project.ts';
-import { type Reason, type Result, because, ok, refuse, stop } from '../result.ts';
+import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 import { makePiece } from './make.ts';
 import { cutRun, orient, run, runLength, runPath } from './oriented.ts';
 
@@ -39,8 +39,10 @@ export function interfaceWhole(target: Piece, shell: Piece, trim: Trim): Piece {
 /** Interfacing along the shell's front edge, `width` mm wide from neckline to hem; its inner edge lies free. */
 export function frontEdgeStrip(front: Piece, width: number, trim: Trim): Result<Piece> {
   const o = orient(front, 'front-edge', 'neckline');
-  const bad = (most: number) => refuse(stop('front-strip-too-wide', { piece: front.id }, { name: front.name, width, most: Math.floor(most) }));
-  if (!o) return refuse(stop('roles-missing', { piece: front.id }, { name: front.name, roles: 'front-edge, neckline' }));
+  const bad = (most: number) =>
+    refuse(stop('front-strip-too-wide', { piece: front.id }, { name: front.name, width, most: Math.floor(most) }));
+  if (!o)
+    return refuse(stop('roles-missing', { piece: front.id }, { name: front.name, roles: 'front-edge, neckline' }));
   const { ring, sign } = o;
   const inner = offsetPath(runPath(ring, 'front-edge'), -sign * width);
   const reach = 300;
@@ -51,9 +53,17 @@ export function frontEdgeStrip(front: Piece, width: number, trim: Trim): Result<
   const onNeck = nearEnd(long, neck, reach + pathLength(inner));
   const onShoulder = onNeck ? null : nearEnd(long, shoulder, reach + pathLength(inner));
   const high = onNeck ?? onShoulder;
-  if (!low || !high) return bad(Math.min(runLength(ring, 'hem'), runLength(ring, 'neckline') + runLength(ring, 'shoulder')) - 10);
+  if (!low || !high)
+    return bad(Math.min(runLength(ring, 'hem'), runLength(ring, 'neckline') + runLength(ring, 'shoulder')) - 10);
   const line: Path = stretch(long, low.atA, high.atA);
-  const edge: Edge = { id: 'inner', role: 'inner', path: reversePath(line), allowance: 0, corner: 'mitred', onFold: false };
+  const edge: Edge = {
+    id: 'inner',
+    role: 'inner',
+    path: reversePath(line),
+    allowance: 0,
+    corner: 'mitred',
+    onFold: false,
+  };
   const from = run(ring, 'front-edge')[0]?.from;
   if (from) edge.from = from;
   const top = onNeck

@@ -1,7 +1,7 @@
 import { pathLength } from '../geometry/index.ts';
 import { type Edge, type InternalLine, type Piece, type Role, reverseRing } from '../pattern/index.ts';
 import { type Decisions, type HemChoice } from '../project.ts';
-import { type Finding, type Reason, because, refuse, stop } from '../result.ts';
+import { because, type Finding, type Reason, refuse, stop } from '../result.ts';
 import { type LiningHem, liningHem } from './hem.ts';
 import { makePiece } from './make.ts';
 import { moveRun, orient, run } from './oriented.ts';
@@ -25,14 +25,17 @@ function hemmed(ring: Edge[], role: Role, choice: HemChoice, shell: Piece, sign:
   const edge = run(shell.ring, role)[0];
   if (!edge) return { ring, hem: null, findings: [] };
   const made = liningHem(choice, edge.allowance);
-  if (!made.ok) return { ring, hem: null, findings: made.findings.map((f) => ({ ...f, where: { piece: shell.id, edge: edge.id } })) };
+  if (!made.ok)
+    return {
+      ring,
+      hem: null,
+      findings: made.findings.map((f) => ({ ...f, where: { piece: shell.id, edge: edge.id } })),
+    };
   const { line, allowance } = made.value;
   const moved = moveRun(ring, role, -line, sign).map((e) => (e.role === role ? { ...e, allowance } : e));
   const n = moved.length;
   const corner = choice.kind === 'free' ? ('mirrored' as const) : ('mitred' as const);
-  const squaredOff = moved.map((e, i) =>
-    e.role === role || moved[(i + 1) % n]?.role === role ? { ...e, corner } : e,
-  );
+  const squaredOff = moved.map((e, i) => (e.role === role || moved[(i + 1) % n]?.role === role ? { ...e, corner } : e));
   return { ring: squaredOff, hem: made.value, findings: [] };
 }
 
@@ -47,7 +50,13 @@ export function frontLining(split: Split, d: Decisions): LiningPiece {
   const raised = raiseUnderarm(split.lining, 'armhole', 'side', sign, d.lining.raise, d.lining.out);
   const h = hemmed(raised, 'hem', d.lining.hem, piece, sign);
   const reasons = [...raiseReasons(d.lining), ...(h.hem ? [h.hem.reason] : [])];
-  const made = makePiece(piece, { id: 'front-lining', name: 'Front lining', material: 'lining', ring: h.ring, reasons });
+  const made = makePiece(piece, {
+    id: 'front-lining',
+    name: 'Front lining',
+    material: 'lining',
+    ring: h.ring,
+    reasons,
+  });
   return { piece: made, findings: h.findings, hem: h.hem };
 }
 

@@ -1,11 +1,11 @@
 import {
+  clockwise,
   type Edge,
+  grainDirection,
   type InternalLine,
   type Material,
-  type Piece,
-  clockwise,
-  grainDirection,
   outlineOf,
+  type Piece,
   placeGrain,
 } from '../pattern/index.ts';
 import { type Reason } from '../result.ts';

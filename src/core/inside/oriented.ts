@@ -36,7 +36,8 @@ export function orient(piece: Piece, first: Role, second: Role): Oriented | null
 /** Edges of one role in ring order. */
 export const run = (ring: Edge[], role: Role): Edge[] => ring.filter((e) => e.role === role);
 export const runPath = (ring: Edge[], role: Role) => run(ring, role).flatMap((e) => e.path);
-export const runLength = (ring: Edge[], role: Role): number => run(ring, role).reduce((s, e) => s + pathLength(e.path), 0);
+export const runLength = (ring: Edge[], role: Role): number =>
+  run(ring, role).reduce((s, e) => s + pathLength(e.path), 0);
 
 /** The stretch from `s0` to `s1` mm along a run of edges, each remaining edge knowing its part of the parent. */
 export function cutRun(edges: Edge[], s0: number, s1: number): Edge[] {

@@ -1,17 +1,17 @@
 import {
-  type Path,
-  type Point,
   add,
   directionAlong,
+  endOf,
   mapPath,
   outward,
+  type Path,
+  type Point,
   pathLength,
   pointAlong,
   scale,
   shear,
-  stretch,
   startOf,
-  endOf,
+  stretch,
   sub,
   unit,
 } from '../geometry/index.ts';
@@ -66,7 +66,8 @@ function moveLowerHalf(ring: Edge[], indices: number[], end: Point, shift: Point
 
 function back(ring: Edge[], from: number, role: Role): number[] {
   const out: number[] = [];
-  for (let k = from; ring[k]?.role === role && out.length < ring.length; k = (k + ring.length - 1) % ring.length) out.unshift(k);
+  for (let k = from; ring[k]?.role === role && out.length < ring.length; k = (k + ring.length - 1) % ring.length)
+    out.unshift(k);
   return out;
 }
 
@@ -88,7 +89,9 @@ export function fitCap(ring: Edge[], target: number): { ring: Edge[]; heightChan
   const a = startOf(path);
   const along = unit(sub(endOf(path), a));
   const n = outward(along);
-  const height = Math.max(...Array.from({ length: 21 }, (_, i) => Math.abs(rise(pointAlong(path, (pathLength(path) * i) / 20), a, n))));
+  const height = Math.max(
+    ...Array.from({ length: 21 }, (_, i) => Math.abs(rise(pointAlong(path, (pathLength(path) * i) / 20), a, n))),
+  );
   const probe = add(a, n);
   const at = (k: number): Path => {
     const m = shear(a, n, probe, scale(n, k - 1));
@@ -105,7 +108,10 @@ export function fitCap(ring: Edge[], target: number): { ring: Edge[]; heightChan
   const k = (lo + hi) / 2;
   const m = shear(a, n, probe, scale(n, k - 1));
   if (!m) return null;
-  return { ring: ring.map((e) => (e.role === 'cap' ? { ...e, path: mapPath(e.path, m) } : e)), heightChange: height * (k - 1) };
+  return {
+    ring: ring.map((e) => (e.role === 'cap' ? { ...e, path: mapPath(e.path, m) } : e)),
+    heightChange: height * (k - 1),
+  };
 }
 
 const rise = (p: Point, a: Point, n: Point): number => (p.x - a.x) * n.x + (p.y - a.y) * n.y;

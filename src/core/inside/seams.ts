@@ -1,5 +1,5 @@
 import { pathLength } from '../geometry/index.ts';
-import { type Piece, type Role, type Seam, type Side, roleSide, runsOf, sideOf } from '../pattern/index.ts';
+import { type Piece, type Role, roleSide, runsOf, type Seam, type Side, sideOf } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { type LiningHem } from './hem.ts';
 import { moveRun } from './oriented.ts';
@@ -26,7 +26,11 @@ function turnedHemLength(piece: Piece, role: Role, up: number): number {
 }
 
 /** The seams among facing, lining and shell, with the ease that is meant on each. */
-export function insideSeams(p: InsidePieces, d: Decisions, hems: { body: LiningHem | null; wrist: LiningHem | null }): Seam[] {
+export function insideSeams(
+  p: InsidePieces,
+  d: Decisions,
+  hems: { body: LiningHem | null; wrist: LiningHem | null },
+): Seam[] {
   const out: Seam[] = [];
   const join = (group: Seam['group'], code: string, a: Side[], b: Side[], more: Partial<Seam> = {}) => {
     if (a.length && b.length) out.push({ id: `${group}-${code}`, code, group, a, b, ease: EXACT, ...more });
@@ -61,7 +65,15 @@ export function insideSeams(p: InsidePieces, d: Decisions, hems: { body: LiningH
 /** Lining hem to the shell's turned hem. A flared hem is narrower higher up: that difference is meant, up to 3 %. */
 function hemSeams(p: InsidePieces, d: Decisions, hems: { body: LiningHem | null; wrist: LiningHem | null }): Seam[] {
   const out: Seam[] = [];
-  const add = (code: string, lining: Piece | undefined, shell: Piece | undefined, role: Role, hem: LiningHem | null, less: number, extra: number) => {
+  const add = (
+    code: string,
+    lining: Piece | undefined,
+    shell: Piece | undefined,
+    role: Role,
+    hem: LiningHem | null,
+    less: number,
+    extra: number,
+  ) => {
     if (!lining || !shell || !hem || hem.slack === 0) return;
     const shellHem = roleSide(shell, role);
     const held = hem.line + hem.slack;

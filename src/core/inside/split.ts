@@ -1,17 +1,17 @@
 import {
-  type Path,
   crossings,
   extend,
   fillet,
   offsetBetween,
   offsetPath,
+  type Path,
   pathLength,
   reversePath,
   stretch,
 } from '../geometry/index.ts';
 import { type Edge, type Piece, type Role } from '../pattern/index.ts';
-import { type Result, ok, refuse, stop } from '../result.ts';
-import { type Oriented, cutRun, orient, run, runLength, runPath } from './oriented.ts';
+import { ok, type Result, refuse, stop } from '../result.ts';
+import { cutRun, type Oriented, orient, run, runLength, runPath } from './oriented.ts';
 
 /** A shell piece parted along its facing line; both rings in walk order, sharing the line exactly. */
 export interface Split {

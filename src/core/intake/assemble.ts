@@ -1,8 +1,19 @@
-import { type Path, type Point, boxOf, distance, endOf, insideRing, nearestOn, pathLength, pointAlong, startOf } from '../geometry/index.ts';
+import {
+  boxOf,
+  distance,
+  endOf,
+  insideRing,
+  nearestOn,
+  type Path,
+  type Point,
+  pathLength,
+  pointAlong,
+  startOf,
+} from '../geometry/index.ts';
 import { type InternalLine, type Notch, type PieceKind, placeGrain, suggestRoles } from '../pattern/index.ts';
 import { type ShellEdge, type ShellPiece } from '../project.ts';
-import { type Finding, type Result, ok, refuse, stop } from '../result.ts';
-import { type Outline, closes, meantAsOutline, partAtCorners, toOutline } from './outline.ts';
+import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
+import { closes, meantAsOutline, type Outline, partAtCorners, toOutline } from './outline.ts';
 import { type Drawing, type Shape } from './svg.ts';
 
 export interface Intake {
@@ -50,7 +61,13 @@ export function assemble(drawing: Drawing): Result<Intake> {
 /** A page frame drawn round everything is no piece. */
 function withoutFrame(outlines: Outline[], findings: Finding[]): Outline[] {
   const [frame, ...rest] = outlines;
-  if (!frame || rest.length < 2 || frame.path.length !== 4 || !rest.every((o) => insideRing(frame.points, startOf(o.path)))) return outlines;
+  if (
+    !frame ||
+    rest.length < 2 ||
+    frame.path.length !== 4 ||
+    !rest.every((o) => insideRing(frame.points, startOf(o.path)))
+  )
+    return outlines;
   findings.push({ code: 'frame-dropped', severity: 'note', data: { label: frame.shape.label } });
   return rest;
 }
@@ -69,7 +86,9 @@ function nest(outlines: Outline[]): Draft[] {
 /** An open run belongs to the piece it lies in or crosses; one that was meant as an outline is refused with its gap. */
 function place(s: Shape, drafts: Draft[], findings: Finding[]): void {
   const middle = pointAlong(s.path, pathLength(s.path) / 2);
-  const holder = drafts.find((d) => insideRing(d.outline.points, middle)) ?? drafts.find((d) => nearestOn(d.outline.path, middle).distance < NOTCH_LENGTH);
+  const holder =
+    drafts.find((d) => insideRing(d.outline.points, middle)) ??
+    drafts.find((d) => nearestOn(d.outline.path, middle).distance < NOTCH_LENGTH);
   if (holder) {
     holder.inner.push(s);
     return;
@@ -78,7 +97,9 @@ function place(s: Shape, drafts: Draft[], findings: Finding[]): void {
   const a = startOf(s.path);
   if (meantAsOutline(s.path)) {
     const gap = distance(a, endOf(s.path));
-    findings.push(stop('outline-open', { piece: label, x: a.x, y: a.y }, { label, gap, x: Math.round(a.x), y: Math.round(a.y) }));
+    findings.push(
+      stop('outline-open', { piece: label, x: a.x, y: a.y }, { label, gap, x: Math.round(a.x), y: Math.round(a.y) }),
+    );
   } else findings.push({ code: 'line-outside', severity: 'note', where: { x: a.x, y: a.y }, data: { label } });
 }
 
@@ -127,15 +148,30 @@ function toPiece(d: Draft, id: string, name: string, findings: Finding[]): Shell
 }
 
 /** Which edge lies on the fold: said by name or text, or assumed for the straight centre back of a back, and told. */
-function foldEdges(ring: ShellEdge[], kind: PieceKind, words: string, piece: { id: string; name: string }, findings: Finding[]): void {
+function foldEdges(
+  ring: ShellEdge[],
+  kind: PieceKind,
+  words: string,
+  piece: { id: string; name: string },
+  findings: Finding[],
+): void {
   const said = says(words, /\bfold\b/i) && !says(words, /not on (the )?fold|no fold/i);
-  const centres = ring.filter((e) => e.role === 'centre-back' || e.role === 'centre-front' || (said && kind === 'front' && e.role === 'front-edge'));
+  const centres = ring.filter(
+    (e) =>
+      e.role === 'centre-back' || e.role === 'centre-front' || (said && kind === 'front' && e.role === 'front-edge'),
+  );
   const straight = centres.filter((e) => distance(startOf(e.path), endOf(e.path)) > pathLength(e.path) * 0.9999);
   if (straight.length !== 1 || centres.length !== 1 || !(said || kind === 'back')) return;
   const edge = straight[0] as ShellEdge;
   edge.onFold = true;
   if (edge.role === 'front-edge') edge.role = 'centre-front';
-  if (!said) findings.push({ code: 'fold-assumed', severity: 'warn', where: { piece: piece.id, edge: edge.id }, data: { name: piece.name } });
+  if (!said)
+    findings.push({
+      code: 'fold-assumed',
+      severity: 'warn',
+      where: { piece: piece.id, edge: edge.id },
+      data: { name: piece.name },
+    });
 }
 
 function countOf(words: string, kind: PieceKind, ring: ShellEdge[]): number {
@@ -151,7 +187,9 @@ function upward(path: Path): { a: Point; b: Point } {
 }
 
 const isNotch = (s: Shape): boolean =>
-  !closes(s) && (says(s.name ?? s.label, /notch/i) || pathLength(s.path) <= NOTCH_LENGTH) && !says(s.name ?? s.label, /grain|centre|center|waist|fold/i);
+  !closes(s) &&
+  (says(s.name ?? s.label, /notch/i) || pathLength(s.path) <= NOTCH_LENGTH) &&
+  !says(s.name ?? s.label, /grain|centre|center|waist|fold/i);
 
 function notchesOf(d: Draft, ring: ShellEdge[]): Notch[] {
   const found: (Notch & { double: boolean })[] = [];
@@ -179,7 +217,15 @@ function linesOf(d: Draft, ring: ShellEdge[]): InternalLine[] {
   for (const s of d.inner) {
     const words = s.name ?? s.label;
     if (says(words, /grain/i) || isNotch(s)) continue;
-    const kind = /cent(re|er)[ -]?front|\bcf\b/i.test(words) ? 'centre-front' : /waist/i.test(words) ? 'waist' : /fold/i.test(words) ? 'fold' : closes(s) ? 'placement' : 'other';
+    const kind = /cent(re|er)[ -]?front|\bcf\b/i.test(words)
+      ? 'centre-front'
+      : /waist/i.test(words)
+        ? 'waist'
+        : /fold/i.test(words)
+          ? 'fold'
+          : closes(s)
+            ? 'placement'
+            : 'other';
     if (kind === 'fold' && ring.some((e) => e.onFold)) continue;
     out.push({ kind, path: s.path });
   }

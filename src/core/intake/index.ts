@@ -1,5 +1,5 @@
 import { type Result } from '../result.ts';
-import { type Intake, assemble } from './assemble.ts';
+import { assemble, type Intake } from './assemble.ts';
 import { readSvg } from './svg.ts';
 
 export * from './assemble.ts';

@@ -1,11 +1,11 @@
 import {
-  type Path,
-  type Point,
   boxOf,
   distance,
   endDirection,
   endOf,
   flatten,
+  type Path,
+  type Point,
   reversePath,
   segmentLength,
   selfCrossing,
@@ -37,7 +37,8 @@ export function meantAsOutline(path: Path): boolean {
 }
 
 /** Whether the run closes by itself within the healing gap. */
-export const closes = (s: Shape): boolean => s.closed || (s.path.length > 1 && distance(startOf(s.path), endOf(s.path)) <= HEAL_GAP);
+export const closes = (s: Shape): boolean =>
+  s.closed || (s.path.length > 1 && distance(startOf(s.path), endOf(s.path)) <= HEAL_GAP);
 
 /** Drops segments of no length; returns how many there were. */
 function cleaned(path: Path): { path: Path; dropped: number } {
@@ -52,7 +53,13 @@ function cleaned(path: Path): { path: Path; dropped: number } {
 export function toOutline(shape: Shape, findings: Finding[]): Outline | null {
   const label = shape.name ?? shape.label;
   const { path, dropped } = cleaned(shape.path);
-  if (dropped) findings.push({ code: 'points-doubled', severity: 'note', where: { piece: label }, data: { label, count: dropped } });
+  if (dropped)
+    findings.push({
+      code: 'points-doubled',
+      severity: 'note',
+      where: { piece: label },
+      data: { label, count: dropped },
+    });
   if (!path.length || Math.abs(signedArea(path)) < LEAST_AREA) {
     findings.push(stop('zero-area', { piece: label, ...(path.length && at(startOf(path))) }, { label }));
     return null;
@@ -74,7 +81,8 @@ function closeGap(path: Path, label: string, findings: Finding[]): Path {
   const b = endOf(path);
   const gap = distance(a, b);
   if (gap < 1e-9) return path;
-  if (gap > 1e-4) findings.push({ code: 'gap-healed', severity: 'note', where: { piece: label, ...at(a) }, data: { label, gap } });
+  if (gap > 1e-4)
+    findings.push({ code: 'gap-healed', severity: 'note', where: { piece: label, ...at(a) }, data: { label, gap } });
   const last = path[path.length - 1] as Path[number];
   return [...path.slice(0, -1), { ...last, b: a }];
 }

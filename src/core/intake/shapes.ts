@@ -19,11 +19,21 @@ export function shapeData(tag: string, attrs: Record<string, string>, label: str
   const read = readers[tag];
   if (!read) return null;
   const data = read(attrs);
-  return data.includes('NaN') || data.includes('Infinity') ? stop('not-finite', { piece: label }, { label, value: badNumber(attrs) }) : data;
+  return data.includes('NaN') || data.includes('Infinity')
+    ? stop('not-finite', { piece: label }, { label, value: badNumber(attrs) })
+    : data;
 }
 
 const badNumber = (attrs: Record<string, string>): string =>
-  (attrs.points ?? Object.entries(attrs).find(([k, v]) => ['x', 'y', 'cx', 'cy', 'r', 'rx', 'ry', 'width', 'height', 'x1', 'y1', 'x2', 'y2'].includes(k) && !Number.isFinite(Number.parseFloat(v)))?.[1] ?? 'NaN').slice(0, 60);
+  (
+    attrs.points ??
+    Object.entries(attrs).find(
+      ([k, v]) =>
+        ['x', 'y', 'cx', 'cy', 'r', 'rx', 'ry', 'width', 'height', 'x1', 'y1', 'x2', 'y2'].includes(k) &&
+        !Number.isFinite(Number.parseFloat(v)),
+    )?.[1] ??
+    'NaN'
+  ).slice(0, 60);
 
 const readers: Record<string, (attrs: Record<string, string>) => string> = {
   line: (a) => `M${number(a, 'x1')} ${number(a, 'y1')}L${number(a, 'x2')} ${number(a, 'y2')}`,
@@ -35,7 +45,11 @@ const readers: Record<string, (attrs: Record<string, string>) => string> = {
 };
 
 function poly(points: string, close: boolean): string {
-  const n = points.trim().split(/[\s,]+/).filter(Boolean).map(Number);
+  const n = points
+    .trim()
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .map(Number);
   if (n.length < 4) return '';
   const pairs = Array.from({ length: Math.floor(n.length / 2) }, (_, i) => `${n[2 * i]} ${n[2 * i + 1]}`);
   return `M${pairs.join('L')}${close ? 'Z' : ''}`;

@@ -1,9 +1,9 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
-import { type Affine, type Path, type Point, apply, compose, translation } from '../geometry/index.ts';
-import { type Finding, type Result, ok, refuse, stop } from '../result.ts';
+import { type Affine, apply, compose, type Path, type Point, translation } from '../geometry/index.ts';
+import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { shapeData } from './shapes.ts';
-import { scaleOf } from './svgunits.ts';
 import { readPathData, readTransform } from './svgpath.ts';
+import { scaleOf } from './svgunits.ts';
 
 /** One run of line work from the file, in mm. */
 export interface Shape {
@@ -34,7 +34,22 @@ export interface Drawing {
 /** An element as the order-keeping XML reader gives it. */
 type Node = Record<string, unknown> & { ':@'?: Record<string, string> };
 
-const SKIPPED = new Set(['defs', 'symbol', 'clipPath', 'mask', 'pattern', 'marker', 'metadata', 'style', 'title', 'desc', 'filter', 'linearGradient', 'radialGradient', 'namedview']);
+const SKIPPED = new Set([
+  'defs',
+  'symbol',
+  'clipPath',
+  'mask',
+  'pattern',
+  'marker',
+  'metadata',
+  'style',
+  'title',
+  'desc',
+  'filter',
+  'linearGradient',
+  'radialGradient',
+  'namedview',
+]);
 const MAX_DEPTH = 64;
 const MAX_SHAPES = 20000;
 
@@ -45,9 +60,13 @@ const attrsOf = (n: Node): Record<string, string> => n[':@'] ?? {};
 
 /** Refusals that need no parsing: empty, not text, not SVG, scripts and entities. */
 function sniff(text: string): Finding | null {
-  const head = text.slice(0, 4096).replace(/^\uFEFF/, '').trimStart();
+  const head = text
+    .slice(0, 4096)
+    .replace(/^\uFEFF/, '')
+    .trimStart();
   if (head === '') return stop('file-empty');
-  if (/^(\u0089|\uFFFD)?PNG|^%PDF|^\uFFFD\uFFFD\uFFFD|^GIF8|^PK\u0003/.test(head)) return stop('not-svg', undefined, { kind: 'picture-or-pdf' });
+  if (/^(\u0089|\uFFFD)?PNG|^%PDF|^\uFFFD\uFFFD\uFFFD|^GIF8/.test(head))
+    return stop('not-svg', undefined, { kind: 'picture-or-pdf' });
   if (/<!ENTITY/i.test(text)) return stop('svg-entities');
   if (/<(?:\w+:)?script[\s>/]/i.test(text)) return stop('svg-script');
   if (!/<(?:\w+:)?svg[\s>/]/.test(text)) return stop('not-svg', undefined, { kind: 'other' });
@@ -62,8 +81,17 @@ export function readSvg(text: string, unit?: string): Result<Drawing> {
   const early = sniff(text);
   if (early) return refuse(early);
   const valid = XMLValidator.validate(text);
-  if (valid !== true) return refuse(stop('xml-broken', undefined, { line: valid.err.line, detail: valid.err.msg.slice(0, 120) }));
-  const parser = new XMLParser({ preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '', processEntities: true, trimValues: true, parseTagValue: false, parseAttributeValue: false });
+  if (valid !== true)
+    return refuse(stop('xml-broken', undefined, { line: valid.err.line, detail: valid.err.msg.slice(0, 120) }));
+  const parser = new XMLParser({
+    preserveOrder: true,
+    ignoreAttributes: false,
+    attributeNamePrefix: '',
+    processEntities: true,
+    trimValues: true,
+    parseTagValue: false,
+    parseAttributeValue: false,
+  });
   let nodes: Node[];
   try {
     nodes = parser.parse(text) as Node[];
@@ -121,11 +149,13 @@ class Walker {
     if (tag === '#text' || SKIPPED.has(tag) || hidden(attrs) || this.shapes.length > MAX_SHAPES) return;
     const here = compose(m, readTransform(attrs.transform));
     if (tag === 'g' || tag === 'a' || tag === 'svg' || tag === 'switch') {
-      const offset = tag === 'svg' ? compose(here, translation(Number(attrs.x ?? 0) || 0, Number(attrs.y ?? 0) || 0)) : here;
+      const offset =
+        tag === 'svg' ? compose(here, translation(Number(attrs.x ?? 0) || 0, Number(attrs.y ?? 0) || 0)) : here;
       this.children(n, offset, this.group(givenName(n)), depth, uses);
     } else if (tag === 'use') this.use(n, here, group, depth, uses);
     else if (tag === 'text') this.text(n, here, group);
-    else if (tag === 'image' || tag === 'foreignObject') this.findings.push({ code: 'svg-part-ignored', severity: 'note', data: { tag } });
+    else if (tag === 'image' || tag === 'foreignObject')
+      this.findings.push({ code: 'svg-part-ignored', severity: 'note', data: { tag } });
     else this.shape(n, tag, here, group);
   }
 
@@ -139,15 +169,21 @@ class Walker {
     }
     const moved = compose(m, translation(Number(attrs.x ?? 0) || 0, Number(attrs.y ?? 0) || 0));
     const inner = new Set(uses).add(ref);
-    if (local(tagOf(target)) === 'symbol') this.children(target, moved, this.group(givenName(n) ?? givenName(target)), depth, inner);
+    if (local(tagOf(target)) === 'symbol')
+      this.children(target, moved, this.group(givenName(n) ?? givenName(target)), depth, inner);
     else this.element(target, moved, group, depth + 1, inner);
   }
 
   private text(n: Node, m: Affine, group: number): void {
     const attrs = attrsOf(n);
     const words = textOf(n).replace(/\s+/g, ' ').trim();
-    const inner = kidsOf(n).map(attrsOf).find((a) => a.x !== undefined);
-    const at = apply(m, { x: Number.parseFloat(attrs.x ?? inner?.x ?? '0') || 0, y: Number.parseFloat(attrs.y ?? inner?.y ?? '0') || 0 });
+    const inner = kidsOf(n)
+      .map(attrsOf)
+      .find((a) => a.x !== undefined);
+    const at = apply(m, {
+      x: Number.parseFloat(attrs.x ?? inner?.x ?? '0') || 0,
+      y: Number.parseFloat(attrs.y ?? inner?.y ?? '0') || 0,
+    });
     if (words) this.captions.push({ text: words.slice(0, 200), at, group });
   }
 
@@ -176,7 +212,8 @@ function hidden(attrs: Record<string, string>): boolean {
   return says('display', 'none') || says('visibility', 'hidden');
 }
 
-const MACHINE_ID = /^(path|rect|g|svg|layer|polygon|polyline|line|ellipse|circle|group|shape|use|text|tspan|_)[-_ ]?[\dx-]*[-_\d]*$/i;
+const MACHINE_ID =
+  /^(path|rect|g|svg|layer|polygon|polyline|line|ellipse|circle|group|shape|use|text|tspan|_)[-_ ]?[\dx-]*[-_\d]*$/i;
 
 /** The name a person gave the element: a label, a title, or an id that a program did not make up. */
 function givenName(n: Node): string | null {
@@ -192,4 +229,3 @@ function textOf(n: Node): string {
   if (!Array.isArray(kids)) return String(n['#text'] ?? kids ?? '');
   return (kids as Node[]).map((k) => (tagOf(k) === '#text' ? String(k['#text']) : textOf(k))).join(' ');
 }
-

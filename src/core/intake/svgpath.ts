@@ -1,6 +1,6 @@
 import svgpath from 'svgpath';
-import { type Affine, type Path, type Point, apply, cubic, distance, lerp, line } from '../geometry/index.ts';
-import { type Finding, type Result, ok, refuse, stop } from '../result.ts';
+import { type Affine, apply, cubic, distance, lerp, line, type Path, type Point } from '../geometry/index.ts';
+import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 
 /** One drawn run of a path: its segments, and whether the file closes it. */
 export interface Drawn {
@@ -74,9 +74,11 @@ function firstBad(runs: Drawn[], label: string): Finding | null {
 export function readTransform(list: string | undefined): Affine {
   if (!list) return { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
   const at: [number, number][] = [];
-  svgpath('M0 0L1 0L0 1').transform(list).iterate((s) => {
-    at.push([s[1] as number, s[2] as number]);
-  });
+  svgpath('M0 0L1 0L0 1')
+    .transform(list)
+    .iterate((s) => {
+      at.push([s[1] as number, s[2] as number]);
+    });
   const [o, x, y] = at as [[number, number], [number, number], [number, number]];
   return { a: x[0] - o[0], b: x[1] - o[1], c: y[0] - o[0], d: y[1] - o[1], e: o[0], f: o[1] };
 }

@@ -1,5 +1,5 @@
 import { type Affine, compose, translation } from '../geometry/index.ts';
-import { type Finding, type Result, ok, refuse, stop } from '../result.ts';
+import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { MM_PER_UNIT } from '../units.ts';
 
 interface Sized {
@@ -15,7 +15,10 @@ function sized(raw: string | undefined): Sized | null {
 /** `viewBox` as numbers; null when absent, a refusal when it is there but senseless. */
 function viewBoxOf(raw: string | undefined): Result<[number, number, number, number] | null> {
   if (raw === undefined || raw.trim() === '') return ok(null);
-  const n = raw.trim().split(/[\s,]+/).map(Number);
+  const n = raw
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number);
   if (n.length !== 4 || n.some((v) => !Number.isFinite(v)) || (n[2] as number) <= 0 || (n[3] as number) <= 0) {
     return refuse(stop('viewbox-bad', undefined, { value: raw.slice(0, 60) }));
   }
@@ -36,7 +39,8 @@ function inMm(s: Sized | null, said: number | undefined): number | null {
  */
 export function scaleOf(attrs: Record<string, string>, unit?: string): Result<{ map: Affine; findings: Finding[] }> {
   const said = unit === undefined ? undefined : MM_PER_UNIT[unit.toLowerCase()];
-  if (unit !== undefined && said === undefined) return refuse(stop('unit-unknown', undefined, { unit: unit.slice(0, 20) }));
+  if (unit !== undefined && said === undefined)
+    return refuse(stop('unit-unknown', undefined, { unit: unit.slice(0, 20) }));
   const box = viewBoxOf(attrs.viewBox);
   if (!box.ok) return box;
   const width = sized(attrs.width);
@@ -72,7 +76,11 @@ export function scaleOf(attrs: Record<string, string>, unit?: string): Result<{ 
 const even = (k: number): Affine => ({ a: k, b: 0, c: 0, d: k, e: 0, f: 0 });
 
 /** Which unit would make a garment of the drawing: one that puts its larger side between 30 cm and 4 m. */
-function guess(box: [number, number, number, number] | null, width: Sized | null, height: Sized | null): Record<string, string | number> {
+function guess(
+  box: [number, number, number, number] | null,
+  width: Sized | null,
+  height: Sized | null,
+): Record<string, string | number> {
   const larger = Math.max(box?.[2] ?? 0, box?.[3] ?? 0, width?.value ?? 0, height?.value ?? 0);
   const fits = ['mm', 'cm', 'in', 'px'].find((u) => {
     const mm = larger * (MM_PER_UNIT[u] as number);

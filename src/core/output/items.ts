@@ -1,8 +1,7 @@
+import { type Closure } from '../closure/index.ts';
 import {
-  type Box,
-  type Path,
-  type Point,
   addScaled,
+  type Box,
   boxOf,
   crossings,
   distance,
@@ -10,19 +9,27 @@ import {
   line,
   mapPath,
   outward,
+  type Path,
+  type Point,
+  sub,
   translation,
   unit,
-  sub,
 } from '../geometry/index.ts';
-import { type Closure } from '../closure/index.ts';
-import { type CutLine, type Piece, notchTick, outlineOf } from '../pattern/index.ts';
+import { type CutLine, notchTick, outlineOf, type Piece } from '../pattern/index.ts';
 
 export type Stroke = 'cut' | 'seam' | 'fold' | 'grain' | 'notch' | 'inner' | 'mark' | 'frame';
 
 /** What is drawn on paper, in mm. Writers for SVG and PDF only translate these. */
 export type Item =
   | { kind: 'path'; path: Path; stroke: Stroke }
-  | { kind: 'text'; at: Point; size: number; text: string; bold?: boolean; /** Reads upward instead of to the right. */ upward?: boolean };
+  | {
+      kind: 'text';
+      at: Point;
+      size: number;
+      text: string;
+      bold?: boolean /** Reads upward instead of to the right. */;
+      upward?: boolean;
+    };
 
 /** A named group of items with its bounds. */
 export interface Sheet {
@@ -86,7 +93,9 @@ function words(p: Piece, outline: Path): Item[] {
     upward
       ? { x: middle.x + 4 + size * (0.8 + 1.2 * k), y: middle.y + Math.min(along, long * size) / 2 }
       : { x: middle.x + 6, y: middle.y + k * size * 1.25 };
-  return lines.map((text, k): Item => ({ kind: 'text', at: at(k), size: k ? size * 0.7 : size, text, bold: k === 0, upward }));
+  return lines.map(
+    (text, k): Item => ({ kind: 'text', at: at(k), size: k ? size * 0.7 : size, text, bold: k === 0, upward }),
+  );
 }
 
 /** Buttons and holes drawn on the front: a cross at each centre, the hole as a line with both ends barred. */
@@ -96,7 +105,8 @@ export function closureItems(c: Closure): Item[] {
     const d = unit(sub(b.b, b.a));
     const n = outward(d);
     const bar = (at: Point): Path => [line(addScaled(at, n, 2.5), addScaled(at, n, -2.5))];
-    for (const path of [[line(b.a, b.b)], bar(b.a), bar(b.b)] as Path[]) out.push({ kind: 'path', path, stroke: 'mark' });
+    for (const path of [[line(b.a, b.b)], bar(b.a), bar(b.b)] as Path[])
+      out.push({ kind: 'path', path, stroke: 'mark' });
     out.push({ kind: 'path', path: [line(addScaled(b.centre, n, 4), addScaled(b.centre, n, -4))], stroke: 'mark' });
   }
   return out;
@@ -114,19 +124,31 @@ export function stripSheet(c: Closure): Sheet {
   const width = Math.max(STRIP_WIDTH, c.extension + c.hole.opening + 20);
   const at = (x: number, y: number): Point => ({ x, y });
   const h = c.lengthMm;
-  path([line(at(0, 0), at(width, 0)), line(at(width, 0), at(width, h)), line(at(width, h), at(0, h)), line(at(0, h), at(0, 0))], 'cut');
+  path(
+    [
+      line(at(0, 0), at(width, 0)),
+      line(at(width, 0), at(width, h)),
+      line(at(width, h), at(0, h)),
+      line(at(0, h), at(0, 0)),
+    ],
+    'cut',
+  );
   path([line(at(c.extension, 0), at(c.extension, h))], 'seam');
   c.buttons.forEach((b, i) => {
     const flat = c.hole.direction === 'horizontal';
     const end = (d: number): Point => (flat ? at(c.extension - d, b.at) : at(c.extension, b.at - d));
     const [p, q] = [end(c.hole.outer), end(-c.hole.inner)];
-    const bar = (o: Point): Path => (flat ? [line(at(o.x, o.y - 3), at(o.x, o.y + 3))] : [line(at(o.x - 3, o.y), at(o.x + 3, o.y))]);
+    const bar = (o: Point): Path =>
+      flat ? [line(at(o.x, o.y - 3), at(o.x, o.y + 3))] : [line(at(o.x - 3, o.y), at(o.x + 3, o.y))];
     for (const s of [[line(p, q)], bar(p), bar(q)] as Path[]) path(s, 'mark');
     path([line(at(c.extension - 5, b.at), at(c.extension + 5, b.at))], 'notch');
     path([line(at(c.extension, b.at - 5), at(c.extension, b.at + 5))], 'notch');
     items.push({ kind: 'text', at: at(width - 18, b.at + 2), size: 6, text: `${i + 1}`, bold: true });
   });
-  items.push({ kind: 'text', at: at(4, 7), size: 4, text: 'Neck end' }, { kind: 'text', at: at(4, h - 4), size: 4, text: 'Hem end' });
+  items.push(
+    { kind: 'text', at: at(4, 7), size: 4, text: 'Neck end' },
+    { kind: 'text', at: at(4, h - 4), size: 4, text: 'Hem end' },
+  );
   items.push({ kind: 'text', at: at(4, Math.min(h - 12, 30)), size: 3.2, text: 'Front edge on this side' });
   return { id: 'strip', name: 'Marking strip', items, box: { minX: 0, minY: 0, maxX: width, maxY: h } };
 }
@@ -135,7 +157,9 @@ export function moveSheet(s: Sheet, dx: number, dy: number): Sheet {
   const m = translation(dx, dy);
   return {
     ...s,
-    items: s.items.map((i) => (i.kind === 'path' ? { ...i, path: mapPath(i.path, m) } : { ...i, at: { x: i.at.x + dx, y: i.at.y + dy } })),
+    items: s.items.map((i) =>
+      i.kind === 'path' ? { ...i, path: mapPath(i.path, m) } : { ...i, at: { x: i.at.x + dx, y: i.at.y + dy } },
+    ),
     box: { minX: s.box.minX + dx, maxX: s.box.maxX + dx, minY: s.box.minY + dy, maxY: s.box.maxY + dy },
   };
 }
@@ -144,7 +168,11 @@ export function moveSheet(s: Sheet, dx: number, dy: number): Sheet {
  * Lays sheets out in rows, tallest first, on a plane `width` mm wide (or as wide as the widest), `gap` mm apart. Gives
  * the moved sheets and the size of the plane.
  */
-export function arrange(sheets: Sheet[], width: number, gap: number): { sheets: Sheet[]; width: number; height: number } {
+export function arrange(
+  sheets: Sheet[],
+  width: number,
+  gap: number,
+): { sheets: Sheet[]; width: number; height: number } {
   const tall = (s: Sheet): number => s.box.maxY - s.box.minY;
   const wide = (s: Sheet): number => s.box.maxX - s.box.minX;
   const room = Math.max(width, ...sheets.map(wide));

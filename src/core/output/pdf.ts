@@ -1,20 +1,20 @@
 import fontkit from '@pdf-lib/fontkit';
 import {
-  LineCapStyle,
-  PDFDocument,
-  type PDFFont,
-  type PDFOperator,
-  type PDFPage,
-  StandardFonts,
   appendBezierCurve,
   clip,
   degrees,
   endPath,
+  LineCapStyle,
   lineTo,
   moveTo,
+  PDFDocument,
+  type PDFFont,
+  type PDFOperator,
+  type PDFPage,
   popGraphicsState,
   pushGraphicsState,
   rectangle,
+  StandardFonts,
   setDashPattern,
   setLineCap,
   setLineWidth,
@@ -42,7 +42,16 @@ export interface PdfJob {
 
 const PT = 72 / 25.4;
 
-const WIDTH: Record<Stroke, number> = { cut: 0.6, seam: 0.35, fold: 0.6, grain: 0.4, notch: 0.6, inner: 0.3, mark: 0.5, frame: 0.15 };
+const WIDTH: Record<Stroke, number> = {
+  cut: 0.6,
+  seam: 0.35,
+  fold: 0.6,
+  grain: 0.4,
+  notch: 0.6,
+  inner: 0.3,
+  mark: 0.5,
+  frame: 0.15,
+};
 const DASH: Partial<Record<Stroke, number[]>> = { seam: [4, 2], fold: [10, 2, 2, 2], inner: [1.5, 1.5] };
 
 /** Maps mm on the plane (y down) to points on the page (y up). */
@@ -51,7 +60,10 @@ type ToPage = (p: Point) => [number, number];
 function strokePath(path: Path, kind: Stroke, to: ToPage): PDFOperator[] {
   const ops: PDFOperator[] = [
     setLineWidth(WIDTH[kind] * PT),
-    setDashPattern((DASH[kind] ?? []).map((d) => d * PT), 0),
+    setDashPattern(
+      (DASH[kind] ?? []).map((d) => d * PT),
+      0,
+    ),
   ];
   let last: Point | null = null;
   for (const s of path) {
@@ -99,7 +111,10 @@ async function makeWriter(doc: PDFDocument, fonts: PdfFonts): Promise<Writer> {
   const made: PDFFont[] = [];
   for (const bytes of fonts.regular) made.push(await doc.embedFont(bytes, { subset: true }));
   if (!made.length) made.push(await doc.embedFont(StandardFonts.Helvetica));
-  return new Writer(made, made.map((f) => new Set(f.getCharacterSet())));
+  return new Writer(
+    made,
+    made.map((f) => new Set(f.getCharacterSet())),
+  );
 }
 
 function drawItems(page: PDFPage, items: Item[], to: ToPage, w: Writer): void {
@@ -115,15 +130,30 @@ function tilePage(doc: PDFDocument, t: Tile, tiling: Tiling, title: string, w: W
   const to: ToPage = (p) => [(p.x - t.box.minX + MARGIN) * PT, (paper.height - MARGIN - (p.y - t.box.minY)) * PT];
   const width = (paper.width - 2 * MARGIN) * PT;
   const height = (paper.height - 2 * MARGIN) * PT;
-  page.pushOperators(pushGraphicsState(), rectangle(MARGIN * PT, MARGIN * PT, width, height), clip(), endPath(), setLineCap(LineCapStyle.Round));
+  page.pushOperators(
+    pushGraphicsState(),
+    rectangle(MARGIN * PT, MARGIN * PT, width, height),
+    clip(),
+    endPath(),
+    setLineCap(LineCapStyle.Round),
+  );
   drawItems(page, t.items, to, w);
   page.pushOperators(popGraphicsState());
-  page.pushOperators(pushGraphicsState(), setLineWidth(0.15 * PT), setDashPattern([], 0), rectangle(MARGIN * PT, MARGIN * PT, width, height), stroke());
+  page.pushOperators(
+    pushGraphicsState(),
+    setLineWidth(0.15 * PT),
+    setDashPattern([], 0),
+    rectangle(MARGIN * PT, MARGIN * PT, width, height),
+    stroke(),
+  );
   crosses(page, paper);
   page.pushOperators(popGraphicsState());
   const label = `${tileName(t.row, t.column)} · ${title}`;
   w.text(page, label.slice(0, 90), [(MARGIN + 2) * PT, (MARGIN - 5) * PT], 9);
-  const next = [t.right ? `${tileName(t.row, t.column + 1)} joins on the right` : '', t.below ? `${tileName(t.row + 1, t.column)} joins below` : ''];
+  const next = [
+    t.right ? `${tileName(t.row, t.column + 1)} joins on the right` : '',
+    t.below ? `${tileName(t.row + 1, t.column)} joins below` : '',
+  ];
   w.text(page, next.filter(Boolean).join(' · '), [(paper.width / 2) * PT, (MARGIN - 5) * PT], 8);
 }
 
@@ -133,7 +163,13 @@ function crosses(page: PDFPage, paper: Paper): void {
   const ys = [MARGIN + OVERLAP / 2, paper.height - MARGIN - OVERLAP / 2];
   for (const x of xs) {
     for (const y of ys) {
-      page.pushOperators(moveTo((x - 3) * PT, y * PT), lineTo((x + 3) * PT, y * PT), moveTo(x * PT, (y - 3) * PT), lineTo(x * PT, (y + 3) * PT), stroke());
+      page.pushOperators(
+        moveTo((x - 3) * PT, y * PT),
+        lineTo((x + 3) * PT, y * PT),
+        moveTo(x * PT, (y - 3) * PT),
+        lineTo(x * PT, (y + 3) * PT),
+        stroke(),
+      );
     }
   }
 }
@@ -149,7 +185,7 @@ function coverPage(doc: PDFDocument, job: PdfJob, tiling: Tiling, w: Writer): vo
   page.pushOperators(rectangle(90 * PT, up(90), 50.8 * PT, 50.8 * PT), stroke());
   w.text(page, '50 mm', [38 * PT, up(66)], 12);
   w.text(page, '2 in', [111 * PT, up(66)], 12);
-  job.notes.forEach((n, i) => w.text(page, n, [20 * PT, up(104 + i * 6.5)], 11));
+  for (const [i, n] of job.notes.entries()) w.text(page, n, [20 * PT, up(104 + i * 6.5)], 11);
   const top = 114 + job.notes.length * 6.5;
   const cell = Math.min(14, (paper.width - 40) / tiling.columns, (paper.height - top - 15) / tiling.rows / 1.3);
   for (const t of tiling.tiles) {

@@ -1,5 +1,5 @@
 import { type Computed } from '../compute.ts';
-import { type Sheet, closureItems, pieceSheet, stripSheet } from './items.ts';
+import { closureItems, pieceSheet, type Sheet, stripSheet } from './items.ts';
 
 /** Sheets of the wanted pieces; the front carries the buttonholes. */
 export function sheetsFor(x: Computed, wanted: string[] | null, strip: boolean): Sheet[] {

@@ -1,5 +1,5 @@
 import { type Path } from '../geometry/index.ts';
-import { type Item, type Sheet, type Stroke, arrange } from './items.ts';
+import { arrange, type Item, type Sheet, type Stroke } from './items.ts';
 
 /** A coordinate with at most four decimals and no trailing zeros. */
 export const num = (v: number): string => {
@@ -12,8 +12,12 @@ export function pathData(path: Path): string {
   let out = '';
   let last: { x: number; y: number } | null = null;
   for (const s of path) {
-    if (!last || Math.abs(last.x - s.a.x) > 1e-6 || Math.abs(last.y - s.a.y) > 1e-6) out += `M${num(s.a.x)} ${num(s.a.y)}`;
-    out += s.k === 'L' ? `L${num(s.b.x)} ${num(s.b.y)}` : `C${num(s.c.x)} ${num(s.c.y)} ${num(s.d.x)} ${num(s.d.y)} ${num(s.b.x)} ${num(s.b.y)}`;
+    if (!last || Math.abs(last.x - s.a.x) > 1e-6 || Math.abs(last.y - s.a.y) > 1e-6)
+      out += `M${num(s.a.x)} ${num(s.a.y)}`;
+    out +=
+      s.k === 'L'
+        ? `L${num(s.b.x)} ${num(s.b.y)}`
+        : `C${num(s.c.x)} ${num(s.c.y)} ${num(s.d.x)} ${num(s.d.y)} ${num(s.b.x)} ${num(s.b.y)}`;
     last = s.b;
   }
   return out;
@@ -50,7 +54,9 @@ export function svgOf(sheets: Sheet[], title: string): string {
   const w = placed.width + 2 * margin;
   const h = placed.height + 2 * margin;
   const groups = placed.sheets
-    .map((s) => `<g id="${escapeXml(s.id)}"><title>${escapeXml(s.name)}</title>\n${s.items.map(itemSvg).join('\n')}\n</g>`)
+    .map(
+      (s) => `<g id="${escapeXml(s.id)}"><title>${escapeXml(s.name)}</title>\n${s.items.map(itemSvg).join('\n')}\n</g>`,
+    )
     .join('\n');
   return `<?xml version="1.0" encoding="UTF-8"?>
 <svg xmlns="http://www.w3.org/2000/svg" width="${num(w)}mm" height="${num(h)}mm" viewBox="${-margin} ${-margin} ${num(w)} ${num(h)}" fill="none" stroke="#000" font-family="sans-serif">

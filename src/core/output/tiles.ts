@@ -1,5 +1,5 @@
 import { type Box, boxOf, joinBoxes } from '../geometry/index.ts';
-import { type Item, type Sheet, arrange } from './items.ts';
+import { arrange, type Item, type Sheet } from './items.ts';
 
 export interface Paper {
   name: 'a4' | 'letter';
@@ -39,7 +39,8 @@ export interface Tiling {
 /** Rows by letter, columns by number: `B3`. Past Z the letters go on as in a spreadsheet. */
 export function tileName(row: number, column: number): string {
   let letters = '';
-  for (let n = row + 1; n > 0; n = Math.floor((n - 1) / 26)) letters = String.fromCharCode(65 + ((n - 1) % 26)) + letters;
+  for (let n = row + 1; n > 0; n = Math.floor((n - 1) / 26))
+    letters = String.fromCharCode(65 + ((n - 1) % 26)) + letters;
   return `${letters}${column + 1}`;
 }
 
@@ -48,26 +49,48 @@ const itemBox = (i: Item): Box =>
   i.kind === 'path'
     ? boxOf(i.path)
     : i.upward
-      ? { minX: i.at.x - i.size, minY: i.at.y - i.text.length * i.size * 0.6, maxX: i.at.x + i.size * 0.3, maxY: i.at.y }
-      : { minX: i.at.x, minY: i.at.y - i.size, maxX: i.at.x + i.text.length * i.size * 0.6, maxY: i.at.y + i.size * 0.3 };
+      ? {
+          minX: i.at.x - i.size,
+          minY: i.at.y - i.text.length * i.size * 0.6,
+          maxX: i.at.x + i.size * 0.3,
+          maxY: i.at.y,
+        }
+      : {
+          minX: i.at.x,
+          minY: i.at.y - i.size,
+          maxX: i.at.x + i.text.length * i.size * 0.6,
+          maxY: i.at.y + i.size * 0.3,
+        };
 
 const touch = (a: Box, b: Box): boolean => a.minX < b.maxX && b.minX < a.maxX && a.minY < b.maxY && b.minY < a.maxY;
 
-/** How many pages side by side the plane is wide. */
-const PAGES_ACROSS = 5;
+/** How many pages side by side the plane may be wide. */
+const PAGES_ACROSS = [5, 6, 7, 8, 9, 10];
 
-const planeFor = (sheets: Sheet[], paper: Paper) => arrange(sheets, (paper.width - 2 * MARGIN - OVERLAP) * PAGES_ACROSS, 12);
+interface Plane {
+  sheets: Sheet[];
+  width: number;
+  height: number;
+}
+
+/** The plane whose pages are fewest; the widths are tried one after another. */
+function planeFor(sheets: Sheet[], paper: Paper): Plane {
+  const planes = PAGES_ACROSS.map((n) => arrange(sheets, (paper.width - 2 * MARGIN - OVERLAP) * n, 12));
+  const pages = planes.map((p) => tilesOf(p, paper).tiles.length);
+  return planes[pages.indexOf(Math.min(...pages))] as Plane;
+}
 
 /** The sheets where they come to lie on the plane of pages. */
 export const arrangeFor = (sheets: Sheet[], paper: Paper): Sheet[] => planeFor(sheets, paper).sheets;
 
 /** Lays the sheets on a plane and parts it into pages that overlap by OVERLAP; pages with nothing on them are left out. */
-export function tile(sheets: Sheet[], paper: Paper): Tiling {
+export const tile = (sheets: Sheet[], paper: Paper): Tiling => tilesOf(planeFor(sheets, paper), paper);
+
+function tilesOf(plane: Plane, paper: Paper): Tiling {
   const w = paper.width - 2 * MARGIN;
   const h = paper.height - 2 * MARGIN;
   const stepX = w - OVERLAP;
   const stepY = h - OVERLAP;
-  const plane = planeFor(sheets, paper);
   const items = plane.sheets.flatMap((s) => s.items).map((item) => ({ item, box: itemBox(item) }));
   const columns = Math.max(1, Math.ceil((plane.width - OVERLAP) / stepX));
   const rows = Math.max(1, Math.ceil((plane.height - OVERLAP) / stepY));
@@ -80,8 +103,14 @@ export function tile(sheets: Sheet[], paper: Paper): Tiling {
     }
   }
   const has = (r: number, c: number): boolean => tiles.some((t) => t.row === r && t.column === c);
-  return { paper, rows, columns, tiles: tiles.map((t) => ({ ...t, right: has(t.row, t.column + 1), below: has(t.row + 1, t.column) })) };
+  return {
+    paper,
+    rows,
+    columns,
+    tiles: tiles.map((t) => ({ ...t, right: has(t.row, t.column + 1), below: has(t.row + 1, t.column) })),
+  };
 }
 
 /** A straight line has a box without area; a hair's width makes it touch. */
-const widen = (b: Box): Box => joinBoxes(b, { minX: b.minX - 0.2, minY: b.minY - 0.2, maxX: b.maxX + 0.2, maxY: b.maxY + 0.2 });
+const widen = (b: Box): Box =>
+  joinBoxes(b, { minX: b.minX - 0.2, minY: b.minY - 0.2, maxX: b.maxX + 0.2, maxY: b.maxY + 0.2 });

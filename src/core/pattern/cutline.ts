@@ -1,5 +1,4 @@
 import {
-  type Path,
   crossings,
   distance,
   endDirection,
@@ -11,6 +10,7 @@ import {
   meet,
   offsetPath,
   outward,
+  type Path,
   pathLength,
   polyline,
   reflection,
@@ -116,7 +116,9 @@ export function cutLine(ring: Edge[]): CutLine {
     cuts[j] = c.b;
     betweens[i] = c.between;
   }
-  const outline = cuts.flatMap((c, i) => [...c, ...(betweens[i] as Path)]).filter((s) => distance(s.a, s.b) > SAME_POINT);
+  const outline = cuts
+    .flatMap((c, i) => [...c, ...(betweens[i] as Path)])
+    .filter((s) => distance(s.a, s.b) > SAME_POINT);
   return tidy(outline);
 }
 

@@ -1,4 +1,16 @@
-import { type Path, type Point, addScaled, boxOf, crossings, distance, dot, lerp, line, sub, unit } from '../geometry/index.ts';
+import {
+  addScaled,
+  boxOf,
+  crossings,
+  distance,
+  dot,
+  lerp,
+  line,
+  type Path,
+  type Point,
+  sub,
+  unit,
+} from '../geometry/index.ts';
 import { type Piece } from './types.ts';
 
 /**
@@ -10,11 +22,16 @@ export function placeGrain(outline: Path, direction: Point): { a: Point; b: Poin
   const centre = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
   const side = { x: -direction.y, y: direction.x };
   const reach = Math.hypot(box.maxX - box.minX, box.maxY - box.minY);
-  const corners = [box.minX, box.maxX].flatMap((x) => [box.minY, box.maxY].map((y) => dot({ x: x - centre.x, y: y - centre.y }, side)));
+  const corners = [box.minX, box.maxX].flatMap((x) =>
+    [box.minY, box.maxY].map((y) => dot({ x: x - centre.x, y: y - centre.y }, side)),
+  );
   const [low, high] = [Math.min(...corners), Math.max(...corners)];
   const probes = Array.from({ length: 11 }, (_, i) => {
     const through = addScaled(centre, side, low + ((high - low) * (i + 1)) / 12);
-    const hits = crossings([line(addScaled(through, direction, -reach), addScaled(through, direction, reach))], outline);
+    const hits = crossings(
+      [line(addScaled(through, direction, -reach), addScaled(through, direction, reach))],
+      outline,
+    );
     return longestInside(hits.map((h) => h.point));
   });
   // Of the stretches nearly as long as the longest, the middle one lies clearest of the edges.

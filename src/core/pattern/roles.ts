@@ -1,4 +1,4 @@
-import { type Box, type Path, boxOf, endOf, pathLength, pointAlong, startOf } from '../geometry/index.ts';
+import { type Box, boxOf, endOf, type Path, pathLength, pointAlong, startOf } from '../geometry/index.ts';
 import { type PieceKind, type Role } from './types.ts';
 
 /** Roles proposed for a ring, one per edge, with how sure the proposal is (0..1). */
@@ -65,8 +65,10 @@ const FITS: Partial<Record<Role, (l: Look) => number>> = {
   'front-edge': (l) => 0.35 * l.upright + 0.35 * near(l.u, 0, 0.5) + 0.15 * l.straight + 0.15 * clamp(l.share * 5),
   'centre-back': (l) => 0.35 * l.upright + 0.35 * near(l.u, 0, 0.5) + 0.15 * l.straight + 0.15 * clamp(l.share * 5),
   neckline: (l) => 0.3 * near(l.u, 0.15, 0.5) + 0.3 * near(l.v, 0.04, 0.4) + 0.4 * clamp(-l.bulge * 6),
-  shoulder: (l) => 0.35 * near(l.v, 0.03, 0.3) + 0.3 * l.flat + 0.2 * near(l.bulge, 0, 0.1) + 0.15 * near(l.u, 0.5, 0.4),
-  armhole: (l) => 0.3 * near(l.u, 0.85, 0.5) + 0.25 * near(l.v, 0.2, 0.4) + 0.25 * clamp(-l.bulge * 8) + 0.2 * l.upright,
+  shoulder: (l) =>
+    0.35 * near(l.v, 0.03, 0.3) + 0.3 * l.flat + 0.2 * near(l.bulge, 0, 0.1) + 0.15 * near(l.u, 0.5, 0.4),
+  armhole: (l) =>
+    0.3 * near(l.u, 0.85, 0.5) + 0.25 * near(l.v, 0.2, 0.4) + 0.25 * clamp(-l.bulge * 8) + 0.2 * l.upright,
   side: (l) => 0.35 * l.upright + 0.3 * near(l.u, 0.95, 0.5) + 0.2 * near(l.v, 0.6, 0.5) + 0.15 * l.straight,
   hem: (l) => 0.5 * near(l.v, 1, 0.4) + 0.5 * l.flat,
   cap: (l) => 0.4 * near(l.v, 0, 0.5) + 0.35 * clamp(l.bulge * 4) + 0.25 * clamp(l.share * 3),

@@ -1,7 +1,7 @@
 import { pathLength } from '../geometry/index.ts';
 import { SEAM_PASSES } from '../tolerance.ts';
-import { type Edge, type Piece, type Role } from './types.ts';
 import { runsOf } from './ring.ts';
+import { type Edge, type Piece, type Role } from './types.ts';
 
 /** One stretch of one edge taking part in a seam. */
 export interface Side {
@@ -37,7 +37,8 @@ export interface WalkedSeam extends Seam {
   verdict: Verdict;
 }
 
-export const sideOf = (piece: Piece, edges: Edge[]): Side[] => edges.map((e) => ({ piece: piece.id, edge: e.id, role: e.role }));
+export const sideOf = (piece: Piece, edges: Edge[]): Side[] =>
+  edges.map((e) => ({ piece: piece.id, edge: e.id, role: e.role }));
 
 /** First run of a role as a seam side; empty when the piece has none. */
 export const roleSide = (piece: Piece, role: Role): Side[] => sideOf(piece, runsOf(piece.ring, role)[0] ?? []);
@@ -76,7 +77,8 @@ export function shellSeams(pieces: Piece[], garment = 'coat'): Seam[] {
   const sleeve = pieces.find((p) => p.kind === 'sleeve');
   const out: Seam[] = [];
   const pair = (code: string, a: Side[], b: Side[], ease = { min: 0, max: 0 }, easeOf?: string) => {
-    if (a.length && b.length) out.push({ id: `shell-${code}`, code, group: 'shell', a, b, ease, ...(easeOf && { easeOf }) });
+    if (a.length && b.length)
+      out.push({ id: `shell-${code}`, code, group: 'shell', a, b, ease, ...(easeOf && { easeOf }) });
   };
   if (front && back) {
     pair('shoulder', roleSide(back, 'shoulder'), roleSide(front, 'shoulder'), { min: 0, max: 10 }, 'shoulder');

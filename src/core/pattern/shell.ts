@@ -50,7 +50,12 @@ function collapsed(drawn: Edge[], seam: Edge[]): boolean {
   });
 }
 
-function resolvePiece(p: ShellPiece, lines: Shell['lines'], allowances: Decisions['allowances'], findings: Finding[]): Piece {
+function resolvePiece(
+  p: ShellPiece,
+  lines: Shell['lines'],
+  allowances: Decisions['allowances'],
+  findings: Finding[],
+): Piece {
   const drawn = p.ring.map((e, i) => resolveEdge(e, p.ring[(i + 1) % p.ring.length] as ShellEdge, allowances));
   let ring = drawn;
   let notches = p.notches;
@@ -78,13 +83,20 @@ function resolvePiece(p: ShellPiece, lines: Shell['lines'], allowances: Decision
 }
 
 /** Shell pieces on their seam lines, allowances and corner rules filled in by the usual where nothing was said. */
-export function shellPieces(shell: Shell, allowances: Decisions['allowances']): { pieces: Piece[]; findings: Finding[] } {
+export function shellPieces(
+  shell: Shell,
+  allowances: Decisions['allowances'],
+): { pieces: Piece[]; findings: Finding[] } {
   const findings: Finding[] = [];
   return { pieces: shell.pieces.map((p) => resolvePiece(p, shell.lines, allowances, findings)), findings };
 }
 
 /** Both ends of a notch tick (mm), across the seam line, 5 mm outward. */
-export function notchTick(edge: Edge, at: number, reach = 5): { a: { x: number; y: number }; b: { x: number; y: number } } {
+export function notchTick(
+  edge: Edge,
+  at: number,
+  reach = 5,
+): { a: { x: number; y: number }; b: { x: number; y: number } } {
   const a = pointAlong(edge.path, at);
   const l = pathLength(edge.path);
   const p = pointAlong(edge.path, Math.max(0, at - 0.5));

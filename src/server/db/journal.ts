@@ -7,7 +7,17 @@ import { type ProjectDocument } from '../../core/project.ts';
 export type JournalRecord =
   | { t: 'base'; revisions: Record<string, number> }
   | { t: 'create'; id: string; document: ProjectDocument; at: string }
-  | { t: 'change'; id: string; revision: number; kind: 'do' | 'undo' | 'redo'; of: number | null; label: string; patch: PatchOperation[]; inverse: PatchOperation[]; at: string }
+  | {
+      t: 'change';
+      id: string;
+      revision: number;
+      kind: 'do' | 'undo' | 'redo';
+      of: number | null;
+      label: string;
+      patch: PatchOperation[];
+      inverse: PatchOperation[];
+      at: string;
+    }
   | { t: 'delete'; id: string; at: string }
   | { t: 'file'; id: string; project: string; name: string; base64: string; at: string };
 

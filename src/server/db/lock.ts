@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { mkdirSync, realpathSync } from 'node:fs';
-import { type Server, createServer } from 'node:net';
+import { createServer, type Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -19,7 +19,13 @@ export async function lockFolder(folder: string): Promise<{ release: () => Promi
   await new Promise<void>((done, fail) => {
     server.once('error', (e: NodeJS.ErrnoException) => {
       const taken = e.code === 'EADDRINUSE';
-      fail(taken ? new Error(`The data folder ${folder} is in use by another Woodbine. Stop that one first, or set WOODBINE_DATA to another folder.`) : e);
+      fail(
+        taken
+          ? new Error(
+              `The data folder ${folder} is in use by another Woodbine. Stop that one first, or set WOODBINE_DATA to another folder.`,
+            )
+          : e,
+      );
     });
     server.listen(address(folder), done);
   });

@@ -1,13 +1,24 @@
-import { existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync, openSync, fsyncSync, closeSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { asc } from 'drizzle-orm';
-import { type PgliteDatabase, drizzle } from 'drizzle-orm/pglite';
+import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { Journal, type JournalRecord, journalPath, readJournal, syncFolder } from './journal.ts';
 import { lockFolder } from './lock.ts';
 import * as schema from './schema.ts';
-import { Store, applyRecord } from './store.ts';
+import { applyRecord, Store } from './store.ts';
 
 export interface Opened {
   store: Store;
@@ -31,7 +42,11 @@ const KEPT_BACKUPS = 5;
 const LONG_JOURNAL = 32 * 1024 * 1024;
 
 function backupsIn(folder: string): string[] {
-  return existsSync(folder) ? readdirSync(folder).filter((f) => f.endsWith('.tar.gz')).sort() : [];
+  return existsSync(folder)
+    ? readdirSync(folder)
+        .filter((f) => f.endsWith('.tar.gz'))
+        .sort()
+    : [];
 }
 
 /** Opens the database folder; one that is damaged is put aside and rebuilt from the newest backup. */
@@ -67,7 +82,12 @@ export async function openStore(o: OpenOptions): Promise<Opened> {
   for (const r of records) if (r.t !== 'change' || r.revision > (held[r.id] ?? -1)) await applyRecord(db, r);
   const journal = new Journal(journalPath(o.folder));
   await noteMissing(db, journal, records);
-  const store = new Store({ db, journal, now: o.now ?? (() => new Date().toISOString()), newId: o.newId ?? (() => crypto.randomUUID()) });
+  const store = new Store({
+    db,
+    journal,
+    now: o.now ?? (() => new Date().toISOString()),
+    newId: o.newId ?? (() => crypto.randomUUID()),
+  });
   const backup = () => writeBackup(o.folder, client, db, store, journal);
   if (JSON.stringify(records).length > LONG_JOURNAL) await backup();
   const close = async () => {
@@ -92,18 +112,38 @@ async function revisionsOf(db: Database): Promise<Record<string, number>> {
 async function noteMissing(db: Database, journal: Journal, records: JournalRecord[]): Promise<void> {
   if (!records.length) return;
   const last = new Map<string, number>();
-  for (const r of records) if (r.t === 'base') for (const [id, revision] of Object.entries(r.revisions)) last.set(id, revision);
+  for (const r of records)
+    if (r.t === 'base') for (const [id, revision] of Object.entries(r.revisions)) last.set(id, revision);
   for (const r of records) if (r.t === 'change') last.set(r.id, Math.max(last.get(r.id) ?? 0, r.revision));
   for (const r of records) if (r.t === 'create' && !last.has(r.id)) last.set(r.id, 0);
-  const rows = await db.select().from(schema.changes).orderBy(asc(schema.changes.project), asc(schema.changes.revision));
+  const rows = await db
+    .select()
+    .from(schema.changes)
+    .orderBy(asc(schema.changes.project), asc(schema.changes.revision));
   for (const c of rows) {
     const known = last.get(c.project);
     if (known === undefined || c.revision <= known) continue;
-    journal.append({ t: 'change', id: c.project, revision: c.revision, kind: c.kind, of: c.of, label: c.label, patch: c.patch, inverse: c.inverse, at: new Date(c.at).toISOString() });
+    journal.append({
+      t: 'change',
+      id: c.project,
+      revision: c.revision,
+      kind: c.kind,
+      of: c.of,
+      label: c.label,
+      patch: c.patch,
+      inverse: c.inverse,
+      at: new Date(c.at).toISOString(),
+    });
   }
 }
 
-async function writeBackup(folder: string, client: PGlite, db: Database, store: Store, journal: Journal): Promise<string> {
+async function writeBackup(
+  folder: string,
+  client: PGlite,
+  db: Database,
+  store: Store,
+  journal: Journal,
+): Promise<string> {
   await store.settled();
   const dir = join(folder, 'backups');
   mkdirSync(dir, { recursive: true });

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq } from 'drizzle-orm';
 import { type PgliteDatabase } from 'drizzle-orm/pglite';
 import jsonpatch, { type Operation } from 'fast-json-patch';
-import { type HistoryEntry, type PatchOperation, type Summary, parseDocument } from '../../contract/index.ts';
+import { type HistoryEntry, type PatchOperation, parseDocument, type Summary } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Journal, type JournalRecord } from './journal.ts';
 import * as schema from './schema.ts';
@@ -55,7 +55,11 @@ export class Store {
   }
 
   async list(): Promise<Summary[]> {
-    const rows = await this.p.db.select().from(schema.projects).where(eq(schema.projects.deleted, false)).orderBy(desc(schema.projects.updatedAt));
+    const rows = await this.p.db
+      .select()
+      .from(schema.projects)
+      .where(eq(schema.projects.deleted, false))
+      .orderBy(desc(schema.projects.updatedAt));
     return rows.map((r) => ({
       id: r.id,
       name: r.name,
@@ -67,7 +71,10 @@ export class Store {
   }
 
   async get(id: string): Promise<Stored | null> {
-    const [row] = await this.p.db.select().from(schema.projects).where(and(eq(schema.projects.id, id), eq(schema.projects.deleted, false)));
+    const [row] = await this.p.db
+      .select()
+      .from(schema.projects)
+      .where(and(eq(schema.projects.id, id), eq(schema.projects.deleted, false)));
     if (!row) return null;
     const parsed = parseDocument(row.document);
     return { id, revision: row.revision, document: parsed.ok ? parsed.document : row.document };
@@ -94,7 +101,14 @@ export class Store {
 
   addFile(project: string, name: string, bytes: Uint8Array): Promise<string> {
     return this.one(async () => {
-      const record: JournalRecord = { t: 'file', id: this.p.newId(), project, name: name.slice(0, 200), base64: Buffer.from(bytes).toString('base64'), at: this.p.now() };
+      const record: JournalRecord = {
+        t: 'file',
+        id: this.p.newId(),
+        project,
+        name: name.slice(0, 200),
+        base64: Buffer.from(bytes).toString('base64'),
+        at: this.p.now(),
+      };
       await applyRecord(this.p.db, record);
       this.p.journal.append(record);
       return record.id;
@@ -129,7 +143,10 @@ export class Store {
     const { undo, redo } = await this.stacks(id);
     const of = (kind === 'undo' ? undo : redo).pop();
     if (of === undefined) return { ok: false, why: 'nothing' };
-    const [row] = await this.p.db.select().from(schema.changes).where(and(eq(schema.changes.project, id), eq(schema.changes.revision, of)));
+    const [row] = await this.p.db
+      .select()
+      .from(schema.changes)
+      .where(and(eq(schema.changes.project, id), eq(schema.changes.revision, of)));
     if (!row) return { ok: false, why: 'nothing' };
     return this.write(id, revision, kind, of, row.label, kind === 'undo' ? row.inverse : row.patch);
   }
@@ -137,7 +154,11 @@ export class Store {
   /** Revisions that can be undone and redone now, last first to go at the end. */
   private async stacks(id: string): Promise<{ undo: number[]; redo: number[] }> {
     const { revision, kind, of } = schema.changes;
-    const rows = await this.p.db.select({ revision, kind, of }).from(schema.changes).where(eq(schema.changes.project, id)).orderBy(asc(revision));
+    const rows = await this.p.db
+      .select({ revision, kind, of })
+      .from(schema.changes)
+      .where(eq(schema.changes.project, id))
+      .orderBy(asc(revision));
     const undo: number[] = [];
     let redo: number[] = [];
     for (const r of rows.slice(-HISTORY)) {
@@ -155,7 +176,10 @@ export class Store {
     const { undo, redo } = await this.stacks(id);
     const label = async (revision: number | undefined): Promise<string | null> => {
       if (revision === undefined) return null;
-      const [row] = await this.p.db.select({ label: schema.changes.label }).from(schema.changes).where(and(eq(schema.changes.project, id), eq(schema.changes.revision, revision)));
+      const [row] = await this.p.db
+        .select({ label: schema.changes.label })
+        .from(schema.changes)
+        .where(and(eq(schema.changes.project, id), eq(schema.changes.revision, revision)));
       return row?.label ?? null;
     };
     return { undo: await label(undo.at(-1)), redo: await label(redo.at(-1)) };
@@ -163,11 +187,23 @@ export class Store {
 
   async history(id: string, after = -1): Promise<HistoryEntry[]> {
     const { revision, kind, label, at } = schema.changes;
-    const rows = await this.p.db.select({ revision, kind, label, at }).from(schema.changes).where(eq(schema.changes.project, id)).orderBy(desc(revision)).limit(500);
+    const rows = await this.p.db
+      .select({ revision, kind, label, at })
+      .from(schema.changes)
+      .where(eq(schema.changes.project, id))
+      .orderBy(desc(revision))
+      .limit(500);
     return rows.filter((r) => r.revision > after).map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
   }
 
-  private async write(id: string, revision: number, kind: 'do' | 'undo' | 'redo', of: number | null, label: string, patch: PatchOperation[]): Promise<Written> {
+  private async write(
+    id: string,
+    revision: number,
+    kind: 'do' | 'undo' | 'redo',
+    of: number | null,
+    label: string,
+    patch: PatchOperation[],
+  ): Promise<Written> {
     const stored = await this.get(id);
     if (!stored) return { ok: false, why: 'missing' };
     if (stored.revision !== revision) {
@@ -176,7 +212,17 @@ export class Store {
     const next = patched(stored.document, patch);
     if (!next.ok) return { ok: false, why: 'invalid', problems: next.problems };
     const inverse = jsonpatch.compare(next.document, stored.document) as PatchOperation[];
-    const record: JournalRecord = { t: 'change', id, revision: revision + 1, kind, of, label, patch, inverse, at: this.p.now() };
+    const record: JournalRecord = {
+      t: 'change',
+      id,
+      revision: revision + 1,
+      kind,
+      of,
+      label,
+      patch,
+      inverse,
+      at: this.p.now(),
+    };
     await applyRecord(this.p.db, record);
     this.p.journal.append(record);
     return { ok: true, stored: { id, revision: revision + 1, document: next.document } };
@@ -191,7 +237,10 @@ function patched(document: ProjectDocument, patch: PatchOperation[]): ReturnType
     return parseDocument(out);
   } catch (e) {
     const message = String((e as Error).message).split('\n')[0] ?? '';
-    return { ok: false, problems: [{ path: 'change', message: `the change does not fit the project: ${message.slice(0, 200)}` }] };
+    return {
+      ok: false,
+      problems: [{ path: 'change', message: `the change does not fit the project: ${message.slice(0, 200)}` }],
+    };
   }
 }
 
@@ -199,12 +248,26 @@ function patched(document: ProjectDocument, patch: PatchOperation[]): ReturnType
 export async function applyRecord(db: Db, r: JournalRecord): Promise<void> {
   if (r.t === 'base') return;
   if (r.t === 'create') {
-    const row = { id: r.id, name: r.document.name, garment: r.document.garment, document: r.document, revision: 0, createdAt: r.at, updatedAt: r.at };
+    const row = {
+      id: r.id,
+      name: r.document.name,
+      garment: r.document.garment,
+      document: r.document,
+      revision: 0,
+      createdAt: r.at,
+      updatedAt: r.at,
+    };
     await db.insert(schema.projects).values(row).onConflictDoNothing();
   } else if (r.t === 'delete') {
     await db.update(schema.projects).set({ deleted: true, updatedAt: r.at }).where(eq(schema.projects.id, r.id));
   } else if (r.t === 'file') {
-    const row = { id: r.id, project: r.project, name: r.name, bytes: new Uint8Array(Buffer.from(r.base64, 'base64')), at: r.at };
+    const row = {
+      id: r.id,
+      project: r.project,
+      name: r.name,
+      bytes: new Uint8Array(Buffer.from(r.base64, 'base64')),
+      at: r.at,
+    };
     await db.insert(schema.files).values(row).onConflictDoNothing();
   } else await applyChange(db, r);
 }
@@ -216,7 +279,10 @@ async function applyChange(db: Db, r: Extract<JournalRecord, { t: 'change' }>): 
     const next = patched(row.document, r.patch);
     if (!next.ok) return;
     const { name, garment } = next.document;
-    await tx.update(schema.projects).set({ document: next.document, name, garment, revision: r.revision, updatedAt: r.at }).where(eq(schema.projects.id, r.id));
+    await tx
+      .update(schema.projects)
+      .set({ document: next.document, name, garment, revision: r.revision, updatedAt: r.at })
+      .where(eq(schema.projects.id, r.id));
     const { revision, kind, of, label, patch, inverse, at } = r;
     await tx.insert(schema.changes).values({ project: r.id, revision, kind, of, label, patch, inverse, at });
   });

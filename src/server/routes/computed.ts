@@ -1,8 +1,8 @@
 import { type Context, Hono } from 'hono';
+import { sentenceOf } from '../../contract/index.ts';
 import { type Computed, compute, planOf } from '../../core/compute.ts';
 import { cutList } from '../../core/cutting/index.ts';
 import { type Shell } from '../../core/project.ts';
-import { sentenceOf } from '../../contract/index.ts';
 import { type Finding } from '../../core/result.ts';
 import { pieceAnswer, piecesAnswer, seamsAnswer } from '../answers.ts';
 import { type Store, type Stored } from '../db/store.ts';
@@ -15,7 +15,10 @@ const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sent
 /** Everything that is computed from a project's decisions, never stored. */
 export function computedRoutes(store: Store): Hono {
   const r = new Hono();
-  const with_ = async (c: Context, answer: (x: Computed, s: Stored) => Response | Promise<Response>): Promise<Response> => {
+  const with_ = async (
+    c: Context,
+    answer: (x: Computed, s: Stored) => Response | Promise<Response>,
+  ): Promise<Response> => {
     const s = await store.get(c.req.param('id') ?? '');
     return s ? answer(compute(s.document), s) : missing(c);
   };
@@ -49,7 +52,11 @@ async function takeShell(c: Context, store: Store): Promise<Response> {
   const read = intakeUpload(upload);
   if (!read.ok) return refusal(c, read.findings);
   const shell: Shell = { fileName: upload.name, lines: upload.lines, pieces: read.value.pieces };
-  const w = await store.update(id, 'Pattern file', (doc) => ({ ...doc, shell, decisions: { ...doc.decisions, paper: { ...doc.decisions.paper, pieces: null } } }));
+  const w = await store.update(id, 'Pattern file', (doc) => ({
+    ...doc,
+    shell,
+    decisions: { ...doc.decisions, paper: { ...doc.decisions.paper, pieces: null } },
+  }));
   if (!w.ok) return written(c, store, w);
   const fileId = await store.addFile(id, upload.name, upload.bytes);
   const x = compute(w.stored.document);

@@ -2,14 +2,21 @@ import { readFileSync } from 'node:fs';
 import { type Context, Hono } from 'hono';
 import { compute } from '../../core/compute.ts';
 import { cutListCsv } from '../../core/cutting/index.ts';
-import { PAPERS, type PdfFonts, pdfOf, sheetsFor, svgOf } from '../../core/output/index.ts';
+import { PAPERS, sheetsFor, svgOf } from '../../core/output/index.ts';
+import { type PdfFonts, pdfOf } from '../../core/output/pdf.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Store } from '../db/store.ts';
 import { problem } from '../problem.ts';
 import { missing } from './projects.ts';
 
 /** A file name a browser may safely save: letters, digits and dashes of the project's name. */
-const slug = (name: string): string => name.normalize('NFKD').replace(/[^\w]+/g, '-').replace(/^-+|-+$/g, '').toLowerCase().slice(0, 60) || 'project';
+const slug = (name: string): string =>
+  name
+    .normalize('NFKD')
+    .replace(/[^\w]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .toLowerCase()
+    .slice(0, 60) || 'project';
 
 const download = (c: Context, name: string, type: string): void => {
   c.header('content-type', type);
@@ -46,7 +53,13 @@ export function exportRoutes(store: Store, fontFiles: string[], now: () => Date)
     if (size !== 'a4' && size !== 'letter') return problem(c, 422, 'paper', 'Paper is a4 or letter.');
     const { pieces, strip } = asked(c, p.doc);
     const sheets = sheetsFor(p.x, pieces, strip);
-    if (!sheets.length) return problem(c, 422, 'nothing-to-print', 'Nothing is chosen to be printed. Tick at least one piece or the marking strip.');
+    if (!sheets.length)
+      return problem(
+        c,
+        422,
+        'nothing-to-print',
+        'Nothing is chosen to be printed. Tick at least one piece or the marking strip.',
+      );
     const bytes = await pdfOf({ title: p.doc.name, sheets, paper: PAPERS[size], notes: NOTES, fonts, now: now() });
     download(c, `${slug(p.doc.name)}.pdf`, 'application/pdf');
     return c.body(bytes as Uint8Array<ArrayBuffer>);

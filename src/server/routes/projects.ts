@@ -7,7 +7,10 @@ import { type Store, type Stored } from '../db/store.ts';
 import { problem, refusal } from '../problem.ts';
 
 /** The JSON body, or a problem answer that says where it is wrong. */
-async function body<T>(c: Context, shape: ZodType<T>): Promise<{ ok: true; value: T } | { ok: false; answer: Response }> {
+async function body<T>(
+  c: Context,
+  shape: ZodType<T>,
+): Promise<{ ok: true; value: T } | { ok: false; answer: Response }> {
   let raw: unknown;
   try {
     raw = await c.req.json();
@@ -16,16 +19,29 @@ async function body<T>(c: Context, shape: ZodType<T>): Promise<{ ok: true; value
   }
   const read = shape.safeParse(raw);
   if (read.success) return { ok: true, value: read.data };
-  const problems = read.error.issues.slice(0, 10).map((i) => ({ code: 'field', where: i.path.join('.'), message: i.message }));
+  const problems = read.error.issues
+    .slice(0, 10)
+    .map((i) => ({ code: 'field', where: i.path.join('.'), message: i.message }));
   const detail = problems.map((p) => `${p.where || 'the request'}: ${p.message}`).join('; ');
-  return { ok: false, answer: problem(c, 422, 'fields', `Something in the request does not fit: ${detail}.`, { problems }) };
+  return {
+    ok: false,
+    answer: problem(c, 422, 'fields', `Something in the request does not fit: ${detail}.`, { problems }),
+  };
 }
 
-export const missing = (c: Context): Response => problem(c, 404, 'project', 'There is no such project. It may have been deleted.');
+export const missing = (c: Context): Response =>
+  problem(c, 404, 'project', 'There is no such project. It may have been deleted.');
 
 /** Project with what undo and redo would do, as every answer about one project carries it. */
 export async function projectAnswer(store: Store, s: Stored) {
-  return { id: s.id, name: s.document.name, garment: s.document.garment, revision: s.revision, document: s.document, steps: await store.steps(s.id) };
+  return {
+    id: s.id,
+    name: s.document.name,
+    garment: s.document.garment,
+    revision: s.revision,
+    document: s.document,
+    steps: await store.steps(s.id),
+  };
 }
 
 type Written = Awaited<ReturnType<Store['change']>>;
@@ -35,10 +51,18 @@ export async function written(c: Context, store: Store, w: Written): Promise<Res
   if (w.why === 'missing') return missing(c);
   if (w.why === 'nothing') return problem(c, 409, 'nothing', 'There is nothing to undo or redo.');
   if (w.why === 'stale') {
-    return problem(c, 409, 'stale', 'The project was changed elsewhere meanwhile.', { revision: w.revision, since: w.since });
+    return problem(c, 409, 'stale', 'The project was changed elsewhere meanwhile.', {
+      revision: w.revision,
+      since: w.since,
+    });
   }
-  const detail = w.problems.map((p) => `${p.path}: ${p.message}`).slice(0, 5).join('; ');
-  return problem(c, 422, 'document', `The change would leave the project in a state that cannot be: ${detail}.`, { problems: w.problems });
+  const detail = w.problems
+    .map((p) => `${p.path}: ${p.message}`)
+    .slice(0, 5)
+    .join('; ');
+  return problem(c, 422, 'document', `The change would leave the project in a state that cannot be: ${detail}.`, {
+    problems: w.problems,
+  });
 }
 
 /** Shelf, one project, its changes, undo and redo, import and the demo. */
@@ -64,8 +88,13 @@ export function projectRoutes(store: Store): Hono {
     if (!b.ok) return b.answer;
     const parsed = parseDocument(b.value.project);
     if (!parsed.ok) {
-      const detail = parsed.problems.map((p) => `${p.path}: ${p.message}`).slice(0, 5).join('; ');
-      return problem(c, 422, 'document', `This is not a Woodbine project that can be read: ${detail}.`, { problems: parsed.problems });
+      const detail = parsed.problems
+        .map((p) => `${p.path}: ${p.message}`)
+        .slice(0, 5)
+        .join('; ');
+      return problem(c, 422, 'document', `This is not a Woodbine project that can be read: ${detail}.`, {
+        problems: parsed.problems,
+      });
     }
     return c.json(await projectAnswer(store, await store.create(parsed.document)), 201);
   });

@@ -56,7 +56,8 @@ export const api = {
   remove: (id: string) => call<void>('DELETE', `/api/projects/${id}`),
   change: (id: string, revision: number, label: string, patch: PatchOperation[]) =>
     call<ProjectAnswer>('PATCH', `/api/projects/${id}`, { revision, change: { label, patch } }),
-  walk: (id: string, kind: 'undo' | 'redo', revision: number) => call<ProjectAnswer>('POST', `/api/projects/${id}/${kind}`, { revision }),
+  walk: (id: string, kind: 'undo' | 'redo', revision: number) =>
+    call<ProjectAnswer>('POST', `/api/projects/${id}/${kind}`, { revision }),
   shell: (id: string, file: File, lines: string, unit: string) => {
     const form = new FormData();
     form.set('file', file);

@@ -4,7 +4,7 @@ import useSWR from 'swr';
 import { type PatchOperation } from '../../contract/index.ts';
 import { type Computed, compute } from '../../core/compute.ts';
 import { type ProjectDocument } from '../../core/project.ts';
-import { type ProjectAnswer, Refusal, api, get } from './client.ts';
+import { api, get, type ProjectAnswer, Refusal } from './client.ts';
 
 export interface Workbook {
   id: string;
@@ -87,7 +87,10 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
     },
     [id, enqueue],
   );
-  const walk = useCallback((kind: 'undo' | 'redo') => enqueue((now) => api.walk(id, kind, now.revision)), [id, enqueue]);
+  const walk = useCallback(
+    (kind: 'undo' | 'redo') => enqueue((now) => api.walk(id, kind, now.revision)),
+    [id, enqueue],
+  );
 
   const doc = draft ?? data?.document ?? null;
   const computed = useMemo(() => (doc ? compute(doc) : null), [doc]);

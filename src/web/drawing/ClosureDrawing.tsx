@@ -1,9 +1,10 @@
 import { type Closure } from '../../core/closure/index.ts';
-import { boxOf, joinBoxes, outward, pointAlong, directionAlong } from '../../core/geometry/index.ts';
-import { type CutLine, type Piece, outlineOf } from '../../core/pattern/index.ts';
+import { boxOf, directionAlong, joinBoxes, outward, pointAlong } from '../../core/geometry/index.ts';
 import { pathData } from '../../core/output/svg.ts';
-import { type LengthUnit, formatLength } from '../../core/units.ts';
+import { type CutLine, outlineOf, type Piece } from '../../core/pattern/index.ts';
+import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
+import { Label } from './Label.tsx';
 import { PieceShape } from './PieceShape.tsx';
 
 interface Props {
@@ -19,12 +20,23 @@ export function ClosureDrawing({ closure, front, cut, units }: Props) {
   const room = { ...box, minX: box.minX - 170 };
   const words = closure.buttons.map((b) => formatLength(b.at, units)).join(', ');
   return (
-    <Frame box={room} height={640} label={`Front with ${closure.buttons.length} buttons at ${words} from the neck seam`} units={units}>
+    <Frame
+      box={room}
+      height={640}
+      label={`Front with ${closure.buttons.length} buttons at ${words} from the neck seam`}
+      units={units}
+    >
       {(unit, hatch) => (
         <>
           <PieceShape piece={front} cut={cut} unit={unit} hatch={hatch} label={false} />
           <Zone closure={closure} unit={unit} />
-          <path d={pathData(closure.line)} stroke="var(--chakra-colors-ink)" strokeWidth={unit} strokeDasharray={`${10 * unit} ${3 * unit} ${2 * unit} ${3 * unit}`} fill="none" />
+          <path
+            d={pathData(closure.line)}
+            stroke="var(--chakra-colors-ink)"
+            strokeWidth={unit}
+            strokeDasharray={`${10 * unit} ${3 * unit} ${2 * unit} ${3 * unit}`}
+            fill="none"
+          />
           {closure.buttons.map((b, i) => (
             <Button key={b.at} closure={closure} index={i} unit={unit} x={box.minX} units={units} />
           ))}
@@ -41,14 +53,26 @@ function Zone({ closure, unit }: { closure: Closure; unit: number }) {
   return (
     <g>
       <rect x={a.x - 40} y={a.y} width={190} height={b.y - a.y} fill="var(--chakra-colors-honey)" opacity={0.22} />
-      <text x={a.x + 155} y={(a.y + b.y) / 2 + 4 * unit} fontSize={13 * unit} fill="var(--chakra-colors-honey)">
-        kept clear for the belt
-      </text>
+      <Label x={a.x + 155} y={(a.y + b.y) / 2 + 4 * unit} size={13.5} unit={unit} fill="honey" halo>
+        clear for the belt
+      </Label>
     </g>
   );
 }
 
-function Button({ closure, index, unit, x, units }: { closure: Closure; index: number; unit: number; x: number; units: LengthUnit }) {
+function Button({
+  closure,
+  index,
+  unit,
+  x,
+  units,
+}: {
+  closure: Closure;
+  index: number;
+  unit: number;
+  x: number;
+  units: LengthUnit;
+}) {
   const b = closure.buttons[index] as Closure['buttons'][number];
   const next = closure.buttons[index + 1];
   const across = outward(directionAlong(closure.line, b.at));
@@ -56,18 +80,46 @@ function Button({ closure, index, unit, x, units }: { closure: Closure; index: n
   const left = x - 14 * unit;
   return (
     <g>
-      <circle cx={b.centre.x} cy={b.centre.y} r={radius} fill="var(--chakra-colors-sheet)" stroke="var(--chakra-colors-ink)" strokeWidth={1.4 * unit} />
-      <path d={`M${b.a.x} ${b.a.y}L${b.b.x} ${b.b.y}`} stroke="var(--chakra-colors-berry)" strokeWidth={3.4 * unit} strokeLinecap="round" />
-      <path d={`M${b.centre.x - across.x * 5} ${b.centre.y}h${across.x * 10}M${b.centre.x} ${b.centre.y - 5}v10`} stroke="var(--chakra-colors-ink)" strokeWidth={unit} />
-      <path d={`M${left} ${b.centre.y}H${b.centre.x - radius - 3 * unit}`} stroke="var(--chakra-colors-quiet)" strokeWidth={0.6 * unit} strokeDasharray={`${2 * unit} ${3 * unit}`} />
-      <text x={left - 4 * unit} y={b.centre.y + 5 * unit} textAnchor="end" fontSize={15 * unit} fill="var(--chakra-colors-ink)">
-        <tspan fontWeight={700}>{index + 1}</tspan>
+      <circle
+        cx={b.centre.x}
+        cy={b.centre.y}
+        r={radius}
+        fill="var(--chakra-colors-sheet)"
+        stroke="var(--chakra-colors-ink)"
+        strokeWidth={1.4 * unit}
+      />
+      <path
+        d={`M${b.a.x} ${b.a.y}L${b.b.x} ${b.b.y}`}
+        stroke="var(--chakra-colors-berry)"
+        strokeWidth={3.4 * unit}
+        strokeLinecap="round"
+      />
+      <path
+        d={`M${b.centre.x - across.x * 5} ${b.centre.y}h${across.x * 10}M${b.centre.x} ${b.centre.y - 5}v10`}
+        stroke="var(--chakra-colors-ink)"
+        strokeWidth={unit}
+      />
+      <path
+        d={`M${left} ${b.centre.y}H${b.centre.x - radius - 3 * unit}`}
+        stroke="var(--chakra-colors-quiet)"
+        strokeWidth={0.6 * unit}
+        strokeDasharray={`${2 * unit} ${3 * unit}`}
+      />
+      <Label x={left - 4 * unit} y={b.centre.y + 5 * unit} size={15.5} unit={unit} anchor="end">
+        <tspan style={{ fontWeight: 700 }}>{index + 1}</tspan>
         <tspan dx={9 * unit}>{formatLength(b.at, units)}</tspan>
-      </text>
+      </Label>
       {next && (
-        <text x={left - 4 * unit} y={(b.centre.y + next.centre.y) / 2 + 5 * unit} textAnchor="end" fontSize={13 * unit} fill="var(--chakra-colors-quiet)">
+        <Label
+          x={left - 4 * unit}
+          y={(b.centre.y + next.centre.y) / 2 + 5 * unit}
+          size={13.5}
+          unit={unit}
+          anchor="end"
+          fill="quiet"
+        >
           ↕ {formatLength(closure.gaps[index] ?? 0, units)}
-        </text>
+        </Label>
       )}
     </g>
   );

@@ -1,11 +1,12 @@
 import { type KeyboardEvent, useRef } from 'react';
-import { boxOf, joinBoxes, pathLength } from '../../core/geometry/index.ts';
-import { type CutLine, type Edge, type Piece, outlineOf } from '../../core/pattern/index.ts';
+import { boxOf, directionAlong, joinBoxes, outward, pathLength, pointAlong } from '../../core/geometry/index.ts';
 import { pathData } from '../../core/output/svg.ts';
-import { type LengthUnit, formatLength } from '../../core/units.ts';
+import { type CutLine, type Edge, outlineOf, type Piece } from '../../core/pattern/index.ts';
+import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { ROLE_WORDS } from '../words/index.ts';
 import { Frame } from './Frame.tsx';
-import { PieceShape, middleOf } from './PieceShape.tsx';
+import { Label } from './Label.tsx';
+import { PieceShape } from './PieceShape.tsx';
 
 interface Props {
   piece: Piece;
@@ -22,9 +23,11 @@ interface Props {
 export function EdgePicker({ piece, cut, units, height, selected, onSelect, onEnter }: Props) {
   const refs = useRef(new Map<string, SVGPathElement>());
   const box = joinBoxes(boxOf(outlineOf(piece.ring)), boxOf(cut?.outline ?? outlineOf(piece.ring)));
-  const centre = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
+  const side = (box.maxX - box.minX) * 0.3;
+  const room = { ...box, minX: box.minX - side, maxX: box.maxX + side };
   const key = (e: KeyboardEvent, i: number) => {
-    const by = e.key === 'ArrowRight' || e.key === 'ArrowDown' ? 1 : e.key === 'ArrowLeft' || e.key === 'ArrowUp' ? -1 : 0;
+    const by =
+      e.key === 'ArrowRight' || e.key === 'ArrowDown' ? 1 : e.key === 'ArrowLeft' || e.key === 'ArrowUp' ? -1 : 0;
     if (by) {
       e.preventDefault();
       const next = piece.ring[(i + by + piece.ring.length) % piece.ring.length] as Edge;
@@ -36,12 +39,20 @@ export function EdgePicker({ piece, cut, units, height, selected, onSelect, onEn
       onEnter();
     }
   };
-  const say = (e: Edge) => `${ROLE_WORDS[e.role]}, ${formatLength(pathLength(e.path), units)}, ${e.onFold ? 'on the fold' : `allowance ${formatLength(e.allowance, units)}`}`;
+  const say = (e: Edge) =>
+    `${ROLE_WORDS[e.role]}, ${formatLength(pathLength(e.path), units)}, ${e.onFold ? 'on the fold' : `allowance ${formatLength(e.allowance, units)}`}`;
   return (
-    <Frame box={box} height={height} label={`${piece.name}: choose an edge`} units={units}>
+    <Frame box={room} height={height} label={`${piece.name}: choose an edge`} units={units}>
       {(unit, hatch) => (
         <>
-          <PieceShape piece={piece} cut={cut} unit={unit} hatch={hatch} {...(selected && { lit: new Set([`${piece.id}/${selected}`]) })} />
+          <PieceShape
+            piece={piece}
+            cut={cut}
+            unit={unit}
+            hatch={hatch}
+            label={false}
+            {...(selected && { lit: new Set([`${piece.id}/${selected}`]) })}
+          />
           {piece.ring.map((e, i) => (
             <path
               key={e.id}
@@ -63,31 +74,35 @@ export function EdgePicker({ piece, cut, units, height, selected, onSelect, onEn
               onKeyDown={(ev) => key(ev, i)}
             />
           ))}
-          {piece.ring.map((e) => {
-            const m = middleOf(e);
-            const left = m.x < centre.x;
-            const dx = Math.abs(m.x - centre.x) > (box.maxX - box.minX) * 0.25 ? (left ? 14 : -14) * unit : 0;
-            const dy = m.y < centre.y ? 20 * unit : -12 * unit;
-            return (
-              <text
-                key={e.id}
-                x={m.x + dx}
-                y={m.y + (dx ? 0 : dy)}
-                fontSize={13.5 * unit}
-                textAnchor={dx === 0 ? 'middle' : left ? 'start' : 'end'}
-                fill={selected === e.id ? 'var(--chakra-colors-berry)' : 'var(--chakra-colors-ink)'}
-                fontWeight={selected === e.id ? 700 : 500}
-                stroke="var(--chakra-colors-sheet)"
-                strokeWidth={4 * unit}
-                paintOrder="stroke"
-                style={{ pointerEvents: 'none' }}
-              >
-                {ROLE_WORDS[e.role]}
-              </text>
-            );
-          })}
+          {piece.ring.map((e) => (
+            <EdgeName key={e.id} edge={e} unit={unit} chosen={selected === e.id} />
+          ))}
         </>
       )}
     </Frame>
+  );
+}
+
+/** The edge's name outside the piece, across its allowance. */
+function EdgeName({ edge, unit, chosen }: { edge: Edge; unit: number; chosen: boolean }) {
+  const half = pathLength(edge.path) / 2;
+  const m = pointAlong(edge.path, half);
+  const n = outward(directionAlong(edge.path, half));
+  const off = Math.max(0, edge.allowance) + 11 * unit;
+  const level = Math.abs(n.x) < 0.5;
+  const drop = level ? (n.y > 0 ? 11 : 0) : 5;
+  return (
+    <Label
+      x={m.x + n.x * off}
+      y={m.y + n.y * off + drop * unit}
+      size={15}
+      unit={unit}
+      anchor={level ? 'middle' : n.x > 0 ? 'start' : 'end'}
+      fill={chosen ? 'berry' : 'ink'}
+      weight={chosen ? 700 : 500}
+      halo
+    >
+      {ROLE_WORDS[edge.role]}
+    </Label>
   );
 }

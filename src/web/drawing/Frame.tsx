@@ -2,6 +2,7 @@ import { type ReactNode, useId } from 'react';
 import { type Box } from '../../core/geometry/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { Hatches } from './Hatches.tsx';
+import { Label } from './Label.tsx';
 import { useWidth } from './useWidth.ts';
 
 interface Props {
@@ -28,7 +29,14 @@ export function Frame({ box, height, label, units, bare = false, children }: Pro
   const y0 = box.minY - pad * unit;
   return (
     <div ref={ref} style={{ width: '100%' }}>
-      <svg role="group" aria-label={label} width="100%" height={shownHeight} viewBox={`${x0} ${y0} ${width * unit} ${shownHeight * unit}`} style={{ display: 'block' }}>
+      <svg
+        role="group"
+        aria-label={label}
+        width="100%"
+        height={shownHeight}
+        viewBox={`${x0} ${y0} ${width * unit} ${shownHeight * unit}`}
+        style={{ display: 'block' }}
+      >
         <Hatches unit={unit} name={hatch} />
         {children(unit, hatch)}
         {!bare && <ScaleBar unit={unit} units={units} x={x0 + 12 * unit} y={y0 + (shownHeight - 10) * unit} />}
@@ -44,9 +52,9 @@ function ScaleBar({ unit, units, x, y }: { unit: number; units: LengthUnit; x: n
   return (
     <g aria-hidden stroke="var(--chakra-colors-quiet)" strokeWidth={1.4 * unit}>
       <path d={`M${x} ${y - 5 * unit}V${y}H${x + length}V${y - 5 * unit}`} fill="none" />
-      <text x={x + length + 6 * unit} y={y} fontSize={13 * unit} fill="var(--chakra-colors-quiet)" stroke="none">
+      <Label x={x + length + 6 * unit} y={y} size={14} unit={unit} fill="quiet">
         {words}
-      </text>
+      </Label>
     </g>
   );
 }

@@ -6,9 +6,18 @@ export const inkOf = (m: Material): string => `var(--chakra-colors-${m})`;
 /** Hatchings of the four materials; `unit` is the size of one screen pixel in drawing units, so they keep their grain. */
 export function Hatches({ unit, name }: { unit: number; name: string }) {
   const s = 9 * unit;
-  const line = (d: string, m: Material, width = 1) => <path d={d} stroke={inkOf(m)} strokeWidth={width * unit} opacity={0.42} fill="none" />;
+  const line = (d: string, m: Material, width = 1) => (
+    <path d={d} stroke={inkOf(m)} strokeWidth={width * unit} opacity={0.42} fill="none" />
+  );
   const pattern = (m: Material, children: React.ReactNode, turn = 0) => (
-    <pattern key={m} id={`${name}-${m}`} width={s} height={s} patternUnits="userSpaceOnUse" patternTransform={`rotate(${turn})`}>
+    <pattern
+      key={m}
+      id={`${name}-${m}`}
+      width={s}
+      height={s}
+      patternUnits="userSpaceOnUse"
+      patternTransform={`rotate(${turn})`}
+    >
       <rect width={s} height={s} fill={inkOf(m)} opacity={0.07} />
       {children}
     </pattern>

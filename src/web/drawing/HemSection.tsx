@@ -1,6 +1,6 @@
 import { type LiningHem } from '../../core/inside/hem.ts';
 import { type HemChoice } from '../../core/project.ts';
-import { type LengthUnit, formatLength } from '../../core/units.ts';
+import { formatLength, type LengthUnit } from '../../core/units.ts';
 
 interface Props {
   depth: number;
@@ -26,12 +26,23 @@ export function HemSection({ depth, choice, hem, units }: Props) {
     ? `M70 0V${y(held + 18)}C70 ${y(held)} 66 ${y(fold + 8)} 60 ${y(fold)}C52 ${y(fold)} 46 ${y(fold + 6)} 44 ${y(held)}L36 ${y(held)}V${y(depth)}`
     : `M62 0V${y(choice.above + 2)}Q62 ${y(choice.above)} 66 ${y(choice.above)}Q70 ${y(choice.above)} 70 ${y(choice.above + 3)}V${y(choice.above + choice.turn2)}L66 ${y(choice.above + choice.turn2 - 2)}V${y(choice.above + choice.turn2 - choice.turn1)}`;
   return (
-    <svg viewBox={`0 0 250 ${top + 14}`} width="100%" style={{ maxWidth: 420 }} role="img" aria-label={`Section of the hem: lining ${formatLength(fold, units)} above the finished hem`}>
+    <svg
+      viewBox={`0 0 250 ${top + 14}`}
+      width="100%"
+      style={{ maxWidth: 420 }}
+      role="img"
+      aria-label={`Section of the hem: lining ${formatLength(fold, units)} above the finished hem`}
+    >
       <path d={shell} fill="none" stroke={ink} strokeWidth={3} />
       <path d={lining} fill="none" stroke={berry} strokeWidth={2.4} strokeDasharray="none" />
-      <path d={`M8 ${y(0)}H120M58 ${y(fold)}H120`} stroke="var(--chakra-colors-quiet)" strokeWidth={0.7} strokeDasharray="3 2" />
+      <path
+        d={`M8 ${y(0)}H120M58 ${y(fold)}H120`}
+        stroke="var(--chakra-colors-quiet)"
+        strokeWidth={0.7}
+        strokeDasharray="3 2"
+      />
       <path d={`M112 ${y(0)}V${y(fold)}`} stroke="var(--chakra-colors-ink)" strokeWidth={0.9} />
-      <g fontSize={10} fill="var(--chakra-colors-ink)">
+      <g style={{ fontSize: 10 }} fill="var(--chakra-colors-ink)">
         <text x={118} y={(y(0) + y(fold)) / 2 + 3}>
           {formatLength(fold, units)} clear
         </text>

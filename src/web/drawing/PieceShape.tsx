@@ -1,9 +1,10 @@
 import { memo } from 'react';
-import { pathLength, pointAlong } from '../../core/geometry/index.ts';
-import { type CutLine, type Edge, type Piece, notchTick, outlineOf } from '../../core/pattern/index.ts';
+import { boxOf } from '../../core/geometry/index.ts';
 import { pathData } from '../../core/output/svg.ts';
+import { type CutLine, type Edge, notchTick, outlineOf, type Piece } from '../../core/pattern/index.ts';
 import { MATERIAL_WORDS } from '../words/index.ts';
 import { inkOf } from './Hatches.tsx';
+import { Label } from './Label.tsx';
 
 export interface ShapeProps {
   piece: Piece;
@@ -29,7 +30,14 @@ function Notches({ piece, unit }: { piece: Piece; unit: number }) {
     if (!edge) return [];
     return (n.kind === 'double' ? [-2.5, 2.5] : [0]).map((o) => {
       const t = notchTick(edge, n.at + o, Math.max(8, 6 * unit));
-      return <path key={`${i}${o}`} d={`M${t.a.x} ${t.a.y}L${t.b.x} ${t.b.y}`} stroke="var(--chakra-colors-ink)" strokeWidth={1.6 * unit} />;
+      return (
+        <path
+          key={`${i}${o}`}
+          d={`M${t.a.x} ${t.a.y}L${t.b.x} ${t.b.y}`}
+          stroke="var(--chakra-colors-ink)"
+          strokeWidth={1.6 * unit}
+        />
+      );
     });
   });
 }
@@ -38,31 +46,45 @@ function Grain({ piece, unit }: { piece: Piece; unit: number }) {
   const { a, b } = piece.grain;
   const l = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   const d = { x: (b.x - a.x) / l, y: (b.y - a.y) / l };
-  const wing = (s: number) => `M${b.x} ${b.y}L${b.x - d.x * 9 * unit + d.y * s * 4 * unit} ${b.y - d.y * 9 * unit - d.x * s * 4 * unit}`;
-  return <path d={`M${a.x} ${a.y}L${b.x} ${b.y}${wing(1)}${wing(-1)}`} stroke="var(--chakra-colors-ink)" strokeWidth={1.1 * unit} fill="none" opacity={0.75} />;
-}
-
-function Name({ piece, unit }: { piece: Piece; unit: number }) {
-  const mid = { x: (piece.grain.a.x + piece.grain.b.x) / 2, y: (piece.grain.a.y + piece.grain.b.y) / 2 };
-  const narrow = widthAt(piece) / unit < 150;
-  const at = narrow ? `translate(${mid.x - 7 * unit} ${mid.y}) rotate(-90)` : `translate(${mid.x + 10 * unit} ${mid.y})`;
-  const { letter } = MATERIAL_WORDS[piece.material];
-  const how = piece.cut.onFold ? 'cut 1 on fold' : piece.cut.pair ? 'cut 2, a pair' : `cut ${piece.cut.count}`;
+  const wing = (s: number) =>
+    `M${b.x} ${b.y}L${b.x - d.x * 9 * unit + d.y * s * 4 * unit} ${b.y - d.y * 9 * unit - d.x * s * 4 * unit}`;
   return (
-    <g transform={at} fontSize={14 * unit} fill="var(--chakra-colors-ink)" textAnchor={narrow ? 'middle' : 'start'} style={{ pointerEvents: 'none' }}>
-      <text fontWeight={650} stroke="var(--chakra-colors-sheet)" strokeWidth={4 * unit} paintOrder="stroke">
-        {letter} · {piece.name}
-      </text>
-      <text y={narrow ? 27 * unit : 17 * unit} fontSize={12.5 * unit} stroke="var(--chakra-colors-sheet)" strokeWidth={4 * unit} paintOrder="stroke">
-        {how}
-      </text>
-    </g>
+    <path
+      d={`M${a.x} ${a.y}L${b.x} ${b.y}${wing(1)}${wing(-1)}`}
+      stroke="var(--chakra-colors-ink)"
+      strokeWidth={1.1 * unit}
+      fill="none"
+      opacity={0.75}
+    />
   );
 }
 
-function widthAt(piece: Piece): number {
-  const xs = outlineOf(piece.ring).map((s) => s.a.x);
-  return Math.max(...xs) - Math.min(...xs);
+/** Name and cut count: beside the grainline, along it on a narrow piece, beside the piece where it is small. */
+function Name({ piece, unit }: { piece: Piece; unit: number }) {
+  const mid = { x: (piece.grain.a.x + piece.grain.b.x) / 2, y: (piece.grain.a.y + piece.grain.b.y) / 2 };
+  const box = boxOf(outlineOf(piece.ring));
+  const wide = (box.maxX - box.minX) / unit;
+  const tall = (box.maxY - box.minY) / unit;
+  const small = wide < 150 && tall < 150;
+  const narrow = !small && (box.maxX - mid.x) / unit < piece.name.length * 8 + 50;
+  const at = small
+    ? `translate(${box.maxX + 14 * unit} ${box.minY + 26 * unit})`
+    : narrow
+      ? `translate(${mid.x - 7 * unit} ${mid.y}) rotate(-90)`
+      : `translate(${mid.x + 10 * unit} ${mid.y})`;
+  const { letter } = MATERIAL_WORDS[piece.material];
+  const how = piece.cut.onFold ? 'cut 1 on fold' : piece.cut.pair ? 'cut 2, a pair' : `cut ${piece.cut.count}`;
+  const anchor = narrow ? 'middle' : 'start';
+  return (
+    <g transform={at}>
+      <Label x={0} y={0} size={14.5} unit={unit} weight={650} anchor={anchor} halo>
+        {letter} · {piece.name}
+      </Label>
+      <Label x={0} y={narrow ? 25 * unit : 17 * unit} size={13} unit={unit} anchor={anchor} halo>
+        {how}
+      </Label>
+    </g>
+  );
 }
 
 /** One piece: hatched by its material, cut line full, seam line dashed, fold in long and short dashes. */
@@ -73,16 +95,35 @@ export const PieceShape = memo(function PieceShape({ piece, cut, unit, hatch, li
     const on = lit?.has(`${piece.id}/${e.id}`);
     const style = on
       ? { stroke: 'var(--chakra-colors-berry)', strokeWidth: 5 * unit }
-      : { stroke: ink, strokeWidth: (e.onFold ? 2 : 1.3) * unit, strokeDasharray: dash(e.onFold ? FOLD_DASH : SEAM_DASH, unit) };
+      : {
+          stroke: ink,
+          strokeWidth: (e.onFold ? 2 : 1.3) * unit,
+          strokeDasharray: dash(e.onFold ? FOLD_DASH : SEAM_DASH, unit),
+        };
     return <path key={e.id} d={pathData(e.path)} fill="none" {...style} />;
   };
   if (ghost) return <path d={seam} fill="none" stroke={ink} strokeWidth={1.2 * unit} opacity={0.55} />;
   return (
     <g>
-      {cut && <path d={`${pathData(cut.outline)}Z`} fill="var(--chakra-colors-sheet)" stroke={ink} strokeWidth={1.6 * unit} strokeLinejoin="round" />}
+      {cut && (
+        <path
+          d={`${pathData(cut.outline)}Z`}
+          fill="var(--chakra-colors-sheet)"
+          stroke={ink}
+          strokeWidth={1.6 * unit}
+          strokeLinejoin="round"
+        />
+      )}
       <path d={seam} fill={`url(#${hatch}-${piece.material})`} stroke="none" />
       {piece.lines.map((l, i) => (
-        <path key={i} d={pathData(l.path)} fill="none" stroke="var(--chakra-colors-quiet)" strokeWidth={unit} strokeDasharray={dash([2, 3], unit)} />
+        <path
+          key={i}
+          d={pathData(l.path)}
+          fill="none"
+          stroke="var(--chakra-colors-quiet)"
+          strokeWidth={unit}
+          strokeDasharray={dash([2, 3], unit)}
+        />
       ))}
       {piece.ring.map(edge)}
       <Notches piece={piece} unit={unit} />
@@ -91,6 +132,3 @@ export const PieceShape = memo(function PieceShape({ piece, cut, unit, hatch, li
     </g>
   );
 });
-
-/** Middle of an edge, for labels. */
-export const middleOf = (e: Edge) => pointAlong(e.path, pathLength(e.path) / 2);

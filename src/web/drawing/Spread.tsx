@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { type Box, boxOf, joinBoxes } from '../../core/geometry/index.ts';
-import { type CutLine, type Piece, outlineOf } from '../../core/pattern/index.ts';
+import { type CutLine, outlineOf, type Piece } from '../../core/pattern/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
 import { PieceShape } from './PieceShape.tsx';
@@ -39,7 +39,10 @@ function groupsOf(pieces: Piece[], cutLines: Map<string, CutLine>, ghosts: Piece
   let x = 0;
   return [...sets].map(([key, set]) => {
     const under = ghosts.filter((g) => g.id === key);
-    const boxes = [...set.map((p) => boxOf(cutLines.get(p.id)?.outline ?? outlineOf(p.ring))), ...under.map((g) => boxOf(outlineOf(g.ring)))];
+    const boxes = [
+      ...set.map((p) => boxOf(cutLines.get(p.id)?.outline ?? outlineOf(p.ring))),
+      ...under.map((g) => boxOf(outlineOf(g.ring))),
+    ];
     const box = boxes.reduce(joinBoxes);
     const group = { pieces: set, ghosts: under, box, x: x - box.minX };
     x += box.maxX - box.minX + GAP;
@@ -66,7 +69,15 @@ export function Spread({ pieces, cutLines, units, height, label, lit, ghosts = N
               <PieceShape key={p.id} piece={p} cut={undefined} unit={unit} hatch={hatch} ghost />
             ))}
             {g.pieces.map((p) => (
-              <PieceShape key={p.id} piece={p} cut={cutLines.get(p.id)} unit={unit} hatch={hatch} label={!plain} {...(lit && { lit })} />
+              <PieceShape
+                key={p.id}
+                piece={p}
+                cut={cutLines.get(p.id)}
+                unit={unit}
+                hatch={hatch}
+                label={!plain}
+                {...(lit && { lit })}
+              />
             ))}
           </g>
         ))

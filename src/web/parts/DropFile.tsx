@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Spinner, Text } from '@chakra-ui/react';
 import { FileUp } from 'lucide-react';
 import { type DragEvent, useRef, useState } from 'react';
-import { Refusal, api } from '../api/client.ts';
+import { api, Refusal } from '../api/client.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Ask } from './Ask.tsx';
 import { SheetBox } from './Page.tsx';
@@ -80,7 +80,9 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone?: () => void }) {
               e.target.value = '';
             }}
           />
-          <Text color="quiet">Groups, curves, transforms; sizes in mm, cm, in or px. It never leaves this machine.</Text>
+          <Text color="quiet">
+            Groups, curves, transforms; sizes in mm, cm, in or px. It never leaves this machine.
+          </Text>
         </Flex>
       </SheetBox>
       {refused && <WhatIsWrong refused={refused} file={waiting} onUnit={(u) => void take(waiting ?? undefined, u)} />}
@@ -93,7 +95,15 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone?: () => void }) {
   );
 }
 
-function WhatIsWrong({ refused, file, onUnit }: { refused: Refusal; file: File | null; onUnit: (unit: string) => void }) {
+function WhatIsWrong({
+  refused,
+  file,
+  onUnit,
+}: {
+  refused: Refusal;
+  file: File | null;
+  onUnit: (unit: string) => void;
+}) {
   const problems = refused.problem.problems ?? [{ code: '', message: refused.problem.detail }];
   const asksUnit = problems.some((p) => p.code === 'no-units');
   return (

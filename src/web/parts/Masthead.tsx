@@ -11,7 +11,17 @@ export function Masthead({ children }: { children?: ReactNode }) {
   return (
     <Box as="header" borderBottomWidth="1px" borderColor="rule" bg="sheet">
       <Flex align="center" gap="4" px={{ base: 4, lg: 8 }} minH="56px" wrap="wrap">
-        <Link to="/" style={{ display: 'flex', alignItems: 'center', gap: 8, fontFamily: 'var(--chakra-fonts-heading)', fontSize: 22, fontWeight: 650 }}>
+        <Link
+          to="/"
+          style={{
+            display: 'flex',
+            alignItems: 'center',
+            gap: 8,
+            fontFamily: 'var(--chakra-fonts-heading)',
+            fontSize: 22,
+            fontWeight: 650,
+          }}
+        >
           <Box as="span" color="leaf.solid" display="inline-flex">
             <Leaf size={22} aria-hidden />
           </Box>

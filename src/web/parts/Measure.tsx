@@ -21,7 +21,14 @@ export function Measure({ label, value, least, most, step = 1, units, help, onPr
     <Box mb="4">
       <Flex justify="space-between" align="center" gap="3">
         <Text fontWeight="550">{label}</Text>
-        <LengthField label={`${label}, exact`} value={value} units={units} least={0} most={Math.max(most * 2, value)} onValue={onValue} />
+        <LengthField
+          label={`${label}, exact`}
+          value={value}
+          units={units}
+          least={0}
+          most={Math.max(most * 2, value)}
+          onValue={onValue}
+        />
       </Flex>
       <Slider.Root
         size="md"

@@ -42,7 +42,9 @@ export function AllWell({ words }: { words: string }) {
 
 /** "Why?": the rule behind each figure, its sum, and where the rule comes from. */
 export function Why({ reasons, units, about }: { reasons: Reason[]; units: LengthUnit; about: string }) {
-  const unique = reasons.filter((r, i) => reasons.findIndex((q) => q.rule === r.rule && Math.abs(q.value - r.value) < 1e-6) === i);
+  const unique = reasons.filter(
+    (r, i) => reasons.findIndex((q) => q.rule === r.rule && Math.abs(q.value - r.value) < 1e-6) === i,
+  );
   if (!unique.length) return null;
   return (
     <Box as="details" mt="1" mb="3">
@@ -52,7 +54,10 @@ export function Why({ reasons, units, about }: { reasons: Reason[]; units: Lengt
       <Box as="ul" pl="5" mt="1" fontSize="15px">
         {unique.map((r, i) => (
           <Box as="li" key={i} mb="1">
-            {reasonWords(r, units)} <Text as="span" color="quiet">({MARK_WORDS[r.mark]})</Text>
+            {reasonWords(r, units)}{' '}
+            <Text as="span" color="quiet">
+              ({MARK_WORDS[r.mark]})
+            </Text>
           </Box>
         ))}
       </Box>

@@ -2,7 +2,17 @@ import { Box, Heading, Text } from '@chakra-ui/react';
 import { type ReactNode } from 'react';
 
 /** One screen of the workbook: the question it answers, then the answer beside the drawing. */
-export function Page({ question, lead, side, children }: { question: string; lead?: ReactNode; side?: ReactNode; children: ReactNode }) {
+export function Page({
+  question,
+  lead,
+  side,
+  children,
+}: {
+  question: string;
+  lead?: ReactNode;
+  side?: ReactNode;
+  children: ReactNode;
+}) {
   return (
     <Box>
       <Heading as="h1" fontSize={{ base: '26px', lg: '30px' }} fontWeight="600" lineHeight="1.2" mb="1">
@@ -14,7 +24,12 @@ export function Page({ question, lead, side, children }: { question: string; lea
         </Text>
       )}
       {side ? (
-        <Box display="grid" gridTemplateColumns={{ base: '1fr', md: 'minmax(270px, 340px) minmax(0, 1fr)' }} gap="6" alignItems="start">
+        <Box
+          display="grid"
+          gridTemplateColumns={{ base: '1fr', md: 'minmax(270px, 340px) minmax(0, 1fr)' }}
+          gap="6"
+          alignItems="start"
+        >
           <Box>{side}</Box>
           <Box minW="0">{children}</Box>
         </Box>

@@ -24,12 +24,26 @@ export function Buttons({ w }: { w: Workbook }) {
   if (!front) {
     return (
       <Page question="Where does each button go?">
-        <Empty title="No front yet">Buttons are placed along the front edge. Put the pattern in and say which piece is the front.</Empty>
+        <Empty title="No front yet">
+          Buttons are placed along the front edge. Put the pattern in and say which piece is the front.
+        </Empty>
       </Page>
     );
   }
   return (
-    <Page question="Where does each button go?" lead="Measured along centre front from the neck seam down." side={<Questions w={w} c={c} put={put} drawn={front.lines.some((l) => l.kind === 'centre-front')} waistDrawn={front.lines.some((l) => l.kind === 'waist')} />}>
+    <Page
+      question="Where does each button go?"
+      lead="Measured along centre front from the neck seam down."
+      side={
+        <Questions
+          w={w}
+          c={c}
+          put={put}
+          drawn={front.lines.some((l) => l.kind === 'centre-front')}
+          waistDrawn={front.lines.some((l) => l.kind === 'waist')}
+        />
+      }
+    >
       {!c.on && <Empty title="No buttons">They are switched off at the left.</Empty>}
       {result && !result.ok && (
         <SheetBox>
@@ -39,7 +53,12 @@ export function Buttons({ w }: { w: Workbook }) {
       {result?.ok && (
         <>
           <SheetBox>
-            <ClosureDrawing closure={result.value} front={front} cut={w.computed.cutLines.get(front.id)} units={w.doc.units} />
+            <ClosureDrawing
+              closure={result.value}
+              front={front}
+              cut={w.computed.cutLines.get(front.id)}
+              units={w.doc.units}
+            />
           </SheetBox>
           <Figures w={w} closure={result.value} c={c} />
         </>
@@ -57,7 +76,9 @@ function Figures({ w, closure, c }: { w: Workbook; closure: Closure; c: C }) {
         {n} button{n === 1 ? '' : 's'}, {mm(c.diameter)} ({Math.round(lignes(c.diameter))} lignes)
       </Heading>
       <Text>
-        {c.direction === 'horizontal' ? 'Horizontal' : 'Vertical'} holes on the wearer's {c.side}: opening <b>{mm(closure.hole.opening)}</b>, overall {mm(closure.hole.overall)}, starting {mm(closure.hole.outer)} past centre front towards the edge.
+        {c.direction === 'horizontal' ? 'Horizontal' : 'Vertical'} holes on the wearer's {c.side}: opening{' '}
+        <b>{mm(closure.hole.opening)}</b>, overall {mm(closure.hole.overall)}, starting {mm(closure.hole.outer)} past
+        centre front towards the edge.
       </Text>
       <Text mb="2">
         From the neck seam: <b>{closure.buttons.map((b) => mm(b.at)).join(', ')}</b>.
@@ -65,7 +86,8 @@ function Figures({ w, closure, c }: { w: Workbook; closure: Closure; c: C }) {
       <Findings findings={closure.findings} units={w.doc.units} well="Clear of hem, edge and facing." />
       <Why reasons={closure.reasons} units={w.doc.units} about="these figures" />
       <Text color="quiet" fontSize="15px">
-        The marking strip is printed with the pattern, 1:1. Cut holes only once the place is sure: a pin across each end, from the middle outward.
+        The marking strip is printed with the pattern, 1:1. Cut holes only once the place is sure: a pin across each
+        end, from the middle outward.
       </Text>
     </SheetBox>
   );
@@ -81,12 +103,31 @@ interface QuestionProps {
 
 function Questions({ w, c, put, drawn, waistDrawn }: QuestionProps) {
   const units = w.doc.units;
-  const length = (key: 'gap' | 'diameter' | 'thickness' | 'top' | 'bottom' | 'extension', label: string, least: number, most: number, help?: string) => (
-    <Measure label={label} value={c[key]} least={least} most={most} units={units} {...(help && { help })} onPreview={(v) => put({ [key]: v })} onValue={(v) => put({ [key]: v }, `${label}: ${formatLength(v, units)}`)} />
+  const length = (
+    key: 'gap' | 'diameter' | 'thickness' | 'top' | 'bottom' | 'extension',
+    label: string,
+    least: number,
+    most: number,
+    help?: string,
+  ) => (
+    <Measure
+      label={label}
+      value={c[key]}
+      least={least}
+      most={most}
+      units={units}
+      {...(help && { help })}
+      onPreview={(v) => put({ [key]: v })}
+      onValue={(v) => put({ [key]: v }, `${label}: ${formatLength(v, units)}`)}
+    />
   );
   return (
     <SheetBox>
-      <Tick label="It buttons down the front" checked={c.on} onTick={(on) => put({ on }, on ? 'With buttons' : 'Without buttons')} />
+      <Tick
+        label="It buttons down the front"
+        checked={c.on}
+        onTick={(on) => put({ on }, on ? 'With buttons' : 'Without buttons')}
+      />
       {c.on && (
         <>
           <Ask
@@ -102,7 +143,13 @@ function Questions({ w, c, put, drawn, waistDrawn }: QuestionProps) {
           {length('top', 'First, below the neck seam', 0, 150)}
           {length('bottom', 'Last, above the hem', 0, 700)}
           {length('diameter', 'Button, across', 8, 50)}
-          {length('thickness', 'Button, thick', 1, 20, 'Opening = across + thick; a domed or ball button needs its full height.')}
+          {length(
+            'thickness',
+            'Button, thick',
+            1,
+            20,
+            'Opening = across + thick; a domed or ball button needs its full height.',
+          )}
           {!drawn && length('extension', 'Front beyond centre front', 0, 80)}
           <Waist c={c} put={put} w={w} drawn={waistDrawn} />
           <Ask
@@ -133,10 +180,20 @@ function Count({ c, put }: Pick<QuestionProps, 'c' | 'put'>) {
   return (
     <Box mb="4" display="flex" alignItems="center" gap="3">
       <label htmlFor="button-count">How many buttons?</label>
-      <Input id="button-count" type="number" min={1} max={30} width="5.5em" bg="sheet" borderColor="rule" value={c.count} onChange={(e) => {
-        const count = Math.round(Number(e.target.value));
-        if (count >= 1 && count <= 60) put({ count }, `${count} buttons`);
-      }} />
+      <Input
+        id="button-count"
+        type="number"
+        min={1}
+        max={30}
+        width="5.5em"
+        bg="sheet"
+        borderColor="rule"
+        value={c.count}
+        onChange={(e) => {
+          const count = Math.round(Number(e.target.value));
+          if (count >= 1 && count <= 60) put({ count }, `${count} buttons`);
+        }}
+      />
     </Box>
   );
 }
@@ -145,14 +202,32 @@ function Waist({ c, put, w, drawn }: Omit<QuestionProps, 'drawn' | 'waistDrawn'>
   const units = w.doc.units;
   const waist = (part: Partial<C['waist']>) => ({ waist: { ...c.waist, ...part } });
   const length = (key: 'at' | 'belt', label: string, least: number, most: number) => (
-    <Measure label={label} value={c.waist[key]} least={least} most={most} units={units} onPreview={(v) => put(waist({ [key]: v }))} onValue={(v) => put(waist({ [key]: v }), `${label}: ${formatLength(v, units)}`)} />
+    <Measure
+      label={label}
+      value={c.waist[key]}
+      least={least}
+      most={most}
+      units={units}
+      onPreview={(v) => put(waist({ [key]: v }))}
+      onValue={(v) => put(waist({ [key]: v }), `${label}: ${formatLength(v, units)}`)}
+    />
   );
   return (
     <>
-      <Tick label="Worn belted: keep the waist clear" checked={c.waist.keepClear} onTick={(keepClear) => put(waist({ keepClear }), keepClear ? 'Waist kept clear' : 'Waist not kept clear')} />
+      <Tick
+        label="Worn belted: keep the waist clear"
+        checked={c.waist.keepClear}
+        onTick={(keepClear) => put(waist({ keepClear }), keepClear ? 'Waist kept clear' : 'Waist not kept clear')}
+      />
       {c.waist.keepClear && (
         <>
-          {drawn ? <Text color="quiet" fontSize="15px" mb="2">The waist is drawn on the pattern.</Text> : length('at', 'Waist, below the neck seam', 150, 600)}
+          {drawn ? (
+            <Text color="quiet" fontSize="15px" mb="2">
+              The waist is drawn on the pattern.
+            </Text>
+          ) : (
+            length('at', 'Waist, below the neck seam', 150, 600)
+          )}
           {length('belt', 'Belt, wide', 15, 100)}
         </>
       )}

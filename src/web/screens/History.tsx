@@ -11,14 +11,19 @@ const TIME = new Intl.DateTimeFormat(undefined, { timeStyle: 'short' });
 
 /** What did I change? Every change, newest first; nothing is ever taken out of it. */
 export function HistoryPage({ w }: { w: Workbook }) {
-  const { data } = useSWR<{ changes: HistoryEntry[] }, Error>(w.saving ? null : `/api/projects/${w.id}/history`, get, { revalidateOnMount: true });
+  const { data } = useSWR<{ changes: HistoryEntry[] }, Error>(w.saving ? null : `/api/projects/${w.id}/history`, get, {
+    revalidateOnMount: true,
+  });
   const days = new Map<string, HistoryEntry[]>();
   for (const c of data?.changes ?? []) {
     const day = DAY.format(new Date(c.at));
     days.set(day, [...(days.get(day) ?? []), c]);
   }
   return (
-    <Page question="What did I change?" lead="Undo takes back the last change, redo brings it again; both are noted here too. Ctrl and Z work everywhere.">
+    <Page
+      question="What did I change?"
+      lead="Undo takes back the last change, redo brings it again; both are noted here too. Ctrl and Z work everywhere."
+    >
       {days.size === 0 && <Text color="quiet">{data ? 'Nothing yet.' : 'Looking it up …'}</Text>}
       {[...days].map(([day, changes]) => (
         <SheetBox key={day}>

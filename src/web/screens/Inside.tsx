@@ -1,15 +1,14 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { type Material, type Piece } from '../../core/pattern/index.ts';
-import { type Decisions } from '../../core/project.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Spread } from '../drawing/Spread.tsx';
 import { AllWell, Findings, Why } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
 import { MATERIAL_WORDS } from '../words/index.ts';
+import { type Deciding } from './deciding.ts';
 import { FacingQuestions, HemQuestions, InterfacingQuestions, LiningQuestions } from './InsideQuestions.tsx';
 
-export type Part = 'facing' | 'lining' | 'interfacing';
 type Chapter = 'facing' | 'lining' | 'hems' | 'interfacing';
 
 const CHAPTERS: [Chapter, string][] = [
@@ -19,13 +18,12 @@ const CHAPTERS: [Chapter, string][] = [
   ['interfacing', 'Interfacing'],
 ];
 
-const SHOWN: Record<Chapter, Material> = { facing: 'facing', lining: 'lining', hems: 'lining', interfacing: 'interfacing' };
-
-/** Lets the questions preview and save one part of the decisions. */
-export interface Deciding {
-  w: Workbook;
-  set: <K extends keyof Decisions>(key: K, part: Partial<Decisions[K]>, label?: string) => void;
-}
+const SHOWN: Record<Chapter, Material> = {
+  facing: 'facing',
+  lining: 'lining',
+  hems: 'lining',
+  interfacing: 'interfacing',
+};
 
 /** What else do I cut? Facings, lining, interfacing, live while a slider moves. */
 export function Inside({ w }: { w: Workbook }) {
@@ -38,7 +36,9 @@ export function Inside({ w }: { w: Workbook }) {
   if (!w.doc.shell) {
     return (
       <Page question="What else do I cut?">
-        <Empty title="First the pattern">Put the shell pattern in on the first page; facings, lining and interfacing are drafted from it.</Empty>
+        <Empty title="First the pattern">
+          Put the shell pattern in on the first page; facings, lining and interfacing are drafted from it.
+        </Empty>
       </Page>
     );
   }
@@ -51,7 +51,15 @@ export function Inside({ w }: { w: Workbook }) {
         <SheetBox>
           <Flex as="div" role="tablist" aria-label="Parts of the inside" wrap="wrap" gap="1" mb="4">
             {CHAPTERS.map(([c, words]) => (
-              <Button key={c} role="tab" aria-selected={c === chapter} size="sm" variant={c === chapter ? 'solid' : 'outline'} colorPalette="leaf" onClick={() => setChapter(c)}>
+              <Button
+                key={c}
+                role="tab"
+                aria-selected={c === chapter}
+                size="sm"
+                variant={c === chapter ? 'solid' : 'outline'}
+                colorPalette="leaf"
+                onClick={() => setChapter(c)}
+              >
                 {words}
               </Button>
             ))}
@@ -72,14 +80,28 @@ export function Inside({ w }: { w: Workbook }) {
 /** The drafted pieces of one material over the shell, and why each is as it is. */
 function Drafted({ w, material }: { w: Workbook; material: Material }) {
   const pieces = useMemo(() => w.computed.inside.filter((p) => p.material === material), [w.computed, material]);
-  const ghosts = useMemo(() => w.computed.shell.filter((s) => pieces.some((p) => p.parent === s.id)), [w.computed, pieces]);
+  const ghosts = useMemo(
+    () => w.computed.shell.filter((s) => pieces.some((p) => p.parent === s.id)),
+    [w.computed, pieces],
+  );
   const spread = useMemo(() => (material === 'interfacing' ? apart(pieces) : pieces), [pieces, material]);
   if (!pieces.length) {
-    return <Empty title={`No ${MATERIAL_WORDS[material].word.toLowerCase()} here`}>Either it is switched off at the left, or the list below says what is in the way.</Empty>;
+    return (
+      <Empty title={`No ${MATERIAL_WORDS[material].word.toLowerCase()} here`}>
+        Either it is switched off at the left, or the list below says what is in the way.
+      </Empty>
+    );
   }
   return (
     <SheetBox>
-      <Spread pieces={spread} cutLines={w.computed.cutLines} units={w.doc.units} height={500} label={`${MATERIAL_WORDS[material].word}: the pieces to cut`} ghosts={material === 'interfacing' ? NONE : ghosts} />
+      <Spread
+        pieces={spread}
+        cutLines={w.computed.cutLines}
+        units={w.doc.units}
+        height={500}
+        label={`${MATERIAL_WORDS[material].word}: the pieces to cut`}
+        ghosts={material === 'interfacing' ? NONE : ghosts}
+      />
       <Box display="grid" gridTemplateColumns="repeat(auto-fit, minmax(230px, 1fr))" columnGap="6">
         {pieces.map((p) => (
           <Why key={p.id} reasons={p.reasons} units={w.doc.units} about={`the ${p.name.toLowerCase()}`} />
@@ -103,7 +125,9 @@ function Proof({ w }: { w: Workbook }) {
       <Heading as="h2" fontSize="20px" fontWeight="600" mb="2">
         Does it hold?
       </Heading>
-      {seams.length > 0 && off.length === 0 && <AllWell words={`All ${seams.length} seams of the inside go together.`} />}
+      {seams.length > 0 && off.length === 0 && (
+        <AllWell words={`All ${seams.length} seams of the inside go together.`} />
+      )}
       {off.length > 0 && (
         <Text color="berry" fontWeight="600">
           {off.length} of {seams.length} seams of the inside do not fit; the seam page shows which.

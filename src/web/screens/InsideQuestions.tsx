@@ -6,7 +6,7 @@ import { HemSection } from '../drawing/HemSection.tsx';
 import { Ask, Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';
 import { Findings, Why } from '../parts/Notes.tsx';
-import { type Deciding } from './Inside.tsx';
+import { type Deciding } from './deciding.ts';
 
 type Lengths<T> = { [K in keyof T]: T[K] extends number ? K : never }[keyof T];
 
@@ -20,7 +20,15 @@ interface AskLength<K extends keyof Decisions> {
 }
 
 /** One length of the decisions, previewed while the slider moves and saved under its label. */
-function Length<K extends keyof Decisions>({ d, of, key_, label, least, most, help }: Omit<AskLength<K>, 'key'> & { d: Deciding; key_: AskLength<K>['key'] }) {
+function Length<K extends keyof Decisions>({
+  d,
+  of,
+  key_,
+  label,
+  least,
+  most,
+  help,
+}: Omit<AskLength<K>, 'key'> & { d: Deciding; key_: AskLength<K>['key'] }) {
   const units = d.w.doc.units;
   const value = (d.w.doc.decisions[of] as Record<string, unknown>)[key_] as number;
   const part = (v: number) => ({ [key_]: v }) as Partial<Decisions[K]>;
@@ -44,14 +52,42 @@ export function FacingQuestions(d: Deciding) {
   const f = d.w.doc.decisions.facing;
   return (
     <>
-      <Tick label="Face the front edges and the neck" checked={f.on} onTick={(on) => d.set('facing', { on }, on ? 'With facings' : 'Without facings')} />
+      <Tick
+        label="Face the front edges and the neck"
+        checked={f.on}
+        onTick={(on) => d.set('facing', { on }, on ? 'With facings' : 'Without facings')}
+      />
       {hide(
         f.on,
         <>
-          <Length d={d} of="facing" key_="front" label="Front facing, width" least={50} most={140} help="75–100 mm is usual; it must reach past the buttonholes." />
-          <Length d={d} of="facing" key_="shoulder" label="Width at the shoulder" least={30} most={90} help="Equal on front and back." />
+          <Length
+            d={d}
+            of="facing"
+            key_="front"
+            label="Front facing, width"
+            least={50}
+            most={140}
+            help="75–100 mm is usual; it must reach past the buttonholes."
+          />
+          <Length
+            d={d}
+            of="facing"
+            key_="shoulder"
+            label="Width at the shoulder"
+            least={30}
+            most={90}
+            help="Equal on front and back."
+          />
           <Length d={d} of="facing" key_="back" label="Back neck facing, depth" least={30} most={120} />
-          <Length d={d} of="facing" key_="radius" label="Rounding of the inner corner" least={0} most={120} help="So that the lining can be sewn round it." />
+          <Length
+            d={d}
+            of="facing"
+            key_="radius"
+            label="Rounding of the inner corner"
+            least={0}
+            most={120}
+            help="So that the lining can be sewn round it."
+          />
         </>,
       )}
     </>
@@ -62,14 +98,42 @@ export function LiningQuestions(d: Deciding) {
   const l = d.w.doc.decisions.lining;
   return (
     <>
-      <Tick label="Line it" checked={l.on} onTick={(on) => d.set('lining', { on }, on ? 'With lining' : 'Without lining')} />
+      <Tick
+        label="Line it"
+        checked={l.on}
+        onTick={(on) => d.set('lining', { on }, on ? 'With lining' : 'Without lining')}
+      />
       {hide(
         l.on,
         <>
-          <Length d={d} of="lining" key_="pleat" label="Centre back pleat, in all" least={0} most={60} help="25–40 mm in a coat; half lies on each side of the back." />
-          <Length d={d} of="lining" key_="raise" label="Raise the underarm" least={0} most={25} help="The seam allowance stands up there inside." />
+          <Length
+            d={d}
+            of="lining"
+            key_="pleat"
+            label="Centre back pleat, in all"
+            least={0}
+            most={60}
+            help="25–40 mm in a coat; half lies on each side of the back."
+          />
+          <Length
+            d={d}
+            of="lining"
+            key_="raise"
+            label="Raise the underarm"
+            least={0}
+            most={25}
+            help="The seam allowance stands up there inside."
+          />
           <Length d={d} of="lining" key_="out" label="Let out the underarm" least={0} most={15} />
-          <Length d={d} of="lining" key_="capEase" label="Ease in the lining's sleeve cap" least={0} most={40} help="10–20 mm." />
+          <Length
+            d={d}
+            of="lining"
+            key_="capEase"
+            label="Ease in the lining's sleeve cap"
+            least={0}
+            most={40}
+            help="10–20 mm."
+          />
         </>,
       )}
     </>
@@ -89,11 +153,22 @@ function OneHem({ d, which, title }: { d: Deciding; which: 'hem' | 'wrist'; titl
   const lining = d.w.doc.decisions.lining;
   const units = d.w.doc.units;
   const choice = lining[which];
-  const depth = d.w.computed.shell.flatMap((p) => p.ring).find((e) => e.role === which)?.allowance ?? d.w.doc.decisions.allowances[which];
+  const depth =
+    d.w.computed.shell.flatMap((p) => p.ring).find((e) => e.role === which)?.allowance ??
+    d.w.doc.decisions.allowances[which];
   const made = liningHem(choice, depth);
-  const put = (part: Partial<HemChoice>, label?: string) => d.set('lining', { [which]: { ...choice, ...part } }, label && `${title}: ${label}`);
+  const put = (part: Partial<HemChoice>, label?: string) =>
+    d.set('lining', { [which]: { ...choice, ...part } }, label && `${title}: ${label}`);
   const length = (key: Exclude<keyof HemChoice, 'kind'>, label: string, least: number, most: number) => (
-    <Measure label={label} value={choice[key]} least={least} most={most} units={units} onPreview={(v) => put({ [key]: v })} onValue={(v) => put({ [key]: v }, `${label.toLowerCase()} ${formatLength(v, units)}`)} />
+    <Measure
+      label={label}
+      value={choice[key]}
+      least={least}
+      most={most}
+      units={units}
+      onPreview={(v) => put({ [key]: v })}
+      onValue={(v) => put({ [key]: v }, `${label.toLowerCase()} ${formatLength(v, units)}`)}
+    />
   );
   return (
     <Box mb="5">
@@ -144,12 +219,29 @@ export function InterfacingQuestions(d: Deciding) {
   const i = d.w.doc.decisions.interfacing;
   return (
     <>
-      <Tick label="Interface facings and front edge" checked={i.on} onTick={(on) => d.set('interfacing', { on }, on ? 'With interfacing' : 'Without interfacing')} />
+      <Tick
+        label="Interface facings and front edge"
+        checked={i.on}
+        onTick={(on) => d.set('interfacing', { on }, on ? 'With interfacing' : 'Without interfacing')}
+      />
       {hide(
         i.on,
         <>
-          <Ask question="It ends" value={i.trim} answers={TRIMS} onAnswer={(trim) => d.set('interfacing', { trim }, 'Interfacing ends elsewhere')} />
-          <Length d={d} of="interfacing" key_="frontStrip" label="Strip along the front edge" least={0} most={120} help="Under buttons and buttonholes; 0 for none." />
+          <Ask
+            question="It ends"
+            value={i.trim}
+            answers={TRIMS}
+            onAnswer={(trim) => d.set('interfacing', { trim }, 'Interfacing ends elsewhere')}
+          />
+          <Length
+            d={d}
+            of="interfacing"
+            key_="frontStrip"
+            label="Strip along the front edge"
+            least={0}
+            most={120}
+            help="Under buttons and buttonholes; 0 for none."
+          />
         </>,
       )}
     </>

@@ -17,20 +17,30 @@ type P = Decisions['paper'];
 export function Paper({ w }: { w: Workbook }) {
   const paper = w.doc.decisions.paper;
   const { pieces } = w.computed;
-  const chosen = useMemo(() => pieces.filter((p) => !paper.pieces || paper.pieces.includes(p.id)), [pieces, paper.pieces]);
+  const chosen = useMemo(
+    () => pieces.filter((p) => !paper.pieces || paper.pieces.includes(p.id)),
+    [pieces, paper.pieces],
+  );
   const sheets = useMemo(() => sheetsFor(w.computed, paper.pieces, paper.strip), [w.computed, paper]);
   const tiling = useMemo(() => tile(sheets, PAPERS[paper.size]), [sheets, paper.size]);
-  const put = (part: Partial<P>, label: string) => w.save(label, { ...w.doc, decisions: { ...w.doc.decisions, paper: { ...paper, ...part } } });
+  const put = (part: Partial<P>, label: string) =>
+    w.save(label, { ...w.doc, decisions: { ...w.doc.decisions, paper: { ...paper, ...part } } });
   if (!pieces.length) {
     return (
       <Page question="On to paper">
-        <Empty title="Nothing to print yet">Put the pattern in first. The project itself can be saved below at any time.</Empty>
+        <Empty title="Nothing to print yet">
+          Put the pattern in first. The project itself can be saved below at any time.
+        </Empty>
         <Files w={w} disabled />
       </Page>
     );
   }
   return (
-    <Page question="What goes on to paper?" lead="Full size, on pages that overlap by 10 mm. The first page carries a 50 mm and a 2 inch square to check the printer by." side={<Choose w={w} paper={paper} chosen={chosen} put={put} />}>
+    <Page
+      question="What goes on to paper?"
+      lead="Full size, on pages that overlap by 10 mm. The first page carries a 50 mm and a 2 inch square to check the printer by."
+      side={<Choose w={w} paper={paper} chosen={chosen} put={put} />}
+    >
       <SheetBox>
         <Heading as="h2" fontSize="20px" fontWeight="600" mb="1">
           {sheets.length ? `${tiling.tiles.length + 1} pages` : 'Nothing chosen'}
@@ -53,7 +63,8 @@ interface ChooseProps {
 function Choose({ w, paper, chosen, put }: ChooseProps) {
   const all = w.computed.pieces;
   const ids = chosen.map((p) => p.id);
-  const toggle = (p: Piece, on: boolean) => put({ pieces: on ? [...ids, p.id] : ids.filter((i) => i !== p.id) }, `${on ? 'Print' : 'Do not print'} ${p.name}`);
+  const toggle = (p: Piece, on: boolean) =>
+    put({ pieces: on ? [...ids, p.id] : ids.filter((i) => i !== p.id) }, `${on ? 'Print' : 'Do not print'} ${p.name}`);
   return (
     <SheetBox>
       <Ask
@@ -91,7 +102,11 @@ function Choose({ w, paper, chosen, put }: ChooseProps) {
           }
         />
       ))}
-      <Tick checked={paper.strip} onTick={(strip) => put({ strip }, strip ? 'Print the marking strip' : 'Do not print the strip')} label="Marking strip for the buttons" />
+      <Tick
+        checked={paper.strip}
+        onTick={(strip) => put({ strip }, strip ? 'Print the marking strip' : 'Do not print the strip')}
+        label="Marking strip for the buttons"
+      />
     </SheetBox>
   );
 }
@@ -99,8 +114,16 @@ function Choose({ w, paper, chosen, put }: ChooseProps) {
 function Files({ w, disabled }: { w: Workbook; disabled: boolean }) {
   const to = (name: string) => `/api/projects/${w.id}/export/${name}`;
   const link = (name: string, words: string, main = false, off = false) => (
-    <Button asChild={!off} disabled={off || w.saving} colorPalette="leaf" variant={main ? 'solid' : 'outline'} minH="44px">
-      {off ? <span>{words}</span> : (
+    <Button
+      asChild={!off}
+      disabled={off || w.saving}
+      colorPalette="leaf"
+      variant={main ? 'solid' : 'outline'}
+      minH="44px"
+    >
+      {off ? (
+        <span>{words}</span>
+      ) : (
         <a href={to(name)} download>
           <Download size={18} aria-hidden /> {words}
         </a>

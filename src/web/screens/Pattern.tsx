@@ -19,7 +19,10 @@ export function Pattern({ w }: { w: Workbook }) {
   const shell = w.doc.shell;
   if (!shell) {
     return (
-      <Page question="Is this my pattern, at the right size?" lead="Drop an SVG drawing of the shell: the outside pieces, each a closed line at full size.">
+      <Page
+        question="Is this my pattern, at the right size?"
+        lead="Drop an SVG drawing of the shell: the outside pieces, each a closed line at full size."
+      >
         <DropFile w={w} />
       </Page>
     );
@@ -33,9 +36,13 @@ function Pieces({ w, shell }: { w: Workbook; shell: Shell }) {
   const card = useRef<HTMLDivElement>(null);
   const drawn = shell.pieces.find((p) => p.id === pieceId) ?? shell.pieces[0];
   const piece = w.computed.shell.find((p) => p.id === drawn?.id);
-  const findings = useMemo(() => w.computed.findings.filter((f) => f.code === 'allowance-swallows-piece' || f.code === 'piece-missing'), [w.computed]);
+  const findings = useMemo(
+    () => w.computed.findings.filter((f) => f.code === 'allowance-swallows-piece' || f.code === 'piece-missing'),
+    [w.computed],
+  );
   const save = (label: string, next: Shell) => w.save(label, { ...w.doc, shell: next });
-  const savePiece = (label: string, p: ShellPiece) => save(label, { ...shell, pieces: shell.pieces.map((q) => (q.id === p.id ? p : q)) });
+  const savePiece = (label: string, p: ShellPiece) =>
+    save(label, { ...shell, pieces: shell.pieces.map((q) => (q.id === p.id ? p : q)) });
   const edge = drawn?.ring.find((e) => e.id === edgeId) ?? null;
   const toCard = () => card.current?.querySelector('select')?.focus();
   return (
@@ -44,16 +51,42 @@ function Pieces({ w, shell }: { w: Workbook; shell: Shell }) {
       lead="Measure one piece you know against its printed size. Then click an edge, or walk along with the arrow keys, and say what it is."
       side={
         <>
-          <PieceList w={w} shell={shell} chosen={drawn?.id ?? ''} onChoose={(id) => { setPieceId(id); setEdgeId(null); }} />
+          <PieceList
+            w={w}
+            shell={shell}
+            chosen={drawn?.id ?? ''}
+            onChoose={(id) => {
+              setPieceId(id);
+              setEdgeId(null);
+            }}
+          />
           <div ref={card}>
             {drawn && piece && edge && <EdgeCard w={w} piece={drawn} computed={piece} edge={edge} onSave={savePiece} />}
-            {drawn && !edge && <PieceCard piece={drawn} onSave={savePiece} onRemove={() => save(`Remove ${drawn.name}`, { ...shell, pieces: shell.pieces.filter((p) => p.id !== drawn.id) })} />}
+            {drawn && !edge && (
+              <PieceCard
+                piece={drawn}
+                onSave={savePiece}
+                onRemove={() =>
+                  save(`Remove ${drawn.name}`, { ...shell, pieces: shell.pieces.filter((p) => p.id !== drawn.id) })
+                }
+              />
+            )}
           </div>
         </>
       }
     >
       <SheetBox>
-        {piece && <EdgePicker piece={piece} cut={w.computed.cutLines.get(piece.id)} units={w.doc.units} height={560} selected={edgeId} onSelect={setEdgeId} onEnter={toCard} />}
+        {piece && (
+          <EdgePicker
+            piece={piece}
+            cut={w.computed.cutLines.get(piece.id)}
+            units={w.doc.units}
+            height={560}
+            selected={edgeId}
+            onSelect={setEdgeId}
+            onEnter={toCard}
+          />
+        )}
         <Text fontSize="15px" color="quiet">
           Full line: cut. Dashes: seam. Long and short dashes: fold. Arrow: grainline.
         </Text>
@@ -64,7 +97,17 @@ function Pieces({ w, shell }: { w: Workbook; shell: Shell }) {
   );
 }
 
-function PieceList({ w, shell, chosen, onChoose }: { w: Workbook; shell: Shell; chosen: string; onChoose: (id: string) => void }) {
+function PieceList({
+  w,
+  shell,
+  chosen,
+  onChoose,
+}: {
+  w: Workbook;
+  shell: Shell;
+  chosen: string;
+  onChoose: (id: string) => void;
+}) {
   return (
     <Box mb="4">
       {shell.pieces.map((p) => {
@@ -90,7 +133,8 @@ function PieceList({ w, shell, chosen, onChoose }: { w: Workbook; shell: Shell; 
               <Text fontWeight="650">{p.name}</Text>
               <Text fontSize="15px" color="quiet" fontWeight="400">
                 {KIND_WORDS[p.kind]}
-                {box && ` · ${formatLength(box.maxX - box.minX, w.doc.units, 0)} × ${formatLength(box.maxY - box.minY, w.doc.units, 0)}`}
+                {box &&
+                  ` · ${formatLength(box.maxX - box.minX, w.doc.units, 0)} × ${formatLength(box.maxY - box.minY, w.doc.units, 0)}`}
                 {unnamed > 0 && ` · ${unnamed} edge${unnamed === 1 ? '' : 's'} not named`}
               </Text>
             </Box>
@@ -105,9 +149,20 @@ function PieceList({ w, shell, chosen, onChoose }: { w: Workbook; shell: Shell; 
 function WholePattern({ w, shell, onSave }: { w: Workbook; shell: Shell; onSave: (label: string, s: Shell) => void }) {
   const a = w.doc.decisions.allowances;
   const [again, setAgain] = useState(false);
-  const set = (key: keyof typeof a, value: number) => ({ ...w.doc, decisions: { ...w.doc.decisions, allowances: { ...a, [key]: value } } });
+  const set = (key: keyof typeof a, value: number) => ({
+    ...w.doc,
+    decisions: { ...w.doc.decisions, allowances: { ...a, [key]: value } },
+  });
   const row = (key: keyof typeof a, label: string, most: number) => (
-    <Measure label={label} value={a[key]} least={0} most={most} units={w.doc.units} onPreview={(v) => w.preview(set(key, v))} onValue={(v) => w.save(`${label} ${formatLength(v, w.doc.units)}`, set(key, v))} />
+    <Measure
+      label={label}
+      value={a[key]}
+      least={0}
+      most={most}
+      units={w.doc.units}
+      onPreview={(v) => w.preview(set(key, v))}
+      onValue={(v) => w.save(`${label} ${formatLength(v, w.doc.units)}`, set(key, v))}
+    />
   );
   return (
     <SheetBox>
@@ -121,7 +176,9 @@ function WholePattern({ w, shell, onSave }: { w: Workbook; shell: Shell; onSave:
           ['seam', 'seam lines: allowance is added outside'],
           ['cut', 'cut lines: the seam lies inside'],
         ]}
-        onAnswer={(lines) => onSave(lines === 'cut' ? 'Drawn lines are cut lines' : 'Drawn lines are seam lines', { ...shell, lines })}
+        onAnswer={(lines) =>
+          onSave(lines === 'cut' ? 'Drawn lines are cut lines' : 'Drawn lines are seam lines', { ...shell, lines })
+        }
       />
       <Box display="grid" gridTemplateColumns={{ base: '1fr', lg: '1fr 1fr 1fr' }} gap="6">
         {row('seam', 'Seam allowance', 30)}

@@ -24,7 +24,10 @@ export function EdgeCard({ w, piece, computed, edge, onSave }: EdgeCardProps) {
   if (!now) return null;
   const units = w.doc.units;
   const set = (label: string, part: Partial<ShellEdge>) =>
-    onSave(`${piece.name}, ${ROLE_WORDS[part.role ?? edge.role].toLowerCase()}: ${label}`, { ...piece, ring: piece.ring.map((e) => (e.id === edge.id ? { ...e, ...part } : e)) });
+    onSave(`${piece.name}, ${ROLE_WORDS[part.role ?? edge.role].toLowerCase()}: ${label}`, {
+      ...piece,
+      ring: piece.ring.map((e) => (e.id === edge.id ? { ...e, ...part } : e)),
+    });
   return (
     <SheetBox>
       <Heading as="h2" fontSize="20px" fontWeight="600">
@@ -37,14 +40,29 @@ export function EdgeCard({ w, piece, computed, edge, onSave }: EdgeCardProps) {
       <Text mb="1" fontWeight="550">
         What is this edge?
       </Text>
-      <Pick label="What is this edge?" value={edge.role} options={ROLES.map((r) => [r, ROLE_WORDS[r]])} onPick={(role) => set('named', { role, confidence: 1 })} />
+      <Pick
+        label="What is this edge?"
+        value={edge.role}
+        options={ROLES.map((r) => [r, ROLE_WORDS[r]])}
+        onPick={(role) => set('named', { role, confidence: 1 })}
+      />
       <Box mt="2">
-        <Tick label="It lies on a fold of the cloth" checked={edge.onFold} onTick={(onFold) => set(onFold ? 'on the fold' : 'not on the fold', { onFold })} />
+        <Tick
+          label="It lies on a fold of the cloth"
+          checked={edge.onFold}
+          onTick={(onFold) => set(onFold ? 'on the fold' : 'not on the fold', { onFold })}
+        />
       </Box>
       {!edge.onFold && (
         <Box mt="2" display="flex" alignItems="center" gap="3" flexWrap="wrap">
           <Text fontWeight="550">Allowance</Text>
-          <LengthField label="Allowance of this edge" value={now.allowance} units={units} most={300} onValue={(allowance) => set(`allowance ${formatLength(allowance, units)}`, { allowance })} />
+          <LengthField
+            label="Allowance of this edge"
+            value={now.allowance}
+            units={units}
+            most={300}
+            onValue={(allowance) => set(`allowance ${formatLength(allowance, units)}`, { allowance })}
+          />
           {edge.allowance !== null && (
             <Button size="xs" variant="ghost" onClick={() => set('usual allowance', { allowance: null })}>
               as usual
@@ -55,13 +73,26 @@ export function EdgeCard({ w, piece, computed, edge, onSave }: EdgeCardProps) {
       <Text mt="3" mb="1" fontWeight="550">
         Corner at its end
       </Text>
-      <Pick label="Corner at its end" value={now.corner} options={CORNERS.map((c): [CornerRule, string] => [c, CORNER_WORDS[c]])} onPick={(corner) => set('corner', { corner })} />
+      <Pick
+        label="Corner at its end"
+        value={now.corner}
+        options={CORNERS.map((c): [CornerRule, string] => [c, CORNER_WORDS[c]])}
+        onPick={(corner) => set('corner', { corner })}
+      />
     </SheetBox>
   );
 }
 
 /** The questions about a whole piece: its name, what it is, how many. */
-export function PieceCard({ piece, onSave, onRemove }: { piece: ShellPiece; onSave: (label: string, p: ShellPiece) => void; onRemove: () => void }) {
+export function PieceCard({
+  piece,
+  onSave,
+  onRemove,
+}: {
+  piece: ShellPiece;
+  onSave: (label: string, p: ShellPiece) => void;
+  onRemove: () => void;
+}) {
   const [name, setName] = useState(piece.name);
   useEffect(() => setName(piece.name), [piece.name]);
   const rename = () => {
@@ -76,12 +107,26 @@ export function PieceCard({ piece, onSave, onRemove }: { piece: ShellPiece; onSa
         <Text fontWeight="550" mb="1">
           Name of this piece
         </Text>
-        <Input mb="3" bg="sheet" borderColor="rule" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} onBlur={rename} onKeyDown={(e) => e.key === 'Enter' && rename()} />
+        <Input
+          mb="3"
+          bg="sheet"
+          borderColor="rule"
+          value={name}
+          maxLength={80}
+          onChange={(e) => setName(e.target.value)}
+          onBlur={rename}
+          onKeyDown={(e) => e.key === 'Enter' && rename()}
+        />
       </label>
       <Text mb="1" fontWeight="550">
         What is it?
       </Text>
-      <Pick label="What is this piece?" value={piece.kind} options={KINDS.map((k) => [k, KIND_WORDS[k]])} onPick={(kind) => onSave(`${piece.name} is: ${KIND_WORDS[kind].toLowerCase()}`, { ...piece, kind })} />
+      <Pick
+        label="What is this piece?"
+        value={piece.kind}
+        options={KINDS.map((k) => [k, KIND_WORDS[k]])}
+        onPick={(kind) => onSave(`${piece.name} is: ${KIND_WORDS[kind].toLowerCase()}`, { ...piece, kind })}
+      />
       <Text mt="3" mb="1" fontWeight="550">
         How many to cut?
       </Text>

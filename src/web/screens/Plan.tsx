@@ -15,7 +15,9 @@ export function PlanPage({ w }: { w: Workbook }) {
   if (!w.computed.shell.length) {
     return (
       <Page question="In what order, and which side up?">
-        <Empty title="Nothing to sew yet">The plan follows from the pieces and their seams. Put the pattern in first.</Empty>
+        <Empty title="Nothing to sew yet">
+          The plan follows from the pieces and their seams. Put the pattern in first.
+        </Empty>
       </Page>
     );
   }
@@ -30,9 +32,16 @@ export function PlanPage({ w }: { w: Workbook }) {
   }
   const { steps, findings, stationChanges } = plan.value;
   return (
-    <Page question="In what order, and which side up?" lead={`${steps.length} steps for this garment as you decided it, ${stationChanges} walks between table, iron and machine. Each waits for the steps it needs.`}>
+    <Page
+      question="In what order, and which side up?"
+      lead={`${steps.length} steps for this garment as you decided it, ${stationChanges} walks between table, iron and machine. Each waits for the steps it needs.`}
+    >
       <SheetBox>
-        {findings.length === 0 ? <AllWell words="Looked over: every edge is taken care of, no step comes before what it needs, and the coat can be turned." /> : <Findings findings={findings} units={w.doc.units} />}
+        {findings.length === 0 ? (
+          <AllWell words="Looked over: every edge is taken care of, no step comes before what it needs, and the coat can be turned." />
+        ) : (
+          <Findings findings={findings} units={w.doc.units} />
+        )}
       </SheetBox>
       {blocks(steps).map((b) => (
         <Box key={b.steps[0]?.number} mb="5">
@@ -64,7 +73,13 @@ function blocks(steps: PlanStep[]): { section: Section; steps: PlanStep[] }[] {
 function Step({ s, w, names }: { s: PlanStep; w: Workbook; names: Record<string, string> }) {
   const units = w.doc.units;
   const { title, how } = stepWords(s, units, names);
-  const pieces = s.pieces.length > 8 ? '' : s.pieces.map((p) => names[p]).filter(Boolean).join(', ');
+  const pieces =
+    s.pieces.length > 8
+      ? ''
+      : s.pieces
+          .map((p) => names[p])
+          .filter(Boolean)
+          .join(', ');
   const facts = [
     s.sides && SIDES_WORDS[s.sides],
     s.allowance !== null && s.allowance > 0 && `allowance ${formatLength(s.allowance, units)}`,
@@ -81,11 +96,23 @@ function Step({ s, w, names }: { s: PlanStep; w: Workbook; names: Record<string,
             <Heading as="h3" fontSize="18px" fontWeight="650" fontFamily="body">
               {title}
             </Heading>
-            <Text as="span" fontSize="14px" px="2" borderWidth="1px" borderColor="rule" borderRadius="full" color="quiet">
+            <Text
+              as="span"
+              fontSize="14px"
+              px="2"
+              borderWidth="1px"
+              borderColor="rule"
+              borderRadius="full"
+              color="quiet"
+            >
               {STATION_WORDS[s.station]}
             </Text>
           </Flex>
-          {pieces && <Text fontSize="15px" color="quiet">{pieces}</Text>}
+          {pieces && (
+            <Text fontSize="15px" color="quiet">
+              {pieces}
+            </Text>
+          )}
           {facts.length > 0 && <Text fontWeight="600">{facts.join(' · ')}</Text>}
           <Text maxW="75ch">{how}</Text>
           {s.cautions.map((c) => (

@@ -1,8 +1,8 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect } from 'react';
-import { NavLink, Navigate, Route, Routes, useParams } from 'react-router';
-import { type Workbook, useProject } from '../api/useProject.ts';
+import { Navigate, NavLink, Route, Routes, useParams } from 'react-router';
+import { useProject, type Workbook } from '../api/useProject.ts';
 import { Ask } from '../parts/Ask.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
 import { Buttons } from './Buttons.tsx';
@@ -57,7 +57,17 @@ function Opened({ w }: { w: Workbook }) {
         <Tools w={w} />
       </Masthead>
       {w.trouble && (
-        <Flex role="alert" bg="sheet" color="berry" px="8" py="2" gap="4" align="center" borderBottomWidth="1px" borderColor="rule">
+        <Flex
+          role="alert"
+          bg="sheet"
+          color="berry"
+          px="8"
+          py="2"
+          gap="4"
+          align="center"
+          borderBottomWidth="1px"
+          borderColor="rule"
+        >
           <Text flex="1" fontWeight="600">
             {w.trouble}
           </Text>
@@ -92,13 +102,29 @@ function Tools({ w }: { w: Workbook }) {
       <Text aria-live="polite" fontSize="15px" color="quiet" minW="4.5em" textAlign="right">
         {w.saving ? 'Saving …' : 'Saved'}
       </Text>
-      <Button size="sm" variant="outline" borderColor="rule" disabled={!w.steps.undo} onClick={w.undo} title={w.steps.undo ? `Undo: ${w.steps.undo}` : 'Nothing to undo'}>
+      <Button
+        size="sm"
+        variant="outline"
+        borderColor="rule"
+        disabled={!w.steps.undo}
+        onClick={w.undo}
+        title={w.steps.undo ? `Undo: ${w.steps.undo}` : 'Nothing to undo'}
+      >
         <Undo2 size={17} aria-hidden /> Undo
       </Button>
-      <Button size="sm" variant="outline" borderColor="rule" disabled={!w.steps.redo} onClick={w.redo} title={w.steps.redo ? `Redo: ${w.steps.redo}` : 'Nothing to redo'}>
+      <Button
+        size="sm"
+        variant="outline"
+        borderColor="rule"
+        disabled={!w.steps.redo}
+        onClick={w.redo}
+        title={w.steps.redo ? `Redo: ${w.steps.redo}` : 'Nothing to redo'}
+      >
         <Redo2 size={17} aria-hidden /> Redo
       </Button>
-      <Box css={{ '& fieldset': { marginBottom: 0 }, '& legend': { display: 'none' }, '& label': { minHeight: '36px' } }}>
+      <Box
+        css={{ '& fieldset': { marginBottom: 0 }, '& legend': { display: 'none' }, '& label': { minHeight: '36px' } }}
+      >
         <Ask
           question="Lengths in"
           value={w.doc.units}
@@ -106,7 +132,9 @@ function Tools({ w }: { w: Workbook }) {
             ['mm', 'mm'],
             ['in', 'inch'],
           ]}
-          onAnswer={(units) => w.save(units === 'mm' ? 'Lengths in millimetres' : 'Lengths in inches', { ...w.doc, units })}
+          onAnswer={(units) =>
+            w.save(units === 'mm' ? 'Lengths in millimetres' : 'Lengths in inches', { ...w.doc, units })
+          }
         />
       </Box>
     </Flex>
@@ -115,8 +143,25 @@ function Tools({ w }: { w: Workbook }) {
 
 function Contents({ id }: { id: string }) {
   return (
-    <Box as="nav" aria-label="The questions of this project" py="5" pl={{ base: 4, lg: 6 }} pr="2" borderRightWidth={{ base: 0, xl: '1px' }} borderColor="rule">
-      <Box as="ol" listStyleType="none" m="0" p="0" display="flex" flexDirection={{ base: 'row', xl: 'column' }} flexWrap="wrap" gap="1">
+    <Box
+      as="nav"
+      aria-label="The questions of this project"
+      py="5"
+      pl={{ base: 4, lg: 6 }}
+      pr="2"
+      borderRightWidth={{ base: 0, xl: '1px' }}
+      borderColor="rule"
+    >
+      <Box
+        as="ol"
+        listStyleType="none"
+        m="0"
+        p="0"
+        display="flex"
+        flexDirection={{ base: 'row', xl: 'column' }}
+        flexWrap="wrap"
+        gap="1"
+      >
         {PAGES.map(([path, words], i) => (
           <li key={path}>
             <NavLink to={`/project/${id}/${path}`}>

@@ -7,7 +7,7 @@ import { type Workbook } from '../api/useProject.ts';
 import { Spread } from '../drawing/Spread.tsx';
 import { AllWell } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
-import { GROUP_WORDS, SEAM_WORDS, cureWords, verdictWords } from '../words/index.ts';
+import { cureWords, GROUP_WORDS, SEAM_WORDS, verdictWords } from '../words/index.ts';
 
 const fits = (s: WalkedSeam): boolean => s.verdict === 'matches' || s.verdict === 'ease-as-meant';
 
@@ -16,23 +16,50 @@ export function Seams({ w }: { w: Workbook }) {
   const { seams, pieces, cutLines } = w.computed;
   const [chosen, setChosen] = useState<string | null>(null);
   const seam = seams.find((s) => s.id === chosen) ?? seams.find((s) => !fits(s)) ?? seams[0];
-  const lit = useMemo(() => new Set([...(seam?.a ?? []), ...(seam?.b ?? [])].map((s) => `${s.piece}/${s.edge}`)), [seam]);
+  const lit = useMemo(
+    () => new Set([...(seam?.a ?? []), ...(seam?.b ?? [])].map((s) => `${s.piece}/${s.edge}`)),
+    [seam],
+  );
   if (!seams.length) {
     return (
       <Page question="Will it go together?">
-        <Empty title="No seams yet">Seams follow from the edges: name a front, a back and a sleeve on the first page, and both sides of each seam are measured here.</Empty>
+        <Empty title="No seams yet">
+          Seams follow from the edges: name a front, a back and a sleeve on the first page, and both sides of each seam
+          are measured here.
+        </Empty>
       </Page>
     );
   }
   const off = seams.filter((s) => !fits(s));
   const shown = pieces.filter((p) => [...(seam?.a ?? []), ...(seam?.b ?? [])].some((s) => s.piece === p.id));
   return (
-    <Page question="Will it go together?" lead="Both sides of every seam, walked along the seam line from end to end. Up to 1.5 mm (1/16 inch) passes.">
-      {off.length === 0 ? <AllWell words={`All ${seams.length} seams go together.`} /> : <Text color="berry" fontWeight="650" mb="2">{off.length} of {seams.length} seams do not fit yet.</Text>}
-      <Box display="grid" gridTemplateColumns={{ base: '1fr', '2xl': '1fr', lg: 'minmax(0, 1.25fr) minmax(280px, 1fr)' }} gap="5" alignItems="start">
+    <Page
+      question="Will it go together?"
+      lead="Both sides of every seam, walked along the seam line from end to end. Up to 1.5 mm (1/16 inch) passes."
+    >
+      {off.length === 0 ? (
+        <AllWell words={`All ${seams.length} seams go together.`} />
+      ) : (
+        <Text color="berry" fontWeight="650" mb="2">
+          {off.length} of {seams.length} seams do not fit yet.
+        </Text>
+      )}
+      <Box
+        display="grid"
+        gridTemplateColumns={{ base: '1fr', '2xl': '1fr', lg: 'minmax(0, 1.25fr) minmax(280px, 1fr)' }}
+        gap="5"
+        alignItems="start"
+      >
         <SheetBox p="2" overflowX="auto">
           {(['shell', 'inside', 'closing'] as const).map((g) => (
-            <Group key={g} title={GROUP_WORDS[g]} w={w} seams={seams.filter((s) => s.group === g)} chosen={seam?.id} onChoose={setChosen} />
+            <Group
+              key={g}
+              title={GROUP_WORDS[g]}
+              w={w}
+              seams={seams.filter((s) => s.group === g)}
+              chosen={seam?.id}
+              onChoose={setChosen}
+            />
           ))}
         </SheetBox>
         <SheetBox position={{ lg: 'sticky' }} top="3">
@@ -44,7 +71,14 @@ export function Seams({ w }: { w: Workbook }) {
               <Text mb="2">
                 {verdictWords(seam.verdict, seam.easeOf)}.{!fits(seam) && ` ${cureWords(seam.easeOf)}`}
               </Text>
-              <Spread pieces={shown} cutLines={cutLines} units={w.doc.units} height={430} label="The pieces of this seam, its edges lit" lit={lit} />
+              <Spread
+                pieces={shown}
+                cutLines={cutLines}
+                units={w.doc.units}
+                height={430}
+                label="The pieces of this seam, its edges lit"
+                lit={lit}
+              />
             </>
           )}
         </SheetBox>
@@ -69,18 +103,41 @@ function Group({ title, w, seams, chosen, onChoose }: GroupProps) {
       <Table.Header>
         <Table.Row bg="transparent">
           <Table.ColumnHeader color="quiet">{title}</Table.ColumnHeader>
-          <Table.ColumnHeader color="quiet" textAlign="end">One side</Table.ColumnHeader>
-          <Table.ColumnHeader color="quiet" textAlign="end">Other side</Table.ColumnHeader>
-          <Table.ColumnHeader color="quiet" textAlign="end">Difference</Table.ColumnHeader>
+          <Table.ColumnHeader color="quiet" textAlign="end">
+            One side
+          </Table.ColumnHeader>
+          <Table.ColumnHeader color="quiet" textAlign="end">
+            Other side
+          </Table.ColumnHeader>
+          <Table.ColumnHeader color="quiet" textAlign="end">
+            Difference
+          </Table.ColumnHeader>
         </Table.Row>
       </Table.Header>
       <Table.Body>
         {seams.map((s) => (
-          <Table.Row key={s.id} bg={s.id === chosen ? 'leaf.subtle' : 'transparent'} cursor="pointer" onClick={() => onChoose(s.id)}>
+          <Table.Row
+            key={s.id}
+            bg={s.id === chosen ? 'leaf.subtle' : 'transparent'}
+            cursor="pointer"
+            onClick={() => onChoose(s.id)}
+          >
             <Table.Cell>
-              <Box as="button" display="flex" gap="2" textAlign="left" alignItems="flex-start" onClick={() => onChoose(s.id)} aria-pressed={s.id === chosen}>
+              <Box
+                as="button"
+                display="flex"
+                gap="2"
+                textAlign="left"
+                alignItems="flex-start"
+                onClick={() => onChoose(s.id)}
+                aria-pressed={s.id === chosen}
+              >
                 <Box as="span" color={fits(s) ? 'good' : 'berry'} mt="2px">
-                  {fits(s) ? <CircleCheck size={18} aria-label="fits" /> : <CircleAlert size={18} aria-label="does not fit" />}
+                  {fits(s) ? (
+                    <CircleCheck size={18} aria-label="fits" />
+                  ) : (
+                    <CircleAlert size={18} aria-label="does not fit" />
+                  )}
                 </Box>
                 <span>
                   {SEAM_WORDS[s.code] ?? s.code}
@@ -90,9 +147,15 @@ function Group({ title, w, seams, chosen, onChoose }: GroupProps) {
                 </span>
               </Box>
             </Table.Cell>
-            <Table.Cell textAlign="end" whiteSpace="nowrap">{mm(s.lengthAMm)}</Table.Cell>
-            <Table.Cell textAlign="end" whiteSpace="nowrap">{mm(s.lengthBMm)}</Table.Cell>
-            <Table.Cell textAlign="end" whiteSpace="nowrap" fontWeight="600">{mm(s.differenceMm)}</Table.Cell>
+            <Table.Cell textAlign="end" whiteSpace="nowrap">
+              {mm(s.lengthAMm)}
+            </Table.Cell>
+            <Table.Cell textAlign="end" whiteSpace="nowrap">
+              {mm(s.lengthBMm)}
+            </Table.Cell>
+            <Table.Cell textAlign="end" whiteSpace="nowrap" fontWeight="600">
+              {mm(s.differenceMm)}
+            </Table.Cell>
           </Table.Row>
         ))}
       </Table.Body>

@@ -5,14 +5,20 @@ import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
 import { GARMENTS, type Summary } from '../../contract/index.ts';
 import { compute } from '../../core/compute.ts';
-import { type ProjectAnswer, type ShelfAnswer, api, get } from '../api/client.ts';
+import { api, get, type ProjectAnswer, type ShelfAnswer } from '../api/client.ts';
 import { Spread } from '../drawing/Spread.tsx';
 import { Pick } from '../parts/Ask.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
 import { Empty, SheetBox } from '../parts/Page.tsx';
 import { whereStopped } from '../words/progress.ts';
 
-const GARMENT_WORDS: Record<string, string> = { coat: 'Coat', jacket: 'Jacket', shirt: 'Shirt', dress: 'Dress', other: 'Something else' };
+const GARMENT_WORDS: Record<string, string> = {
+  coat: 'Coat',
+  jacket: 'Jacket',
+  shirt: 'Shirt',
+  dress: 'Dress',
+  other: 'Something else',
+};
 const DAY = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
 /** What am I making, and where did I stop? */
@@ -50,21 +56,44 @@ export function Shelf() {
           </Box>
         )}
         <Grid templateColumns={{ base: '1fr', lg: 'minmax(0,1fr) 320px' }} gap="8" alignItems="start">
-          <Projects data={data} onRemove={(id) => api.remove(id).then(() => mutate())} onDemo={(d) => open(api.demo(d))} />
-          <Begin onCreate={(n, g) => open(api.create(n, g))} onLoad={load} demos={data?.demos ?? []} onDemo={(d) => open(api.demo(d))} />
+          <Projects
+            data={data}
+            onRemove={(id) => api.remove(id).then(() => mutate())}
+            onDemo={(d) => open(api.demo(d))}
+          />
+          <Begin
+            onCreate={(n, g) => open(api.create(n, g))}
+            onLoad={load}
+            demos={data?.demos ?? []}
+            onDemo={(d) => open(api.demo(d))}
+          />
         </Grid>
       </Box>
     </Box>
   );
 }
 
-function Projects({ data, onRemove, onDemo }: { data: ShelfAnswer | undefined; onRemove: (id: string) => void; onDemo: (id: string) => void }) {
+function Projects({
+  data,
+  onRemove,
+  onDemo,
+}: {
+  data: ShelfAnswer | undefined;
+  onRemove: (id: string) => void;
+  onDemo: (id: string) => void;
+}) {
   if (!data) return <Text color="quiet">Looking on the shelf …</Text>;
   if (!data.projects.length) {
     return (
       <Empty title="The shelf is empty">
         Begin a project at the right, or{' '}
-        <Button variant="plain" color="leaf.fg" textDecoration="underline" px="0" onClick={() => onDemo('greenhouse-coat')}>
+        <Button
+          variant="plain"
+          color="leaf.fg"
+          textDecoration="underline"
+          px="0"
+          onClick={() => onDemo('greenhouse-coat')}
+        >
           look at the greenhouse coat
         </Button>{' '}
         that the garden's volunteers sewed.
@@ -90,7 +119,14 @@ function Card({ project, onRemove }: { project: Summary; onRemove: () => void })
         <Box h="170px" px="4" pt="3" borderBottomWidth="1px" borderColor="rule" overflow="hidden">
           {computed?.shell.length ? (
             <div aria-hidden inert>
-              <Spread pieces={computed.shell} cutLines={NO_CUT} units={data?.document.units ?? 'mm'} height={165} label="" plain />
+              <Spread
+                pieces={computed.shell}
+                cutLines={NO_CUT}
+                units={data?.document.units ?? 'mm'}
+                height={165}
+                label=""
+                plain
+              />
             </div>
           ) : (
             <Text color="quiet" pt="14" textAlign="center">
@@ -152,16 +188,40 @@ function Begin({ onCreate, onLoad, demos, onDemo }: BeginProps) {
       <form onSubmit={submit}>
         <label>
           Its name
-          <Input mt="1" mb="3" bg="sheet" borderColor="rule" value={name} maxLength={120} onChange={(e) => setName(e.target.value)} placeholder="Potting shed jacket" />
+          <Input
+            mt="1"
+            mb="3"
+            bg="sheet"
+            borderColor="rule"
+            value={name}
+            maxLength={120}
+            onChange={(e) => setName(e.target.value)}
+            placeholder="Potting shed jacket"
+          />
         </label>
         <Text mb="1">What it is</Text>
-        <Pick label="What it is" value={garment} options={GARMENTS.map((g) => [g, GARMENT_WORDS[g] ?? g])} onPick={setGarment} />
+        <Pick
+          label="What it is"
+          value={garment}
+          options={GARMENTS.map((g) => [g, GARMENT_WORDS[g] ?? g])}
+          onPick={setGarment}
+        />
         <Button type="submit" colorPalette="leaf" mt="4" w="full" minH="44px" disabled={!name.trim()}>
           Begin
         </Button>
       </form>
       <Box borderTopWidth="1px" borderColor="rule" mt="5" pt="4">
-        <Box as="label" display="inline-flex" alignItems="center" gap="2" cursor="pointer" color="leaf.fg" fontWeight="600" minH="40px" css={{ '&:focus-within': { outline: '3px solid var(--chakra-colors-focus)' } }}>
+        <Box
+          as="label"
+          display="inline-flex"
+          alignItems="center"
+          gap="2"
+          cursor="pointer"
+          color="leaf.fg"
+          fontWeight="600"
+          minH="40px"
+          css={{ '&:focus-within': { outline: '3px solid var(--chakra-colors-focus)' } }}
+        >
           <FolderInput size={18} aria-hidden /> Load a saved project
           <input
             type="file"

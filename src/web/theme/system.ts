@@ -9,8 +9,9 @@ const tint = (light: string, dark: string) => ({ value: { _light: light, _dark: 
 const config = defineConfig({
   globalCss: {
     'html, body': { bg: 'page', color: 'ink', fontSize: '17px' },
-    body: { fontVariantNumeric: 'tabular-nums' },
+    body: { fontVariantNumeric: 'lining-nums tabular-nums' },
     '*:focus-visible': { outline: '3px solid {colors.focus}', outlineOffset: '2px' },
+    'input[type=checkbox], input[type=radio]': { accentColor: 'leaf.solid' },
     'nav, header, aside': { _print: { display: 'none' } },
   },
   theme: {

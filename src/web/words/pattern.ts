@@ -25,7 +25,12 @@ export const ROLE_WORDS: Record<Role, string> = {
   plain: 'Not named yet',
 };
 
-export const KIND_WORDS: Record<PieceKind, string> = { front: 'Front', back: 'Back', sleeve: 'Sleeve', other: 'Something else' };
+export const KIND_WORDS: Record<PieceKind, string> = {
+  front: 'Front',
+  back: 'Back',
+  sleeve: 'Sleeve',
+  other: 'Something else',
+};
 
 export const MATERIAL_WORDS: Record<Material, { word: string; letter: string }> = {
   shell: { word: 'Shell', letter: 'S' },
@@ -61,7 +66,11 @@ export const SEAM_WORDS: Record<string, string> = {
   wrist: 'Sleeve lining to turned wrist',
 };
 
-export const GROUP_WORDS = { shell: 'Your pattern', inside: 'Inside: facings and lining', closing: 'Inside to shell' } as const;
+export const GROUP_WORDS = {
+  shell: 'Your pattern',
+  inside: 'Inside: facings and lining',
+  closing: 'Inside to shell',
+} as const;
 
 const EASE_OF: Record<string, string> = {
   cap: 'to be eased in',

@@ -1,8 +1,14 @@
 import { type PlanStep, type Section, type Station } from '../../core/assembly/index.ts';
-import { type LengthUnit, formatLength } from '../../core/units.ts';
+import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { SEAM_WORDS } from './pattern.ts';
 
-export const STATION_WORDS: Record<Station, string> = { table: 'Table', iron: 'Iron', machine: 'Machine', buttonhole: 'Buttonholes', hand: 'By hand' };
+export const STATION_WORDS: Record<Station, string> = {
+  table: 'Table',
+  iron: 'Iron',
+  machine: 'Machine',
+  buttonhole: 'Buttonholes',
+  hand: 'By hand',
+};
 export const SECTION_WORDS: Record<Section, string> = {
   prepare: 'Prepare',
   shell: 'The shell',
@@ -18,63 +24,168 @@ export interface StepWords {
 
 type Say = (mm: (key: string) => string, d: Record<string, number>, s: PlanStep) => StepWords;
 
-const seam = (title: string, how: string): Say => (mm, d) => ({
-  title,
-  how: `${how} ${Math.abs(d.ease ?? 0) > 1.5 ? `One side measures ${mm('a')}, the other ${mm('b')}: ease the longer in.` : `Check: both ${mm('a')}.`}`,
-});
+const seam =
+  (title: string, how: string): Say =>
+  (mm, d) => ({
+    title,
+    how: `${how} ${Math.abs(d.ease ?? 0) > 1.5 ? `One side measures ${mm('a')}, the other ${mm('b')}: ease the longer in.` : `Check: both ${mm('a')}.`}`,
+  });
 
-const eased = (title: string, how: string): Say => (mm) => ({ title, how: `${how} Cap ${mm('a')}, armhole ${mm('b')}: ease in ${mm('ease')}, none of it below the notches.` });
+const eased =
+  (title: string, how: string): Say =>
+  (mm) => ({
+    title,
+    how: `${how} Cap ${mm('a')}, armhole ${mm('b')}: ease in ${mm('ease')}, none of it below the notches.`,
+  });
 
 const SAY: Record<string, Say> = {
-  cut: () => ({ title: 'Cut all pieces', how: 'Weights and chalk before scissors. Mark notches, grainline and the centre front; pieces for a pair are cut mirrored.' }),
-  'test-fuse': () => ({ title: 'Fuse a test square', how: 'Try heat, steam and seconds on a scrap of the same cloth and write down what held.' }),
-  fuse: () => ({ title: 'Fuse the interfacing', how: 'Adhesive side down on the wrong side of the piece, pressing and lifting, not sliding. Leave it flat until cold.' }),
-  staystitch: (mm) => ({ title: 'Staystitch the neckline', how: `Straight after cutting, inside the allowance, ${mm('inside')} from the seam line, so that the curve does not stretch.` }),
-  'baste-pleat': (mm) => ({ title: 'Baste the centre back pleat of the lining', how: `Fold ${mm('pleat')} to one side at the top edge and baste it flat; press it only lightly below.` }),
+  cut: () => ({
+    title: 'Cut all pieces',
+    how: 'Weights and chalk before scissors. Mark notches, grainline and the centre front; pieces for a pair are cut mirrored.',
+  }),
+  'test-fuse': () => ({
+    title: 'Fuse a test square',
+    how: 'Try heat, steam and seconds on a scrap of the same cloth and write down what held.',
+  }),
+  fuse: () => ({
+    title: 'Fuse the interfacing',
+    how: 'Adhesive side down on the wrong side of the piece, pressing and lifting, not sliding. Leave it flat until cold.',
+  }),
+  staystitch: (mm) => ({
+    title: 'Staystitch the neckline',
+    how: `Straight after cutting, inside the allowance, ${mm('inside')} from the seam line, so that the curve does not stretch.`,
+  }),
+  'baste-pleat': (mm) => ({
+    title: 'Baste the centre back pleat of the lining',
+    how: `Fold ${mm('pleat')} to one side at the top edge and baste it flat; press it only lightly below.`,
+  }),
   'sew-shoulder': seam('Sew the shoulder seams of the shell', 'From neck to armhole.'),
   'sew-side': seam('Sew the side seams of the shell', 'Match the waist notches; both from underarm to hem.'),
   'sew-centre-back': seam('Sew the centre back seam of the shell', 'From neck to hem.'),
   'sew-underarm': seam('Sew the underarm seams of the sleeves', 'One left and one right sleeve.'),
-  'ease-cap': (mm) => ({ title: 'Run ease stitches along the cap', how: `Two rows of long stitches within the allowance between the notches, and draw up about ${mm('ease')}.` }),
-  'sew-cap': eased('Set the sleeves into the shell', 'Sleeve inside the armhole, underarm seam on side seam, crown notch on the shoulder seam, double notches to the back.'),
-  'sew-facing-line-front': seam('Sew front lining to front facing', 'Lining on top; clip the facing round the rounded corner so that it spreads.'),
-  'sew-facing-line-back': (mm) => ({ title: 'Sew back lining to back neck facing', how: `Pleat folded: the lining is ${mm('ease')} longer on each half until the pleat takes it up. Clip the facing's curve.` }),
-  'sew-facing-shoulder': seam('Sew the shoulder seams of facing and lining in one run', 'The facing lines of front and back meet in the seam.'),
+  'ease-cap': (mm) => ({
+    title: 'Run ease stitches along the cap',
+    how: `Two rows of long stitches within the allowance between the notches, and draw up about ${mm('ease')}.`,
+  }),
+  'sew-cap': eased(
+    'Set the sleeves into the shell',
+    'Sleeve inside the armhole, underarm seam on side seam, crown notch on the shoulder seam, double notches to the back.',
+  ),
+  'sew-facing-line-front': seam(
+    'Sew front lining to front facing',
+    'Lining on top; clip the facing round the rounded corner so that it spreads.',
+  ),
+  'sew-facing-line-back': (mm) => ({
+    title: 'Sew back lining to back neck facing',
+    how: `Pleat folded: the lining is ${mm('ease')} longer on each half until the pleat takes it up. Clip the facing's curve.`,
+  }),
+  'sew-facing-shoulder': seam(
+    'Sew the shoulder seams of facing and lining in one run',
+    'The facing lines of front and back meet in the seam.',
+  ),
   'sew-lining-shoulder': seam('Sew the shoulder seams of the lining', 'From neck to armhole.'),
   'sew-lining-side': seam('Sew the side seams of the lining', 'From underarm to hem.'),
   'sew-lining-underarm': seam('Sew the underarm seams of the sleeve linings', 'One left and one right.'),
   'sew-lining-cap': eased('Set the sleeve linings into the lining', 'As in the shell.'),
-  'press-open': () => ({ title: 'Press that seam open', how: 'First flat as sewn, then open, over a ham where it curves. Press before any other seam crosses it.' }),
-  'press-into-sleeve': () => ({ title: 'Press the armhole allowances', how: 'Flat as sewn, from the sleeve side, then turned into the sleeve. Do not flatten the cap.' }),
+  'press-open': () => ({
+    title: 'Press that seam open',
+    how: 'First flat as sewn, then open, over a ham where it curves. Press before any other seam crosses it.',
+  }),
+  'press-into-sleeve': () => ({
+    title: 'Press the armhole allowances',
+    how: 'Flat as sewn, from the sleeve side, then turned into the sleeve. Do not flatten the cap.',
+  }),
   'press-to-lining': () => ({ title: 'Press the facing seam', how: 'Allowances towards the lining.' }),
-  'press-hem': (mm) => ({ title: 'Press up the hem of the shell', how: `Fold ${mm('depth')} to the wrong side along the hem line and crease it while the coat can still lie flat.` }),
-  'press-wrist': (mm) => ({ title: 'Press up the wrists', how: `Fold ${mm('depth')} to the wrong side along the wrist line.` }),
-  'neaten-facing': () => ({ title: 'Neaten the inner edge of the facings', how: 'Overlock it, or bind it: the weight keeps it down.' }),
-  'lining-hem': (mm) => ({ title: 'Hem the lining', how: `Turn ${mm('turn1')}, then ${mm('turn2')}, press and stitch by machine.` }),
-  'lining-wrist': (mm) => ({ title: 'Hem the sleeve linings', how: `Turn ${mm('turn1')}, then ${mm('turn2')}, press and stitch.` }),
+  'press-hem': (mm) => ({
+    title: 'Press up the hem of the shell',
+    how: `Fold ${mm('depth')} to the wrong side along the hem line and crease it while the coat can still lie flat.`,
+  }),
+  'press-wrist': (mm) => ({
+    title: 'Press up the wrists',
+    how: `Fold ${mm('depth')} to the wrong side along the wrist line.`,
+  }),
+  'neaten-facing': () => ({
+    title: 'Neaten the inner edge of the facings',
+    how: 'Overlock it, or bind it: the weight keeps it down.',
+  }),
+  'lining-hem': (mm) => ({
+    title: 'Hem the lining',
+    how: `Turn ${mm('turn1')}, then ${mm('turn2')}, press and stitch by machine.`,
+  }),
+  'lining-wrist': (mm) => ({
+    title: 'Hem the sleeve linings',
+    how: `Turn ${mm('turn1')}, then ${mm('turn2')}, press and stitch.`,
+  }),
   'sew-edge': (mm, _, s) => ({
     title: 'Sew the inside to the shell: front edges and neck',
     how: `Right sides together, shoulder seams and centre backs matched, from hem line to hem line, ${mm('length')} on each half.${s.stops.length ? " At each lower front corner turn on the needle and sew along the hem line across the facing's lower end." : ''}`,
   }),
-  'grade-edge': (mm) => ({ title: 'Grade, clip and trim the edge', how: `Cut the shell's allowance to ${mm('wide')} and the facing's to ${mm('narrow')}, the widest towards the outside. Clip the neck curve about every ${mm('every')}; cut the corners across.` }),
-  understitch: () => ({ title: 'Understitch the facing', how: 'Allowances towards the facing, stitch 2–3 mm from the seam through facing and allowances, as far into the corners as the foot goes.' }),
-  'sew-wrist': (mm) => ({ title: 'Join sleeve and sleeve lining at the wrist', how: `Reach between the layers, seam to seam and not twisted, right sides together. Sleeve lining ${mm('a')}, turned hem ${mm('b')}.` }),
-  'sew-hem': (mm) => ({ title: 'Join the lining to the hem', how: `Raw edge of the lining to the raw edge of the shell's hem, right sides together, ${mm('length')} on each half. Side seams matched.` }),
+  'grade-edge': (mm) => ({
+    title: 'Grade, clip and trim the edge',
+    how: `Cut the shell's allowance to ${mm('wide')} and the facing's to ${mm('narrow')}, the widest towards the outside. Clip the neck curve about every ${mm('every')}; cut the corners across.`,
+  }),
+  understitch: () => ({
+    title: 'Understitch the facing',
+    how: 'Allowances towards the facing, stitch 2–3 mm from the seam through facing and allowances, as far into the corners as the foot goes.',
+  }),
+  'sew-wrist': (mm) => ({
+    title: 'Join sleeve and sleeve lining at the wrist',
+    how: `Reach between the layers, seam to seam and not twisted, right sides together. Sleeve lining ${mm('a')}, turned hem ${mm('b')}.`,
+  }),
+  'sew-hem': (mm) => ({
+    title: 'Join the lining to the hem',
+    how: `Raw edge of the lining to the raw edge of the shell's hem, right sides together, ${mm('length')} on each half. Side seams matched.`,
+  }),
   turn: (mm, d) => ({
     title: 'Turn the coat right side out',
-    how: d.opening ? `Through the opening of ${mm('opening')} in the sleeve lining, sleeves first, then the hem. Push the corners out with something blunt.` : 'Through the open hem. Push the corners out with something blunt.',
+    how: d.opening
+      ? `Through the opening of ${mm('opening')} in the sleeve lining, sleeves first, then the hem. Push the corners out with something blunt.`
+      : 'Through the open hem. Push the corners out with something blunt.',
   }),
-  'tack-hem': () => ({ title: 'Hold the hem to the seam allowances', how: 'A few loose stitches at every seam, through allowances only; wrists likewise.' }),
-  'close-opening': (mm) => ({ title: 'Close the opening in the sleeve lining', how: `Fold in both edges and edge-stitch the ${mm('opening')} closed.` }),
-  'shell-hem': (mm) => ({ title: 'Hem the shell by hand', how: `Turn up ${mm('depth')} and catch it with loose blind stitches, one thread of the cloth each.` }),
-  'shell-wrist': () => ({ title: 'Hem the sleeves and fell the lining', how: 'Catch the turned wrist with loose stitches and slip the lining to it, seam to seam, not twisted.' }),
-  'thread-chains': () => ({ title: 'Thread chains at the side seams', how: 'Chains 25–40 mm long hold the free lining to the shell at each side seam.' }),
-  'press-all': () => ({ title: 'Press the whole coat', how: 'Edges rolled a thread to the inside. Let it hang until dry before going on.' }),
-  'practise-holes': (mm) => ({ title: 'Practise one buttonhole', how: `On the same layers, interfacing included: opening ${mm('opening')}, overall ${mm('overall')}. Practise cutting it too.` }),
-  'mark-holes': (_, d) => ({ title: 'Mark the buttonholes', how: `Lay the marking strip along the front edge, neck end at the neck, and mark ${d.buttons} places.` }),
-  'sew-holes': (mm, d) => ({ title: 'Sew the buttonholes', how: `${d.buttons} of them, opening ${mm('opening')}. All in the same direction.` }),
-  'cut-holes': () => ({ title: 'Cut the buttonholes', how: 'A pin across each end as a stop; from the middle outward.' }),
-  'sew-buttons': (_, d) => ({ title: 'Sew on the buttons', how: `Mark the ${d.buttons} places through the finished holes. Make a shank as long as the overlap is thick, wrap it, and knot.` }),
+  'tack-hem': () => ({
+    title: 'Hold the hem to the seam allowances',
+    how: 'A few loose stitches at every seam, through allowances only; wrists likewise.',
+  }),
+  'close-opening': (mm) => ({
+    title: 'Close the opening in the sleeve lining',
+    how: `Fold in both edges and edge-stitch the ${mm('opening')} closed.`,
+  }),
+  'shell-hem': (mm) => ({
+    title: 'Hem the shell by hand',
+    how: `Turn up ${mm('depth')} and catch it with loose blind stitches, one thread of the cloth each.`,
+  }),
+  'shell-wrist': () => ({
+    title: 'Hem the sleeves and fell the lining',
+    how: 'Catch the turned wrist with loose stitches and slip the lining to it, seam to seam, not twisted.',
+  }),
+  'thread-chains': () => ({
+    title: 'Thread chains at the side seams',
+    how: 'Chains 25–40 mm long hold the free lining to the shell at each side seam.',
+  }),
+  'press-all': () => ({
+    title: 'Press the whole coat',
+    how: 'Edges rolled a thread to the inside. Let it hang until dry before going on.',
+  }),
+  'practise-holes': (mm) => ({
+    title: 'Practise one buttonhole',
+    how: `On the same layers, interfacing included: opening ${mm('opening')}, overall ${mm('overall')}. Practise cutting it too.`,
+  }),
+  'mark-holes': (_, d) => ({
+    title: 'Mark the buttonholes',
+    how: `Lay the marking strip along the front edge, neck end at the neck, and mark ${d.buttons} places.`,
+  }),
+  'sew-holes': (mm, d) => ({
+    title: 'Sew the buttonholes',
+    how: `${d.buttons} of them, opening ${mm('opening')}. All in the same direction.`,
+  }),
+  'cut-holes': () => ({
+    title: 'Cut the buttonholes',
+    how: 'A pin across each end as a stop; from the middle outward.',
+  }),
+  'sew-buttons': (_, d) => ({
+    title: 'Sew on the buttons',
+    how: `Mark the ${d.buttons} places through the finished holes. Make a shank as long as the overlap is thick, wrap it, and knot.`,
+  }),
 };
 
 export const CAUTION_WORDS: Record<string, string> = {
@@ -89,12 +200,13 @@ export const CAUTION_WORDS: Record<string, string> = {
 
 export const SIDES_WORDS: Record<string, string> = {
   'right-together': 'Right sides together',
-  'wrong-down': 'Wrong side up',
+  'wrong-up': 'Wrong side up',
   'right-up': 'Right side up',
 };
 
 const STOP_WORDS: Record<string, (mm: string) => string> = {
-  opening: (mm) => `Leave ${mm} open in the middle of the left one, backstitched at both ends: the coat is turned through it`,
+  opening: (mm) =>
+    `Leave ${mm} open in the middle of the left one, backstitched at both ends: the coat is turned through it`,
   'stop-before-facing': (mm) => `Stop ${mm} before the facing at each end`,
   'pivot-at-hem': () => 'Pivot at the hem line',
 };
@@ -107,9 +219,12 @@ export function stepWords(s: PlanStep, unit: LengthUnit, named: Record<string, s
   const mm = (key: string): string => formatLength(Math.abs(s.data[key] ?? 0), unit);
   const w = SAY[s.code]?.(mm, s.data, s) ?? { title: s.code, how: '' };
   if (s.about) return { ...w, title: `Press: ${(SEAM_WORDS[s.about] ?? s.about).toLowerCase()}` };
-  if (s.code === 'fuse') return { ...w, title: `Fuse the ${(named[s.pieces[1] ?? ''] ?? 'interfacing').toLowerCase()}` };
-  if (s.code === 'ease-cap') return { ...w, title: `${w.title} of the ${(named[s.pieces[0] ?? ''] ?? 'sleeve').toLowerCase()}` };
-  if (s.code === 'staystitch') return { ...w, title: `${w.title} of the ${(named[s.pieces[0] ?? ''] ?? 'piece').toLowerCase()}` };
+  if (s.code === 'fuse')
+    return { ...w, title: `Fuse the ${(named[s.pieces[1] ?? ''] ?? 'interfacing').toLowerCase()}` };
+  if (s.code === 'ease-cap')
+    return { ...w, title: `${w.title} of the ${(named[s.pieces[0] ?? ''] ?? 'sleeve').toLowerCase()}` };
+  if (s.code === 'staystitch')
+    return { ...w, title: `${w.title} of the ${(named[s.pieces[0] ?? ''] ?? 'piece').toLowerCase()}` };
   return w;
 }
 

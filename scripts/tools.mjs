@@ -1,0 +1,80 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+export const say = (line) => process.stdout.write(`${line}\n`);
+
+/** Runs a command with its output shown; gives its exit code. */
+export function run(command, args, options = {}) {
+  return new Promise((done) => {
+    const child = spawn(command, args, { cwd: root, stdio: 'inherit', ...options });
+    child.on('error', () => done(127));
+    child.on('close', (code, signal) => done(code ?? (signal ? 1 : 0)));
+  });
+}
+
+/** Installs the packages when they are missing or older than the lock file says. */
+export async function install() {
+  const lock = join(root, 'package-lock.json');
+  const made = join(root, 'node_modules', '.package-lock.json');
+  if (existsSync(made) && statSync(made).mtimeMs >= statSync(lock).mtimeMs) return 0;
+  if (existsSync(made) && sameLock(lock, made)) return 0;
+  say('Installing packages …');
+  return run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { shell: process.platform === 'win32' });
+}
+
+function sameLock(lock, made) {
+  try {
+    const want = JSON.parse(readFileSync(lock, 'utf8')).packages;
+    const have = JSON.parse(readFileSync(made, 'utf8')).packages;
+    return (
+      Object.entries(have).every(([k, v]) => want[k]?.version === v.version) &&
+      Object.entries(want).every(([k, v]) => k === '' || v.optional || have[k])
+    );
+  } catch {
+    return false;
+  }
+}
+
+export const node = process.execPath;
+export const bin = (name) => join(root, 'node_modules', name);
+
+export async function build() {
+  const web = await run(node, [bin('vite/bin/vite.js'), 'build', '--logLevel', 'error']);
+  return (
+    web ||
+    run(node, [
+      bin('vite/bin/vite.js'),
+      'build',
+      '--ssr',
+      'src/server/main.ts',
+      '--outDir',
+      'dist/server',
+      '--logLevel',
+      'error',
+    ])
+  );
+}
+
+export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+
+/** Debian's Chromium, installed when it is missing and this machine lets us; else a sentence that says what to do. */
+export async function chromium() {
+  if (existsSync(CHROMIUM)) return null;
+  const apt = spawnSync('sh', ['-c', 'command -v apt-get'], { encoding: 'utf8' }).stdout?.trim();
+  const isRoot = process.getuid?.() === 0;
+  if (apt && isRoot) {
+    say("Installing Chromium from Debian's packages …");
+    const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+    await run('apt-get', ['update', '-qq'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+    await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+      env,
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
+  }
+  return existsSync(CHROMIUM)
+    ? null
+    : `The interface tests need Chromium at ${CHROMIUM}. Install it (Debian: apt-get install chromium) or set CHROMIUM to where it is.`;
+}
