@@ -3,6 +3,7 @@ import { meet } from './meet.ts';
 import { endOf, type Path, pathLength, startOf, withoutEmpty } from './path.ts';
 import {
   cubic,
+  curvatureAt,
   derivativeAt,
   directionAt,
   line,
@@ -78,26 +79,72 @@ function offsetSegment(s: Segment, d: number, depth = 8): Path {
   return [...offsetSegment(l, d, depth - 1), ...offsetSegment(r, d, depth - 1)];
 }
 
+const FACTOR_STEPS = 24;
+
+/**
+ * The stretches of a curve whose offset still runs forward: where the curve bends towards the offset side more tightly
+ * than `d`, the offset would run back on itself (1 + κ·d < 0) and is left out, so that its neighbours meet there.
+ */
+function forwardParts(s: Segment, d: number): Segment[] {
+  if (s.k === 'L') return [s];
+  const forward = (t: number): boolean => 1 + curvatureAt(s, t) * d > 0;
+  const marks = Array.from({ length: FACTOR_STEPS + 1 }, (_, i) => forward(i / FACTOR_STEPS));
+  if (marks.every(Boolean)) return [s];
+  const cuts: number[] = [];
+  for (let i = 0; i < FACTOR_STEPS; i++) {
+    if (marks[i] === marks[i + 1]) continue;
+    let [lo, hi] = [i / FACTOR_STEPS, (i + 1) / FACTOR_STEPS];
+    for (let k = 0; k < 30; k++) {
+      const m = (lo + hi) / 2;
+      if (forward(m) === marks[i]) lo = m;
+      else hi = m;
+    }
+    cuts.push((lo + hi) / 2);
+  }
+  const bounds = [0, ...cuts, 1];
+  const out: Segment[] = [];
+  for (let i = 0; i + 1 < bounds.length; i++) {
+    const [t0, t1] = [bounds[i] as number, bounds[i + 1] as number];
+    if (t1 - t0 < 1e-6 || !forward((t0 + t1) / 2)) continue;
+    const head = t1 < 1 ? splitSegment(s, t1)[0] : s;
+    out.push(t0 > 0 ? splitSegment(head, t0 / t1)[1] : head);
+  }
+  return out;
+}
+
 /**
  * The path moved sideways by `d` mm: positive to the left of travel, which is outward on an outline that runs
  * clockwise on screen. Curves stay cubics within OFFSET_FIT; inner corners are trimmed or extended to a mitre.
- * An inward distance beyond the radius of curvature gives the true offset with its cusps: callers that close a ring
- * check it for crossings.
+ * Where the path bends more tightly than `d` the part that would run back on itself is left out.
  */
 export function offsetPath(path: Path, d: number): Path {
-  const source = withoutEmpty(path);
-  if (d === 0) return source;
-  let out: Path | null = null;
-  for (const s of source) {
-    const next = offsetSegment(s, d);
-    if (!out) out = next;
-    else if (distance(endOf(out), startOf(next)) <= 1e-4) out = weld(out, next);
-    else {
-      const joined = meet(out, next, Math.abs(d) * 8);
-      out = [...joined.a, ...joined.between, ...joined.b];
-    }
-  }
-  return out as Path;
+  const whole = withoutEmpty(path);
+  if (d === 0) return whole;
+  const parts = whole.map((s) => forwardParts(s, d));
+  const kept = parts.flat();
+  if (!kept.length) return whole.flatMap((s) => offsetSegment(s, d));
+  let out: Path = offsetSegment(kept[0] as Segment, d);
+  for (const s of kept.slice(1)) out = joined(out, offsetSegment(s, d), d);
+  const [head, tail] = [whole[0] as Segment, whole[whole.length - 1] as Segment];
+  if (distance(startOf(kept), head.a) > SAME_POINT) out = joined(stub(head, 0, d), out, d);
+  if (distance(endOf(kept), tail.b) > SAME_POINT) out = joined(out, stub(tail, 1, d), d);
+  return out;
+}
+
+/**
+ * A hair of line at the true offset of a path's end, along its end direction: where the offset had to be cut short at
+ * an end, it is carried to this line, on which the corner with the neighbouring edge is then built.
+ */
+function stub(s: Segment, t: 0 | 1, d: number): Path {
+  const at = offsetPoint(s, t, d);
+  const along = directionAt(s, t);
+  return t === 1 ? [line(addScaled(at, along, -0.01), at)] : [line(at, addScaled(at, along, 0.01))];
+}
+
+function joined(a: Path, b: Path, d: number): Path {
+  if (distance(endOf(a), startOf(b)) <= 1e-4) return weld(a, b);
+  const m = meet(a, b, Math.abs(d) * 8);
+  return [...m.a, ...m.between, ...m.b];
 }
 
 /** Joins two offset runs whose ends agree within rounding, so that the chain stays exactly connected. */

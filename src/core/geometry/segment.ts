@@ -182,8 +182,10 @@ function extremes(s: Cubic): number[] {
     if (Math.abs(a) < 1e-12) {
       if (Math.abs(b) > 1e-12) out.push(-p / b);
     } else if (disc >= 0) {
-      const root = Math.sqrt(disc);
-      out.push((-b + root) / (2 * a), (-b - root) / (2 * a));
+      // The form that does not lose its digits when a is small against b.
+      const q = -(b + Math.sign(b || 1) * Math.sqrt(disc)) / 2;
+      out.push(q / a);
+      if (q !== 0) out.push(p / q);
     }
   }
   return out.filter((t) => t > 0 && t < 1);
