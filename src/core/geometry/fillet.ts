@@ -4,7 +4,7 @@ import { endOf, extend, nearestOn, type Path, pathLength, startOf, stretch } fro
 import { type Cubic, cubic } from './segment.ts';
 import { add, cross, type Point, scale, sub, turn, unit } from './vector.ts';
 
-/** Cubics along a circle round `centre` from `from` to `to` (both on it), the short way. */
+/** Cubics along a circle round `centre` from `from` to `to` (both on it), the short way; ends are met exactly. */
 export function arcBetween(centre: Point, from: Point, to: Point): Cubic[] {
   const v0 = sub(from, centre);
   const angle = turn(v0, sub(to, centre));
@@ -17,7 +17,7 @@ export function arcBetween(centre: Point, from: Point, to: Point): Cubic[] {
     return { x: v0.x * c - v0.y * s, y: v0.x * s + v0.y * c };
   };
   const side = (v: Point): Point => ({ x: -v.y, y: v.x });
-  return Array.from({ length: parts }, (_, i) => {
+  const out = Array.from({ length: parts }, (_, i) => {
     const a = at(i);
     const b = at(i + 1);
     return cubic(
@@ -27,11 +27,14 @@ export function arcBetween(centre: Point, from: Point, to: Point): Cubic[] {
       add(centre, b),
     );
   });
+  (out[0] as Cubic).a = from;
+  (out[parts - 1] as Cubic).b = to;
+  return out;
 }
 
 /**
  * Rounds the corner where the end of `a` crosses the start of `b` with a circle of `radius` mm that touches both.
- * `radius` 0 leaves the sharp corner. Null when the two do not cross or the circle finds no room.
+ * A `radius` under half a millimetre leaves the sharp corner. Null when the two do not cross or the circle finds no room.
  */
 export function fillet(a: Path, b: Path, radius: number): { path: Path; corner: Point } | null {
   const longA = extend(a, 0, pathLength(a) + 500);
@@ -40,7 +43,7 @@ export function fillet(a: Path, b: Path, radius: number): { path: Path; corner: 
   if (!corner) return null;
   const toCornerA = stretch(longA, 0, corner.atA);
   const fromCornerB = stretch(longB, corner.atB, pathLength(longB));
-  if (radius <= 0) return { path: [...toCornerA, ...fromCornerB], corner: corner.point };
+  if (radius < 0.5) return { path: [...toCornerA, ...fromCornerB], corner: corner.point };
   const before = unit(sub(corner.point, startOf(toCornerA)));
   const after = unit(sub(endOf(fromCornerB), corner.point));
   // Turning clockwise on screen, the circle lies to the right of travel: the negative offset side.
@@ -49,6 +52,10 @@ export function fillet(a: Path, b: Path, radius: number): { path: Path; corner: 
   if (!centre) return null;
   const onA = nearestOn(toCornerA, centre.point);
   const onB = nearestOn(fromCornerB, centre.point);
+  const misses = (d: number): boolean => Math.abs(d - radius) > 0.05;
+  if (misses(onA.distance) || misses(onB.distance)) return null;
+  // A circle that reaches the far end of a side would swallow it.
+  if (onA.at < 1 || onB.at > pathLength(fromCornerB) - 1) return null;
   const head = stretch(toCornerA, 0, onA.at);
   const tail = stretch(fromCornerB, onB.at, pathLength(fromCornerB));
   return { path: [...head, ...arcBetween(centre.point, endOf(head), startOf(tail)), ...tail], corner: corner.point };

@@ -1,5 +1,5 @@
 import { crossings, extend, offsetPath, type Path, pathLength, reversePath, stretch } from '../geometry/index.ts';
-import { type Edge, type Piece, seamLineFromCut } from '../pattern/index.ts';
+import { clockwise, type Edge, type Piece, seamLineFromCut } from '../pattern/index.ts';
 import { type Trim } from '../project.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 import { makePiece } from './make.ts';
@@ -76,7 +76,7 @@ export function frontEdgeStrip(front: Piece, width: number, trim: Trim): Result<
       id: 'front-edge-interfacing',
       name: 'Front edge interfacing',
       material: 'interfacing',
-      ring: trimmed(closed, trim, new Set(['inner'])),
+      ring: trimmed(clockwise(closed), trim, new Set(['inner'])),
       reasons: [because('front-strip', 'choice', width), trimReason(trim)],
     }),
   );

@@ -17,6 +17,13 @@ export interface InsidePieces {
 
 const EXACT = { min: 0, max: 0 };
 
+/** The lining's lower edge lies `line` above the shell's hem, so its facing line is shorter by about that. */
+function endsAbove(hem: LiningHem | null): Partial<Seam> {
+  if (!hem || hem.line === 0) return {};
+  const ends = [-hem.line * 0.97, -hem.line * 1.06];
+  return { ease: { min: Math.min(...ends), max: Math.max(...ends) }, easeOf: 'hem' };
+}
+
 /** Length of the shell piece's turned hem at the height where the lining is sewn to it: H − s above the finished hem. */
 function turnedHemLength(piece: Piece, role: Role, up: number): number {
   const sign = 1;
@@ -41,7 +48,7 @@ export function insideSeams(
   ];
   const shoulderEase = { ease: { min: 0, max: 10 }, easeOf: 'shoulder' };
   join('inside', 'facing-shoulder', ...both('shoulder', p.backFacing, p.frontFacing));
-  join('inside', 'facing-line-front', ...both('facing-line', p.frontLining, p.frontFacing));
+  join('inside', 'facing-line-front', ...both('facing-line', p.frontLining, p.frontFacing), endsAbove(hems.body));
   const half = d.lining.pleat / 2;
   const pleat = { ease: { min: half, max: half }, easeOf: 'pleat' };
   join('inside', 'facing-line-back', ...both('facing-line', p.backLining, p.backFacing), pleat);

@@ -46,6 +46,23 @@ function landing(path: Path, edge: Path, at: 'start' | 'end'): { onPath: number;
   return best ? { onPath: best.atA - (at === 'start' ? reach : 0), onEdge: best.atB } : null;
 }
 
+/**
+ * The line whose end lands exactly `want` mm along the shoulder from the neck point, so that the facings' shoulder seams
+ * are equal on front and back however the neckline meets the shoulder. `make` draws the line for a distance from the
+ * neckline; that distance is found by a few steps of proportion.
+ */
+function landAt(make: (w: number) => Path, shoulder: Path, want: number) {
+  let w = want;
+  for (let i = 0; i < 8; i++) {
+    const path = make(w);
+    const top = landing(path, shoulder, 'end');
+    if (!top) return null;
+    if (Math.abs(top.onEdge - want) < 0.005) return { path, top };
+    w *= want / Math.max(1, top.onEdge);
+  }
+  return null;
+}
+
 /** The path cut or carried on so that it runs from `from` to `to` mm (negative or beyond its length: straight on). */
 function between(path: Path, from: number, to: number): Path {
   const before = Math.max(0, -from);
@@ -54,8 +71,8 @@ function between(path: Path, from: number, to: number): Path {
 }
 
 /**
- * Front facing and front lining: the facing line runs parallel to the front edge at `width`, parallel to the neckline at
- * `shoulder`, with the inner corner rounded by `radius` (as far as it finds room), so that a lining can be sewn to it.
+ * Front facing and front lining: the facing line runs parallel to the front edge at `width` and parallel to the neckline
+ * so that it ends `shoulder` along the shoulder seam, with the inner corner rounded by `radius` (as far as it finds room), so that a lining can be sewn to it.
  * Widths on the seam line, mm. Rule from memory of handbooks: section "front facing".
  */
 export function splitFront(piece: Piece, width: number, shoulder: number, radius: number, seam: number): Result<Split> {
@@ -64,12 +81,13 @@ export function splitFront(piece: Piece, width: number, shoulder: number, radius
   if (!o || need.some((r) => run(piece.ring, r).length === 0)) return missing(piece, need);
   const { ring, sign } = o;
   const alongFront = offsetPath(runPath(ring, 'front-edge'), -sign * width);
-  const alongNeck = offsetPath(runPath(ring, 'neckline'), -sign * shoulder);
   const hem = runPath(ring, 'hem');
   const bottom = landing(alongFront, hem, 'start');
   if (!bottom) return tooWide(piece, 'front-facing-too-wide', width, runLength(ring, 'hem'));
-  const top = landing(alongNeck, runPath(ring, 'shoulder'), 'end');
-  if (!top) return tooWide(piece, 'shoulder-too-short', shoulder, runLength(ring, 'shoulder'));
+  const neck = runPath(ring, 'neckline');
+  const landed = landAt((w) => offsetPath(neck, -sign * w), runPath(ring, 'shoulder'), shoulder);
+  if (!landed) return tooWide(piece, 'shoulder-too-short', shoulder, runLength(ring, 'shoulder'));
+  const { path: alongNeck, top } = landed;
   const a = between(alongFront, bottom.onPath, pathLength(alongFront));
   const b = between(alongNeck, 0, top.onPath);
   const rounded = roundAsFits(a, b, radius);
@@ -141,11 +159,12 @@ export function splitBack(piece: Piece, depth: number, shoulder: number, seam: n
   const need: Role[] = ['centre-back', 'neckline', 'shoulder'];
   if (!o || need.some((r) => run(piece.ring, r).length === 0)) return missing(piece, need);
   const { ring, sign } = o;
-  const inner = offsetBetween(runPath(ring, 'neckline'), -sign * depth, -sign * shoulder);
+  const neck = runPath(ring, 'neckline');
+  const landed = landAt((w) => offsetBetween(neck, -sign * depth, -sign * w), runPath(ring, 'shoulder'), shoulder);
+  if (!landed) return tooWide(piece, 'shoulder-too-short', shoulder, runLength(ring, 'shoulder'));
+  const { path: inner, top } = landed;
   const low = landing(inner, runPath(ring, 'centre-back'), 'start');
   if (!low) return tooWide(piece, 'back-facing-too-deep', depth, runLength(ring, 'centre-back'));
-  const top = landing(inner, runPath(ring, 'shoulder'), 'end');
-  if (!top) return tooWide(piece, 'shoulder-too-short', shoulder, runLength(ring, 'shoulder'));
   const path = between(inner, low.onPath, top.onPath);
   const edge = lineEdge(path, 'facing-line', seam, run(ring, 'neckline')[0] as Edge);
   return parted(o, edge, 'centre-back', 'centre-back', low.onEdge, top.onEdge, 0);

@@ -77,6 +77,7 @@ const EASE_OF: Record<string, string> = {
   shoulder: 'eased onto the other',
   pleat: 'taken up by the pleat',
   flare: 'the piece narrows above the hem',
+  hem: 'the lining ends at another height than the hem',
 };
 
 /** What a walked seam means at the machine. */
