@@ -41,7 +41,7 @@ const lineOf = (hem: ReturnType<typeof joinedHem>): number => {
   if (!hem.ok) throw new Error('refused');
   return hem.value.line;
 };
-const valueOf = (hem: ReturnType<typeof joinedHem>) => {
+const hemOf = (hem: ReturnType<typeof joinedHem>) => {
   if (!hem.ok) throw new Error('refused');
   return hem.value;
 };
@@ -68,7 +68,7 @@ describe('hem formulas: the worked checks of the trade', () => {
   test('joined with a jump pleat: L = 2c − (H − s)', () => {
     expect(lineOf(joinedHem(40, 10, 15))).toBe(0);
     expect(lineOf(joinedHem(50, 10, 15))).toBe(-10);
-    const h = valueOf(joinedHem(50, 10, 15));
+    const h = hemOf(joinedHem(50, 10, 15));
     // Seam line 10 below the finished hem, cut edge 10 + s below; the fold hangs at half of held + line.
     expect(h.line - h.allowance).toBe(-20);
     expect((50 - 10 + h.line) / 2).toBe(15);
@@ -77,11 +77,11 @@ describe('hem formulas: the worked checks of the trade', () => {
 
   test('free: cut edge at c − (t1 + t2), R = h + c − t1 − t2', () => {
     const cutEdge = (c: number, t1: number, t2: number): number => {
-      const h = valueOf(freeHem(40, c, t1, t2));
+      const h = hemOf(freeHem(40, c, t1, t2));
       return h.line - h.allowance;
     };
     expect(cutEdge(40, 20, 20)).toBe(0);
-    expect(valueOf(freeHem(40, 40, 20, 20)).reason.value).toBe(40);
+    expect(hemOf(freeHem(40, 40, 20, 20)).reason.value).toBe(40);
     expect(cutEdge(15, 15, 25)).toBe(-25);
     // 15 shorter than a shell cut at −40.
     expect(cutEdge(15, 15, 25) - -40).toBe(15);
@@ -89,8 +89,8 @@ describe('hem formulas: the worked checks of the trade', () => {
     const c = (t: number) => 2.5 * inch - 1.5 * inch + 2 * t;
     expect(c(inch / 4)).toBeCloseTo(1.5 * inch, 9);
     expect(c(inch / 2)).toBeCloseTo(2 * inch, 9);
-    expect(valueOf(freeHem(1.5 * inch, 1.5 * inch, inch / 4, inch / 4)).reason.value).toBeCloseTo(2.5 * inch, 9);
-    expect(valueOf(freeHem(1.5 * inch, 2 * inch, inch / 2, inch / 2)).reason.value).toBeCloseTo(2.5 * inch, 9);
+    expect(hemOf(freeHem(1.5 * inch, 1.5 * inch, inch / 4, inch / 4)).reason.value).toBeCloseTo(2.5 * inch, 9);
+    expect(hemOf(freeHem(1.5 * inch, 2 * inch, inch / 2, inch / 2)).reason.value).toBeCloseTo(2.5 * inch, 9);
   });
 
   test('beside a zip or a vent: R = 2A − s1 − s2', () => {
