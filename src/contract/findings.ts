@@ -27,6 +27,8 @@ const SENTENCES: Record<string, Say> = {
   'no-units': (d) =>
     `The drawing does not say how large one unit is, so its real size is unknown.${d.guess ? ` Going by its size it is probably drawn in ${d.guess}.` : ''} Say which unit it is drawn in.`,
   'unit-not-needed': (d) => `The file says its own unit (${d.own}), so that was used and not ${d.said}.`,
+  'units-are-px': (d) =>
+    `The file gives its size in ${d.own} but no viewBox, so its numbers were read as px (1/96 inch), as the SVG rules say. If the pieces came out at the wrong size, put the file in again and say the unit.`,
   'svg-stretched': () =>
     'Width and height of the drawing do not fit its viewBox; proportions were kept. Check a length you know.',
   'svg-part-ignored': (d) =>

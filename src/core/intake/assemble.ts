@@ -1,6 +1,7 @@
 import {
   boxOf,
   distance,
+  dot,
   endOf,
   insideRing,
   nearestOn,
@@ -9,6 +10,7 @@ import {
   pathLength,
   pointAlong,
   startOf,
+  sub,
 } from '../geometry/index.ts';
 import { type InternalLine, type Notch, type PieceKind, placeGrain, suggestRoles } from '../pattern/index.ts';
 import { type ShellEdge, type ShellPiece } from '../project.ts';
@@ -113,7 +115,8 @@ function namesOf(drafts: Draft[], drawing: Drawing): string[] {
     const group = perGroup.get(g) === 1 ? drawing.groupNames[g] : null;
     const text = d.captions.find((c) => !/^(cut|place|grain|notch|\d)/i.test(c));
     const raw = d.outline.shape.name ?? group ?? text ?? `Piece ${i + 1}`;
-    const name = raw.charAt(0).toUpperCase() + raw.slice(1);
+    const short = raw.replace(/[\s.]+(outline|contour|path|shape|seam ?line|cut(ting)? ?line)$/i, '');
+    const name = short.charAt(0).toUpperCase() + short.slice(1);
     const seen = used.get(name) ?? 0;
     used.set(name, seen + 1);
     return seen ? `${name} ${seen + 1}` : name;
@@ -122,7 +125,9 @@ function namesOf(drafts: Draft[], drawing: Drawing): string[] {
 
 function toPiece(d: Draft, id: string, name: string, findings: Finding[]): ShellPiece {
   const paths = partAtCorners(d.outline.path);
-  const suggestion = suggestRoles(name, paths);
+  const grainLine = d.inner.find((s) => says(s.name ?? s.label, /grain/i));
+  const grain = grainLine ? upward(grainLine.path) : null;
+  const suggestion = suggestRoles(name, paths, grain ? sub(grain.b, grain.a) : undefined);
   const words = [name, ...d.captions, ...d.inner.map((s) => s.name ?? s.label)].join(' · ');
   const ring: ShellEdge[] = paths.map((path, i) => ({
     id: `e${i + 1}`,
@@ -134,14 +139,13 @@ function toPiece(d: Draft, id: string, name: string, findings: Finding[]): Shell
     onFold: false,
   }));
   foldEdges(ring, suggestion.kind, words, { id, name }, findings);
-  const grainLine = d.inner.find((s) => says(s.name ?? s.label, /grain/i));
   return {
     id,
     name,
     kind: suggestion.kind,
     ring,
     count: countOf(words, suggestion.kind, ring),
-    grain: grainLine ? upward(grainLine.path) : placeGrain(d.outline.path, { x: 0, y: -1 }),
+    grain: grain ? along(grain, suggestion.up) : placeGrain(d.outline.path, suggestion.up),
     notches: notchesOf(d, ring),
     lines: linesOf(d, ring),
   };
@@ -185,6 +189,10 @@ function upward(path: Path): { a: Point; b: Point } {
   const [p, q] = [startOf(path), endOf(path)];
   return p.y >= q.y ? { a: p, b: q } : { a: q, b: p };
 }
+
+/** The grainline run the way the piece's top lies. */
+const along = (g: { a: Point; b: Point }, up: Point): { a: Point; b: Point } =>
+  dot(sub(g.b, g.a), up) >= 0 ? g : { a: g.b, b: g.a };
 
 const isNotch = (s: Shape): boolean =>
   !closes(s) &&

@@ -60,17 +60,20 @@ export function toOutline(shape: Shape, findings: Finding[]): Outline | null {
       where: { piece: label },
       data: { label, count: dropped },
     });
-  if (!path.length || Math.abs(signedArea(path)) < LEAST_AREA) {
+  const nothing = (): null => {
     findings.push(stop('zero-area', { piece: label, ...(path.length && at(startOf(path))) }, { label }));
     return null;
-  }
+  };
+  if (!path.length) return nothing();
   const closed = closeGap(path, label, findings);
   const points = flatten(closed).slice(0, -1);
+  // Crossings first: the two halves of a bow tie can cancel to no area at all.
   const hit = selfCrossing(points);
   if (hit) {
     findings.push(stop('crosses-itself', { piece: label, ...at(hit) }, { label, x: at(hit).x, y: at(hit).y }));
     return null;
   }
+  if (Math.abs(signedArea(closed)) < LEAST_AREA) return nothing();
   const area = signedArea(closed);
   const clockwise = area < 0 ? reversePath(closed) : closed;
   return { shape, path: clockwise, points, areaMm2: Math.abs(area) };

@@ -47,7 +47,7 @@ export function scaleOf(attrs: Record<string, string>, unit?: string): Result<{ 
   const height = sized(attrs.height);
   const findings: Finding[] = [];
   const own = width?.unit ?? '';
-  if (unit !== undefined && own in MM_PER_UNIT && own !== 'px' && own !== unit.toLowerCase()) {
+  if (unit !== undefined && box.value && own in MM_PER_UNIT && own !== 'px' && own !== unit.toLowerCase()) {
     findings.push({ code: 'unit-not-needed', severity: 'note', data: { said: unit, own } });
   }
   const w = inMm(width, said);
@@ -57,9 +57,10 @@ export function scaleOf(attrs: Record<string, string>, unit?: string): Result<{ 
     const v = box.value;
     return ok({ map: v ? compose(even(said), translation(-v[0], -v[1])) : even(said), findings });
   }
+  // Without a viewBox one drawing unit is one px, whatever unit the size is given in (SVG 2, section 8.1).
   if (!box.value) {
-    const s = width && w !== null ? w / width.value : (h as number) / (height as Sized).value;
-    return ok({ map: even(s), findings });
+    if (said === undefined && own !== 'px') findings.push({ code: 'units-are-px', severity: 'note', data: { own } });
+    return ok({ map: even(said ?? (MM_PER_UNIT.px as number)), findings });
   }
   const [x, y, bw, bh] = box.value;
   const sx = w === null ? Number.POSITIVE_INFINITY : w / bw;

@@ -1,4 +1,22 @@
-import { type Box, boxOf, endOf, type Path, pathLength, pointAlong, startOf } from '../geometry/index.ts';
+import {
+  type Box,
+  boxOf,
+  dot,
+  endOf,
+  joinBoxes,
+  mapPath,
+  type Path,
+  type Point,
+  pathLength,
+  pointAlong,
+  rotation,
+  scale,
+  size,
+  startOf,
+  sub,
+  turn,
+  unit,
+} from '../geometry/index.ts';
 import { type PieceKind, type Role } from './types.ts';
 
 /** Roles proposed for a ring, one per edge, with how sure the proposal is (0..1). */
@@ -6,6 +24,8 @@ export interface Suggestion {
   kind: PieceKind;
   roles: Role[];
   confidence: number;
+  /** Which way the piece's top lies in the drawing (unit direction). */
+  up: Point;
 }
 
 /**
@@ -114,45 +134,86 @@ function align(looks: Look[], roles: Role[]): { score: number; roles: Role[] } {
   return { score, roles: out };
 }
 
-/** Tries every starting edge and both directions of one template. */
-function fitTemplate(paths: Path[], template: Role[], mirrored: boolean): { score: number; roles: Role[] } {
-  const box = paths.map(boxOf).reduce((a, b) => ({
-    minX: Math.min(a.minX, b.minX),
-    minY: Math.min(a.minY, b.minY),
-    maxX: Math.max(a.maxX, b.maxX),
-    maxY: Math.max(a.maxY, b.maxY),
-  }));
-  const perimeter = paths.reduce((s, p) => s + pathLength(p), 0);
-  const looks = paths.map((p) => lookOf(p, box, perimeter)).map((l) => (mirrored ? { ...l, u: 1 - l.u } : l));
+/** The best of every starting edge of one template, for edges already turned upright. */
+function fitTemplate(looks: Look[], template: Role[], mirrored: boolean): { score: number; roles: Role[] } {
+  const seen = mirrored ? looks.map((l) => ({ ...l, u: 1 - l.u })) : looks;
   const order = mirrored ? [...template].reverse() : template;
   let best: { score: number; roles: Role[] } = { score: Number.NEGATIVE_INFINITY, roles: [] };
-  for (let start = 0; start < looks.length; start++) {
-    const turned = [...looks.slice(start), ...looks.slice(0, start)];
+  for (let start = 0; start < seen.length; start++) {
+    const turned = [...seen.slice(start), ...seen.slice(0, start)];
     const found = align(turned, order);
     if (found.score > best.score) {
-      const n = looks.length;
-      best = { score: found.score, roles: looks.map((_, i) => found.roles[(i - start + n) % n] as Role) };
+      const n = seen.length;
+      best = { score: found.score, roles: seen.map((_, i) => found.roles[(i - start + n) % n] as Role) };
     }
   }
   return best;
 }
 
+const UP: Point = { x: 0, y: -1 };
+
+/** A way the piece may lie, and how much less it is believed than the likeliest. */
+interface Lie {
+  up: Point;
+  doubt: number;
+}
+
+/**
+ * Ways a piece may lie on the sheet: along its grainline where one is drawn, upright, and with any long straight edge
+ * upright. A way close to one already taken is left out.
+ */
+function liesOf(paths: Path[], grain: Point | undefined): Lie[] {
+  const out: Lie[] = [];
+  const put = (d: Point, doubt: number): void => {
+    const up = unit(d);
+    if (size(up) > 0 && out.every((o) => dot(o.up, up) < 0.9998)) out.push({ up, doubt });
+  };
+  const both = (d: Point, doubt: number): void => {
+    const up = d.y <= 0 ? d : scale(d, -1);
+    put(up, doubt);
+    put(scale(up, -1), doubt + 0.02);
+  };
+  if (grain) both(grain, 0);
+  both(UP, grain ? 0.04 : 0);
+  const chords = paths.map((p) => ({ d: sub(endOf(p), startOf(p)), length: pathLength(p) }));
+  const straight = chords.filter((c) => size(c.d) > c.length * 0.999).sort((x, y) => y.length - x.length);
+  for (const c of straight.slice(0, 3)) both(c.d, 0.05);
+  both({ x: 1, y: 0 }, 0.05);
+  return out;
+}
+
+/** The edges' looks with `up` turned to the top of the sheet. */
+function looksOf(paths: Path[], up: Point): Look[] {
+  const upright = up.x === 0 && up.y < 0 ? paths : paths.map((p) => mapPath(p, rotation(turn(up, UP))));
+  const box = upright.map(boxOf).reduce(joinBoxes);
+  const perimeter = paths.reduce((s, p) => s + pathLength(p), 0);
+  return upright.map((p) => lookOf(p, box, perimeter));
+}
+
 const hintOf = (name: string): PieceKind | null => NAME_HINTS.find(([re]) => re.test(name))?.[1] ?? null;
 
 /**
- * Proposes what a piece is and a role for each edge (paths of a ring that runs clockwise on screen, y down, drawn
- * upright), from its name, and the place, direction, curve and neighbours of its edges.
+ * Proposes what a piece is and a role for each edge (paths of a ring that runs clockwise on screen, y down), from its
+ * name, and the place, direction, curve and neighbours of its edges. `grain` is the drawn grainline's direction, if any;
+ * the piece may lie turned on the sheet.
  */
-export function suggestRoles(name: string, paths: Path[]): Suggestion {
+export function suggestRoles(name: string, paths: Path[], grain?: Point): Suggestion {
   const hint = hintOf(name);
-  const none: Suggestion = { kind: 'other', roles: paths.map(() => 'plain'), confidence: 0 };
+  const none: Suggestion = { kind: 'other', roles: paths.map(() => 'plain'), confidence: 0, up: UP };
   if (hint === 'other' || paths.length < 3) return none;
   const kinds = hint ? [hint] : (['front', 'back', 'sleeve'] as const);
-  const tries = kinds.flatMap((kind) => {
-    const template = TEMPLATES[kind as keyof typeof TEMPLATES];
-    return [false, true].map((m) => ({ kind: kind as PieceKind, ...fitTemplate(paths, template, m) }));
-  });
-  const best = tries.sort((a, b) => b.score - a.score)[0];
-  if (!best || (!hint && best.score < 0.62)) return none;
-  return { kind: best.kind, roles: best.roles, confidence: clamp(best.score + (hint ? 0.1 : 0)) };
+  let best = { ...none, score: Number.NEGATIVE_INFINITY, believed: Number.NEGATIVE_INFINITY };
+  for (const lie of liesOf(paths, grain)) {
+    const looks = looksOf(paths, lie.up);
+    for (const kind of kinds) {
+      const template = TEMPLATES[kind as keyof typeof TEMPLATES];
+      for (const mirrored of [false, true]) {
+        const { score, roles } = fitTemplate(looks, template, mirrored);
+        if (score - lie.doubt > best.believed)
+          best = { kind, roles, confidence: 0, up: lie.up, score, believed: score - lie.doubt };
+      }
+    }
+  }
+  if (!hint && best.score < 0.62) return none;
+  return { kind: best.kind, roles: best.roles, up: best.up, confidence: clamp(best.score + (hint ? 0.1 : 0)) };
 }
