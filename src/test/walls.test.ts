@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, normalize } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { describe, expect, test } from '@jest/globals';
 
 const src = join(dirname(fileURLToPath(import.meta.url)), '..');
 const files = (folder: string): string[] =>

@@ -39,7 +39,7 @@ export interface Operation {
 
 export interface PlanStep extends Operation {
   number: number;
-  /** Numbers of the earlier steps it waits for. */
+  /** Numbers of the steps it directly waits for. */
   after: number[];
 }
 

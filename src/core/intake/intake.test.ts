@@ -1,3 +1,4 @@
+import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { SEED } from '../../test/shells.ts';
 import { pathLength, signedArea } from '../geometry/index.ts';

@@ -6,7 +6,7 @@ import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { AllWell, Findings } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
-import { CAUTION_WORDS, SECTION_WORDS, SIDES_WORDS, STATION_WORDS, stepWords, stopWords } from '../words/index.ts';
+import { cautionsOf, SECTION_WORDS, SIDES_WORDS, STATION_WORDS, stepWords, stopWords } from '../words/index.ts';
 
 /** In what order, and which side up? */
 export function PlanPage({ w }: { w: Workbook }) {
@@ -31,6 +31,7 @@ export function PlanPage({ w }: { w: Workbook }) {
     );
   }
   const { steps, findings, stationChanges } = plan.value;
+  const cautions = cautionsOf(steps);
   return (
     <Page
       question="In what order, and which side up?"
@@ -50,7 +51,7 @@ export function PlanPage({ w }: { w: Workbook }) {
           </Heading>
           <Box as="ol" listStyleType="none" m="0" p="0">
             {b.steps.map((s) => (
-              <Step key={s.id} s={s} w={w} names={names} />
+              <Step key={s.id} s={s} w={w} names={names} cautions={cautions.get(s.id) ?? []} />
             ))}
           </Box>
         </Box>
@@ -70,7 +71,14 @@ function blocks(steps: PlanStep[]): { section: Section; steps: PlanStep[] }[] {
   return out;
 }
 
-function Step({ s, w, names }: { s: PlanStep; w: Workbook; names: Record<string, string> }) {
+interface StepProps {
+  s: PlanStep;
+  w: Workbook;
+  names: Record<string, string>;
+  cautions: string[];
+}
+
+function Step({ s, w, names, cautions }: StepProps) {
   const units = w.doc.units;
   const { title, how } = stepWords(s, units, names);
   const pieces =
@@ -115,11 +123,11 @@ function Step({ s, w, names }: { s: PlanStep; w: Workbook; names: Record<string,
           )}
           {facts.length > 0 && <Text fontWeight="600">{facts.join(' · ')}</Text>}
           <Text maxW="75ch">{how}</Text>
-          {s.cautions.map((c) => (
-            <Text key={c} fontSize="15px" color="honey">
-              {CAUTION_WORDS[c] ?? c}
+          {cautions.length > 0 && (
+            <Text fontSize="15px" color="honey">
+              {cautions.join(' ')}
             </Text>
-          ))}
+          )}
           {s.after.length > 0 && (
             <Text fontSize="14px" color="quiet">
               after step{s.after.length === 1 ? '' : 's'} {s.after.join(', ')}

@@ -142,9 +142,13 @@ const SAY: Record<string, Say> = {
       ? `Through the opening of ${mm('opening')} in the sleeve lining, sleeves first, then the hem. Push the corners out with something blunt.`
       : 'Through the open hem. Push the corners out with something blunt.',
   }),
-  'tack-hem': () => ({
+  'tack-hem': (mm) => ({
     title: 'Hold the hem to the seam allowances',
-    how: 'A few loose stitches at every seam, through allowances only; wrists likewise.',
+    how: `A few loose stitches at every seam, through allowances only; wrists likewise. Slip the last ${mm('stop')} beside each facing closed by hand.`,
+  }),
+  'try-on': () => ({
+    title: 'Try it on',
+    how: 'Shoulders, sleeves and length, over what it will be worn with, before the inside closes it. Pin the fronts over each other on centre front.',
   }),
   'close-opening': (mm) => ({
     title: 'Close the opening in the sleeve lining',
@@ -152,7 +156,7 @@ const SAY: Record<string, Say> = {
   }),
   'shell-hem': (mm) => ({
     title: 'Hem the shell by hand',
-    how: `Turn up ${mm('depth')} and catch it with loose blind stitches, one thread of the cloth each.`,
+    how: `Neaten the raw edge, turn up ${mm('depth')} and catch it with loose blind stitches, one thread of the cloth each.`,
   }),
   'shell-wrist': () => ({
     title: 'Hem the sleeves and fell the lining',
@@ -188,15 +192,48 @@ const SAY: Record<string, Say> = {
   }),
 };
 
-export const CAUTION_WORDS: Record<string, string> = {
-  pins: 'Take pins out before the needle reaches them; a broken needle flies, so wear glasses.',
-  iron: 'Hot iron and steam: keep fingers and the cord clear.',
-  fumes: 'Fusing gives off fumes: air the room.',
-  blades: 'Cut away from the hand that holds the cloth; close blades when you put them down.',
-  ripper: 'Seam rippers slip: a pin as a stop, and never towards the hand.',
-  'thick-seam': 'Over the thick crossing turn the wheel by hand.',
-  'small-parts': 'Buttons are small parts: none on clothes for children under three without reading the local rules.',
+/** Each caution in full, and in the few words that stand for it once it has been read. */
+export const CAUTION_WORDS: Record<string, { full: string; short: string }> = {
+  pins: {
+    full: 'Take pins out before the needle reaches them; a broken needle flies, so wear glasses.',
+    short: 'Pins out before the needle.',
+  },
+  'pins-on': { full: 'Pins are in it: put it on and take it off slowly.', short: 'Pins are in it.' },
+  iron: { full: 'Hot iron and steam: keep fingers and the cord clear.', short: 'Hot iron.' },
+  fumes: { full: 'Fusing gives off fumes: air the room.', short: 'Air the room.' },
+  blades: {
+    full: 'Cut away from the hand that holds the cloth; close blades when you put them down.',
+    short: 'Blades away from the hand.',
+  },
+  ripper: {
+    full: 'Seam rippers slip: a pin as a stop, and never towards the hand.',
+    short: 'Never towards the hand.',
+  },
+  'thick-seam': {
+    full: 'Over the thick crossing turn the wheel by hand.',
+    short: 'Thick crossing: wheel by hand.',
+  },
+  'small-parts': {
+    full: 'Buttons are small parts: none on clothes for children under three without reading the local rules.',
+    short: 'Small parts: not under three.',
+  },
 };
+
+/** The cautions of each step in words: in full where they come up first, short from then on. */
+export function cautionsOf(steps: PlanStep[]): Map<string, string[]> {
+  const read = new Set<string>();
+  return new Map(
+    steps.map((s) => [
+      s.id,
+      s.cautions.map((c) => {
+        const w = CAUTION_WORDS[c];
+        const words = read.has(c) ? w?.short : w?.full;
+        read.add(c);
+        return words ?? c;
+      }),
+    ]),
+  );
+}
 
 export const SIDES_WORDS: Record<string, string> = {
   'right-together': 'Right sides together',

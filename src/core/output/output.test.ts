@@ -1,0 +1,189 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
+import { compute } from '../compute.ts';
+import { cutListCsv } from '../cutting/index.ts';
+import { boxOf, flatten, pathLength, signedArea } from '../geometry/index.ts';
+import { intakeSvg } from '../intake/index.ts';
+import { outlineOf } from '../pattern/index.ts';
+import { MARGIN, OVERLAP, PAPERS, type Sheet, sheetsFor, svgOf, tile, tileName } from './index.ts';
+import { pdfOf } from './pdf.ts';
+
+const MM = 25.4 / 72;
+const doc = coatDocument();
+doc.name = 'Čoat with ½" & more';
+const coat = compute(doc);
+const everything = (): Sheet[] => sheetsFor(coat, null, true);
+
+interface ReadPage {
+  width: number;
+  height: number;
+  text: string;
+  /** Subpaths as points in mm, y down from the page's top; curves by their control points. */
+  runs: { x: number; y: number }[][];
+}
+
+/** The pages as another library reads them. Transforms are not used in our files but for state saving. */
+async function readPdf(bytes: Uint8Array): Promise<ReadPage[]> {
+  const pdf = await getDocument({ data: bytes.slice(), verbosity: 0 }).promise;
+  const pages: ReadPage[] = [];
+  for (let n = 1; n <= pdf.numPages; n++) {
+    const page = await pdf.getPage(n);
+    const { width, height } = page.getViewport({ scale: 1 });
+    const ops = await page.getOperatorList();
+    const runs: ReadPage['runs'] = [];
+    ops.fnArray.forEach((fn, i) => {
+      if (fn !== OPS.constructPath) return;
+      const data = (ops.argsArray[i] as [number, [Float32Array | null]])[1][0];
+      let run: ReadPage['runs'][number] = [];
+      for (let k = 0; data && k < data.length; ) {
+        const code = data[k++] as number;
+        if (code === 0) {
+          run = [];
+          runs.push(run);
+        }
+        const count = code === 4 ? 0 : code === 2 ? 3 : 1;
+        for (let j = 0; j < count; j++, k += 2)
+          run.push({ x: (data[k] as number) * MM, y: (height - (data[k + 1] as number)) * MM });
+      }
+    });
+    const text = (await page.getTextContent()).items.map((t) => ('str' in t ? t.str : '')).join(' ');
+    pages.push({ width: width * MM, height: height * MM, text, runs });
+  }
+  return pages;
+}
+
+const make = (sheets: Sheet[], paper: 'a4' | 'letter') =>
+  pdfOf({
+    title: doc.name,
+    sheets,
+    paper: PAPERS[paper],
+    notes: ['Print at 100 %.'],
+    fonts: { regular: [] },
+    now: new Date(0),
+  });
+const sides = (run: { x: number; y: number }[]) => [
+  Math.max(...run.map((p) => p.x)) - Math.min(...run.map((p) => p.x)),
+  Math.max(...run.map((p) => p.y)) - Math.min(...run.map((p) => p.y)),
+];
+const isSquare = (run: { x: number; y: number }[], side: number): boolean =>
+  run.length >= 4 && sides(run).every((s) => Math.abs(s - side) < 0.1);
+
+describe('PDF read back with another library', () => {
+  // ISO 216: A4 is 210 × 297 mm. ANSI/ASME Y14.1: Letter is 8.5 × 11 in.
+  test.each([
+    ['a4', 210, 297],
+    ['letter', 215.9, 279.4],
+  ] as const)(
+    '%s: page size, test squares of 50 mm and 2 in within 0.1 mm',
+    async (paper, width, height) => {
+      const [cover, ...pages] = await readPdf(await make(everything(), paper));
+      for (const p of [cover, ...pages]) {
+        expect(p?.width).toBeCloseTo(width, 1);
+        expect(p?.height).toBeCloseTo(height, 1);
+      }
+      expect(cover?.runs.filter((r) => isSquare(r, 50))).toHaveLength(1);
+      expect(cover?.runs.filter((r) => isSquare(r, 50.8))).toHaveLength(1);
+      expect(pages).toHaveLength(tile(everything(), PAPERS[paper]).tiles.length);
+    },
+    60_000,
+  );
+
+  test('laid frame on frame, the pages give every piece back at full size and nothing is left off', async () => {
+    const sheets = everything().filter((s) => ['back-facing', 'sleeve-lining', 'strip'].includes(s.id));
+    const tiling = tile(sheets, PAPERS.a4);
+    const [, ...pages] = await readPdf(await make(sheets, 'a4'));
+    const points = new Set<string>();
+    const key = (x: number, y: number) => `${Math.round(x * 100)} ${Math.round(y * 100)}`;
+    pages.forEach((page, i) => {
+      const t = tiling.tiles[i];
+      if (!t) throw new Error('a page too many');
+      expect(page.text).toContain(tileName(t.row, t.column));
+      for (const run of page.runs)
+        for (const p of run) {
+          const on =
+            p.x >= MARGIN - 0.01 && p.x <= 210 - MARGIN + 0.01 && p.y >= MARGIN - 0.01 && p.y <= 297 - MARGIN + 0.01;
+          if (on) points.add(key(p.x - MARGIN + t.box.minX, p.y - MARGIN + t.box.minY));
+        }
+    });
+    const near = (x: number, y: number) =>
+      [-0.01, 0, 0.01].some((dx) => [-0.01, 0, 0.01].some((dy) => points.has(key(x + dx, y + dy))));
+    const cuts = tiling.tiles
+      .flatMap((t) => t.items)
+      .flatMap((i) => (i.kind === 'path' && i.stroke === 'cut' ? [i.path] : []));
+    expect(new Set(cuts).size).toBe(3);
+    for (const path of cuts) for (const s of path) expect([s.a, near(s.a.x, s.a.y)]).toEqual([s.a, true]);
+  }, 60_000);
+
+  test('a character the font lacks becomes a question mark, not a crash', async () => {
+    const [cover] = await readPdf(await make(everything().slice(0, 1), 'a4'));
+    expect(cover?.text).toMatch(/oat with/);
+  });
+});
+
+describe('tiles', () => {
+  test('every drawn point falls on a printed page; neighbours share the overlap', () => {
+    fc.assert(
+      fc.property(coatFigures, fc.constantFrom('a4' as const, 'letter' as const), (figures, paper) => {
+        const sheets = sheetsFor(compute(coatDocument(figures)), null, true);
+        const tiling = tile(sheets, PAPERS[paper]);
+        const items = [...new Set(tiling.tiles.flatMap((t) => t.items))];
+        expect(items.length).toBe(sheets.reduce((n, s) => n + s.items.length, 0));
+        for (const i of items) {
+          if (i.kind !== 'path') continue;
+          for (const p of flatten(i.path, 0.5)) {
+            const on = tiling.tiles.some(
+              (t) =>
+                t.items.includes(i) &&
+                p.x >= t.box.minX - 1e-6 &&
+                p.x <= t.box.maxX + 1e-6 &&
+                p.y >= t.box.minY - 1e-6 &&
+                p.y <= t.box.maxY + 1e-6,
+            );
+            if (!on) throw new Error(`off the paper: ${p.x} ${p.y}`);
+          }
+        }
+        const [a, b] = [tiling.tiles[0], tiling.tiles.find((t) => t.row === tiling.tiles[0]?.row && t.column === 1)];
+        if (a?.right && b) expect(a.box.maxX - b.box.minX).toBeCloseTo(OVERLAP, 9);
+      }),
+      { seed: SEED, numRuns: 4 },
+    );
+  });
+
+  test('names of rows go on after Z', () => {
+    expect([tileName(0, 0), tileName(25, 3), tileName(26, 0), tileName(701, 1)]).toEqual(['A1', 'Z4', 'AA1', 'ZZ2']);
+  });
+});
+
+describe('SVG', () => {
+  test('read in again, every cut line has its area, length and place; text is escaped', () => {
+    const text = svgOf(everything(), doc.name);
+    expect(text).toContain('&quot; &amp; more');
+    const read = intakeSvg(text);
+    if (!read.ok) throw new Error(JSON.stringify(read.findings));
+    for (const piece of coat.pieces) {
+      const cut = coat.cutLines.get(piece.id)?.outline ?? [];
+      const back = read.value.pieces.find((p) => p.name === piece.name);
+      const outline = outlineOf((back?.ring ?? []) as never);
+      expect(signedArea(outline) / signedArea(cut)).toBeCloseTo(1, 5);
+      expect(pathLength(outline)).toBeCloseTo(pathLength(cut), 2);
+      const [a, b] = [boxOf(outline), boxOf(cut)];
+      expect(a.maxX - a.minX).toBeCloseTo(b.maxX - b.minX, 3);
+    }
+  });
+});
+
+describe('cut list', () => {
+  test('names every piece with material and number, interfacing too; RFC 4180, no formula gets out', () => {
+    const rows = cutListCsv([
+      ...coat.pieces,
+      { ...(coat.pieces[0] as (typeof coat.pieces)[number]), name: '=1+"1"' },
+    ]).split('\r\n');
+    expect(rows[0]).toBe('"Piece","Material","Cut","How","Area cm2"');
+    expect(rows).toContainEqual(expect.stringMatching(/^"Front facing interfacing","interfacing","2","pair",/));
+    expect(rows).toContainEqual(expect.stringMatching(/^"Back lining","lining","1","fold",/));
+    expect(rows).toContainEqual(expect.stringMatching(/^"'=1\+""1""",/));
+    expect(rows).toHaveLength(coat.pieces.length + 3);
+  });
+});
