@@ -89,7 +89,8 @@ export async function openStore(o: OpenOptions): Promise<Opened> {
     newId: o.newId ?? (() => crypto.randomUUID()),
   });
   const backup = () => writeBackup(o.folder, client, db, store, journal);
-  if (JSON.stringify(records).length > LONG_JOURNAL) await backup();
+  const long = JSON.stringify(records).length > LONG_JOURNAL;
+  if (long || (await holdsUnknown(db, records))) await backup();
   const close = async () => {
     await store.settled();
     journal.close();
@@ -103,6 +104,14 @@ export async function openStore(o: OpenOptions): Promise<Opened> {
 async function revisionsOf(db: Database): Promise<Record<string, number>> {
   const rows = await db.select({ id: schema.projects.id, revision: schema.projects.revision }).from(schema.projects);
   return Object.fromEntries(rows.map((r) => [r.id, r.revision]));
+}
+
+/** Whether the database holds a project the journal never heard of: a replay without the database would miss it. */
+async function holdsUnknown(db: Database, records: JournalRecord[]): Promise<boolean> {
+  const known = new Set(
+    records.flatMap((r) => (r.t === 'base' ? Object.keys(r.revisions) : r.t === 'create' ? [r.id] : [])),
+  );
+  return Object.keys(await revisionsOf(db)).some((id) => !known.has(id));
 }
 
 /**

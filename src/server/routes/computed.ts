@@ -52,13 +52,14 @@ async function takeShell(c: Context, store: Store): Promise<Response> {
   const read = intakeUpload(upload);
   if (!read.ok) return refusal(c, read.findings);
   const shell: Shell = { fileName: upload.name, lines: upload.lines, pieces: read.value.pieces };
+  // The original first: one left over without its pieces does no harm, pieces without their original would.
+  const fileId = await store.addFile(id, upload.name, upload.bytes);
   const w = await store.update(id, 'Pattern file', (doc) => ({
     ...doc,
     shell,
     decisions: { ...doc.decisions, paper: { ...doc.decisions.paper, pieces: null } },
   }));
   if (!w.ok) return written(c, store, w);
-  const fileId = await store.addFile(id, upload.name, upload.bytes);
   const x = compute(w.stored.document);
   const findings = told([...read.value.findings, ...x.findings.filter((f) => f.code === 'allowance-swallows-piece')]);
   return c.json({ pieces: x.shell.map((p) => pieceAnswer(p, x)), findings, fileId, revision: w.stored.revision }, 201);
