@@ -86,26 +86,30 @@ export function segmentCrossings(a: Segment, b: Segment): { t: number; u: number
 
 /** Every crossing of two paths, in order along the first. */
 export function crossings(a: Path, b: Path): Crossing[] {
-  const out: Crossing[] = [];
-  let beforeA = 0;
+  const found: { i: number; t: number; j: number; u: number; point: Point }[] = [];
   const boxesB = b.map(hullBox);
-  for (const sa of a) {
-    let beforeB = 0;
+  for (let i = 0; i < a.length; i++) {
+    const sa = a[i] as Segment;
     const boxA = hullBox(sa);
     for (let j = 0; j < b.length; j++) {
-      const sb = b[j] as Segment;
-      const near = boxesTouch(boxA, boxesB[j] as Box, 1e-6);
-      for (const { t, u } of near ? segmentCrossings(sa, sb) : []) {
+      if (!boxesTouch(boxA, boxesB[j] as Box, 1e-6)) continue;
+      for (const { t, u } of segmentCrossings(sa, b[j] as Segment)) {
         const point = pointAt(sa, t);
-        if (out.every((o) => distance(o.point, point) > 1e-6)) {
-          out.push({ atA: beforeA + segmentLength(sa, 0, t), atB: beforeB + segmentLength(sb, 0, u), point });
-        }
+        if (found.every((o) => distance(o.point, point) > 1e-6)) found.push({ i, t, j, u, point });
       }
-      beforeB += segmentLength(sb);
     }
-    beforeA += segmentLength(sa);
   }
-  return out.sort((x, y) => x.atA - y.atA);
+  // Arc lengths are measured for what was found only.
+  return found
+    .map((f) => ({ atA: lengthTo(a, f.i, f.t), atB: lengthTo(b, f.j, f.u), point: f.point }))
+    .sort((x, y) => x.atA - y.atA);
+}
+
+/** Arc length from the path's start to parameter `t` of its segment `index`. */
+function lengthTo(path: Path, index: number, t: number): number {
+  let sum = 0;
+  for (let i = 0; i < index; i++) sum += segmentLength(path[i] as Segment);
+  return sum + segmentLength(path[index] as Segment, 0, t);
 }
 
 /**

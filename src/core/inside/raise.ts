@@ -2,6 +2,7 @@ import {
   add,
   directionAlong,
   endOf,
+  flatten,
   mapPath,
   outward,
   type Path,
@@ -89,29 +90,35 @@ export function fitCap(ring: Edge[], target: number): { ring: Edge[]; heightChan
   const a = startOf(path);
   const along = unit(sub(endOf(path), a));
   const n = outward(along);
-  const height = Math.max(
-    ...Array.from({ length: 21 }, (_, i) => Math.abs(rise(pointAlong(path, (pathLength(path) * i) / 20), a, n))),
-  );
+  const height = Math.max(...flatten(path, 0.1).map((p) => Math.abs(rise(p, a, n))));
   const probe = add(a, n);
   const at = (k: number): Path => {
     const m = shear(a, n, probe, scale(n, k - 1));
     return m ? mapPath(path, m) : path;
   };
-  let lo = 0.6;
-  let hi = 1.5;
-  if (pathLength(at(lo)) > target || pathLength(at(hi)) < target) return null;
-  for (let i = 0; i < 40 && hi - lo > 1e-7; i++) {
-    const k = (lo + hi) / 2;
-    if (pathLength(at(k)) > target) hi = k;
-    else lo = k;
-  }
-  const k = (lo + hi) / 2;
+  const k = stretchFor((x) => pathLength(at(x)) - target);
+  if (k === null) return null;
   const m = shear(a, n, probe, scale(n, k - 1));
   if (!m) return null;
   return {
     ring: ring.map((e) => (e.role === 'cap' ? { ...e, path: mapPath(e.path, m) } : e)),
     heightChange: height * (k - 1),
   };
+}
+
+/** The stretch from 60 % to 150 % at which `over` is zero, by false position (Illinois); null when there is none. */
+function stretchFor(over: (k: number) => number): number | null {
+  let [a, b] = [0.6, 1.5];
+  let [fa, fb] = [over(a), over(b)];
+  if (fa > 0 || fb < 0) return null;
+  for (let i = 0; i < 60; i++) {
+    const k = (a * fb - b * fa) / (fb - fa);
+    const f = over(k);
+    if (Math.abs(f) < 1e-7) return k;
+    if (f < 0) [a, fa, fb] = [k, f, fb / 2];
+    else [b, fb, fa] = [k, f, fa / 2];
+  }
+  return (a + b) / 2;
 }
 
 const rise = (p: Point, a: Point, n: Point): number => (p.x - a.x) * n.x + (p.y - a.y) * n.y;

@@ -1,16 +1,4 @@
-import {
-  addScaled,
-  boxOf,
-  crossings,
-  distance,
-  dot,
-  lerp,
-  line,
-  type Path,
-  type Point,
-  sub,
-  unit,
-} from '../geometry/index.ts';
+import { addScaled, boxOf, distance, dot, flatten, lerp, type Path, type Point, sub, unit } from '../geometry/index.ts';
 import { type Piece } from './types.ts';
 
 /**
@@ -21,18 +9,16 @@ export function placeGrain(outline: Path, direction: Point): { a: Point; b: Poin
   const box = boxOf(outline);
   const centre = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
   const side = { x: -direction.y, y: direction.x };
-  const reach = Math.hypot(box.maxX - box.minX, box.maxY - box.minY);
   const corners = [box.minX, box.maxX].flatMap((x) =>
     [box.minY, box.maxY].map((y) => dot({ x: x - centre.x, y: y - centre.y }, side)),
   );
   const [low, high] = [Math.min(...corners), Math.max(...corners)];
+  // Coarse chords are enough to find a clear place.
+  const chain = flatten(outline, 0.5).map((q) => ({ s: dot(sub(q, centre), side), d: dot(sub(q, centre), direction) }));
   const probes = Array.from({ length: 11 }, (_, i) => {
-    const through = addScaled(centre, side, low + ((high - low) * (i + 1)) / 12);
-    const hits = crossings(
-      [line(addScaled(through, direction, -reach), addScaled(through, direction, reach))],
-      outline,
-    );
-    return longestInside(hits.map((h) => h.point));
+    const s = low + ((high - low) * (i + 1)) / 12;
+    const through = addScaled(centre, side, s);
+    return longestInside(depths(chain, s).map((d) => addScaled(through, direction, d)));
   });
   // Of the stretches nearly as long as the longest, the middle one lies clearest of the edges.
   const longest = Math.max(...probes.map((q) => q.length));
@@ -43,7 +29,19 @@ export function placeGrain(outline: Path, direction: Point): { a: Point; b: Poin
   return { a: lerp(m, best.a, 2 * share), b: lerp(m, best.b, 2 * share) };
 }
 
+/** Where the closed chain crosses the line at `s` across, as distances along it, in order. */
+function depths(chain: { s: number; d: number }[], s: number): number[] {
+  const out: number[] = [];
+  for (let i = 1; i < chain.length; i++) {
+    const p = chain[i - 1] as (typeof chain)[number];
+    const q = chain[i] as (typeof chain)[number];
+    if (p.s > s !== q.s > s) out.push(p.d + ((q.d - p.d) * (s - p.s)) / (q.s - p.s));
+  }
+  return out.sort((x, y) => x - y);
+}
+
 function longestInside(hits: Point[]): { a: Point; b: Point; length: number } {
+  if (hits.length < 2) return { a: { x: 0, y: 0 }, b: { x: 0, y: 0 }, length: 0 };
   let best = { a: hits[0] as Point, b: hits[0] as Point, length: 0 };
   for (let k = 0; k + 1 < hits.length; k += 2) {
     const [a, b] = [hits[k] as Point, hits[k + 1] as Point];

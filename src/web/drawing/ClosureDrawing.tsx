@@ -6,6 +6,7 @@ import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
 import { Label } from './Label.tsx';
 import { PieceShape } from './PieceShape.tsx';
+import { upright, uprightClosure } from './upright.ts';
 
 interface Props {
   closure: Closure;
@@ -15,7 +16,9 @@ interface Props {
 }
 
 /** The front with every button and hole at its place, numbered, gaps written between them. */
-export function ClosureDrawing({ closure, front, cut, units }: Props) {
+export function ClosureDrawing({ closure: given, front: givenFront, cut: givenCut, units }: Props) {
+  const { piece: front, cut, map } = upright(givenFront, givenCut);
+  const closure = uprightClosure(given, map);
   const box = joinBoxes(boxOf(outlineOf(front.ring)), boxOf(cut?.outline ?? outlineOf(front.ring)));
   const room = { ...box, minX: box.minX - 170 };
   const words = closure.buttons.map((b) => formatLength(b.at, units)).join(', ');

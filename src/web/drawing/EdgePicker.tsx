@@ -7,6 +7,7 @@ import { ROLE_WORDS } from '../words/index.ts';
 import { Frame } from './Frame.tsx';
 import { Label } from './Label.tsx';
 import { PieceShape } from './PieceShape.tsx';
+import { upright } from './upright.ts';
 
 interface Props {
   piece: Piece;
@@ -20,7 +21,8 @@ interface Props {
 }
 
 /** One piece, large, whose edges can be clicked or walked along with the arrow keys. */
-export function EdgePicker({ piece, cut, units, height, selected, onSelect, onEnter }: Props) {
+export function EdgePicker({ piece: given, cut: givenCut, units, height, selected, onSelect, onEnter }: Props) {
+  const { piece, cut } = upright(given, givenCut);
   const refs = useRef(new Map<string, SVGPathElement>());
   const box = joinBoxes(boxOf(outlineOf(piece.ring)), boxOf(cut?.outline ?? outlineOf(piece.ring)));
   const side = (box.maxX - box.minX) * 0.3;

@@ -4,6 +4,7 @@ import { type CutLine, outlineOf, type Piece } from '../../core/pattern/index.ts
 import { type LengthUnit } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
 import { PieceShape } from './PieceShape.tsx';
+import { upright } from './upright.ts';
 
 export interface SpreadProps {
   pieces: Piece[];
@@ -18,8 +19,13 @@ export interface SpreadProps {
   plain?: boolean;
 }
 
+interface Shown {
+  piece: Piece;
+  cut: CutLine | undefined;
+}
+
 interface Group {
-  pieces: Piece[];
+  pieces: Shown[];
   ghosts: Piece[];
   box: Box;
   x: number;
@@ -38,13 +44,14 @@ function groupsOf(pieces: Piece[], cutLines: Map<string, CutLine>, ghosts: Piece
   }
   let x = 0;
   return [...sets].map(([key, set]) => {
-    const under = ghosts.filter((g) => g.id === key);
+    const shown = set.map((p): Shown => upright(p, cutLines.get(p.id)));
+    const under = ghosts.filter((g) => g.id === key).map((g) => upright(g, undefined).piece);
     const boxes = [
-      ...set.map((p) => boxOf(cutLines.get(p.id)?.outline ?? outlineOf(p.ring))),
+      ...shown.map((s) => boxOf(s.cut?.outline ?? outlineOf(s.piece.ring))),
       ...under.map((g) => boxOf(outlineOf(g.ring))),
     ];
     const box = boxes.reduce(joinBoxes);
-    const group = { pieces: set, ghosts: under, box, x: x - box.minX };
+    const group = { pieces: shown, ghosts: under, box, x: x - box.minX };
     x += box.maxX - box.minX + GAP;
     return group;
   });
@@ -64,15 +71,15 @@ export function Spread({ pieces, cutLines, units, height, label, lit, ghosts = N
     <Frame box={box} height={height} label={label} units={units} bare={plain}>
       {(unit, hatch) =>
         groups.map((g) => (
-          <g key={g.pieces[0]?.id} transform={`translate(${g.x} ${-g.box.minY})`}>
+          <g key={g.pieces[0]?.piece.id} transform={`translate(${g.x} ${-g.box.minY})`}>
             {g.ghosts.map((p) => (
               <PieceShape key={p.id} piece={p} cut={undefined} unit={unit} hatch={hatch} ghost />
             ))}
-            {g.pieces.map((p) => (
+            {g.pieces.map(({ piece, cut }) => (
               <PieceShape
-                key={p.id}
-                piece={p}
-                cut={cutLines.get(p.id)}
+                key={piece.id}
+                piece={piece}
+                cut={cut}
                 unit={unit}
                 hatch={hatch}
                 label={!plain}

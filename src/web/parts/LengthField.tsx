@@ -43,7 +43,10 @@ export function LengthField({ value, units, least = 0, most = 5000, label, onVal
         onBlur={take}
         onKeyDown={(e) => {
           if (e.key === 'Enter') take();
-          if (e.key === 'Escape') setText(shown);
+          if (e.key === 'Escape') {
+            setText(shown);
+            setWrong(null);
+          }
         }}
         {...rest}
       />

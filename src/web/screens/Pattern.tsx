@@ -6,6 +6,7 @@ import { type Shell, type ShellPiece } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { EdgePicker } from '../drawing/EdgePicker.tsx';
+import { upright } from '../drawing/upright.ts';
 import { Ask } from '../parts/Ask.tsx';
 import { DropFile } from '../parts/DropFile.tsx';
 import { Measure } from '../parts/Measure.tsx';
@@ -112,7 +113,7 @@ function PieceList({
     <Box mb="4">
       {shell.pieces.map((p) => {
         const piece = w.computed.shell.find((q) => q.id === p.id);
-        const box = piece && boxOf(outlineOf(piece.ring));
+        const box = piece && boxOf(outlineOf(upright(piece, undefined).piece.ring));
         const unnamed = p.ring.filter((e) => e.role === 'plain').length;
         return (
           <Button

@@ -1,0 +1,57 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { Running } from './server.ts';
+
+const server = new Running();
+let coat = '';
+test.beforeAll(async () => {
+  await server.start(true);
+  const { projects } = await (await fetch(`${server.url}/api/projects`)).json();
+  coat = projects[0].id;
+});
+test.afterAll(() => server.end());
+
+const VIEWS = ['', 'pattern', 'seams', 'inside', 'buttons', 'plan', 'paper', 'history'];
+
+for (const view of VIEWS) {
+  test(`${view || 'shelf'}: no fault of accessibility in light or dark, no sideways scroll on desk or tablet, no error`, async ({
+    page,
+  }) => {
+    const errors: string[] = [];
+    page.on('pageerror', (e) => errors.push(e.message));
+    page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+    await page.goto(view ? `${server.url}/project/${coat}/${view}` : server.url, { waitUntil: 'networkidle' });
+    for (const [width, height] of [
+      [1280, 800],
+      [820, 1180],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+      expect(wide).toBeLessThanOrEqual(width);
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
+    for (const colours of ['light', 'dark']) {
+      if (colours === 'dark') await page.getByRole('button', { name: 'Switch to dark colours' }).click();
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+        .analyze();
+      expect(
+        violations.map(
+          (v) =>
+            `${v.id}: ${v.nodes
+              .map((n) => n.html)
+              .slice(0, 3)
+              .join(' | ')}`,
+        ),
+      ).toEqual([]);
+    }
+    expect(errors).toEqual([]);
+  });
+}
+
+test('nothing is fetched from elsewhere', async ({ page }) => {
+  const foreign: string[] = [];
+  page.on('request', (r) => !r.url().startsWith(server.url) && !r.url().startsWith('data:') && foreign.push(r.url()));
+  await page.goto(`${server.url}/project/${coat}/inside`, { waitUntil: 'networkidle' });
+  expect(foreign).toEqual([]);
+});

@@ -1,0 +1,55 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const freePort = (): Promise<number> =>
+  new Promise((done) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => done(port));
+    });
+  });
+
+/** A real Woodbine on a data folder of its own, that can be killed and started again. */
+export class Running {
+  private child: ChildProcess | null = null;
+  readonly folder = mkdtempSync(join(tmpdir(), 'woodbine-e2e-'));
+  port = 0;
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async start(demo: boolean): Promise<void> {
+    this.port ||= await freePort();
+    const env = {
+      ...process.env,
+      PORT: String(this.port),
+      WOODBINE_DATA: this.folder,
+      WOODBINE_DEMO: demo ? '1' : '0',
+    };
+    const child = spawn(process.execPath, ['dist/server/main.js'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+    this.child = child;
+    await new Promise<void>((done, fail) => {
+      child.stdout.on('data', (d: Buffer) => String(d).includes('Woodbine is at') && done());
+      child.on('close', (code) => fail(new Error(`the server ended with ${code}`)));
+    });
+  }
+
+  /** As a power button would: no signal it could handle. */
+  async kill(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
+    const child = this.child;
+    if (!child || child.exitCode !== null) return;
+    await new Promise((done) => {
+      child.once('close', done);
+      child.kill(signal);
+    });
+  }
+
+  async end(): Promise<void> {
+    await this.kill('SIGTERM');
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}

@@ -1,0 +1,172 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, type Page, test } from '@playwright/test';
+import { coatSvg } from '../src/demo/index.ts';
+import { Running } from './server.ts';
+
+const server = new Running();
+test.beforeAll(() => server.start(false));
+test.afterAll(() => server.end());
+
+/** The coat as somebody else would save it: in inches, turned and shifted in nested groups. */
+function otherDrawing(): string {
+  const inner = coatSvg()
+    .replace(/<\?xml.*?\?>/, '')
+    .replace(/<svg[^>]*>/, '<g transform="scale(0.03937007874015748)">')
+    .replace('</svg>', '</g>');
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="90in" height="60in" viewBox="0 0 90 60" fill="none" stroke="#000"><g transform="translate(70 5) rotate(90)">${inner}</g></svg>`;
+}
+
+const go = (page: Page, question: string) => page.getByRole('navigation').getByRole('link', { name: question }).click();
+const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
+
+async function begin(page: Page, name: string): Promise<void> {
+  await page.goto(server.url);
+  await page.getByLabel('Its name').fill(name);
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(page.getByText('Drop the SVG here')).toBeVisible();
+}
+
+const drop = (page: Page, name: string, content: string) =>
+  page.getByLabel('Pattern file').setInputFiles({ name, mimeType: 'image/svg+xml', buffer: Buffer.from(content) });
+
+test('from a pattern file to a lining, buttons, plan and paper, through a killed server', async ({ page }, info) => {
+  await page.goto(server.url);
+  await expect(page.getByText('The shelf is empty')).toBeVisible();
+  await begin(page, 'Potting shed coat');
+  await drop(page, 'potting-coat.svg', otherDrawing());
+
+  // The pieces at their size: the drawing is turned by a quarter, the picture stands upright.
+  await expect(page.getByRole('button', { name: /^Front Front · 353 mm × 1056 mm/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Sleeve/ }).click();
+  // A straight edge has a box without width: clicked where it is drawn, as a hand would.
+  const wrist = await page.getByRole('button', { name: /^Wrist, / }).boundingBox();
+  if (!wrist) throw new Error('no wrist');
+  await page.mouse.click(wrist.x + wrist.width / 2, wrist.y + wrist.height / 2);
+  await page.getByRole('textbox', { name: 'Allowance of this edge' }).fill('1 1/2 in');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Allowance of this edge' })).toHaveValue('38.1 mm');
+  await saved(page);
+
+  // Roles by keyboard alone: along the edges, Enter, the list.
+  await page.getByRole('button', { name: /^Back/ }).first().click();
+  const edge = page.getByRole('button', { name: /^Centre back, / });
+  await edge.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('What is this edge?')).toBeFocused();
+
+  await go(page, 'Will it go together?');
+  await expect(page.getByText('All 17 seams go together.')).toBeVisible();
+
+  await go(page, 'What else do I cut?');
+  const width = page.getByRole('slider', { name: 'Front facing, width' });
+  await width.focus();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('textbox', { name: 'Front facing, width, exact' })).toHaveValue('90 mm');
+  await saved(page);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('textbox', { name: 'Front facing, width, exact' })).toHaveValue('89 mm');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByRole('textbox', { name: 'Front facing, width, exact' })).toHaveValue('90 mm');
+  await page.getByText('Why the front facing?').click();
+  await expect(page.getByText(/Parallel to the front edge, 90 mm wide/)).toBeVisible();
+
+  await go(page, 'Where do the buttons go?');
+  await page.getByLabel('How many buttons?').fill('7');
+  await page.getByText('Worn belted: keep the waist clear').click();
+  await expect(page.getByRole('heading', { name: /^7 buttons, 23 mm/ })).toBeVisible();
+  await saved(page);
+
+  await go(page, 'In what order?');
+  await expect(page.getByText(/Looked over: every edge is taken care of/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Turn the coat right side out' })).toBeVisible();
+
+  await go(page, 'On to paper');
+  await page.getByText('US Letter').click();
+  await saved(page);
+  const download = async (name: string) => {
+    const wait = page.waitForEvent('download');
+    await page.getByRole('link', { name }).click();
+    const path = join(info.outputDir, name.replace(/\W/g, '_'));
+    await (await wait).saveAs(path);
+    return readFileSync(path);
+  };
+  expect((await download('PDF, 1:1')).subarray(0, 5).toString()).toBe('%PDF-');
+  expect((await download('SVG')).toString()).toContain('Back neck facing');
+  const file = (await download('The project as a file')).toString();
+
+  await server.kill();
+  await server.start(false);
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Open Potting shed coat' }).click();
+  await expect(page.getByRole('textbox', { name: 'Front facing, width, exact' })).toHaveValue('90 mm');
+  await go(page, 'Where do the buttons go?');
+  await expect(page.getByLabel('How many buttons?')).toHaveValue('7');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Redo' })).toBeEnabled();
+  await go(page, 'What did I change?');
+  await expect(page.getByText('Undone: Print on US Letter')).toBeVisible();
+
+  const path = join(info.outputDir, 'project.json');
+  writeFileSync(path, file);
+  await page.goto(server.url);
+  await page.getByLabel('Load a saved project').setInputFiles(path);
+  await expect(page.getByRole('textbox', { name: 'Front facing, width, exact' })).toHaveValue('90 mm');
+  const id = page.url().split('/project/')[1]?.split('/')[0];
+  const again = await (await page.request.get(`${server.url}/api/projects/${id}/export/project.json`)).text();
+  expect(JSON.parse(again)).toEqual(JSON.parse(file));
+});
+
+test('while the slider is held the drawing follows, and only letting go saves', async ({ page }) => {
+  await begin(page, 'Sliding coat');
+  await drop(page, 'coat.svg', coatSvg());
+  await go(page, 'What else do I cut?');
+  const drawn = () => page.locator('main svg path').evaluateAll((all) => all.map((p) => p.getAttribute('d')).join());
+  const thumb = page.getByRole('slider', { name: 'Front facing, width' });
+  const box = await thumb.boundingBox();
+  if (!box) throw new Error('no slider');
+  const writes: string[] = [];
+  page.on('request', (r) => r.method() === 'PATCH' && writes.push(r.url()));
+  const before = await drawn();
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 40, box.y + box.height / 2, { steps: 4 });
+  await expect.poll(drawn).not.toBe(before);
+  expect(writes).toHaveLength(0);
+  await page.mouse.up();
+  await saved(page);
+  expect(writes).toHaveLength(1);
+});
+
+test('what is wrong with a file is said on screen, by piece and place; a missing unit is asked for', async ({
+  page,
+}) => {
+  await begin(page, 'Trouble');
+  const svg = (body: string, head = 'width="900mm" height="900mm" viewBox="0 0 900 900"') =>
+    `<svg xmlns="http://www.w3.org/2000/svg" ${head}>${body}</svg>`;
+  await drop(page, 'bow.svg', svg('<path id="Collar" d="M0 0L200 200L200 0L0 200Z"/>'));
+  await expect(page.getByRole('alert')).toContainText('"Collar" crosses itself near 100, 100 mm');
+  await expect(page.getByRole('alert')).toContainText('Nothing was changed');
+  await drop(page, 'units.svg', svg('<path id="Front" d="M0 0H60V90H0Z"/>', 'viewBox="0 0 60 90"'));
+  await expect(page.getByRole('alert')).toContainText('probably drawn in cm');
+  await page.getByRole('button', { name: 'cm', exact: true }).click();
+  await expect(page.getByRole('button', { name: /600 mm × 900 mm/ })).toBeVisible();
+});
+
+test('two windows on one project: the second change is put on top of the first', async ({ page, context }) => {
+  await begin(page, 'Shared coat');
+  await drop(page, 'coat.svg', coatSvg());
+  await go(page, 'What else do I cut?');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  const field = (p: Page, name: string) => p.getByRole('textbox', { name });
+  await field(other, 'Back neck facing, depth, exact').fill('70');
+  await other.keyboard.press('Enter');
+  await saved(other);
+  await field(page, 'Width at the shoulder, exact').fill('52');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await expect(field(page, 'Back neck facing, depth, exact')).toHaveValue('70 mm');
+  await expect(field(page, 'Width at the shoulder, exact')).toHaveValue('52 mm');
+});

@@ -1,0 +1,67 @@
+// Ratios, not times: how much of a frame a re-derive takes, our offset against the clipping library alone, pages against
+// the least area could do with. Built and run by bench.mjs.
+import { compute } from '../src/core/compute.ts';
+import { flatten, inflate, offsetPath, type Path } from '../src/core/geometry/index.ts';
+import { intakeSvg } from '../src/core/intake/index.ts';
+import { PAPERS, sheetsFor, tile } from '../src/core/output/index.ts';
+import { flatRing, outlineOf, ringAreaOf } from '../src/core/pattern/index.ts';
+import { type ProjectDocument } from '../src/core/project.ts';
+import { coatSvg, greenhouseCoat } from '../src/demo/index.ts';
+
+const FRAME = 16;
+
+/** Median of the times of many runs, ms; the first tenth only warms up. */
+function median(runs: number, work: (i: number) => void): number {
+  const times: number[] = [];
+  for (let i = 0; i < runs; i++) {
+    const t = performance.now();
+    work(i);
+    if (i >= runs / 10) times.push(performance.now() - t);
+  }
+  times.sort((a, b) => a - b);
+  return times[Math.floor(times.length / 2)] as number;
+}
+
+const line = (words: string, ratio: number, of: string): void =>
+  console.log(`${words.padEnd(58)} ${ratio.toFixed(2).padStart(7)}  ${of}`);
+
+const made = greenhouseCoat();
+if (!made.ok) throw new Error('the demo coat cannot be read');
+const coat: ProjectDocument = made.value;
+/** The document with the slider a hair further, as while it is dragged: the shell is the same object. */
+const slid = (i: number): ProjectDocument => ({
+  ...coat,
+  decisions: { ...coat.decisions, facing: { ...coat.decisions.facing, front: 70 + (i % 40) * 0.75 } },
+});
+/** A whole coat from nothing: the shell is new each time, so that nothing is remembered of it. */
+const afresh = (i: number): ProjectDocument => ({ ...slid(i), shell: structuredClone(coat.shell) });
+
+line('re-derive the coat while a slider moves', median(200, (i) => compute(slid(i))) / FRAME, `of a ${FRAME} ms frame`);
+line('derive the whole coat from nothing', median(200, (i) => compute(afresh(i))) / FRAME, `of a ${FRAME} ms frame`);
+const svg = coatSvg();
+line('read the coat from its drawing', median(60, () => intakeSvg(svg)) / FRAME, `of a ${FRAME} ms frame`);
+
+const front = compute(coat).shell[0];
+if (!front) throw new Error('no front');
+const outline: Path = outlineOf(front.ring);
+const ring = flatRing(front.ring);
+const ours = median(400, () => front.ring.map((e) => offsetPath(e.path, 15)));
+const theirs = median(400, () => inflate([ring], 15));
+line(
+  `offset of the front, true curves (${ring.length} chords)`,
+  ours / theirs,
+  'of the clipping library on its chords',
+);
+line('flattening the front', median(400, () => flatten(outline)) / theirs, 'of the clipping library on its chords');
+
+for (const name of ['a4', 'letter'] as const) {
+  const x = compute(coat);
+  const paper = PAPERS[name];
+  const pages = tile(sheetsFor(x, null, true), paper).tiles.length;
+  const area = x.pieces.reduce((s, p) => s + ringAreaOf(p.ring), 0);
+  line(
+    `pages of ${name} for the whole coat (${pages})`,
+    pages / (area / ((paper.width - 30) * (paper.height - 30))),
+    'of the area bound',
+  );
+}
