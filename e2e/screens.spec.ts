@@ -7,7 +7,7 @@ let coat = '';
 test.beforeAll(async () => {
   await server.start(true);
   const { projects } = await (await fetch(`${server.url}/api/projects`)).json();
-  coat = projects[0].id;
+  coat = projects.find((p: { name: string }) => p.name === 'Greenhouse coat').id;
 });
 test.afterAll(() => server.end());
 

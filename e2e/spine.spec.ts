@@ -37,7 +37,7 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
   await drop(page, 'potting-coat.svg', otherDrawing());
 
   // The pieces at their size: the drawing is turned by a quarter, the picture stands upright.
-  await expect(page.getByRole('button', { name: /^Front Front · 353 mm × 1056 mm/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Front 353 mm × 1056 mm/ })).toBeVisible();
   await page.getByRole('button', { name: /^Sleeve/ }).click();
   // A straight edge has a box without width: clicked where it is drawn, as a hand would.
   const wrist = await page.getByRole('button', { name: /^Wrist, / }).boundingBox();
@@ -80,7 +80,7 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
 
   await go(page, 'In what order?');
   await expect(page.getByText(/Looked over: every edge is taken care of/)).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Turn the coat right side out' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Turn it right side out' })).toBeVisible();
 
   await go(page, 'On to paper');
   await page.getByText('US Letter').click();
@@ -152,6 +152,9 @@ test('what is wrong with a file is said on screen, by piece and place; a missing
   await expect(page.getByRole('alert')).toContainText('probably drawn in cm');
   await page.getByRole('button', { name: 'cm', exact: true }).click();
   await expect(page.getByRole('button', { name: /600 mm × 900 mm/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Put in another file' }).click();
+  await drop(page, 'gap.svg', svg('<path id="Back" d="M0 0H300V600H0V0.3"/>'));
+  await expect(page.getByRole('status')).toContainText('"Back": a gap of 0.3 mm was closed.');
 });
 
 test('two windows on one project: the second change is put on top of the first', async ({ page, context }) => {

@@ -17,9 +17,12 @@ const coat = projects.find((p) => p.name === 'Greenhouse coat');
 const views = [
   ['shelf', '/'],
   ...['pattern', 'seams', 'inside', 'buttons', 'plan', 'paper', 'history'].map((v) => [v, `/project/${coat.id}/${v}`]),
+  ['lining', `/project/${coat.id}/inside`, 'Lining'],
+  ['hems', `/project/${coat.id}/inside`, 'Hems'],
 ];
-for (const [name, path] of views) {
+for (const [name, path, tab] of views) {
   await page.goto(base + path, { waitUntil: 'networkidle' });
+  if (tab) await page.getByRole('tab', { name: tab }).click();
   await page.screenshot({ path: join(folder, `${name}.png`) });
   say(`${name}.png`);
 }

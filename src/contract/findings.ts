@@ -1,5 +1,5 @@
 import { type Finding } from '../core/result.ts';
-import { formatLength, type LengthUnit } from '../core/units.ts';
+import { formatLength, inUnit, type LengthUnit } from '../core/units.ts';
 
 type Data = Record<string, number | string>;
 type Say = (d: Data, mm: (key: string) => string) => string;
@@ -49,6 +49,7 @@ const SENTENCES: Record<string, Say> = {
     `"${d.name}" has a straight centre back and the file says nothing of a fold: it was taken to lie on the fold. If there is a seam, say so at that edge.`,
   'size-odd': (d, mm) =>
     `The largest piece measures ${mm('largest')}. That is odd for a garment${d.factor ? `; at ${Number(Number(d.factor).toPrecision(4))} times that size it would be likely` : ''}. Check the unit.`,
+  'length-unreadable': (d) => `"${d.text}" is no length. Type for instance 15 mm, 1.5 cm or 5/8".`,
   // Deriving.
   'piece-missing': (d) =>
     `There is no ${d.kind} among the pieces, so what belongs to it is left out. Say which piece is the ${d.kind}.`,
@@ -73,8 +74,8 @@ const SENTENCES: Record<string, Say> = {
   // Buttons.
   'no-room-for-buttons': (_, mm) =>
     `Top and bottom distance together are longer than the closing line (${mm('length')}). Make them smaller.`,
-  'button-count-bad': (d) => `${d.count} buttons cannot be placed. Choose a whole number from 1.`,
-  'too-many-buttons': (d) => `${d.count} buttons do not fit. At most ${d.most} would, 12 mm apart.`,
+  'button-count-bad': (d) => `This number of buttons cannot be placed: ${d.count}. Choose a whole number from 1.`,
+  'too-many-buttons': (d) => `So many buttons (${d.count}) do not fit. At most ${d.most} would, {12 mm} apart.`,
   'zone-covers-ends': (_, mm) =>
     `The waist zone from ${mm('from')} to ${mm('to')} covers the first or last button. Move that button or narrow the belt.`,
   'gaps-uneven': (_, mm) =>
@@ -91,9 +92,9 @@ const SENTENCES: Record<string, Say> = {
   'edge-left-raw': (d) => `The ${d.role} edge of "${d.name}" is not taken care of by any step.`,
   'used-before-made': (d) => `Step ${d.step} needs ${d.need}, which is not made before it.`,
   'seam-sewn-twice': (d) => `The seam ${d.seam} is sewn ${d.times} times.`,
-  'no-way-to-turn': () => 'The coat is closed all round before it is turned. Leave an opening.',
+  'no-way-to-turn': () => 'It is closed all round before it is turned. Leave an opening.',
   'opening-never-closed': () => 'The opening for turning is never closed.',
-  'need-not-made': (d) => `${d.operation} needs ${d.need}, which no step makes.`,
+  'need-not-made': (d) => `The step ${d.operation} needs ${d.need}, which no step makes.`,
   'needs-in-a-circle': (d) => `These steps wait for each other: ${d.operations}.`,
 };
 
@@ -104,7 +105,8 @@ export function sentenceOf(f: Finding, unit: LengthUnit = 'mm'): string {
     const v = data[key];
     return typeof v === 'number' ? formatLength(v, unit) : String(v ?? '?');
   };
-  return SENTENCES[f.code]?.(data, mm) ?? `Something is wrong: ${f.code}.`;
+  const sentence = SENTENCES[f.code]?.(data, mm);
+  return sentence ? inUnit(sentence, unit) : `Something is wrong: ${f.code}.`;
 }
 
 export const FINDING_CODES = Object.keys(SENTENCES);

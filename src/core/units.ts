@@ -80,3 +80,13 @@ const trimZeros = (s: string): string => {
   const cut = s.includes('.') ? s.replace(/\.?0+$/, '') : s;
   return cut === '-0' ? '0' : cut.replace('-', '−');
 };
+
+/**
+ * A sentence whose figures are written `{15 mm}` or `{75–100 mm}`, with them in the sewist's unit, so that a handbook's
+ * millimetres never stand among somebody's inches.
+ */
+export const inUnit = (sentence: string, unit: LengthUnit): string =>
+  sentence.replace(/\{([\d.]+)(?:–([\d.]+))? mm\}/g, (_, a: string, b: string | undefined) => {
+    if (b === undefined) return formatLength(Number(a), unit);
+    return unit === 'mm' ? `${a}–${b} mm` : `${formatLength(Number(a), unit)}–${formatLength(Number(b), unit)}`;
+  });

@@ -52,6 +52,23 @@ export const GREENHOUSE_COAT: CoatFigures = {
   shoulderEase: 6,
 };
 
+export const CHORE_JACKET: CoatFigures = {
+  bust: 1060,
+  ease: 165,
+  length: 690,
+  neckWidth: 84,
+  frontNeckDepth: 96,
+  shoulder: 138,
+  shoulderSlope: 0.32,
+  armholeDepth: 250,
+  flare: 8,
+  extension: 22,
+  sleeveLength: 620,
+  wrist: 290,
+  capEase: 24,
+  shoulderEase: 5,
+};
+
 /** One drafted piece: its outline parted at the corners, clockwise on screen, and marks. */
 export interface Drafted {
   name: string;

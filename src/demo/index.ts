@@ -1,7 +1,7 @@
 import { intakeSvg } from '../core/intake/index.ts';
 import { emptyDocument, type ProjectDocument, type Shell } from '../core/project.ts';
 import { ok, type Result } from '../core/result.ts';
-import { draftCoat, draftSvg, GREENHOUSE_COAT } from './draft.ts';
+import { CHORE_JACKET, type CoatFigures, draftCoat, draftSvg, GREENHOUSE_COAT } from './draft.ts';
 
 export * from './draft.ts';
 
@@ -11,19 +11,56 @@ export interface Demo {
   garment: string;
 }
 
-/** The made-up wardrobe of the volunteers of a small botanical garden. */
-export const DEMOS: Demo[] = [{ id: 'greenhouse-coat', name: 'Greenhouse coat', garment: 'coat' }];
-
 /** The coat's shell as the SVG file it would be dropped as. */
-export const coatSvg = (): string => draftSvg(draftCoat(GREENHOUSE_COAT), GREENHOUSE_COAT.extension);
+export const coatSvg = (figures: CoatFigures = GREENHOUSE_COAT): string =>
+  draftSvg(draftCoat(figures), figures.extension);
 
-/** The greenhouse coat, complete: knee-length, lined to front and neck facings, worn with a belt. */
-export function greenhouseCoat(): Result<ProjectDocument> {
-  const read = intakeSvg(coatSvg());
+function drafted(demo: Demo, figures: CoatFigures, decide: (doc: ProjectDocument) => void): Result<ProjectDocument> {
+  const read = intakeSvg(coatSvg(figures));
   if (!read.ok) return read;
-  const doc = emptyDocument('Greenhouse coat', 'coat');
-  const shell: Shell = { fileName: 'greenhouse-coat.svg', lines: 'seam', pieces: read.value.pieces };
-  doc.decisions.closure.waist = { keepClear: true, at: 336, belt: 45 };
-  doc.decisions.closure.bottom = 250;
+  const doc = emptyDocument(demo.name, demo.garment);
+  const shell: Shell = { fileName: `${demo.id}.svg`, lines: 'seam', pieces: read.value.pieces };
+  decide(doc);
   return ok({ ...doc, shell });
 }
+
+const COAT: Demo = { id: 'greenhouse-coat', name: 'Greenhouse coat', garment: 'coat' };
+const JACKET: Demo = { id: 'chore-jacket', name: 'Chore jacket', garment: 'jacket' };
+
+/** The greenhouse coat: knee-length, lined to front and neck facings, bagged, worn with a belt. In millimetres. */
+export const greenhouseCoat = (): Result<ProjectDocument> =>
+  drafted(COAT, GREENHOUSE_COAT, ({ decisions: d }) => {
+    d.closure.waist = { keepClear: true, at: 336, belt: 45 };
+    d.closure.bottom = 250;
+  });
+
+const INCH = 25.4;
+
+/** The chore jacket: hip-length, five buttons, its lining hanging free. In inches, with 5/8" seams. */
+export const choreJacket = (): Result<ProjectDocument> =>
+  drafted(JACKET, CHORE_JACKET, (doc) => {
+    doc.units = 'in';
+    const d = doc.decisions;
+    d.allowances = { seam: (5 / 8) * INCH, hem: 1.5 * INCH, wrist: 1.5 * INCH };
+    d.facing = { on: true, front: 3.25 * INCH, shoulder: 2 * INCH, back: 2.5 * INCH, radius: 2.5 * INCH };
+    const free = { kind: 'free' as const, above: (5 / 8) * INCH, turn1: INCH / 2, turn2: INCH };
+    d.lining.hem = { ...d.lining.hem, ...free };
+    d.lining.wrist = { ...d.lining.wrist, clearance: (5 / 8) * INCH, seam: (3 / 8) * INCH };
+    d.lining.pleat = INCH;
+    d.lining.raise = INCH / 2;
+    d.interfacing.frontStrip = 2.25 * INCH;
+    Object.assign(d.closure, {
+      count: 5,
+      diameter: 0.75 * INCH,
+      thickness: INCH / 8,
+      top: 0.75 * INCH,
+      bottom: 3 * INCH,
+    });
+    d.paper.size = 'letter';
+  });
+
+/** The made-up wardrobe of the volunteers of a small botanical garden. */
+export const DEMOS: (Demo & { make: () => Result<ProjectDocument> })[] = [
+  { ...COAT, make: greenhouseCoat },
+  { ...JACKET, make: choreJacket },
+];

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { serve } from '@hono/node-server';
-import { greenhouseCoat } from '../demo/index.ts';
+import { DEMOS } from '../demo/index.ts';
 import { createApp } from './app.ts';
 import { type Opened, openStore } from './db/open.ts';
 
@@ -28,8 +28,11 @@ function fontFiles(): string[] {
 /** The demo projects, on a shelf that is still empty and was asked for them. */
 async function seed(opened: Opened): Promise<void> {
   if (process.env.WOODBINE_DEMO !== '1' || (await opened.store.list()).length) return;
-  const coat = greenhouseCoat();
-  if (coat.ok) await opened.store.create(coat.value);
+  // The first of the list is made last, so that it lies in front.
+  for (const demo of [...DEMOS].reverse()) {
+    const doc = demo.make();
+    if (doc.ok) await opened.store.create(doc.value);
+  }
   say('Demo projects laid on the shelf.');
 }
 

@@ -148,13 +148,13 @@ function tilePage(doc: PDFDocument, t: Tile, tiling: Tiling, title: string, w: W
   );
   crosses(page, paper);
   page.pushOperators(popGraphicsState());
-  const label = `${tileName(t.row, t.column)} · ${title}`;
-  w.text(page, label.slice(0, 90), [(MARGIN + 2) * PT, (MARGIN - 5) * PT], 9);
+  const label = [tileName(t.row, t.column), title, t.names.join(', ')].filter(Boolean).join(' · ');
+  w.text(page, label.slice(0, 110), [(MARGIN + 2) * PT, (MARGIN - 4) * PT], 9);
   const next = [
     t.right ? `${tileName(t.row, t.column + 1)} joins on the right` : '',
     t.below ? `${tileName(t.row + 1, t.column)} joins below` : '',
   ];
-  w.text(page, next.filter(Boolean).join(' · '), [(paper.width / 2) * PT, (MARGIN - 5) * PT], 8);
+  w.text(page, next.filter(Boolean).join(' · '), [(MARGIN + 2) * PT, (MARGIN - 8) * PT], 8);
 }
 
 /** Crosses where the frames of neighbouring pages come to lie on each other: at the frame and one overlap inside it. */

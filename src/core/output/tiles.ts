@@ -1,5 +1,5 @@
 import { type Box, boxOf, joinBoxes } from '../geometry/index.ts';
-import { arrange, type Item, type Sheet } from './items.ts';
+import { arrange, type Item, moveSheet, type Sheet } from './items.ts';
 
 export interface Paper {
   name: 'a4' | 'letter';
@@ -17,6 +17,8 @@ export const PAPERS: Record<Paper['name'], Paper> = {
 /** Unprinted rim of a page and the strip two neighbours share, mm. */
 export const MARGIN = 10;
 export const OVERLAP = 10;
+/** Pieces keep this far from the rim of the plane, so that no line hides under a page's frame (mm). */
+const RIM = 4;
 
 export interface Tile {
   row: number;
@@ -24,6 +26,8 @@ export interface Tile {
   /** Printable part of the plane on this page, mm on the plane. */
   box: Box;
   items: Item[];
+  /** The pieces that fall on this page. */
+  names: string[];
   /** Which neighbours are printed too. */
   right: boolean;
   below: boolean;
@@ -75,7 +79,15 @@ interface Plane {
 
 /** The plane whose pages are fewest; the widths are tried one after another. */
 function planeFor(sheets: Sheet[], paper: Paper): Plane {
-  const planes = PAGES_ACROSS.map((n) => arrange(sheets, (paper.width - 2 * MARGIN - OVERLAP) * n, 12));
+  const step = paper.width - 2 * MARGIN - OVERLAP;
+  const planes = PAGES_ACROSS.map((n): Plane => {
+    const p = arrange(sheets, step * n + OVERLAP - 2 * RIM, 12);
+    return {
+      sheets: p.sheets.map((s) => moveSheet(s, RIM, RIM)),
+      width: p.width + 2 * RIM,
+      height: p.height + 2 * RIM,
+    };
+  });
   const pages = planes.map((p) => tilesOf(p, paper).tiles.length);
   return planes[pages.indexOf(Math.min(...pages))] as Plane;
 }
@@ -99,7 +111,9 @@ function tilesOf(plane: Plane, paper: Paper): Tiling {
     for (let column = 0; column < columns; column++) {
       const box = { minX: column * stepX, minY: row * stepY, maxX: column * stepX + w, maxY: row * stepY + h };
       const here = items.filter((i) => touch(widen(i.box), box));
-      if (here.length) tiles.push({ row, column, box, items: here.map((i) => i.item), right: false, below: false });
+      const names = plane.sheets.filter((s) => touch(s.box, box)).map((s) => s.name);
+      if (here.length)
+        tiles.push({ row, column, box, items: here.map((i) => i.item), names, right: false, below: false });
     }
   }
   const has = (r: number, c: number): boolean => tiles.some((t) => t.row === r && t.column === c);

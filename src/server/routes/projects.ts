@@ -2,7 +2,7 @@ import { type Context, Hono } from 'hono';
 import { type ZodType } from 'zod';
 import { demoBody, newProject, parseDocument, patchBody, projectFile, revisionBody } from '../../contract/index.ts';
 import { emptyDocument } from '../../core/project.ts';
-import { DEMOS, greenhouseCoat } from '../../demo/index.ts';
+import { DEMOS } from '../../demo/index.ts';
 import { type Store, type Stored } from '../db/store.ts';
 import { problem, refusal } from '../problem.ts';
 
@@ -68,7 +68,9 @@ export async function written(c: Context, store: Store, w: Written): Promise<Res
 /** Shelf, one project, its changes, undo and redo, import and the demo. */
 export function projectRoutes(store: Store): Hono {
   const r = new Hono();
-  r.get('/', async (c) => c.json({ projects: await store.list(), demos: DEMOS }));
+  r.get('/', async (c) =>
+    c.json({ projects: await store.list(), demos: DEMOS.map(({ id, name, garment }) => ({ id, name, garment })) }),
+  );
   r.post('/', async (c) => {
     const b = await body(c, newProject);
     if (!b.ok) return b.answer;
@@ -78,8 +80,9 @@ export function projectRoutes(store: Store): Hono {
   r.post('/demo', async (c) => {
     const b = await body(c, demoBody);
     if (!b.ok) return b.answer;
-    if (!DEMOS.some((d) => d.id === b.value.demo)) return problem(c, 404, 'demo', 'There is no such demo project.');
-    const doc = greenhouseCoat();
+    const demo = DEMOS.find((d) => d.id === b.value.demo);
+    if (!demo) return problem(c, 404, 'demo', 'There is no such demo project.');
+    const doc = demo.make();
     if (!doc.ok) return refusal(c, doc.findings, 500);
     return c.json(await projectAnswer(store, await store.create(doc.value)), 201);
   });

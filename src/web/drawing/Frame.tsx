@@ -13,19 +13,21 @@ interface Props {
   units: LengthUnit;
   /** Without scale bar. */
   bare?: boolean;
+  /** Room the content takes at the right besides `box`, in screen pixels. */
+  besides?: number;
   children: (unit: number, hatch: string) => ReactNode;
 }
 
 /** An SVG that shows `box` (mm) with a scale bar; `unit` tells its content how many mm one screen pixel is. */
-export function Frame({ box, height, label, units, bare = false, children }: Props) {
+export function Frame({ box, height, label, units, bare = false, besides = 0, children }: Props) {
   const { ref, width } = useWidth<HTMLDivElement>();
   const hatch = useId().replace(/[^\w]/g, '');
   const pad = bare ? 4 : 26;
   const w = box.maxX - box.minX;
   const h = box.maxY - box.minY;
-  const unit = Math.max(w / Math.max(1, width - 2 * pad), h / Math.max(1, height - 2 * pad - 22));
+  const unit = Math.max(w / Math.max(1, width - 2 * pad - besides), h / Math.max(1, height - 2 * pad - 22));
   const shownHeight = Math.min(height, h / unit + 2 * pad + 22);
-  const x0 = box.minX - (width * unit - w) / 2;
+  const x0 = box.minX - (width * unit - w - besides * unit) / 2;
   const y0 = box.minY - pad * unit;
   return (
     <div ref={ref} style={{ width: '100%' }}>

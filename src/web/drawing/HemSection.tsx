@@ -42,7 +42,7 @@ export function HemSection({ depth, choice, hem, units }: Props) {
         strokeDasharray="3 2"
       />
       <path d={`M112 ${y(0)}V${y(fold)}`} stroke="var(--chakra-colors-ink)" strokeWidth={0.9} />
-      <g style={{ fontSize: 10 }} fill="var(--chakra-colors-ink)">
+      <g style={{ fontSize: 11.5 }} fill="var(--chakra-colors-ink)">
         <text x={118} y={(y(0) + y(fold)) / 2 + 3}>
           {formatLength(fold, units)} clear
         </text>

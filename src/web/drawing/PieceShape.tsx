@@ -17,6 +17,8 @@ export interface ShapeProps {
   /** Drawn faintly, as what lies beneath. */
   ghost?: boolean;
   label?: boolean;
+  /** The name stands beside the piece, which is too small to carry it. */
+  aside?: boolean;
 }
 
 const FOLD_DASH = [12, 3, 2, 3];
@@ -59,15 +61,15 @@ function Grain({ piece, unit }: { piece: Piece; unit: number }) {
   );
 }
 
-/** Name and cut count: beside the grainline, along it on a narrow piece, beside the piece where it is small. */
-function Name({ piece, unit }: { piece: Piece; unit: number }) {
+/** Width of a piece's name on screen, about (px). */
+export const nameWidth = (p: Piece): number => (p.name.length + 4) * 7.5 + 14;
+
+/** Name and cut count: beside the grainline, along it on a narrow piece, beside the piece where it is small (`aside`). */
+function Name({ piece, unit, aside }: { piece: Piece; unit: number; aside: boolean }) {
   const mid = { x: (piece.grain.a.x + piece.grain.b.x) / 2, y: (piece.grain.a.y + piece.grain.b.y) / 2 };
   const box = boxOf(outlineOf(piece.ring));
-  const wide = (box.maxX - box.minX) / unit;
-  const tall = (box.maxY - box.minY) / unit;
-  const small = wide < 150 && tall < 150;
-  const narrow = !small && (box.maxX - mid.x) / unit < piece.name.length * 8 + 50;
-  const at = small
+  const narrow = !aside && (box.maxX - mid.x) / unit < piece.name.length * 8 + 50;
+  const at = aside
     ? `translate(${box.maxX + 14 * unit} ${box.minY + 26 * unit})`
     : narrow
       ? `translate(${mid.x - 7 * unit} ${mid.y}) rotate(-90)`
@@ -88,7 +90,8 @@ function Name({ piece, unit }: { piece: Piece; unit: number }) {
 }
 
 /** One piece: hatched by its material, cut line full, seam line dashed, fold in long and short dashes. */
-export const PieceShape = memo(function PieceShape({ piece, cut, unit, hatch, lit, ghost, label = true }: ShapeProps) {
+export const PieceShape = memo(function PieceShape(props: ShapeProps) {
+  const { piece, cut, unit, hatch, lit, ghost, label = true, aside = false } = props;
   const ink = inkOf(piece.material);
   const seam = `${pathData(outlineOf(piece.ring))}Z`;
   const edge = (e: Edge) => {
@@ -128,7 +131,7 @@ export const PieceShape = memo(function PieceShape({ piece, cut, unit, hatch, li
       {piece.ring.map(edge)}
       <Notches piece={piece} unit={unit} />
       <Grain piece={piece} unit={unit} />
-      {label && <Name piece={piece} unit={unit} />}
+      {label && <Name piece={piece} unit={unit} aside={aside} />}
     </g>
   );
 });

@@ -3,7 +3,7 @@ import { type Box, boxOf, joinBoxes } from '../../core/geometry/index.ts';
 import { type CutLine, outlineOf, type Piece } from '../../core/pattern/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
-import { PieceShape } from './PieceShape.tsx';
+import { nameWidth, PieceShape } from './PieceShape.tsx';
 import { upright } from './upright.ts';
 
 export interface SpreadProps {
@@ -29,6 +29,9 @@ interface Group {
   ghosts: Piece[];
   box: Box;
   x: number;
+  /** Whether its one piece is too small to carry its name, and the room in pixels that is kept beside it then. */
+  aside: boolean;
+  room: number;
 }
 
 const GAP = 45;
@@ -51,15 +54,31 @@ function groupsOf(pieces: Piece[], cutLines: Map<string, CutLine>, ghosts: Piece
       ...under.map((g) => boxOf(outlineOf(g.ring))),
     ];
     const box = boxes.reduce(joinBoxes);
-    const group = { pieces: shown, ghosts: under, box, x: x - box.minX };
+    const group = { pieces: shown, ghosts: under, box, x: x - box.minX, aside: false, room: 0 };
     x += box.maxX - box.minX + GAP;
     return group;
   });
 }
 
+/** A piece under this share of the tallest one's height, in both directions, has its name beside it. */
+const SMALL = 0.3;
+
+/** Keeps room beside small pieces for their names; over a faint shell there is room enough. */
+function withRoom(groups: Group[]): Group[] {
+  const tallest = Math.max(...groups.map((g) => g.box.maxY - g.box.minY));
+  return groups.map((g) => {
+    const [only] = g.pieces;
+    const own = only && boxOf(only.cut?.outline ?? outlineOf(only.piece.ring));
+    const aside = own !== undefined && Math.max(own.maxX - own.minX, own.maxY - own.minY) < SMALL * tallest;
+    return { ...g, aside, room: aside && !g.ghosts.length ? nameWidth(only?.piece as Piece) : 0 };
+  });
+}
+
+const sum = (groups: Group[]): number => groups.reduce((t, g) => t + g.room, 0);
+
 /** Pieces laid out side by side at one scale, hung from one line. */
 export function Spread({ pieces, cutLines, units, height, label, lit, ghosts = NONE, plain = false }: SpreadProps) {
-  const groups = useMemo(() => groupsOf(pieces, cutLines, ghosts), [pieces, cutLines, ghosts]);
+  const groups = useMemo(() => withRoom(groupsOf(pieces, cutLines, ghosts)), [pieces, cutLines, ghosts]);
   if (!groups.length) return null;
   const box: Box = {
     minX: 0,
@@ -68,10 +87,13 @@ export function Spread({ pieces, cutLines, units, height, label, lit, ghosts = N
     maxY: Math.max(...groups.map((g) => g.box.maxY - g.box.minY)),
   };
   return (
-    <Frame box={box} height={height} label={label} units={units} bare={plain}>
+    <Frame box={box} height={height} label={label} units={units} bare={plain} besides={plain ? 0 : sum(groups)}>
       {(unit, hatch) =>
-        groups.map((g) => (
-          <g key={g.pieces[0]?.piece.id} transform={`translate(${g.x} ${-g.box.minY})`}>
+        groups.map((g, i) => (
+          <g
+            key={g.pieces[0]?.piece.id}
+            transform={`translate(${g.x + (plain ? 0 : sum(groups.slice(0, i)) * unit)} ${-g.box.minY})`}
+          >
             {g.ghosts.map((p) => (
               <PieceShape key={p.id} piece={p} cut={undefined} unit={unit} hatch={hatch} ghost />
             ))}
@@ -83,6 +105,7 @@ export function Spread({ pieces, cutLines, units, height, label, lit, ghosts = N
                 unit={unit}
                 hatch={hatch}
                 label={!plain}
+                aside={g.aside}
                 {...(lit && { lit })}
               />
             ))}

@@ -9,12 +9,11 @@ import { SheetBox } from './Page.tsx';
 type Lines = 'seam' | 'cut';
 
 /** Where the pattern comes in: by dropping or choosing a file; what is wrong with it is said here, piece by piece. */
-export function DropFile({ w, onDone }: { w: Workbook; onDone?: () => void }) {
+export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[]) => void }) {
   const [lines, setLines] = useState<Lines>('seam');
   const [waiting, setWaiting] = useState<File | null>(null);
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState<Refusal | null>(null);
-  const [notes, setNotes] = useState<string[]>([]);
   const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const take = async (file: File | undefined, unit = '') => {
@@ -23,10 +22,9 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone?: () => void }) {
     setRefused(null);
     try {
       const answer = await api.shell(w.id, file, lines, unit);
-      setNotes(answer.findings.map((f) => f.message));
       setWaiting(null);
       await w.reload();
-      onDone?.();
+      onDone(answer.findings.map((f) => f.message));
     } catch (e) {
       if (e instanceof Refusal) setRefused(e);
       setWaiting(file);
@@ -86,11 +84,6 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone?: () => void }) {
         </Flex>
       </SheetBox>
       {refused && <WhatIsWrong refused={refused} file={waiting} onUnit={(u) => void take(waiting ?? undefined, u)} />}
-      {notes.map((n) => (
-        <Text key={n} color="quiet">
-          {n}
-        </Text>
-      ))}
     </>
   );
 }

@@ -1,5 +1,6 @@
 import { Input, type InputProps } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
+import { sentenceOf } from '../../contract/findings.ts';
 import { formatLength, type LengthUnit, parseLength } from '../../core/units.ts';
 
 interface Props extends Omit<InputProps, 'value' | 'onChange'> {
@@ -20,7 +21,7 @@ export function LengthField({ value, units, least = 0, most = 5000, label, onVal
   const take = () => {
     if (text === shown) return;
     const read = parseLength(text, units);
-    if (!read.ok) setWrong(`"${text}" is no length. Type for instance 15 mm or 5/8".`);
+    if (!read.ok) setWrong(read.findings.map((f) => sentenceOf(f, units)).join(' '));
     else if (read.value < least - 1e-9 || read.value > most + 1e-9)
       setWrong(`From ${formatLength(least, units)} to ${formatLength(most, units)}.`);
     else {

@@ -1,5 +1,5 @@
 import { Box, Flex, Slider, Text } from '@chakra-ui/react';
-import { type LengthUnit } from '../../core/units.ts';
+import { inUnit, type LengthUnit } from '../../core/units.ts';
 import { LengthField } from './LengthField.tsx';
 
 interface Props {
@@ -50,7 +50,7 @@ export function Measure({ label, value, least, most, step = 1, units, help, onPr
       </Slider.Root>
       {help && (
         <Text fontSize="sm" color="quiet">
-          {help}
+          {inUnit(help, units)}
         </Text>
       )}
     </Box>

@@ -14,7 +14,7 @@ type Chapter = 'facing' | 'lining' | 'hems' | 'interfacing';
 const CHAPTERS: [Chapter, string][] = [
   ['facing', 'Facings'],
   ['lining', 'Lining'],
-  ['hems', 'Its hems'],
+  ['hems', 'Hems'],
   ['interfacing', 'Interfacing'],
 ];
 
@@ -49,7 +49,14 @@ export function Inside({ w }: { w: Workbook }) {
       lead="Each answer redraws the pieces at once. The faint outline is the shell they were drafted from."
       side={
         <SheetBox>
-          <Flex as="div" role="tablist" aria-label="Parts of the inside" wrap="wrap" gap="1" mb="4">
+          <Flex
+            as="div"
+            role="tablist"
+            aria-label="Parts of the inside"
+            gap="1"
+            mb="4"
+            css={{ '& button': { paddingInline: '10px', flex: '1 1 auto' } }}
+          >
             {CHAPTERS.map(([c, words]) => (
               <Button
                 key={c}

@@ -1,7 +1,7 @@
 import { Box, Heading, Text } from '@chakra-ui/react';
 import { liningHem } from '../../core/inside/hem.ts';
 import { type Decisions, type HemChoice, type Trim } from '../../core/project.ts';
-import { formatLength } from '../../core/units.ts';
+import { formatLength, inUnit } from '../../core/units.ts';
 import { HemSection } from '../drawing/HemSection.tsx';
 import { Ask, Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';
@@ -67,7 +67,7 @@ export function FacingQuestions(d: Deciding) {
             label="Front facing, width"
             least={50}
             most={140}
-            help="75–100 mm is usual; it must reach past the buttonholes."
+            help="{75–100 mm} is usual; it must reach past the buttonholes."
           />
           <Length
             d={d}
@@ -113,7 +113,7 @@ export function LiningQuestions(d: Deciding) {
             label="Centre back pleat, in all"
             least={0}
             most={60}
-            help="25–40 mm in a coat; half lies on each side of the back."
+            help="{25–40 mm} in a coat; half lies on each side of the back."
           />
           <Length
             d={d}
@@ -132,7 +132,7 @@ export function LiningQuestions(d: Deciding) {
             label="Ease in the lining's sleeve cap"
             least={0}
             most={40}
-            help="10–20 mm."
+            help="{10–20 mm} is usual."
           />
         </>,
       )}
@@ -143,7 +143,7 @@ export function LiningQuestions(d: Deciding) {
 export function HemQuestions(d: Deciding) {
   return (
     <>
-      <OneHem d={d} which="hem" title="At the hem of the coat" />
+      <OneHem d={d} which="hem" title="At the hem" />
       <OneHem d={d} which="wrist" title="At the wrist" />
     </>
   );
@@ -209,9 +209,9 @@ function OneHem({ d, which, title }: { d: Deciding; which: 'hem' | 'wrist'; titl
 }
 
 const TRIMS: [Trim, string][] = [
-  ['inside', '3 mm inside the seam: least bulk'],
+  ['inside', '{3 mm} inside the seam: least bulk'],
   ['seam', 'up to the seam line'],
-  ['caught', '3 mm into the allowance: caught'],
+  ['caught', '{3 mm} into the allowance: caught'],
   ['whole', 'the whole piece'],
 ];
 
@@ -230,7 +230,7 @@ export function InterfacingQuestions(d: Deciding) {
           <Ask
             question="It ends"
             value={i.trim}
-            answers={TRIMS}
+            answers={TRIMS.map(([t, words]): [Trim, string] => [t, inUnit(words, d.w.doc.units)])}
             onAnswer={(trim) => d.set('interfacing', { trim }, 'Interfacing ends elsewhere')}
           />
           <Length

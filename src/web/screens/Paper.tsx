@@ -38,7 +38,7 @@ export function Paper({ w }: { w: Workbook }) {
   return (
     <Page
       question="What goes on to paper?"
-      lead="Full size, on pages that overlap by 10 mm. The first page carries a 50 mm and a 2 inch square to check the printer by."
+      lead="Full size, on pages that overlap. The first page carries a 50 mm and a 2 inch square to check the printer by."
       side={<Choose w={w} paper={paper} chosen={chosen} put={put} />}
     >
       <SheetBox>

@@ -18,20 +18,29 @@ import { EdgeCard, PieceCard } from './PatternCards.tsx';
 /** Is this my pattern, at the right size? */
 export function Pattern({ w }: { w: Workbook }) {
   const shell = w.doc.shell;
+  const [notes, setNotes] = useState<string[]>([]);
   if (!shell) {
     return (
       <Page
         question="Is this my pattern, at the right size?"
         lead="Drop an SVG drawing of the shell: the outside pieces, each a closed line at full size."
       >
-        <DropFile w={w} />
+        <DropFile w={w} onDone={setNotes} />
       </Page>
     );
   }
-  return <Pieces w={w} shell={shell} />;
+  return <Pieces w={w} shell={shell} notes={notes} onNotes={setNotes} />;
 }
 
-function Pieces({ w, shell }: { w: Workbook; shell: Shell }) {
+interface PiecesProps {
+  w: Workbook;
+  shell: Shell;
+  /** What was healed, assumed or passed over when the file was read. */
+  notes: string[];
+  onNotes: (notes: string[]) => void;
+}
+
+function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
   const [pieceId, setPieceId] = useState(shell.pieces[0]?.id ?? '');
   const [edgeId, setEdgeId] = useState<string | null>(null);
   const card = useRef<HTMLDivElement>(null);
@@ -76,6 +85,19 @@ function Pieces({ w, shell }: { w: Workbook; shell: Shell }) {
         </>
       }
     >
+      {notes.length > 0 && (
+        <SheetBox role="status">
+          <Text fontWeight="650">When the file was read</Text>
+          <Box as="ul" pl="5" mb="2">
+            {notes.map((n) => (
+              <li key={n}>{n}</li>
+            ))}
+          </Box>
+          <Button size="xs" variant="outline" borderColor="rule" onClick={() => onNotes([])}>
+            I see
+          </Button>
+        </SheetBox>
+      )}
       <SheetBox>
         {piece && (
           <EdgePicker
@@ -93,7 +115,7 @@ function Pieces({ w, shell }: { w: Workbook; shell: Shell }) {
         </Text>
       </SheetBox>
       <Findings findings={findings} units={w.doc.units} />
-      <WholePattern w={w} shell={shell} onSave={save} />
+      <WholePattern w={w} shell={shell} onSave={save} onNotes={onNotes} />
     </Page>
   );
 }
@@ -133,9 +155,9 @@ function PieceList({
             <Box>
               <Text fontWeight="650">{p.name}</Text>
               <Text fontSize="15px" color="quiet" fontWeight="400">
-                {KIND_WORDS[p.kind]}
+                {KIND_WORDS[p.kind] !== p.name && `${KIND_WORDS[p.kind]} · `}
                 {box &&
-                  ` · ${formatLength(box.maxX - box.minX, w.doc.units, 0)} × ${formatLength(box.maxY - box.minY, w.doc.units, 0)}`}
+                  `${formatLength(box.maxX - box.minX, w.doc.units, 0)} × ${formatLength(box.maxY - box.minY, w.doc.units, 0)}`}
                 {unnamed > 0 && ` · ${unnamed} edge${unnamed === 1 ? '' : 's'} not named`}
               </Text>
             </Box>
@@ -146,8 +168,15 @@ function PieceList({
   );
 }
 
+interface WholeProps {
+  w: Workbook;
+  shell: Shell;
+  onSave: (label: string, s: Shell) => void;
+  onNotes: (notes: string[]) => void;
+}
+
 /** What holds for the pattern as a whole: which lines are drawn, the usual allowances, another file. */
-function WholePattern({ w, shell, onSave }: { w: Workbook; shell: Shell; onSave: (label: string, s: Shell) => void }) {
+function WholePattern({ w, shell, onSave, onNotes }: WholeProps) {
   const a = w.doc.decisions.allowances;
   const [again, setAgain] = useState(false);
   const set = (key: keyof typeof a, value: number) => ({
@@ -192,7 +221,15 @@ function WholePattern({ w, shell, onSave }: { w: Workbook; shell: Shell; onSave:
           {again ? 'Keep this one' : 'Put in another file'}
         </Button>
       </Flex>
-      {again && <DropFile w={w} onDone={() => setAgain(false)} />}
+      {again && (
+        <DropFile
+          w={w}
+          onDone={(notes) => {
+            setAgain(false);
+            onNotes(notes);
+          }}
+        />
+      )}
     </SheetBox>
   );
 }

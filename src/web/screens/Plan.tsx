@@ -39,7 +39,7 @@ export function PlanPage({ w }: { w: Workbook }) {
     >
       <SheetBox>
         {findings.length === 0 ? (
-          <AllWell words="Looked over: every edge is taken care of, no step comes before what it needs, and the coat can be turned." />
+          <AllWell words="Looked over: every edge is taken care of, no step comes before what it needs, and it can be turned right side out." />
         ) : (
           <Findings findings={findings} units={w.doc.units} />
         )}

@@ -2,7 +2,7 @@ import { Box, Heading, Table, Text } from '@chakra-ui/react';
 import { CircleAlert, CircleCheck } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { type WalkedSeam } from '../../core/pattern/index.ts';
-import { formatLength } from '../../core/units.ts';
+import { formatLength, inUnit } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Spread } from '../drawing/Spread.tsx';
 import { AllWell } from '../parts/Notes.tsx';
@@ -35,7 +35,10 @@ export function Seams({ w }: { w: Workbook }) {
   return (
     <Page
       question="Will it go together?"
-      lead="Both sides of every seam, walked along the seam line from end to end. Up to 1.5 mm (1/16 inch) passes."
+      lead={inUnit(
+        'Both sides of every seam, walked along the seam line from end to end. Up to {1.5 mm} passes.',
+        w.doc.units,
+      )}
     >
       {off.length === 0 ? (
         <AllWell words={`All ${seams.length} seams go together.`} />
@@ -69,7 +72,7 @@ export function Seams({ w }: { w: Workbook }) {
                 {SEAM_WORDS[seam.code] ?? seam.code}
               </Heading>
               <Text mb="2">
-                {verdictWords(seam.verdict, seam.easeOf)}.{!fits(seam) && ` ${cureWords(seam.easeOf)}`}
+                {verdictWords(seam.verdict, seam.easeOf)}.{!fits(seam) && ` ${cureWords(seam.easeOf, w.doc.units)}`}
               </Text>
               <Spread
                 pieces={shown}

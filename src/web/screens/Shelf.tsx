@@ -130,7 +130,7 @@ function Card({ project, onRemove }: { project: Summary; onRemove: () => void })
             </div>
           ) : (
             <Text color="quiet" pt="14" textAlign="center">
-              No pattern in it yet
+              {data ? 'No pattern in it yet' : ''}
             </Text>
           )}
         </Box>
@@ -138,7 +138,7 @@ function Card({ project, onRemove }: { project: Summary; onRemove: () => void })
           <Heading as="h2" fontSize="21px" fontWeight="600">
             {project.name}
           </Heading>
-          <Text>{data && computed ? whereStopped(data.document, computed) : ' '}</Text>
+          <Text>{data && computed ? whereStopped(data.document, computed) : '\u00a0'}</Text>
         </Box>
       </Link>
       <Flex px="4" pb="3" justify="space-between" align="center" color="quiet" fontSize="15px">
@@ -234,7 +234,16 @@ function Begin({ onCreate, onLoad, demos, onDemo }: BeginProps) {
           />
         </Box>
         {demos.map((d) => (
-          <Button key={d.id} variant="plain" display="block" px="0" color="leaf.fg" onClick={() => onDemo(d.id)}>
+          <Button
+            key={d.id}
+            variant="plain"
+            display="block"
+            px="0"
+            h="auto"
+            py="1"
+            color="leaf.fg"
+            onClick={() => onDemo(d.id)}
+          >
             Add the demo: {d.name}
           </Button>
         ))}

@@ -1,4 +1,5 @@
 import { type CornerRule, type Material, type PieceKind, type Role, type Verdict } from '../../core/pattern/index.ts';
+import { inUnit, type LengthUnit } from '../../core/units.ts';
 
 export const ROLE_WORDS: Record<Role, string> = {
   neckline: 'Neckline',
@@ -89,11 +90,14 @@ export function verdictWords(verdict: Verdict, easeOf: string | undefined): stri
 
 const CURES: Record<string, string> = {
   cap: 'A cap too small for its armhole puckers the armhole: deepen its curve towards the underarm or lift the crown. One too large will not ease in: lower the crown.',
-  shoulder: 'The back shoulder may be up to 10 mm longer. Beyond that, true the shoulder line before cutting.',
+  shoulder: 'The back shoulder may be up to {10 mm} longer. Beyond that, true the shoulder line before cutting.',
   flare: 'More than 3 % cannot be eased out at a hem: make the hem narrower or face it.',
   pleat: 'The difference should be half the pleat.',
 };
 
 /** The usual cure for a seam that does not fit. */
-export const cureWords = (easeOf: string | undefined): string =>
-  CURES[easeOf ?? ''] ?? 'Share the difference between both pieces, or check that the right edges are named.';
+export const cureWords = (easeOf: string | undefined, unit: LengthUnit): string =>
+  inUnit(
+    CURES[easeOf ?? ''] ?? 'Share the difference between both pieces, or check that the right edges are named.',
+    unit,
+  );

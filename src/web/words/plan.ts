@@ -1,5 +1,5 @@
 import { type PlanStep, type Section, type Station } from '../../core/assembly/index.ts';
-import { formatLength, type LengthUnit } from '../../core/units.ts';
+import { formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
 import { SEAM_WORDS } from './pattern.ts';
 
 export const STATION_WORDS: Record<Station, string> = {
@@ -98,7 +98,7 @@ const SAY: Record<string, Say> = {
   'press-to-lining': () => ({ title: 'Press the facing seam', how: 'Allowances towards the lining.' }),
   'press-hem': (mm) => ({
     title: 'Press up the hem of the shell',
-    how: `Fold ${mm('depth')} to the wrong side along the hem line and crease it while the coat can still lie flat.`,
+    how: `Fold ${mm('depth')} to the wrong side along the hem line and crease it while it can still lie flat.`,
   }),
   'press-wrist': (mm) => ({
     title: 'Press up the wrists',
@@ -126,7 +126,7 @@ const SAY: Record<string, Say> = {
   }),
   understitch: () => ({
     title: 'Understitch the facing',
-    how: 'Allowances towards the facing, stitch 2–3 mm from the seam through facing and allowances, as far into the corners as the foot goes.',
+    how: 'Allowances towards the facing, stitch {2–3 mm} from the seam through facing and allowances, as far into the corners as the foot goes.',
   }),
   'sew-wrist': (mm) => ({
     title: 'Join sleeve and sleeve lining at the wrist',
@@ -137,7 +137,7 @@ const SAY: Record<string, Say> = {
     how: `Raw edge of the lining to the raw edge of the shell's hem, right sides together, ${mm('length')} on each half. Side seams matched.`,
   }),
   turn: (mm, d) => ({
-    title: 'Turn the coat right side out',
+    title: 'Turn it right side out',
     how: d.opening
       ? `Through the opening of ${mm('opening')} in the sleeve lining, sleeves first, then the hem. Push the corners out with something blunt.`
       : 'Through the open hem. Push the corners out with something blunt.',
@@ -164,10 +164,10 @@ const SAY: Record<string, Say> = {
   }),
   'thread-chains': () => ({
     title: 'Thread chains at the side seams',
-    how: 'Chains 25–40 mm long hold the free lining to the shell at each side seam.',
+    how: 'Chains {25–40 mm} long hold the free lining to the shell at each side seam.',
   }),
   'press-all': () => ({
-    title: 'Press the whole coat',
+    title: 'Press all of it',
     how: 'Edges rolled a thread to the inside. Let it hang until dry before going on.',
   }),
   'practise-holes': (mm) => ({
@@ -243,7 +243,7 @@ export const SIDES_WORDS: Record<string, string> = {
 
 const STOP_WORDS: Record<string, (mm: string) => string> = {
   opening: (mm) =>
-    `Leave ${mm} open in the middle of the left one, backstitched at both ends: the coat is turned through it`,
+    `Leave ${mm} open in the middle of the left one, backstitched at both ends: it is all turned through here`,
   'stop-before-facing': (mm) => `Stop ${mm} before the facing at each end`,
   'pivot-at-hem': () => 'Pivot at the hem line',
 };
@@ -254,7 +254,8 @@ export function stopWords(s: PlanStep, unit: LengthUnit): string[] {
 
 export function stepWords(s: PlanStep, unit: LengthUnit, named: Record<string, string> = {}): StepWords {
   const mm = (key: string): string => formatLength(Math.abs(s.data[key] ?? 0), unit);
-  const w = SAY[s.code]?.(mm, s.data, s) ?? { title: s.code, how: '' };
+  const said = SAY[s.code]?.(mm, s.data, s) ?? { title: s.code, how: '' };
+  const w = { ...said, how: inUnit(said.how, unit) };
   if (s.about) return { ...w, title: `Press: ${(SEAM_WORDS[s.about] ?? s.about).toLowerCase()}` };
   if (s.code === 'fuse')
     return { ...w, title: `Fuse the ${(named[s.pieces[1] ?? ''] ?? 'interfacing').toLowerCase()}` };

@@ -1,39 +1,39 @@
 import { type Mark, type Reason } from '../../core/result.ts';
-import { formatLength, type LengthUnit } from '../../core/units.ts';
+import { formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
 
 type Say = (mm: (key: string) => string, value: string, raw: Record<string, number>) => string;
 
 /** The sum behind every derived figure, with its own values in it. */
 const SAY: Record<string, Say> = {
   'facing-front': (_, v) =>
-    `Parallel to the front edge, ${v} wide. Handbooks: 75–100 mm at the hem, and behind each buttonhole its inner end plus 15 mm.`,
+    `Parallel to the front edge, ${v} wide. Handbooks: {75–100 mm} at the hem, and behind each buttonhole its inner end plus {15 mm}.`,
   'facing-shoulder': (_, v) =>
-    `${v} along the shoulder, the same on front and back so that the seams meet. Handbooks: 50–65 mm.`,
-  'facing-back': (_, v) => `${v} deep at the centre back. Handbooks: 60–75 mm.`,
+    `${v} along the shoulder, the same on front and back so that the seams meet. Handbooks: {50–65 mm}.`,
+  'facing-back': (_, v) => `${v} deep at the centre back. Handbooks: {60–75 mm}.`,
   'facing-radius': (mm, v, raw) =>
-    raw.asked !== undefined && Math.abs((raw.asked ?? 0) - Number.parseFloat(v)) > 0.5
+    Math.abs((raw.asked ?? 0) - (raw.value ?? 0)) > 0.5
       ? `The inner corner is rounded by ${v} so that the lining can be sewn to it; the ${mm('asked')} wished for found no room.`
-      : `The inner corner is rounded by ${v} so that the lining can be sewn to it. Handbooks: 50–80 mm.`,
+      : `The inner corner is rounded by ${v} so that the lining can be sewn to it. Handbooks: {50–80 mm}.`,
   raise: (_, v) =>
-    `Underarm raised ${v}: the shell's seam allowance stands up there inside the lining. Handbooks: 10–15 mm.`,
-  'let-out': (_, v) => `Let out ${v} at the underarm, for the same allowance. Handbooks: 5–6 mm.`,
+    `Underarm raised ${v}: the shell's seam allowance stands up there inside the lining. Handbooks: {10–15 mm}.`,
+  'let-out': (_, v) => `Let out ${v} at the underarm, for the same allowance. Handbooks: {5–6 mm}.`,
   'centre-back-pleat': (mm, v) =>
-    `A pleat of ${v} in all for reaching forward; half of it, ${mm('half')}, lies beyond the centre back. Handbooks: 20–25 mm in a jacket, 25–40 mm in a coat.`,
+    `A pleat of ${v} in all for reaching forward; half of it, ${mm('half')}, lies beyond the centre back. Handbooks: {20–25 mm} in a jacket, {25–40 mm} in a coat.`,
   'cap-ease': (mm, v) =>
-    `Armhole of the lining ${mm('armhole')} + ease ${v}; the cap's height was changed by ${mm('change')} to get there. Handbooks: 10–20 mm.`,
+    `Armhole of the lining ${mm('armhole')} + ease ${v}; the cap's height was changed by ${mm('change')} to get there. Handbooks: {10–20 mm}.`,
   'jump-pleat': (mm, v) =>
     `Lining seam line at L = 2c − (H − s) = 2 × ${mm('c')} − (${mm('H')} − ${mm('s')}) = ${v} above the finished hem. The fold then stays ${mm('c')} above it.`,
   'free-hem': (mm, v) =>
     `Taken off the lining: R = h + c − t1 − t2 = ${mm('h')} + ${mm('c')} − ${mm('t1')} − ${mm('t2')} = ${v}. It then hangs ${mm('c')} above the hem.`,
-  'trim-inside': () => 'Cut 3 mm inside the seam line, so that it is not caught in the seam: least bulk.',
+  'trim-inside': () => 'Cut {3 mm} inside the seam line, so that it is not caught in the seam: least bulk.',
   'trim-seam': () => 'Cut on the seam line.',
-  'trim-caught': () => 'Cut 3 mm into the allowance, so that the seam holds it.',
+  'trim-caught': () => 'Cut {3 mm} into the allowance, so that the seam holds it.',
   'trim-whole': () => 'The whole piece with its allowances.',
   'front-strip': (_, v) => `${v} along the front edge, under buttons and buttonholes.`,
   'hole-opening': (mm, v) => `Opening = diameter + thickness = ${mm('diameter')} + ${mm('thickness')} = ${v}.`,
   'hole-overall': (mm, v) => `Overall = opening + two bars = ${mm('opening')} + 2 × ${mm('bar')} = ${v}.`,
   'belt-clear': (mm, v) =>
-    `Kept clear: half the belt and 10 mm more to each side of the waist, ${mm('belt')} ÷ 2 + 10 = ${v}.`,
+    `Kept clear: half the belt and {10 mm} more to each side of the waist, ${mm('belt')} ÷ 2 + {10 mm} = ${v}.`,
   'equal-gap': (mm, v, raw) =>
     `Equal gap = (length − top − bottom) ÷ (buttons − 1) = (${mm('length')} − ${mm('top')} − ${mm('bottom')}) ÷ ${(raw.n ?? 2) - 1} = ${v}.`,
 };
@@ -47,5 +47,7 @@ export const MARK_WORDS: Record<Mark, string> = {
 
 export function reasonWords(r: Reason, unit: LengthUnit): string {
   const mm = (key: string): string => formatLength(r.inputs[key] ?? 0, unit);
-  return SAY[r.rule]?.(mm, formatLength(r.value, unit), r.inputs) ?? `${r.rule}: ${formatLength(r.value, unit)}`;
+  const value = formatLength(r.value, unit);
+  const sentence = SAY[r.rule]?.(mm, value, { ...r.inputs, value: r.value });
+  return sentence ? inUnit(sentence, unit) : `${r.rule}: ${value}`;
 }

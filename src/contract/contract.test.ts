@@ -1,0 +1,136 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { usualDecisions } from '../core/project.ts';
+import { coatDocument, coatFigures, SEED } from '../test/shells.ts';
+import { FINDING_CODES, parseDocument, sentenceOf } from './index.ts';
+
+describe('saved documents', () => {
+  test('random coats survive a round through JSON to the last digit', () => {
+    fc.assert(
+      fc.property(coatFigures, (figures) => {
+        const doc = coatDocument(figures);
+        const back = parseDocument(JSON.parse(JSON.stringify(doc)));
+        expect(back.ok && back.document).toEqual(doc);
+      }),
+      { seed: SEED, numRuns: 15 },
+    );
+  });
+
+  test('the usual decisions are within what the contract allows', () => {
+    const doc = { ...coatDocument(), decisions: usualDecisions() };
+    expect(parseDocument(doc).ok).toBe(true);
+  });
+
+  // biome-ignore lint/suspicious/noExplicitAny: documents are spoilt on purpose.
+  test.each<[string, (d: any) => void, RegExp]>([
+    [
+      'a newer version',
+      (d) => {
+        d.schema = 2;
+      },
+      /schema: .*version 2/,
+    ],
+    [
+      'a number lost',
+      (d) => {
+        d.decisions.facing.front = null;
+      },
+      /decisions\.facing\.front/,
+    ],
+    [
+      'an infinite length',
+      (d) => {
+        d.decisions.lining.pleat = Number.POSITIVE_INFINITY;
+      },
+      /decisions\.lining\.pleat/,
+    ],
+    [
+      'something unknown',
+      (d) => {
+        d.decisions.facing.colour = 'red';
+      },
+      /decisions\.facing: .*colour/,
+    ],
+    [
+      'a role nobody knows',
+      (d) => {
+        d.shell.pieces[0].ring[0].role = 'gusset';
+      },
+      /ring\.0\.role/,
+    ],
+    [
+      'two pieces of one id',
+      (d) => {
+        d.shell.pieces[1].id = 'p1';
+      },
+      /two pieces have the id p1/,
+    ],
+    [
+      'an edge id twice',
+      (d) => {
+        d.shell.pieces[0].ring[1].id = 'e1';
+      },
+      /edge id twice/,
+    ],
+    [
+      'a notch on no edge',
+      (d) => {
+        d.shell.pieces[0].notches[0].edge = 'e99';
+      },
+      /notch on an edge that is not there/,
+    ],
+    [
+      'an open outline',
+      (d) => {
+        d.shell.pieces[2].ring[3].path[0].b.y += 1;
+      },
+      /outline of Sleeve is open after edge e4/,
+    ],
+    [
+      'an id that is a path',
+      (d) => {
+        d.shell.pieces[0].id = '../x';
+      },
+      /pieces\.0\.id/,
+    ],
+  ])('%s is refused with its place', (_, spoil, words) => {
+    const doc = structuredClone(coatDocument());
+    spoil(doc);
+    const r = parseDocument(doc);
+    expect(r.ok ? '' : r.problems.map((p) => `${p.path}: ${p.message}`).join('; ')).toMatch(words);
+  });
+});
+
+const sources = (folder: string): string =>
+  readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'))
+    .map((f) => readFileSync(join(folder, f), 'utf8'))
+    .join('\n');
+
+describe('words', () => {
+  const core = sources('src/core');
+  const found = (re: RegExp): string[] => [...new Set([...core.matchAll(re)].map((m) => m[1] as string))];
+
+  test('every finding the core can make has a sentence, and no sentence is left over', () => {
+    const codes = new Set([
+      ...found(/stop\(\s*'([\w-]+)'/g),
+      ...found(/refusal\(\s*'([\w-]+)'/g),
+      ...found(/warn\('([\w-]+)'/g),
+      ...found(/tooWide\(piece, '([\w-]+)'/g),
+      ...found(/code: '([\w-]+)',\s*severity/g),
+    ]);
+    expect([...codes].filter((c) => !FINDING_CODES.includes(c))).toEqual([]);
+    expect(FINDING_CODES.filter((c) => !codes.has(c))).toEqual([]);
+  });
+
+  test('sentences say lengths in the chosen unit and leave no gap open', () => {
+    for (const code of FINDING_CODES)
+      expect(sentenceOf({ code, severity: 'stop', data: {} }, 'in')).toMatch(/^["A-Z][^{}]*[.?]$/);
+    const f = { code: 'facing-narrow', severity: 'warn' as const, data: { width: 76.2, least: 101.6 } };
+    expect(sentenceOf(f, 'in')).toContain('3" wide');
+    expect(sentenceOf(f, 'in')).toContain('reach 4"');
+    expect(sentenceOf(f, 'mm')).toContain('76.2 mm');
+  });
+});

@@ -1,0 +1,44 @@
+import { describe, expect, test } from '@jest/globals';
+import { compute, planOf } from '../../core/compute.ts';
+import { because } from '../../core/result.ts';
+import { coatDocument } from '../../test/shells.ts';
+import { cautionsOf, OPERATION_CODES, reasonWords, SEAM_WORDS, stepWords } from './index.ts';
+
+describe('words', () => {
+  test('every reason, seam and step of a coat, joined or free, is said in words with its values', () => {
+    for (const kind of ['joined', 'free'] as const) {
+      const doc = coatDocument();
+      doc.decisions.lining.hem.kind = kind;
+      doc.decisions.lining.wrist.kind = kind;
+      doc.decisions.closure.waist.keepClear = true;
+      const c = compute(doc);
+      const closure = c.closure?.ok ? c.closure.value.reasons : [];
+      for (const r of [...c.inside.flatMap((p) => p.reasons), ...closure]) {
+        expect(reasonWords(r, 'in').startsWith(`${r.rule}:`)).toBe(false);
+        expect(reasonWords(r, 'in')).not.toMatch(/undefined|NaN|mm|[{}]/);
+      }
+      for (const s of c.seams) expect(SEAM_WORDS[s.code]).toBeDefined();
+      const plan = planOf(doc, c);
+      if (!plan.ok) throw new Error('no plan');
+      for (const s of plan.value.steps) {
+        expect(OPERATION_CODES).toContain(s.code);
+        const { title, how } = stepWords(s, 'in');
+        expect(title.length).toBeGreaterThan(5);
+        expect(how).not.toMatch(/undefined|NaN|mm|[{}]/);
+      }
+      const cautions = [...cautionsOf(plan.value.steps).values()].flat();
+      expect(cautions.filter((w) => w.includes('wear glasses'))).toHaveLength(1);
+      expect(cautions.filter((w) => w === 'Hot iron.').length).toBeGreaterThan(3);
+    }
+  });
+
+  test("a handbook's figures and the sum are said in the unit of the rest", () => {
+    const r = because('facing-front', 'memory', 88.9, { front: 88.9 });
+    expect(reasonWords(r, 'mm')).toContain('88.9 mm wide. Handbooks: 75–100 mm at the hem');
+    expect(reasonWords(r, 'in')).toContain('3 1/2" wide. Handbooks: 2 15/16"–3 15/16" at the hem');
+    const hem = because('jump-pleat', 'derived', -10, { c: 15, H: 50, s: 10 });
+    expect(reasonWords(hem, 'mm')).toContain('2 × 15 mm − (50 mm − 10 mm) = −10 mm');
+    const round = because('facing-radius', 'memory', 65, { asked: 65 });
+    expect(reasonWords(round, 'in')).not.toContain('found no room');
+  });
+});
