@@ -118,7 +118,7 @@ describe('words', () => {
       ...found(/stop\(\s*'([\w-]+)'/g),
       ...found(/refusal\(\s*'([\w-]+)'/g),
       ...found(/warn\('([\w-]+)'/g),
-      ...found(/tooWide\(piece, '([\w-]+)'/g),
+      ...found(/tooWide\(\w+, '([\w-]+)'/g),
       ...found(/code: '([\w-]+)',\s*severity/g),
     ]);
     expect([...codes].filter((c) => !FINDING_CODES.includes(c))).toEqual([]);

@@ -4,6 +4,9 @@ import { formatLength, inUnit, type LengthUnit } from '../core/units.ts';
 type Data = Record<string, number | string>;
 type Say = (d: Data, mm: (key: string) => string) => string;
 
+const most = (d: Data, mm: (key: string) => string): string =>
+  d.most === 0 ? 'No width would: check that its edges are named rightly.' : `At most ${mm('most')} would.`;
+
 const PLACE = (d: Data): string => (d.x === undefined ? '' : ` near ${d.x}, ${d.y} mm`);
 
 /** What is wrong, what would happen, and the cure, in one or two sentences for every code. */
@@ -53,17 +56,18 @@ const SENTENCES: Record<string, Say> = {
   // Deriving.
   'piece-missing': (d) =>
     `There is no ${d.kind} among the pieces, so what belongs to it is left out. Say which piece is the ${d.kind}.`,
+  'second-of-kind': (d) =>
+    `"${d.name}" is also called a ${d.kind}. Facings and lining are drafted from "${d.used}" alone; call "${d.name}" something else, or remove the one that is not worn.`,
   'roles-missing': (d) => `"${d.name}" lacks edges that are needed here: ${d.roles}. Name them on the pattern page.`,
   'allowance-swallows-piece': (d) =>
     `The allowances are larger than "${d.name}" can hold. Make them smaller, or say that seam lines are drawn.`,
   'front-facing-too-wide': (d, mm) =>
-    `A front facing ${mm('width')} wide does not fit into "${d.name}". At most about ${mm('most')} would.`,
-  'back-facing-too-deep': (d, mm) =>
-    `A back facing ${mm('width')} deep does not fit into "${d.name}". At most about ${mm('most')} would.`,
+    `A front facing ${mm('width')} wide does not fit into "${d.name}". ${most(d, mm)}`,
+  'back-facing-too-deep': (d, mm) => `A back facing ${mm('width')} deep does not fit into "${d.name}". ${most(d, mm)}`,
   'shoulder-too-short': (d, mm) =>
-    `The shoulder of "${d.name}" is too short for a facing ${mm('width')} wide. At most about ${mm('most')} would fit.`,
+    `The shoulder of "${d.name}" is too short for a facing ${mm('width')} wide. ${most(d, mm)}`,
   'front-strip-too-wide': (d, mm) =>
-    `A front edge interfacing ${mm('width')} wide does not fit into "${d.name}". At most about ${mm('most')} would.`,
+    `A front edge interfacing ${mm('width')} wide does not fit into "${d.name}". ${most(d, mm)}`,
   'hem-too-shallow': (_, mm) =>
     `A hem of ${mm('depth')} leaves nothing to sew the lining to with a seam of ${mm('seam')}. Deepen the hem, or let the lining hang free.`,
   'jump-pleat-impossible': (_, mm) =>
@@ -90,6 +94,8 @@ const SENTENCES: Record<string, Say> = {
     `The first button sits ${mm('top')} below the neck edge; it wants at least ${mm('least')}.`,
   // Plan.
   'edge-left-raw': (d) => `The ${d.role} edge of "${d.name}" is not taken care of by any step.`,
+  'piece-not-planned': (d) =>
+    `"${d.name}" has no place in this plan yet: Woodbine does not know where it is sewn on. Follow the pattern's own words for it.`,
   'used-before-made': (d) => `Step ${d.step} needs ${d.need}, which is not made before it.`,
   'seam-sewn-twice': (d) => `The seam ${d.seam} is sewn ${d.times} times.`,
   'no-way-to-turn': () => 'It is closed all round before it is turned. Leave an opening.',

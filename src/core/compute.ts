@@ -37,12 +37,18 @@ function shellPart(doc: ProjectDocument): ShellPart {
   const { pieces, findings } = shellPieces(doc.shell, doc.decisions.allowances);
   const part: ShellPart = {
     shell: pieces,
-    cutLines: pieces.map((p) => [p.id, cutLine(p.ring)]),
+    cutLines: pieces.map((p) => [p.id, drawnCutLine(doc.shell as Shell, p.id) ?? cutLine(p.ring)]),
     seams: walk(shellSeams(pieces, doc.garment), pieces),
     findings,
   };
   shellParts.set(doc.shell, { key, part });
   return part;
+}
+
+/** Where the file draws cut lines they are the cut lines, to the letter; allowances only say where the seam lies inside. */
+function drawnCutLine(shell: Shell, id: string): CutLine | null {
+  const drawn = shell.lines === 'cut' && shell.pieces.find((p) => p.id === id);
+  return drawn ? { outline: drawn.ring.flatMap((e) => e.path), cleaned: false } : null;
 }
 
 /** Pieces, cut lines, walked seams and closure of a project; pure, and fast enough to run while a slider moves. */

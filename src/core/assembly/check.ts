@@ -26,6 +26,10 @@ function edgesLeft(pieces: Piece[], cared: Map<string, number>): Finding[] {
   const out: Finding[] = [];
   for (const p of pieces) {
     if (p.material === 'interfacing') continue;
+    if (p.ring.every((e) => !cared.has(`${p.id}/${e.id}`))) {
+      out.push({ code: 'piece-not-planned', severity: 'note', where: { piece: p.id }, data: { name: p.name } });
+      continue;
+    }
     for (const e of p.ring) {
       const times = cared.get(`${p.id}/${e.id}`) ?? 0;
       if (!e.onFold && times === 0)

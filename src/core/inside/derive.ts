@@ -47,7 +47,14 @@ export function splitShell(shell: Piece[], d: Decisions): { front?: Split; back?
     if (s.ok) out.back = s.value;
     else findings.push(...s.findings);
   }
+  out.findings = agreed(findings);
   return out;
+}
+
+/** The shoulder width is one for front and back: what fits is what fits both. */
+function agreed(findings: Finding[]): Finding[] {
+  const most = Math.min(...findings.filter((f) => f.code === 'shoulder-too-short').map((f) => Number(f.data?.most)));
+  return findings.map((f) => (f.code === 'shoulder-too-short' ? { ...f, data: { ...f.data, most } } : f));
 }
 
 /** A front or back that is lined to its edge because no facing was asked for. */
@@ -71,6 +78,7 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
     if (shell.length && !first(shell, kind))
       findings.push({ ...stop('piece-missing', undefined, { kind }), severity: 'warn' });
   }
+  findings.push(...extras(shell));
   const p: InsidePieces = { front, back, sleeve };
   const parts = d.facing.on ? splitShell(shell, d) : { findings: [] };
   findings.push(...parts.findings);
@@ -98,6 +106,16 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
     (q): q is Piece => q !== undefined,
   );
   return { pieces: [...made, ...interfacing], seams: insideSeams(p, d, hems), findings, hems };
+}
+
+/** Facings and lining are drafted from one front, one back and one sleeve: a second of a kind is told, not passed over. */
+function extras(shell: Piece[]): Finding[] {
+  return shell.flatMap((p): Finding[] => {
+    const used = p.kind === 'other' ? p : first(shell, p.kind);
+    if (!used || used === p) return [];
+    const data = { name: p.name, kind: p.kind, used: used.name };
+    return [{ code: 'second-of-kind', severity: 'warn', where: { piece: p.id }, data }];
+  });
 }
 
 function lineAll(

@@ -3,7 +3,8 @@ import { clockwise, type Edge, type Piece, seamLineFromCut } from '../pattern/in
 import { type Trim } from '../project.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 import { makePiece } from './make.ts';
-import { cutRun, orient, run, runLength, runPath } from './oriented.ts';
+import { cutRun, type Oriented, orient, run, runLength, runPath } from './oriented.ts';
+import { tooWide } from './room.ts';
 
 /** How far inside (+) or outside (−) the seam line the interfacing ends, mm; schools of common practice. */
 export function trimOf(trim: Trim, edge: Edge): number {
@@ -39,47 +40,46 @@ export function interfaceWhole(target: Piece, shell: Piece, trim: Trim): Piece {
 /** Interfacing along the shell's front edge, `width` mm wide from neckline to hem; its inner edge lies free. */
 export function frontEdgeStrip(front: Piece, width: number, trim: Trim): Result<Piece> {
   const o = orient(front, 'front-edge', 'neckline');
-  const bad = (most: number) =>
-    refuse(stop('front-strip-too-wide', { piece: front.id }, { name: front.name, width, most: Math.floor(most) }));
   if (!o)
     return refuse(stop('roles-missing', { piece: front.id }, { name: front.name, roles: 'front-edge, neckline' }));
-  const { ring, sign } = o;
-  const inner = offsetPath(runPath(ring, 'front-edge'), -sign * width);
-  const reach = 300;
-  const long = extend(inner, reach, reach);
-  const neck = runPath(ring, 'neckline');
-  const shoulder = runPath(ring, 'shoulder');
-  const low = nearEnd(long, runPath(ring, 'hem'), reach);
-  const onNeck = nearEnd(long, neck, reach + pathLength(inner));
-  const onShoulder = onNeck ? null : nearEnd(long, shoulder, reach + pathLength(inner));
-  const high = onNeck ?? onShoulder;
-  if (!low || !high)
-    return bad(Math.min(runLength(ring, 'hem'), runLength(ring, 'neckline') + runLength(ring, 'shoulder')) - 10);
-  const line: Path = stretch(long, low.atA, high.atA);
-  const edge: Edge = {
-    id: 'inner',
-    role: 'inner',
-    path: reversePath(line),
-    allowance: 0,
-    corner: 'mitred',
-    onFold: false,
-  };
-  const from = run(ring, 'front-edge')[0]?.from;
-  if (from) edge.from = from;
-  const top = onNeck
-    ? cutRun(run(ring, 'neckline'), 0, high.atB)
-    : [...run(ring, 'neckline'), ...cutRun(run(ring, 'shoulder'), 0, high.atB)];
-  const hem = cutRun(run(ring, 'hem'), low.atB, runLength(ring, 'hem'));
-  const closed = [...run(ring, 'front-edge'), ...top, edge, ...hem];
+  const strip = stripRing(o, width);
+  if (!strip) return refuse(tooWide(front, 'front-strip-too-wide', width, (w) => stripRing(o, w) !== null));
   return ok(
     makePiece(front, {
       id: 'front-edge-interfacing',
       name: 'Front edge interfacing',
       material: 'interfacing',
-      ring: trimmed(clockwise(closed), trim, new Set(['inner'])),
+      ring: trimmed(clockwise(strip), trim, new Set(['inner'])),
       reasons: [because('front-strip', 'choice', width), trimReason(trim)],
     }),
   );
+}
+
+/** The strip's ring on the seam line; null where its inner edge misses the hem, or neckline and shoulder. */
+function stripRing(o: Oriented, width: number): Edge[] | null {
+  const { ring, sign } = o;
+  const inner = offsetPath(runPath(ring, 'front-edge'), -sign * width);
+  const reach = 300;
+  const long = extend(inner, reach, reach);
+  const low = nearEnd(long, runPath(ring, 'hem'), reach);
+  const onNeck = nearEnd(long, runPath(ring, 'neckline'), reach + pathLength(inner));
+  const high = onNeck ?? nearEnd(long, runPath(ring, 'shoulder'), reach + pathLength(inner));
+  if (!low || !high) return null;
+  const from = run(ring, 'front-edge')[0]?.from;
+  const edge: Edge = {
+    id: 'inner',
+    role: 'inner',
+    path: reversePath(stretch(long, low.atA, high.atA)),
+    allowance: 0,
+    corner: 'mitred',
+    onFold: false,
+    ...(from && { from }),
+  };
+  const top = onNeck
+    ? cutRun(run(ring, 'neckline'), 0, high.atB)
+    : [...run(ring, 'neckline'), ...cutRun(run(ring, 'shoulder'), 0, high.atB)];
+  const hem = cutRun(run(ring, 'hem'), low.atB, runLength(ring, 'hem'));
+  return [...run(ring, 'front-edge'), ...top, edge, ...hem];
 }
 
 function nearEnd(long: Path, edge: Path, own: number) {

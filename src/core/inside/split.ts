@@ -12,6 +12,7 @@ import {
 import { type Edge, type Piece, type Role } from '../pattern/index.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
 import { cutRun, type Oriented, orient, run, runLength, runPath } from './oriented.ts';
+import { tooWide } from './room.ts';
 
 /** A shell piece parted along its facing line; both rings in walk order, sharing the line exactly. */
 export interface Split {
@@ -70,30 +71,43 @@ function between(path: Path, from: number, to: number): Path {
   return stretch(long, from + before, to + before);
 }
 
+/** Which width is in the way. */
+type Narrow = 'width' | 'shoulder';
+
 /**
  * Front facing and front lining: the facing line runs parallel to the front edge at `width` and parallel to the neckline
- * so that it ends `shoulder` along the shoulder seam, with the inner corner rounded by `radius` (as far as it finds room), so that a lining can be sewn to it.
- * Widths on the seam line, mm. Rule from memory of handbooks: section "front facing".
+ * so that it ends `shoulder` along the shoulder seam, with the inner corner rounded by `radius` (as far as it finds
+ * room), so that a lining can be sewn to it. Widths on the seam line, mm. Rule from memory of handbooks.
  */
 export function splitFront(piece: Piece, width: number, shoulder: number, radius: number, seam: number): Result<Split> {
   const o = orient(piece, 'front-edge', 'neckline');
   const need: Role[] = ['front-edge', 'neckline', 'shoulder', 'hem'];
   if (!o || need.some((r) => run(piece.ring, r).length === 0)) return missing(piece, need);
+  const made = partFront(o, width, shoulder, radius, seam);
+  if (typeof made !== 'string') return ok(made);
+  const fits = (w: number, s: number): boolean => typeof partFront(o, w, s, radius, seam) !== 'string';
+  return refuse(
+    made === 'width'
+      ? tooWide(piece, 'front-facing-too-wide', width, (w) => fits(w, shoulder))
+      : tooWide(piece, 'shoulder-too-short', shoulder, (s) => fits(width, s)),
+  );
+}
+
+function partFront(o: Oriented, width: number, shoulder: number, radius: number, seam: number): Split | Narrow {
   const { ring, sign } = o;
   const alongFront = offsetPath(runPath(ring, 'front-edge'), -sign * width);
-  const hem = runPath(ring, 'hem');
-  const bottom = landing(alongFront, hem, 'start');
-  if (!bottom) return tooWide(piece, 'front-facing-too-wide', width, runLength(ring, 'hem'));
+  const bottom = landing(alongFront, runPath(ring, 'hem'), 'start');
+  if (!bottom) return 'width';
   const neck = runPath(ring, 'neckline');
   const landed = landAt((w) => offsetPath(neck, -sign * w), runPath(ring, 'shoulder'), shoulder);
-  if (!landed) return tooWide(piece, 'shoulder-too-short', shoulder, runLength(ring, 'shoulder'));
+  if (!landed) return 'shoulder';
   const { path: alongNeck, top } = landed;
   const a = between(alongFront, bottom.onPath, pathLength(alongFront));
   const b = between(alongNeck, 0, top.onPath);
   const rounded = roundAsFits(a, b, radius);
-  if (!rounded) return tooWide(piece, 'front-facing-too-wide', width, runLength(ring, 'hem'));
+  if (!rounded) return 'width';
   const edge = lineEdge(rounded.path, 'facing-line', seam, run(ring, 'front-edge')[0] as Edge);
-  return parted(o, edge, 'front-edge', 'hem', bottom.onEdge, top.onEdge, rounded.radius);
+  return parted(o, edge, 'front-edge', 'hem', bottom.onEdge, top.onEdge, rounded.radius) ?? 'shoulder';
 }
 
 /** The wished radius, or the largest of a few smaller ones that fits. */
@@ -105,11 +119,10 @@ function roundAsFits(a: Path, b: Path, radius: number): { path: Path; radius: nu
   return null;
 }
 
-function tooWide(piece: Piece, code: string, width: number, room: number): ReturnType<typeof refuse> {
-  return refuse(stop(code, { piece: piece.id }, { name: piece.name, width, most: Math.floor(room - 10) }));
-}
-
-/** Builds both rings from the facing line; `base` is the run before the neckline, `foot` the run the line starts on. */
+/**
+ * Both rings from the facing line; `base` is the run before the neckline, `foot` the run the line starts on. Null when the
+ * line leaves less than 5 mm of the shoulder.
+ */
 function parted(
   o: Oriented,
   edge: Edge,
@@ -118,11 +131,11 @@ function parted(
   onFoot: number,
   onShoulder: number,
   radius: number,
-): Result<Split> {
-  const { ring, piece } = o;
+): Split | null {
+  const { ring } = o;
   const shoulder = run(ring, 'shoulder');
   const shoulderLength = runLength(ring, 'shoulder');
-  if (onShoulder > shoulderLength - 5) return tooWide(piece, 'shoulder-too-short', onShoulder, shoulderLength);
+  if (onShoulder > shoulderLength - 5) return null;
   const back: Edge = { ...edge, path: reversePath(edge.path) };
   const neck = run(ring, 'neckline');
   const rest = ring.filter((e) => ![base, 'neckline', 'shoulder', foot].includes(e.role));
@@ -133,21 +146,21 @@ function parted(
   if (base === foot) {
     const top = cutRun(footEdges, onFoot, footLength);
     const low = cutRun(footEdges, 0, onFoot);
-    return ok({
+    return {
       oriented: o,
       facing: [...top, ...neck, ...neckShoulder, back],
       lining: [edge, ...armShoulder, ...rest, ...low],
       ends: { first: footLength - onFoot, shoulder: onShoulder },
       cornerRadius: radius,
-    });
+    };
   }
-  return ok({
+  return {
     oriented: o,
     facing: [...run(ring, base), ...neck, ...neckShoulder, back, ...cutRun(footEdges, onFoot, footLength)],
     lining: [edge, ...armShoulder, ...rest, ...cutRun(footEdges, 0, onFoot)],
     ends: { first: footLength - onFoot, shoulder: onShoulder },
     cornerRadius: radius,
-  });
+  };
 }
 
 /**
@@ -158,14 +171,25 @@ export function splitBack(piece: Piece, depth: number, shoulder: number, seam: n
   const o = orient(piece, 'centre-back', 'neckline');
   const need: Role[] = ['centre-back', 'neckline', 'shoulder'];
   if (!o || need.some((r) => run(piece.ring, r).length === 0)) return missing(piece, need);
+  const made = partBack(o, depth, shoulder, seam);
+  if (typeof made !== 'string') return ok(made);
+  const fits = (d: number, s: number): boolean => typeof partBack(o, d, s, seam) !== 'string';
+  return refuse(
+    made === 'width'
+      ? tooWide(piece, 'back-facing-too-deep', depth, (d) => fits(d, shoulder))
+      : tooWide(piece, 'shoulder-too-short', shoulder, (s) => fits(depth, s)),
+  );
+}
+
+function partBack(o: Oriented, depth: number, shoulder: number, seam: number): Split | Narrow {
   const { ring, sign } = o;
   const neck = runPath(ring, 'neckline');
   const landed = landAt((w) => offsetBetween(neck, -sign * depth, -sign * w), runPath(ring, 'shoulder'), shoulder);
-  if (!landed) return tooWide(piece, 'shoulder-too-short', shoulder, runLength(ring, 'shoulder'));
+  if (!landed) return 'shoulder';
   const { path: inner, top } = landed;
   const low = landing(inner, runPath(ring, 'centre-back'), 'start');
-  if (!low) return tooWide(piece, 'back-facing-too-deep', depth, runLength(ring, 'centre-back'));
+  if (!low) return 'width';
   const path = between(inner, low.onPath, top.onPath);
   const edge = lineEdge(path, 'facing-line', seam, run(ring, 'neckline')[0] as Edge);
-  return parted(o, edge, 'centre-back', 'centre-back', low.onEdge, top.onEdge, 0);
+  return parted(o, edge, 'centre-back', 'centre-back', low.onEdge, top.onEdge, 0) ?? 'shoulder';
 }

@@ -1,5 +1,5 @@
 import { Box, Flex, Slider, Text } from '@chakra-ui/react';
-import { inUnit, type LengthUnit } from '../../core/units.ts';
+import { inUnit, type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
 import { LengthField } from './LengthField.tsx';
 
 interface Props {
@@ -7,7 +7,6 @@ interface Props {
   value: number;
   least: number;
   most: number;
-  step?: number;
   units: LengthUnit;
   help?: string;
   onPreview: (mm: number) => void;
@@ -15,8 +14,11 @@ interface Props {
 }
 
 /** One length asked for in words: a slider for trying, a field for the exact figure. The slider saves when let go. */
-export function Measure({ label, value, least, most, step = 1, units, help, onPreview, onValue }: Props) {
-  const shown = Math.min(most, Math.max(least, value));
+export function Measure({ label, value, least, most, units, help, onPreview, onValue }: Props) {
+  // The slider goes by whole millimetres, or by sixteenths of an inch that are true ones.
+  const step = units === 'mm' ? 1 : MM_PER_INCH / 16;
+  const low = Math.floor(least / step) * step;
+  const shown = Math.min(most, Math.max(low, value));
   return (
     <Box mb="4">
       <Flex justify="space-between" align="center" gap="3">
@@ -33,7 +35,7 @@ export function Measure({ label, value, least, most, step = 1, units, help, onPr
       <Slider.Root
         size="md"
         colorPalette="leaf"
-        min={least}
+        min={low}
         max={most}
         step={step}
         value={[shown]}

@@ -1,9 +1,10 @@
-import { Box, Flex, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { CircleAlert, CircleCheck, Info } from 'lucide-react';
 import { sentenceOf } from '../../contract/findings.ts';
 import { type Finding, type Reason } from '../../core/result.ts';
 import { type LengthUnit } from '../../core/units.ts';
-import { MARK_WORDS, reasonWords } from '../words/index.ts';
+import { type Workbook } from '../api/useProject.ts';
+import { cureOf, MARK_WORDS, reasonWords } from '../words/index.ts';
 
 const LOOK = {
   stop: { color: 'berry', Icon: CircleAlert, word: 'To mend' },
@@ -11,19 +12,34 @@ const LOOK = {
   note: { color: 'quiet', Icon: Info, word: 'Note' },
 } as const;
 
-/** Findings as sentences; what is well is said too. */
-export function Findings({ findings, units, well }: { findings: Finding[]; units: LengthUnit; well?: string }) {
+interface FindingsProps {
+  findings: Finding[];
+  w: Workbook;
+  /** Said when there are none. */
+  well?: string;
+}
+
+/** Findings as sentences, each with its cure as a button where it can be computed; what is well is said too. */
+export function Findings({ findings, w, well }: FindingsProps) {
   if (!findings.length) return well ? <AllWell words={well} /> : null;
   return (
     <Box as="ul" listStyleType="none" m="0" p="0">
       {findings.map((f, i) => {
         const { color, Icon, word } = LOOK[f.severity];
+        const cure = cureOf(f, w.doc);
         return (
           <Flex as="li" key={`${f.code}${i}`} gap="3" align="flex-start" py="2">
             <Box color={color} flexShrink={0} mt="2px">
               <Icon size={20} aria-label={word} />
             </Box>
-            <Text>{sentenceOf(f, units)}</Text>
+            <Box>
+              <Text>{sentenceOf(f, w.doc.units)}</Text>
+              {cure && (
+                <Button size="sm" variant="outline" mt="1" onClick={() => w.save(cure.label, cure.next)}>
+                  {cure.label}
+                </Button>
+              )}
+            </Box>
           </Flex>
         );
       })}

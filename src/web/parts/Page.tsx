@@ -1,5 +1,5 @@
 import { Box, Heading, Text } from '@chakra-ui/react';
-import { type ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
 
 /** One screen of the workbook: the question it answers, then the answer beside the drawing. */
 export function Page({
@@ -13,6 +13,9 @@ export function Page({
   side?: ReactNode;
   children: ReactNode;
 }) {
+  useEffect(() => {
+    document.title = `${question} · Woodbine`;
+  }, [question]);
   return (
     <Box>
       <Heading as="h1" fontSize={{ base: '26px', lg: '30px' }} fontWeight="600" lineHeight="1.2" mb="1">

@@ -47,7 +47,7 @@ export function Buttons({ w }: { w: Workbook }) {
       {!c.on && <Empty title="No buttons">They are switched off at the left.</Empty>}
       {result && !result.ok && (
         <SheetBox>
-          <Findings findings={result.findings} units={w.doc.units} />
+          <Findings findings={result.findings} w={w} />
         </SheetBox>
       )}
       {result?.ok && (
@@ -83,7 +83,7 @@ function Figures({ w, closure, c }: { w: Workbook; closure: Closure; c: C }) {
       <Text mb="2">
         From the neck seam: <b>{closure.buttons.map((b) => mm(b.at)).join(', ')}</b>.
       </Text>
-      <Findings findings={closure.findings} units={w.doc.units} well="Clear of hem, edge and facing." />
+      <Findings findings={closure.findings} w={w} well="Clear of hem, edge and facing." />
       <Why reasons={closure.reasons} units={w.doc.units} about="these figures" />
       <Text color="quiet" fontSize="15px">
         The marking strip is printed with the pattern, 1:1. Cut holes only once the place is sure: a pin across each

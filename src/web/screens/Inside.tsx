@@ -140,7 +140,7 @@ function Proof({ w }: { w: Workbook }) {
           {off.length} of {seams.length} seams of the inside do not fit; the seam page shows which.
         </Text>
       )}
-      <Findings findings={findings} units={w.doc.units} well="Nothing else to worry about." />
+      <Findings findings={findings} w={w} well="Nothing else to worry about." />
     </SheetBox>
   );
 }

@@ -202,7 +202,7 @@ function OneHem({ d, which, title }: { d: Deciding; which: 'hem' | 'wrist'; titl
           <Why reasons={[made.value.reason]} units={units} about="there" />
         </>
       ) : (
-        <Findings findings={made.findings} units={units} />
+        <Findings findings={made.findings} w={d.w} />
       )}
     </Box>
   );

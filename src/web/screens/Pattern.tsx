@@ -114,7 +114,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
           Full line: cut. Dashes: seam. Long and short dashes: fold. Arrow: grainline.
         </Text>
       </SheetBox>
-      <Findings findings={findings} units={w.doc.units} />
+      <Findings findings={findings} w={w} />
       <WholePattern w={w} shell={shell} onSave={save} onNotes={onNotes} />
     </Page>
   );

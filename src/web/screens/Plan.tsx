@@ -25,7 +25,7 @@ export function PlanPage({ w }: { w: Workbook }) {
     return (
       <Page question="In what order, and which side up?">
         <SheetBox>
-          <Findings findings={plan.findings} units={w.doc.units} />
+          <Findings findings={plan.findings} w={w} />
         </SheetBox>
       </Page>
     );
@@ -41,7 +41,7 @@ export function PlanPage({ w }: { w: Workbook }) {
         {findings.length === 0 ? (
           <AllWell words="Looked over: every edge is taken care of, no step comes before what it needs, and it can be turned right side out." />
         ) : (
-          <Findings findings={findings} units={w.doc.units} />
+          <Findings findings={findings} w={w} />
         )}
       </SheetBox>
       {blocks(steps).map((b) => (

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Grid, Heading, Input, Text } from '@chakra-ui/react';
 import { FolderInput, Trash2 } from 'lucide-react';
-import { type FormEvent, useMemo, useState } from 'react';
+import { type FormEvent, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
 import { GARMENTS, type Summary } from '../../contract/index.ts';
@@ -26,6 +26,9 @@ export function Shelf() {
   const { data, error, mutate } = useSWR<ShelfAnswer, Error>('/api/projects', get);
   const [trouble, setTrouble] = useState<string | null>(null);
   const go = useNavigate();
+  useEffect(() => {
+    document.title = 'Woodbine';
+  }, []);
   const open = (work: Promise<ProjectAnswer>) =>
     work.then(
       (p) => go(`/project/${p.id}`),

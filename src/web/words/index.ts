@@ -1,3 +1,4 @@
+export * from './cures.ts';
 export * from './pattern.ts';
 export * from './plan.ts';
 export * from './reasons.ts';

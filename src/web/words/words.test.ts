@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import { compute, planOf } from '../../core/compute.ts';
 import { because } from '../../core/result.ts';
-import { coatDocument } from '../../test/shells.ts';
-import { cautionsOf, OPERATION_CODES, reasonWords, SEAM_WORDS, stepWords } from './index.ts';
+import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
+import { cautionsOf, cureOf, OPERATION_CODES, reasonWords, SEAM_WORDS, stepWords } from './index.ts';
 
 describe('words', () => {
   test('every reason, seam and step of a coat, joined or free, is said in words with its values', () => {
@@ -40,5 +41,51 @@ describe('words', () => {
     expect(reasonWords(hem, 'mm')).toContain('2 × 15 mm − (50 mm − 10 mm) = −10 mm');
     const round = because('facing-radius', 'memory', 65, { asked: 65 });
     expect(reasonWords(round, 'in')).not.toContain('found no room');
+  });
+});
+
+describe('cures', () => {
+  test('over random coats and any choices, a cure mends what it was offered for', () => {
+    const mm = (max: number) => fc.integer({ min: 10, max });
+    const choices = fc.record({
+      front: mm(500),
+      shoulder: mm(200),
+      back: mm(1800),
+      strip: mm(500),
+      bottom: mm(1500),
+      top: mm(40),
+    });
+    const seen = new Set<string>();
+    fc.assert(
+      fc.property(coatFigures, choices, fc.integer({ min: 1, max: 60 }), (figures, x, count) => {
+        const doc = coatDocument(figures);
+        const d = doc.decisions;
+        Object.assign(d.facing, { front: x.front, shoulder: x.shoulder, back: x.back });
+        d.interfacing.frontStrip = x.strip;
+        Object.assign(d.closure, { bottom: x.bottom, top: x.top, count });
+        for (const f of compute(doc).findings) {
+          const cure = cureOf(f, doc);
+          if (!cure) continue;
+          seen.add(f.code);
+          expect([f.code, cure.label, compute(cure.next).findings.map((g) => g.code)]).toEqual([
+            f.code,
+            cure.label,
+            expect.not.arrayContaining([f.code]),
+          ]);
+        }
+      }),
+      { seed: SEED, numRuns: 60 },
+    );
+    expect([...seen].sort()).toEqual([
+      'back-facing-too-deep',
+      'button-near-hem',
+      'button-near-neck',
+      'facing-narrow',
+      'front-facing-too-wide',
+      'front-strip-too-wide',
+      'no-room-for-buttons',
+      'shoulder-too-short',
+      'too-many-buttons',
+    ]);
   });
 });

@@ -1,0 +1,70 @@
+import { type Decisions, type ProjectDocument } from '../../core/project.ts';
+import { type Finding } from '../../core/result.ts';
+import { formatLength } from '../../core/units.ts';
+
+/** What can be done about a finding at the press of a button: its words, and the project after it. */
+export interface Cure {
+  label: string;
+  next: ProjectDocument;
+}
+
+type Mend = (d: Decisions, n: (key: string) => number) => { part: Partial<Decisions>; words: string; to?: number };
+
+const up = (v: number): number => Math.ceil(v - 1e-9);
+
+const MENDS: Record<string, Mend> = {
+  'facing-narrow': (d, n) => ({
+    part: { facing: { ...d.facing, front: up(n('least')) } },
+    words: 'Widen the front facing to',
+    to: up(n('least')),
+  }),
+  'front-facing-too-wide': (d, n) => ({
+    part: { facing: { ...d.facing, front: n('most') } },
+    words: 'Narrow the front facing to',
+    to: n('most'),
+  }),
+  'shoulder-too-short': (d, n) => ({
+    part: { facing: { ...d.facing, shoulder: n('most') } },
+    words: 'Narrow the facings at the shoulder to',
+    to: n('most'),
+  }),
+  'back-facing-too-deep': (d, n) => ({
+    part: { facing: { ...d.facing, back: n('most') } },
+    words: 'Make the back facing',
+    to: n('most'),
+  }),
+  'front-strip-too-wide': (d, n) => ({
+    part: { interfacing: { ...d.interfacing, frontStrip: n('most') } },
+    words: 'Narrow the strip to',
+    to: n('most'),
+  }),
+  'button-near-hem': (d, n) => ({
+    part: { closure: { ...d.closure, bottom: up(n('least')) } },
+    words: 'Raise the lowest button to',
+    to: up(n('least')),
+  }),
+  'button-near-neck': (d, n) => ({
+    part: { closure: { ...d.closure, top: up(n('least')) } },
+    words: 'Lower the first button to',
+    to: up(n('least')),
+  }),
+  'too-many-buttons': (d, n) => ({
+    part: { closure: { ...d.closure, by: 'count', count: n('most') } },
+    words: `Take ${n('most')} buttons`,
+  }),
+  'no-room-for-buttons': (d, n) => ({
+    part: { closure: { ...d.closure, top: up(d.closure.diameter), bottom: up(n('length') / 4) } },
+    words: 'Begin below the neck and end a quarter above the hem',
+  }),
+};
+
+/** The cure of a finding as one change, where it can be computed and is not what stands there already. */
+export function cureOf(f: Finding, doc: ProjectDocument): Cure | null {
+  const mend = MENDS[f.code];
+  const data = f.data ?? {};
+  if (!mend) return null;
+  const made = mend(doc.decisions, (key) => Number(data[key]));
+  if (made.to !== undefined && !(made.to > 0)) return null;
+  const label = made.to === undefined ? made.words : `${made.words} ${formatLength(made.to, doc.units)}`;
+  return { label, next: { ...doc, decisions: { ...doc.decisions, ...made.part } } };
+}
