@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CORNERS, KINDS, ROLES } from '../core/pattern/types.ts';
+import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
 import { type ProjectDocument } from '../core/project.ts';
 
 /** A length that a decision may hold, mm. */
@@ -30,7 +30,8 @@ const edge = z.strictObject({
 });
 
 const notch = z.strictObject({ edge: id, at: mm, kind: z.enum(['single', 'double']) });
-const inner = z.strictObject({ kind: z.enum(['centre-front', 'waist', 'fold', 'pleat', 'placement', 'other']), path });
+const inner = z.strictObject({ kind: z.enum(LINE_KINDS), path });
+const mark = z.strictObject({ kind: z.enum(MARK_KINDS), at: point });
 
 const shellPiece = z.strictObject({
   id,
@@ -41,6 +42,8 @@ const shellPiece = z.strictObject({
   grain: z.strictObject({ a: point, b: point }),
   notches: z.array(notch).max(400),
   lines: z.array(inner).max(2000),
+  marks: z.array(mark).max(2000).optional(),
+  drawn: z.enum(['cut', 'seam']).optional(),
 });
 
 const shell = z.strictObject({

@@ -20,6 +20,8 @@ const SENTENCES: Record<string, Say> = {
   'svg-entities': () =>
     'The drawing defines XML entities, which Woodbine does not open for safety. Export it as plain SVG.',
   'svg-script': () => 'The drawing carries a script, which Woodbine does not open for safety. Export it as plain SVG.',
+  'too-many-lines': (d) =>
+    `The drawing has more than ${d.most} lines, more than a pattern needs. Leave out hatchings and pictures, and export it again.`,
   'svg-too-deep': () => 'The drawing nests groups more than 64 deep. Ungroup it and export it again.',
   'xml-broken': (d) => `The file breaks off or is damaged at line ${d.line}: ${d.detail} Export it again.`,
   'path-unreadable': (d) => `The outline "${d.label}" cannot be read: ${d.detail}.`,
@@ -48,6 +50,10 @@ const SENTENCES: Record<string, Say> = {
   'gap-healed': (d, mm) => `"${d.label}": a gap of ${mm('gap')} was closed.`,
   'frame-dropped': (d) => `The frame "${d.label}" round all pieces was passed over.`,
   'line-outside': (d) => `"${d.label}" lies outside every piece and was passed over.`,
+  'both-lines': (d) =>
+    `Cut line and seam line are both drawn for ${d.count} of ${d.of} pieces: the seam line was taken, and each allowance read off.`,
+  'allowance-uneven': (d, mm) =>
+    `The allowance drawn on "${d.name}" runs from ${mm('least')} to ${mm('most')} along one edge; ${mm('used')} was taken. Look at that edge.`,
   'fold-assumed': (d) =>
     `"${d.name}" has a straight centre back and the file says nothing of a fold: it was taken to lie on the fold. If there is a seam, say so at that edge.`,
   'size-odd': (d, mm) =>

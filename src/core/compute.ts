@@ -47,8 +47,10 @@ function shellPart(doc: ProjectDocument): ShellPart {
 
 /** Where the file draws cut lines they are the cut lines, to the letter; allowances only say where the seam lies inside. */
 function drawnCutLine(shell: Shell, id: string): CutLine | null {
-  const drawn = shell.lines === 'cut' && shell.pieces.find((p) => p.id === id);
-  return drawn ? { outline: drawn.ring.flatMap((e) => e.path), cleaned: false } : null;
+  const drawn = shell.pieces.find((p) => p.id === id);
+  return drawn && (drawn.drawn ?? shell.lines) === 'cut'
+    ? { outline: drawn.ring.flatMap((e) => e.path), cleaned: false }
+    : null;
 }
 
 /** Pieces, cut lines, walked seams and closure of a project; pure, and fast enough to run while a slider moves. */

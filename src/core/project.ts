@@ -1,5 +1,12 @@
 import { type Path, type Point } from './geometry/index.ts';
-import { type CornerRule, type InternalLine, type Notch, type PieceKind, type Role } from './pattern/types.ts';
+import {
+  type CornerRule,
+  type InternalLine,
+  type Mark,
+  type Notch,
+  type PieceKind,
+  type Role,
+} from './pattern/types.ts';
 import { type LengthUnit } from './units.ts';
 
 /** An edge as it came in: its drawn path and what the sewist has said of it. Null means "the usual". */
@@ -25,6 +32,9 @@ export interface ShellPiece {
   grain: { a: Point; b: Point };
   notches: Notch[];
   lines: InternalLine[];
+  marks?: Mark[];
+  /** What this piece's outline is, where the file itself tells; else the shell's `lines` holds. */
+  drawn?: 'cut' | 'seam';
 }
 
 export interface Shell {

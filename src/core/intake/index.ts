@@ -3,6 +3,7 @@ import { assemble, type Intake } from './assemble.ts';
 import { readSvg } from './svg.ts';
 
 export * from './assemble.ts';
+export * from './drawing.ts';
 export * from './outline.ts';
 export * from './svg.ts';
 export * from './svgpath.ts';

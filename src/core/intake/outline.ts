@@ -16,7 +16,7 @@ import {
 } from '../geometry/index.ts';
 import { type Finding, stop } from '../result.ts';
 import { CORNER_ANGLE, HEAL_GAP, LEAST_AREA } from '../tolerance.ts';
-import { type Shape } from './svg.ts';
+import { type Shape } from './drawing.ts';
 
 /** An outline that can be a piece: closed exactly, clockwise on screen, without empty segments. */
 export interface Outline {

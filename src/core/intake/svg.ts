@@ -1,40 +1,17 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
-import { type Affine, apply, compose, type Path, type Point, translation } from '../geometry/index.ts';
+import { type Affine, apply, compose, translation } from '../geometry/index.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
+import { type Caption, type Drawing, type Hint, type Shape } from './drawing.ts';
 import { shapeData } from './shapes.ts';
 import { readPathData, readTransform } from './svgpath.ts';
+import { AT_START, type Inherited, readCss, strokeOf, styleOf } from './svgstyle.ts';
 import { scaleOf } from './svgunits.ts';
-
-/** One run of line work from the file, in mm. */
-export interface Shape {
-  path: Path;
-  closed: boolean;
-  /** What the file calls it, for messages: its id, label, or kind and number. */
-  label: string;
-  /** A name a person gave it, if any. */
-  name: string | null;
-  /** The innermost group it stands in. */
-  group: number;
-}
-
-/** Text in the drawing, at its anchor in mm. */
-export interface Caption {
-  text: string;
-  at: Point;
-  group: number;
-}
-
-export interface Drawing {
-  shapes: Shape[];
-  captions: Caption[];
-  groupNames: (string | null)[];
-  findings: Finding[];
-}
 
 /** An element as the order-keeping XML reader gives it. */
 type Node = Record<string, unknown> & { ':@'?: Record<string, string> };
 
 const SKIPPED = new Set([
+  'style',
   'defs',
   'symbol',
   'clipPath',
@@ -42,7 +19,6 @@ const SKIPPED = new Set([
   'pattern',
   'marker',
   'metadata',
-  'style',
   'title',
   'desc',
   'filter',
@@ -52,6 +28,8 @@ const SKIPPED = new Set([
 ]);
 const MAX_DEPTH = 64;
 const MAX_SHAPES = 20000;
+/** Elements walked, those met again through `use` included: a drawing that multiplies itself is cut short. */
+const MAX_ELEMENTS = 200_000;
 
 const tagOf = (n: Node): string => Object.keys(n).find((k) => k !== ':@') ?? '';
 const local = (tag: string): string => tag.slice(tag.indexOf(':') + 1);
@@ -104,10 +82,27 @@ export function readSvg(text: string, unit?: string): Result<Drawing> {
   if (!base.ok) return base;
   const w = new Walker(root);
   w.findings.push(...base.value.findings);
-  w.children(root, base.value.map, w.group(null), 0, new Set());
+  w.children(root, {
+    m: base.value.map,
+    group: w.group(null),
+    layer: null,
+    style: AT_START,
+    depth: 0,
+    uses: new Set(),
+  });
   const stops = w.findings.filter((f) => f.severity === 'stop');
   if (stops.length) return refuse(...stops);
   return ok({ shapes: w.shapes, captions: w.captions, groupNames: w.groupNames, findings: w.findings });
+}
+
+/** Where an element stands: what it has from those around it. */
+interface Place {
+  m: Affine;
+  group: number;
+  layer: string | null;
+  style: Inherited;
+  depth: number;
+  uses: ReadonlySet<string>;
 }
 
 /** Walks the element tree, collecting shapes and captions. Internal to one call of readSvg. */
@@ -118,16 +113,22 @@ class Walker {
   findings: Finding[] = [];
   private byId = new Map<string, Node>();
   private counts = new Map<string, number>();
+  private rules: ReturnType<typeof readCss>;
+  private full = false;
+  private walked = 0;
 
   constructor(root: Node) {
     const stack: Node[] = [root];
+    let css = '';
     while (stack.length) {
       const n = stack.pop() as Node;
       const id = attrsOf(n).id;
       if (id && !this.byId.has(id)) this.byId.set(id, n);
+      if (local(tagOf(n)) === 'style') css += `${textOf(n)}\n`;
       const kids = n[tagOf(n)];
       if (Array.isArray(kids)) stack.push(...(kids as Node[]));
     }
+    this.rules = readCss(css);
   }
 
   group(name: string | null): number {
@@ -135,59 +136,71 @@ class Walker {
     return this.groupNames.length - 1;
   }
 
-  children(n: Node, m: Affine, group: number, depth: number, uses: Set<string>): void {
-    if (depth > MAX_DEPTH) {
+  children(n: Node, at: Place): void {
+    if (at.depth > MAX_DEPTH) {
       this.findings.push(stop('svg-too-deep'));
       return;
     }
-    for (const kid of kidsOf(n)) this.element(kid, m, group, depth + 1, uses);
+    for (const kid of kidsOf(n)) this.element(kid, { ...at, depth: at.depth + 1 });
   }
 
-  private element(n: Node, m: Affine, group: number, depth: number, uses: Set<string>): void {
+  private element(n: Node, at: Place): void {
     const tag = local(tagOf(n));
     const attrs = attrsOf(n);
-    if (tag === '#text' || SKIPPED.has(tag) || hidden(attrs) || this.shapes.length > MAX_SHAPES) return;
-    const here = compose(m, readTransform(attrs.transform));
+    if (tag === '#text' || SKIPPED.has(tag) || this.isFull()) return;
+    const { style, shown } = styleOf(tag, attrs, this.rules, at.style);
+    if (!shown) return;
+    const here: Place = { ...at, style, m: compose(at.m, readTransform(attrs.transform)) };
     if (tag === 'g' || tag === 'a' || tag === 'svg' || tag === 'switch') {
-      const offset =
-        tag === 'svg' ? compose(here, translation(Number(attrs.x ?? 0) || 0, Number(attrs.y ?? 0) || 0)) : here;
-      this.children(n, offset, this.group(givenName(n)), depth, uses);
-    } else if (tag === 'use') this.use(n, here, group, depth, uses);
-    else if (tag === 'text') this.text(n, here, group);
+      const layer = attrs['inkscape:groupmode'] === 'layer' ? givenName(n) : at.layer;
+      const shift = translation(Number(attrs.x ?? 0) || 0, Number(attrs.y ?? 0) || 0);
+      const m = tag === 'svg' ? compose(here.m, shift) : here.m;
+      this.children(n, { ...here, m, layer, group: this.group(givenName(n)) });
+    } else if (tag === 'use') this.use(n, here);
+    else if (tag === 'text') this.text(n, here);
     else if (tag === 'image' || tag === 'foreignObject')
       this.findings.push({ code: 'svg-part-ignored', severity: 'note', data: { tag } });
-    else this.shape(n, tag, here, group);
+    else if (style.visible) this.shape(n, tag, here);
   }
 
-  private use(n: Node, m: Affine, group: number, depth: number, uses: Set<string>): void {
+  /** A drawing of more lines than any pattern has is read so far and the rest told, not silently dropped. */
+  private isFull(): boolean {
+    if (this.shapes.length <= MAX_SHAPES && ++this.walked <= MAX_ELEMENTS) return false;
+    if (!this.full) this.findings.push(stop('too-many-lines', undefined, { most: MAX_SHAPES }));
+    this.full = true;
+    return true;
+  }
+
+  private use(n: Node, at: Place): void {
     const attrs = attrsOf(n);
     const ref = (attrs.href ?? attrs['xlink:href'] ?? '').trim();
     const target = ref.startsWith('#') ? this.byId.get(ref.slice(1)) : undefined;
-    if (!target || uses.has(ref)) {
+    if (!target || at.uses.has(ref)) {
       this.findings.push({ code: 'svg-use-ignored', severity: 'warn', data: { ref: ref.slice(0, 60) } });
       return;
     }
-    const moved = compose(m, translation(Number(attrs.x ?? 0) || 0, Number(attrs.y ?? 0) || 0));
-    const inner = new Set(uses).add(ref);
-    if (local(tagOf(target)) === 'symbol')
-      this.children(target, moved, this.group(givenName(n) ?? givenName(target)), depth, inner);
-    else this.element(target, moved, group, depth + 1, inner);
+    const m = compose(at.m, translation(Number(attrs.x ?? 0) || 0, Number(attrs.y ?? 0) || 0));
+    const inner: Place = { ...at, m, uses: new Set(at.uses).add(ref), depth: at.depth + 1 };
+    if (inner.depth > MAX_DEPTH) this.findings.push(stop('svg-too-deep'));
+    else if (local(tagOf(target)) === 'symbol')
+      this.children(target, { ...inner, group: this.group(givenName(n) ?? givenName(target)) });
+    else this.element(target, inner);
   }
 
-  private text(n: Node, m: Affine, group: number): void {
+  private text(n: Node, at: Place): void {
     const attrs = attrsOf(n);
     const words = textOf(n).replace(/\s+/g, ' ').trim();
     const inner = kidsOf(n)
       .map(attrsOf)
       .find((a) => a.x !== undefined);
-    const at = apply(m, {
+    const where = apply(at.m, {
       x: Number.parseFloat(attrs.x ?? inner?.x ?? '0') || 0,
       y: Number.parseFloat(attrs.y ?? inner?.y ?? '0') || 0,
     });
-    if (words) this.captions.push({ text: words.slice(0, 200), at, group });
+    if (words && at.style.visible) this.captions.push({ text: words.slice(0, 200), at: where, group: at.group });
   }
 
-  private shape(n: Node, tag: string, m: Affine, group: number): void {
+  private shape(n: Node, tag: string, at: Place): void {
     const attrs = attrsOf(n);
     const number = (this.counts.get(tag) ?? 0) + 1;
     this.counts.set(tag, number);
@@ -199,18 +212,32 @@ class Walker {
       this.findings.push(data);
       return;
     }
-    const runs = readPathData(data, m, label);
-    if (!runs.ok) this.findings.push(...runs.findings);
-    else for (const r of runs.value) this.shapes.push({ ...r, label, name, group });
+    const runs = readPathData(data, at.m, label);
+    if (!runs.ok) {
+      this.findings.push(...runs.findings);
+      return;
+    }
+    const stroke = strokeOf(at.style, Math.sqrt(Math.abs(at.m.a * at.m.d - at.m.b * at.m.c)));
+    for (const r of runs.value)
+      this.shapes.push({ ...r, label, name, group: at.group, layer: at.layer, stroke, hint: hintOf(attrs.class) });
   }
 }
 
-function hidden(attrs: Record<string, string>): boolean {
-  const style = attrs.style ?? '';
-  const says = (key: string, value: string) =>
-    attrs[key] === value || new RegExp(`(?:^|;)\\s*${key}\\s*:\\s*${value}\\b`).test(style);
-  return says('display', 'none') || says('visibility', 'hidden');
-}
+/** Classes that say what a line is, as Woodbine itself writes them. */
+const CLASS_HINTS: Record<string, Hint> = {
+  cut: 'boundary',
+  seam: 'sew',
+  notch: 'notch',
+  grain: 'grain',
+  inner: 'internal',
+  mark: 'internal',
+};
+
+const hintOf = (classes: string | undefined): Hint | null =>
+  (classes ?? '')
+    .split(/\s+/)
+    .map((c) => CLASS_HINTS[c.toLowerCase()] ?? null)
+    .find((h) => h !== null) ?? null;
 
 const MACHINE_ID =
   /^(path|rect|g|svg|layer|polygon|polyline|line|ellipse|circle|group|shape|use|text|tspan|_)[-_ ]?[\dx-]*[-_\d]*$/i;

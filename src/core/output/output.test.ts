@@ -157,19 +157,25 @@ describe('tiles', () => {
 });
 
 describe('SVG', () => {
-  test('read in again, every cut line has its area, length and place; text is escaped', () => {
+  test('read in again, every piece has its seam line, its allowances and its size; text is escaped', () => {
     const text = svgOf(everything(), doc.name);
     expect(text).toContain('&quot; &amp; more');
     const read = intakeSvg(text);
     if (!read.ok) throw new Error(JSON.stringify(read.findings));
     for (const piece of coat.pieces) {
-      const cut = coat.cutLines.get(piece.id)?.outline ?? [];
       const back = read.value.pieces.find((p) => p.name === piece.name);
-      const outline = outlineOf((back?.ring ?? []) as never);
-      expect(signedArea(outline) / signedArea(cut)).toBeCloseTo(1, 5);
-      expect(pathLength(outline)).toBeCloseTo(pathLength(cut), 2);
-      const [a, b] = [boxOf(outline), boxOf(cut)];
+      if (!back) throw new Error(piece.name);
+      const [outline, want] = [outlineOf(back.ring as never), outlineOf(piece.ring)];
+      expect(signedArea(outline) / signedArea(want)).toBeCloseTo(1, 5);
+      expect(pathLength(outline)).toBeCloseTo(pathLength(want), 2);
+      const [a, b] = [boxOf(outline), boxOf(want)];
       expect(a.maxX - a.minX).toBeCloseTo(b.maxX - b.minX, 3);
+      if (piece.material === 'interfacing') continue;
+      const allowances = (ring: { allowance: number | null; onFold: boolean }[]) =>
+        ring.map((e) => (e.onFold ? 0 : Math.round(e.allowance ?? -1))).sort();
+      expect([piece.name, allowances(back.ring)]).toEqual([piece.name, allowances(piece.ring)]);
+      expect(back.notches).toHaveLength(piece.notches.length);
+      expect(back.count).toBe(piece.cut.count);
     }
   });
 });

@@ -73,6 +73,7 @@ export function mapPiece(piece: Piece, m: Affine): Piece {
     ring: mirrored ? reverseRing(mapped) : mapped,
     grain: { a: apply(m, piece.grain.a), b: apply(m, piece.grain.b) },
     lines: piece.lines.map((l) => ({ ...l, path: mapPath(l.path, m) })),
+    ...(piece.marks && { marks: piece.marks.map((k) => ({ ...k, at: apply(m, k.at) })) }),
     notches: mirrored ? piece.notches.map((n) => ({ ...n, at: (lengths.get(n.edge) ?? 0) - n.at })) : piece.notches,
   };
 }

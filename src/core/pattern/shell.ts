@@ -59,7 +59,7 @@ function resolvePiece(
   const drawn = p.ring.map((e, i) => resolveEdge(e, p.ring[(i + 1) % p.ring.length] as ShellEdge, allowances));
   let ring = drawn;
   let notches = p.notches;
-  if (lines === 'cut') {
+  if ((p.drawn ?? lines) === 'cut') {
     const seam = seamLineFromCut(drawn);
     if (collapsed(drawn, seam)) findings.push(stop('allowance-swallows-piece', { piece: p.id }, { name: p.name }));
     else {
@@ -78,6 +78,7 @@ function resolvePiece(
     grain: p.grain,
     notches,
     lines: p.lines,
+    ...(p.marks && { marks: p.marks }),
     reasons: [],
   };
 }

@@ -69,9 +69,28 @@ export interface Notch {
   kind: 'single' | 'double';
 }
 
+export const LINE_KINDS = [
+  'centre-front',
+  'waist',
+  'fold',
+  'roll-line',
+  'dart',
+  'pleat',
+  'placement',
+  'other',
+] as const;
+
 export interface InternalLine {
-  kind: 'centre-front' | 'waist' | 'fold' | 'pleat' | 'placement' | 'other';
+  kind: (typeof LINE_KINDS)[number];
   path: Path;
+}
+
+/** Where stitching starts, stops or turns, where a hole is drilled, or a button sits. */
+export const MARK_KINDS = ['dot', 'circle', 'square', 'button'] as const;
+
+export interface Mark {
+  kind: (typeof MARK_KINDS)[number];
+  at: { x: number; y: number };
 }
 
 export interface Cut {
@@ -93,6 +112,7 @@ export interface Piece {
   grain: { a: { x: number; y: number }; b: { x: number; y: number } };
   notches: Notch[];
   lines: InternalLine[];
+  marks?: Mark[];
   /** Why this derived piece is as it is; empty for the shell. */
   reasons: Reason[];
   /** The shell piece it was made from, for a derived piece. */
