@@ -24,7 +24,7 @@ async function begin(page: Page, name: string): Promise<void> {
   await page.goto(server.url);
   await page.getByLabel('Its name').fill(name);
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
-  await expect(page.getByText('Drop the SVG here')).toBeVisible();
+  await expect(page.getByText('Drop the pattern here')).toBeVisible();
 }
 
 const drop = (page: Page, name: string, content: string) =>

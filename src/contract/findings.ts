@@ -17,6 +17,16 @@ const SENTENCES: Record<string, Say> = {
     d.kind === 'picture-or-pdf'
       ? 'This is a picture or a PDF, not an SVG drawing. Export the pattern as SVG and drop that.'
       : 'This file is not an SVG drawing. Export the pattern as SVG and drop that.',
+  'not-dxf': () =>
+    'This file is not a DXF drawing in text form. Export the pattern as ASCII DXF, or as SVG, and drop that.',
+  'dxf-binary': () => 'This is a binary DXF file. Export the pattern as ASCII DXF and drop that.',
+  'dxf-broken': (d) =>
+    `The DXF file is damaged${d.line ? ` at line ${d.line}` : ''}: "${d.value}" stands where it cannot. Export it again.`,
+  'dxf-part-ignored': (d) =>
+    d.kind === 'XREF'
+      ? 'The drawing refers to another file, which is not opened. Bind it into the drawing if pieces are missing.'
+      : `${d.count} part${d.count === 1 ? '' : 's'} of kind ${d.kind} in the drawing ${d.count === 1 ? 'was' : 'were'} passed over: no outline is made of them.`,
+  'dxf-block-circle': (d) => `The block "${d.name}" holds itself; it was read once and no deeper.`,
   'svg-entities': () =>
     'The drawing defines XML entities, which Woodbine does not open for safety. Export it as plain SVG.',
   'svg-script': () => 'The drawing carries a script, which Woodbine does not open for safety. Export it as plain SVG.',

@@ -1,5 +1,5 @@
 import { type Context } from 'hono';
-import { type Intake, intakeSvg } from '../core/intake/index.ts';
+import { type Intake, intakeText } from '../core/intake/index.ts';
 import { type Result, refuse, stop } from '../core/result.ts';
 
 export const MAX_UPLOAD = 20 * 1024 * 1024;
@@ -51,5 +51,5 @@ export function intakeUpload(u: Upload): Result<Intake> {
   if (u.bytes.length === 0) return refuse(stop('file-empty'));
   const text = textOf(u.bytes);
   if (text === null) return refuse(stop('not-svg', undefined, { kind: 'picture-or-pdf' }));
-  return intakeSvg(text, u.unit);
+  return intakeText(text, u.name, u.unit);
 }

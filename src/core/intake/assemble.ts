@@ -107,13 +107,20 @@ function namesOf(drafts: Draft[], drawing: Drawing): string[] {
     const said = d.captions.map((c) => /^piece ?name\s*:\s*(.+)$/i.exec(c)?.[1]).find(Boolean);
     const text = d.captions.find((c) => !NO_NAME.test(c.trim()) && /[a-z]{2}/i.test(c));
     const raw = said ?? d.outline.shape.name ?? d.seam?.shape.name ?? group ?? firstPart(text) ?? `Piece ${i + 1}`;
-    const short = raw.trim().replace(/[\s.]+(outline|contour|path|shape|seam ?line|cut(ting)? ?line|seam|cut)$/i, '');
+    const short = calm(raw.trim()).replace(
+      /[\s.]+(outline|contour|path|shape|seam ?line|cut(ting)? ?line|seam|cut)$/i,
+      '',
+    );
     const name = (short.charAt(0).toUpperCase() + short.slice(1)).slice(0, 80) || `Piece ${i + 1}`;
     const seen = used.get(name) ?? 0;
     used.set(name, seen + 1);
     return seen ? `${name} ${seen + 1}` : name;
   });
 }
+
+/** Names of blocks are often written all in capitals with underscores. */
+const calm = (name: string): string =>
+  /^[A-Z0-9 _.-]{3,}$/.test(name) && /[A-Z]{3}/.test(name) ? name.replace(/_/g, ' ').toLowerCase() : name;
 
 /** "Front · cut 2" names a front: what comes before the count or the fold. */
 const firstPart = (text: string | undefined): string | undefined =>

@@ -1,5 +1,6 @@
 import { type Result } from '../result.ts';
 import { assemble, type Intake } from './assemble.ts';
+import { readDxf } from './dxf/dxf.ts';
 import { readSvg } from './svg.ts';
 
 export * from './assemble.ts';
@@ -13,3 +14,24 @@ export function intakeSvg(text: string, unit?: string): Result<Intake> {
   const drawing = readSvg(text, unit);
   return drawing.ok ? assemble(drawing.value) : drawing;
 }
+
+/** From the text of an ASCII DXF file to shell pieces. */
+export function intakeDxf(text: string, unit?: string): Result<Intake> {
+  const drawing = readDxf(text, unit);
+  return drawing.ok ? assemble(drawing.value) : drawing;
+}
+
+/** What kind of drawing a text is, by what it holds and not by its name; the name decides only where it holds nothing. */
+export function kindOfText(text: string, name: string): 'svg' | 'dxf' {
+  const head = text
+    .slice(0, 2000)
+    .replace(/^\uFEFF/, '')
+    .trimStart();
+  if (head.startsWith('<')) return 'svg';
+  if (/^(999|0)\s*[\r\n]/.test(head) || head.startsWith('AutoCAD Binary DXF')) return 'dxf';
+  return /\.dxf$/i.test(name) ? 'dxf' : 'svg';
+}
+
+/** A drawing as text, read as what it is. */
+export const intakeText = (text: string, name: string, unit?: string): Result<Intake> =>
+  kindOfText(text, name) === 'dxf' ? intakeDxf(text, unit) : intakeSvg(text, unit);

@@ -63,14 +63,14 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
       >
         <Flex direction="column" align="center" gap="3">
           {busy ? <Spinner color="leaf.solid" /> : <FileUp size={34} aria-hidden />}
-          <Text fontSize="20px">{busy ? 'Reading the drawing …' : 'Drop the SVG here'}</Text>
+          <Text fontSize="20px">{busy ? 'Reading the drawing …' : 'Drop the pattern here'}</Text>
           <Button colorPalette="leaf" minH="44px" disabled={busy} onClick={() => input.current?.click()}>
             Choose a file
           </Button>
           <input
             ref={input}
             type="file"
-            accept=".svg,image/svg+xml"
+            accept=".svg,.dxf,image/svg+xml"
             aria-label="Pattern file"
             style={{ display: 'none' }}
             onChange={(e) => {
@@ -78,9 +78,7 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
               e.target.value = '';
             }}
           />
-          <Text color="quiet">
-            Groups, curves, transforms; sizes in mm, cm, in or px. It never leaves this machine.
-          </Text>
+          <Text color="quiet">SVG or DXF, drawn at full size. It never leaves this machine.</Text>
         </Flex>
       </SheetBox>
       {refused && <WhatIsWrong refused={refused} file={waiting} onUnit={(u) => void take(waiting ?? undefined, u)} />}
