@@ -9,7 +9,11 @@ export default defineConfig(({ isSsrBuild }) => ({
   publicDir: false,
   worker: { format: 'es' },
   build: isSsrBuild
-    ? { target: 'node20', emptyOutDir: true }
+    ? {
+        target: 'node20',
+        emptyOutDir: true,
+        rollupOptions: { input: { main: 'src/server/main.ts', 'intake-worker': 'src/server/intake/worker.ts' } },
+      }
     : { outDir: '../../dist/web', emptyOutDir: true, chunkSizeWarningLimit: 1500 },
   server: {
     port: port + 1,

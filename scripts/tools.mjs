@@ -44,17 +44,7 @@ export const bin = (name) => join(root, 'node_modules', name);
 export async function build() {
   const web = await run(node, [bin('vite/bin/vite.js'), 'build', '--logLevel', 'error']);
   return (
-    web ||
-    run(node, [
-      bin('vite/bin/vite.js'),
-      'build',
-      '--ssr',
-      'src/server/main.ts',
-      '--outDir',
-      'dist/server',
-      '--logLevel',
-      'error',
-    ])
+    web || run(node, [bin('vite/bin/vite.js'), 'build', '--ssr', '--outDir', 'dist/server', '--logLevel', 'error'])
   );
 }
 

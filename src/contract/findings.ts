@@ -14,9 +14,12 @@ const SENTENCES: Record<string, Say> = {
   // Reading a file.
   'file-empty': () => 'The file is empty. Choose the drawing again, or export it anew.',
   'not-svg': (d) =>
-    d.kind === 'picture-or-pdf'
-      ? 'This is a picture or a PDF, not an SVG drawing. Export the pattern as SVG and drop that.'
-      : 'This file is not an SVG drawing. Export the pattern as SVG and drop that.',
+    d.kind === 'picture'
+      ? 'This is a picture or another file without drawn lines. Export the pattern as SVG, DXF or PDF and drop that.'
+      : 'This file is not an SVG drawing. Export the pattern as SVG, DXF or PDF and drop that.',
+  'file-unreadable': (d) => `The file could not be read: ${d.detail}. Export it again.`,
+  'file-too-heavy': () =>
+    'The file takes too long to read, and was given up. Leave out pictures and hatchings, and export it again.',
   'not-dxf': () =>
     'This file is not a DXF drawing in text form. Export the pattern as ASCII DXF, or as SVG, and drop that.',
   'dxf-binary': () => 'This is a binary DXF file. Export the pattern as ASCII DXF and drop that.',
@@ -27,6 +30,23 @@ const SENTENCES: Record<string, Say> = {
       ? 'The drawing refers to another file, which is not opened. Bind it into the drawing if pieces are missing.'
       : `${d.count} part${d.count === 1 ? '' : 's'} of kind ${d.kind} in the drawing ${d.count === 1 ? 'was' : 'were'} passed over: no outline is made of them.`,
   'dxf-block-circle': (d) => `The block "${d.name}" holds itself; it was read once and no deeper.`,
+  'pdf-image-only': () =>
+    'This PDF holds pictures and no lines, as a scan does. Woodbine reads drawn lines only; export the pattern from the program it was drawn in.',
+  'pdf-locked': () => 'This PDF is locked with a password. Save it without one and drop that.',
+  'pdf-broken': (d) => `This PDF cannot be read: ${d.detail}. Save it again, or get it anew.`,
+  'tiles-unclear': (d) =>
+    `The ${d.pages} pages could not be laid together by themselves. Say how many lie side by side and how far they overlap.`,
+  'tiles-joined': (d, mm) =>
+    `${d.pages} pages were laid together, ${d.columns} across and ${d.rows} down, overlapping by ${mm('overlap')}.`,
+  'tiles-doubtful': (d) =>
+    `${d.pages} pages were laid together, ${d.columns} across and ${d.rows} down, but only ${d.meet} of 100 lines meet from page to page. Look whether the pieces are whole; else say how the pages lie.`,
+  'choose-size': (d) =>
+    `${d.sizes} kinds of line make pieces that lie in each other, as the sizes of a pattern do. Choose the lines of your size.`,
+  'pdf-group-unknown': (d) => `There are no lines "${d.id}" in this file. Choose the lines again.`,
+  'square-true': (_, mm) =>
+    `The test square measures ${mm('measured')}, as it should: the pattern is at its true size.`,
+  'square-off': (d, mm) =>
+    `The test square measures ${mm('measured')} and should be ${mm('nominal')}. Enlarge by ${Number(d.factor).toFixed(4)} to come to the true size.`,
   'svg-entities': () =>
     'The drawing defines XML entities, which Woodbine does not open for safety. Export it as plain SVG.',
   'svg-script': () => 'The drawing carries a script, which Woodbine does not open for safety. Export it as plain SVG.',

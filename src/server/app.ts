@@ -1,15 +1,17 @@
 import { serveStatic } from '@hono/node-server/serve-static';
-import { Hono } from 'hono';
+import { type Context, Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { HTTPException } from 'hono/http-exception';
+import { sentenceOf } from '../contract/index.ts';
 import { type Opened } from './db/open.ts';
 import { contentType, guard } from './guard.ts';
+import { type Reader } from './intake/run.ts';
 import { openapi } from './openapi.ts';
-import { problem } from './problem.ts';
+import { problem, refusal } from './problem.ts';
 import { computedRoutes } from './routes/computed.ts';
 import { exportRoutes } from './routes/exports.ts';
 import { projectRoutes } from './routes/projects.ts';
-import { MAX_UPLOAD } from './upload.ts';
+import { MAX_UPLOAD, readUpload } from './upload.ts';
 
 export interface AppParts {
   opened: Opened;
@@ -18,10 +20,20 @@ export interface AppParts {
   /** Built interface; left out in tests of the routes alone. */
   webRoot?: string;
   fontFiles: string[];
+  reader: Reader;
   now: () => Date;
 }
 
 const TOO_LARGE = `The file is too large: Woodbine takes up to ${MAX_UPLOAD / 1024 / 1024} MB. Export the pattern without pictures in it.`;
+
+/** What a file holds, before it is taken in: sizes to choose from, how its pages lie. Nothing is stored. */
+async function look(c: Context, reader: Reader): Promise<Response> {
+  const upload = await readUpload(c);
+  if (typeof upload === 'string') return problem(c, 400, 'upload', upload);
+  const seen = await reader.look(upload);
+  if (!seen.ok) return refusal(c, seen.findings);
+  return c.json({ ...seen.value, findings: seen.value.findings.map((f) => ({ ...f, message: sentenceOf(f) })) });
+}
 
 /** The whole server as one object that answers requests; nothing is started here. */
 export function createApp(p: AppParts): Hono {
@@ -33,8 +45,9 @@ export function createApp(p: AppParts): Hono {
     bodyLimit({ maxSize: MAX_UPLOAD + 64 * 1024, onError: (c) => problem(c, 413, 'too-large', TOO_LARGE) }),
   );
   app.route('/api/projects', projectRoutes(p.opened.store));
-  app.route('/api/projects', computedRoutes(p.opened.store));
+  app.route('/api/projects', computedRoutes(p.opened.store, p.reader));
   app.route('/api/projects', exportRoutes(p.opened.store, p.fontFiles, p.now));
+  app.post('/api/look', (c) => look(c, p.reader));
   app.get('/api/health', (c) => c.json({ ok: true }));
   app.post('/api/backup', async (c) => c.json({ file: (await p.opened.backup()).split(/[\\/]/).pop() }));
   app.get('/api/openapi.json', (c) => c.json(openapi()));

@@ -6,6 +6,7 @@ import { serve } from '@hono/node-server';
 import { DEMOS } from '../demo/index.ts';
 import { createApp } from './app.ts';
 import { type Opened, openStore } from './db/open.ts';
+import { Reader } from './intake/run.ts';
 
 /** The folder of the project: the nearest one upward that holds a package.json. */
 function projectRoot(): string {
@@ -47,11 +48,13 @@ async function main(): Promise<void> {
   const opened = await openStore({ folder, migrations: join(root, 'src/server/db/migrations'), say });
   await seed(opened);
   const names = ['127.0.0.1', 'localhost', '::1', ...(process.env.WOODBINE_HOST ? [process.env.WOODBINE_HOST] : [])];
+  const reader = new Reader(new URL('./intake-worker.js', import.meta.url));
   const app = createApp({
     opened,
     names,
     webRoot: join(root, 'dist/web'),
     fontFiles: fontFiles(),
+    reader,
     now: () => new Date(),
   });
   const server = serve({ fetch: app.fetch, port, hostname }, () => say(`Woodbine is at http://${hostname}:${port}`));
@@ -63,6 +66,7 @@ async function main(): Promise<void> {
   timer.unref();
   const stop = () => {
     server.close();
+    void reader.close();
     void opened.close().finally(() => process.exit(0));
   };
   process.on('SIGINT', stop);

@@ -28,9 +28,15 @@ const ROUTES: Route[] = [
   {
     method: 'post',
     path: '/api/projects/{id}/shell',
-    summary: 'Upload the shell pattern: form fields file, unit, lines',
+    summary: 'Upload the shell pattern (SVG, DXF, PDF); columns, overlap, order, scale and groups are for PDF',
     form: true,
     ok: 201,
+  },
+  {
+    method: 'post',
+    path: '/api/look',
+    summary: 'What a file holds: line groups, page layout, test squares; nothing is stored',
+    form: true,
   },
   { method: 'get', path: '/api/projects/{id}/pieces', summary: 'Every piece, shell and derived, with figures' },
   { method: 'get', path: '/api/projects/{id}/seams', summary: 'Every seam walked' },
@@ -54,6 +60,11 @@ const FORM = {
     file: { type: 'string', format: 'binary' },
     unit: { enum: ['mm', 'cm', 'm', 'in', 'pt', 'pc', 'px', 'q'] },
     lines: { enum: ['cut', 'seam'] },
+    columns: { type: 'integer', minimum: 1, maximum: 100 },
+    overlap: { type: 'number', minimum: 0, maximum: 60, description: 'mm' },
+    order: { enum: ['rows', 'columns'] },
+    scale: { type: 'number', minimum: 0.2, maximum: 5 },
+    groups: { type: 'string', description: 'ids of line groups, with commas between' },
   },
 };
 

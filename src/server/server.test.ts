@@ -7,6 +7,7 @@ import { pathLength, signedArea } from '../core/geometry/index.ts';
 import { coatSvg, draftCoat, GREENHOUSE_COAT } from '../demo/index.ts';
 import { createApp } from './app.ts';
 import { type Opened, openStore } from './db/open.ts';
+import { Reader } from './intake/run.ts';
 
 const MIGRATIONS = 'src/server/db/migrations';
 const folder = mkdtempSync(join(tmpdir(), 'woodbine-server-'));
@@ -14,7 +15,13 @@ let opened: Opened;
 let app: Hono;
 
 const appOf = (o: Opened): Hono =>
-  createApp({ opened: o, names: ['127.0.0.1', 'localhost'], fontFiles: [], now: () => new Date(0) });
+  createApp({
+    opened: o,
+    names: ['127.0.0.1', 'localhost'],
+    fontFiles: [],
+    reader: new Reader(null),
+    now: () => new Date(0),
+  });
 
 beforeAll(async () => {
   opened = await openStore({ folder, migrations: MIGRATIONS });

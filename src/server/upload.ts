@@ -1,6 +1,5 @@
 import { type Context } from 'hono';
-import { type Intake, intakeText } from '../core/intake/index.ts';
-import { type Result, refuse, stop } from '../core/result.ts';
+import { type PdfChoices } from '../core/intake/index.ts';
 
 export const MAX_UPLOAD = 20 * 1024 * 1024;
 
@@ -9,6 +8,7 @@ export interface Upload {
   bytes: Uint8Array;
   unit: string | undefined;
   lines: 'cut' | 'seam';
+  choices: PdfChoices;
 }
 
 /** The uploaded form; a sentence when something is missing. */
@@ -25,31 +25,41 @@ export async function readUpload(c: Context): Promise<Upload | string> {
   if (lines !== 'cut' && lines !== 'seam')
     return 'Say whether the lines are cut or seam lines: lines=cut or lines=seam.';
   const unit = form.get('unit');
+  const choices = choicesOf(form);
+  if (typeof choices === 'string') return choices;
   const name = 'name' in file && typeof file.name === 'string' ? file.name : 'drawing.svg';
   return {
     name: name.slice(0, 200) || 'drawing.svg',
     bytes: new Uint8Array(await file.arrayBuffer()),
     unit: typeof unit === 'string' && unit.trim() ? unit.trim() : undefined,
     lines,
+    choices,
   };
 }
 
-/** Text of the bytes: UTF-8, or UTF-16 by its mark. Null when they are no text. */
-function textOf(bytes: Uint8Array): string | null {
-  const utf16 =
-    bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : null;
-  try {
-    const text = new TextDecoder(utf16 ?? 'utf-8', { fatal: true }).decode(bytes);
-    return text.includes('\u0000') ? null : text;
-  } catch {
-    return null;
-  }
+/** A number from a form field within bounds; undefined when it is not there, a sentence when it is none. */
+function figure(form: FormData, key: string, least: number, most: number): number | undefined | string {
+  const raw = form.get(key);
+  if (typeof raw !== 'string' || raw.trim() === '') return undefined;
+  const v = Number(raw);
+  return Number.isFinite(v) && v >= least && v <= most ? v : `${key} has to be a number from ${least} to ${most}.`;
 }
 
-/** From uploaded bytes to pieces, or why not. */
-export function intakeUpload(u: Upload): Result<Intake> {
-  if (u.bytes.length === 0) return refuse(stop('file-empty'));
-  const text = textOf(u.bytes);
-  if (text === null) return refuse(stop('not-svg', undefined, { kind: 'picture-or-pdf' }));
-  return intakeText(text, u.name, u.unit);
+/** What was chosen of a PDF: line groups, how its pages lie, its scale. */
+function choicesOf(form: FormData): PdfChoices | string {
+  const columns = figure(form, 'columns', 1, 100);
+  const overlap = figure(form, 'overlap', 0, 60);
+  const scale = figure(form, 'scale', 0.2, 5);
+  for (const v of [columns, overlap, scale]) if (typeof v === 'string') return v;
+  const order = form.get('order');
+  if (order !== null && order !== 'rows' && order !== 'columns')
+    return 'Say how the pages run: order=rows or order=columns.';
+  const groups = form.get('groups');
+  return {
+    ...(columns !== undefined && { columns: columns as number }),
+    ...(overlap !== undefined && { overlap: overlap as number }),
+    ...(scale !== undefined && { scale: scale as number }),
+    ...(order !== null && { order }),
+    ...(typeof groups === 'string' && groups.trim() && { groups: groups.split(',').map((g) => g.trim()) }),
+  };
 }

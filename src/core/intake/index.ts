@@ -6,6 +6,7 @@ import { readSvg } from './svg.ts';
 export * from './assemble.ts';
 export * from './drawing.ts';
 export * from './outline.ts';
+export * from './pdf/index.ts';
 export * from './svg.ts';
 export * from './svgpath.ts';
 

@@ -59,7 +59,7 @@ function farFrom(points: Point[], chain: Point[]): number {
 }
 
 /** Whether `inner` runs along inside `outer` as a seam line runs inside its cut line: never farther than an allowance. */
-function isSeamOf(inner: Outline, outer: Outline): boolean {
+export function isSeamOf(inner: Outline, outer: Outline): boolean {
   if (inner.shape.hint === 'sew') return true;
   if (inner.shape.hint !== null && inner.shape.hint !== 'boundary') return false;
   if (inner.areaMm2 < SEAM_SHARE * outer.areaMm2) return false;

@@ -44,7 +44,7 @@ function sniff(text: string): Finding | null {
     .trimStart();
   if (head === '') return stop('file-empty');
   if (/^(\u0089|\uFFFD)?PNG|^%PDF|^\uFFFD\uFFFD\uFFFD|^GIF8/.test(head))
-    return stop('not-svg', undefined, { kind: 'picture-or-pdf' });
+    return stop('not-svg', undefined, { kind: 'picture' });
   if (/<!ENTITY/i.test(text)) return stop('svg-entities');
   if (/<(?:\w+:)?script[\s>/]/i.test(text)) return stop('svg-script');
   if (!/<(?:\w+:)?svg[\s>/]/.test(text)) return stop('not-svg', undefined, { kind: 'other' });

@@ -6,14 +6,15 @@ import { type Shell } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 import { pieceAnswer, piecesAnswer, seamsAnswer } from '../answers.ts';
 import { type Store, type Stored } from '../db/store.ts';
+import { type Reader } from '../intake/run.ts';
 import { problem, refusal } from '../problem.ts';
-import { intakeUpload, readUpload } from '../upload.ts';
+import { readUpload } from '../upload.ts';
 import { missing, written } from './projects.ts';
 
 const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sentenceOf(f) }));
 
 /** Everything that is computed from a project's decisions, never stored. */
-export function computedRoutes(store: Store): Hono {
+export function computedRoutes(store: Store, reader: Reader): Hono {
   const r = new Hono();
   const with_ = async (
     c: Context,
@@ -22,7 +23,7 @@ export function computedRoutes(store: Store): Hono {
     const s = await store.get(c.req.param('id') ?? '');
     return s ? answer(compute(s.document), s) : missing(c);
   };
-  r.post('/:id/shell', (c) => takeShell(c, store));
+  r.post('/:id/shell', (c) => takeShell(c, store, reader));
   r.get('/:id/pieces', (c) => with_(c, (x) => c.json({ pieces: piecesAnswer(x), findings: told(x.findings) })));
   r.get('/:id/seams', (c) => with_(c, (x) => c.json({ seams: seamsAnswer(x) })));
   r.get('/:id/closure', (c) =>
@@ -44,12 +45,12 @@ export function computedRoutes(store: Store): Hono {
 }
 
 /** Reads the uploaded drawing whole or not at all, stores it as one change, and answers its pieces. */
-async function takeShell(c: Context, store: Store): Promise<Response> {
+async function takeShell(c: Context, store: Store, reader: Reader): Promise<Response> {
   const id = c.req.param('id') ?? '';
   if (!(await store.get(id))) return missing(c);
   const upload = await readUpload(c);
   if (typeof upload === 'string') return problem(c, 400, 'upload', upload);
-  const read = intakeUpload(upload);
+  const read = await reader.pieces(upload);
   if (!read.ok) return refusal(c, read.findings);
   const shell: Shell = { fileName: upload.name, lines: upload.lines, pieces: read.value.pieces };
   // The original first: one left over without its pieces does no harm, pieces without their original would.

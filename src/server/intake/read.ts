@@ -1,0 +1,88 @@
+import {
+  type Intake,
+  intakePdf,
+  intakeText,
+  type LineGroup,
+  type PdfChoices,
+  type PdfRead,
+  readPdf,
+} from '../../core/intake/index.ts';
+import { pathData } from '../../core/output/index.ts';
+import { type Result, refuse, stop } from '../../core/result.ts';
+import { readPdfPages } from './pdfpages.ts';
+
+/** A file to be read, and what the sewist said of it. */
+export interface IntakeJob {
+  name: string;
+  bytes: Uint8Array;
+  unit: string | undefined;
+  choices: PdfChoices;
+}
+
+/** Text of the bytes: UTF-8, or UTF-16 by its mark, or Latin-1 for the old drawings that are neither. Null for no text. */
+function textOf(bytes: Uint8Array): string | null {
+  const utf16 =
+    bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : null;
+  const decode = (as: string): string | null => {
+    try {
+      const text = new TextDecoder(as, { fatal: true }).decode(bytes);
+      return text.includes('\u0000') ? null : text;
+    } catch {
+      return null;
+    }
+  };
+  if (utf16) return decode(utf16);
+  // Old DXF files write their names in a code page; their figures are plain ASCII.
+  const latin = new TextDecoder('latin1').decode(bytes.subarray(0, 4096));
+  return decode('utf-8') ?? (/^\s*(0|999)\s*[\r\n]/.test(latin) && !latin.includes('\u0000') ? decode('latin1') : null);
+}
+
+const isPdf = (bytes: Uint8Array): boolean =>
+  new TextDecoder('latin1').decode(bytes.subarray(0, 1024)).includes('%PDF-');
+
+/** From uploaded bytes to pieces, or why not. What a file is, is told by what it holds. */
+export async function readPieces(job: IntakeJob): Promise<Result<Intake>> {
+  if (job.bytes.length === 0) return refuse(stop('file-empty'));
+  if (isPdf(job.bytes)) {
+    const pages = await readPdfPages(job.bytes);
+    return pages.ok ? intakePdf(pages.value, job.choices) : pages;
+  }
+  const text = textOf(job.bytes);
+  if (text === null) return refuse(stop('not-svg', undefined, { kind: 'picture' }));
+  return intakeText(text, job.name, job.unit);
+}
+
+/** A line group without its paths, which are drawn as one. */
+export type GroupAnswer = Omit<LineGroup, 'paths'> & { d: string };
+
+/** What a PDF holds, for the sewist to look at and choose from. */
+export interface LookAnswer {
+  kind: 'pdf' | 'drawing';
+  nested: boolean;
+  groups: GroupAnswer[];
+  layout: PdfRead['layout'] | null;
+  squares: { measured: number; nominal: number | null }[];
+  findings: PdfRead['drawing']['findings'];
+}
+
+/** Looks into a file without making pieces of it. */
+export async function lookInto(job: IntakeJob): Promise<Result<LookAnswer>> {
+  const none: LookAnswer = { kind: 'drawing', nested: false, groups: [], layout: null, squares: [], findings: [] };
+  if (!isPdf(job.bytes)) return { ok: true, value: none };
+  const pages = await readPdfPages(job.bytes);
+  if (!pages.ok) return pages;
+  const read = readPdf(pages.value, { ...job.choices, groups: undefined } as PdfChoices);
+  if (!read.ok) return read;
+  const { groups, nested, layout, squares, drawing } = read.value;
+  return {
+    ok: true,
+    value: {
+      kind: 'pdf',
+      nested,
+      layout,
+      groups: groups.map(({ paths, ...g }) => ({ ...g, d: paths.map(pathData).join('') })),
+      squares: squares.map((s) => ({ measured: s.measured, nominal: s.nominal })),
+      findings: drawing.findings,
+    },
+  };
+}
