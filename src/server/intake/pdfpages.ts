@@ -94,7 +94,10 @@ async function readPage(page: PDFPageProxy, layers: Map<string, string | null>):
   const texts = content.items.flatMap((t) => {
     if (!('str' in t) || !t.str.trim()) return [];
     const m = t.transform as number[];
-    return [{ text: t.str.trim().slice(0, 200), at: apply(base, { x: m[4] as number, y: m[5] as number }) }];
+    const size = Math.hypot(m[0] as number, m[1] as number) || 1;
+    const along = { x: (m[0] as number) / size, y: -(m[1] as number) / size };
+    const at = apply(base, { x: m[4] as number, y: m[5] as number });
+    return [{ text: t.str.trim().slice(0, 200), at, along, width: t.width * MM }];
   });
   page.cleanup();
   return { width: view.width * MM, height: view.height * MM, lines: walk.lines, texts, images: walk.images };

@@ -1,4 +1,5 @@
 import { type HistoryEntry, type PatchOperation, type Problem, type Summary } from '../../contract/index.ts';
+import { type Layout, type LineGroup, type PdfChoices } from '../../core/intake/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 
@@ -49,6 +50,29 @@ async function call<T>(method: string, url: string, body?: unknown): Promise<T> 
 
 export const get = <T>(url: string): Promise<T> => call<T>('GET', url);
 
+/** What is said of a file beside itself. */
+export interface FileChoices extends PdfChoices {
+  unit?: string;
+}
+
+/** What a file holds, as the server saw it. */
+export interface LookAnswer {
+  kind: 'pdf' | 'drawing';
+  nested: boolean;
+  groups: (Omit<LineGroup, 'paths'> & { d: string })[];
+  layout: Layout | null;
+  squares: { measured: number; nominal: number | null }[];
+  findings: (Finding & { message: string })[];
+}
+
+function formOf(file: File, choices: FileChoices): FormData {
+  const form = new FormData();
+  form.set('file', file);
+  for (const [key, value] of Object.entries(choices))
+    if (value !== undefined && value !== '') form.set(key, Array.isArray(value) ? value.join(',') : String(value));
+  return form;
+}
+
 export const api = {
   create: (name: string, garment: string) => call<ProjectAnswer>('POST', '/api/projects', { name, garment }),
   demo: (demo: string) => call<ProjectAnswer>('POST', '/api/projects/demo', { demo }),
@@ -58,11 +82,10 @@ export const api = {
     call<ProjectAnswer>('PATCH', `/api/projects/${id}`, { revision, change: { label, patch } }),
   walk: (id: string, kind: 'undo' | 'redo', revision: number) =>
     call<ProjectAnswer>('POST', `/api/projects/${id}/${kind}`, { revision }),
-  shell: (id: string, file: File, lines: string, unit: string) => {
-    const form = new FormData();
-    form.set('file', file);
+  look: (file: File, choices: FileChoices = {}) => call<LookAnswer>('POST', '/api/look', formOf(file, choices)),
+  shell: (id: string, file: File, lines: string, choices: FileChoices) => {
+    const form = formOf(file, choices);
     form.set('lines', lines);
-    if (unit) form.set('unit', unit);
     return call<{ findings: (Finding & { message: string })[] }>('POST', `/api/projects/${id}/shell`, form);
   },
   history: (id: string) => get<{ changes: HistoryEntry[] }>(`/api/projects/${id}/history`),

@@ -10,7 +10,7 @@ export function Ask<T extends string>({
 }: {
   question: string;
   value: T;
-  answers: [T, string][];
+  answers: [T, ReactNode][];
   onAnswer: (v: T) => void;
 }) {
   const name = useId();

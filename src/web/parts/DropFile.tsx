@@ -1,10 +1,11 @@
 import { Box, Button, Flex, Spinner, Text } from '@chakra-ui/react';
 import { FileUp } from 'lucide-react';
 import { type DragEvent, useRef, useState } from 'react';
-import { api, Refusal } from '../api/client.ts';
+import { api, type FileChoices, type LookAnswer, Refusal } from '../api/client.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Ask } from './Ask.tsx';
 import { SheetBox } from './Page.tsx';
+import { HowPagesLie, PdfChoice } from './PdfChoice.tsx';
 
 type Lines = 'seam' | 'cut';
 
@@ -12,31 +13,40 @@ type Lines = 'seam' | 'cut';
 export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[]) => void }) {
   const [lines, setLines] = useState<Lines>('seam');
   const [waiting, setWaiting] = useState<File | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [seen, setSeen] = useState<LookAnswer | null>(null);
+  const [busy, setBusy] = useState<string | null>(null);
   const [refused, setRefused] = useState<Refusal | null>(null);
-  const [over, setOver] = useState(false);
-  const input = useRef<HTMLInputElement>(null);
-  const take = async (file: File | undefined, unit = '') => {
-    if (!file) return;
-    setBusy(true);
+  const during = async (words: string, work: () => Promise<void>): Promise<void> => {
+    setBusy(words);
     setRefused(null);
     try {
-      const answer = await api.shell(w.id, file, lines, unit);
-      setWaiting(null);
-      await w.reload();
-      onDone(answer.findings.map((f) => f.message));
+      await work();
     } catch (e) {
       if (e instanceof Refusal) setRefused(e);
-      setWaiting(file);
     } finally {
-      setBusy(false);
+      setBusy(null);
     }
   };
-  const drop = (e: DragEvent) => {
-    e.preventDefault();
-    setOver(false);
-    void take(e.dataTransfer.files[0]);
+  const take = (file: File, choices: FileChoices = {}) =>
+    during('Reading the drawing …', async () => {
+      setWaiting(file);
+      const answer = await api.shell(w.id, file, lines, choices);
+      setWaiting(null);
+      setSeen(null);
+      await w.reload();
+      onDone(answer.findings.map((f) => f.message));
+    });
+  const look = (file: File, choices: FileChoices = {}) =>
+    during('Laying the pages together …', async () => {
+      setWaiting(file);
+      setSeen(await api.look(file, choices));
+    });
+  const put = (file: File | undefined) => {
+    if (!file) return;
+    setSeen(null);
+    void (/\.pdf$/i.test(file.name) || file.type === 'application/pdf' ? look(file) : take(file));
   };
+  const asksLayout = refused?.problem.problems?.some((p) => p.code === 'tiles-unclear') ?? false;
   return (
     <>
       <Ask
@@ -48,41 +58,66 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
         ]}
         onAnswer={setLines}
       />
-      <SheetBox
-        borderStyle="dashed"
-        borderColor={over ? 'leaf.solid' : 'rule'}
-        bg={over ? 'leaf.subtle' : 'sheet'}
-        textAlign="center"
-        py="12"
-        onDragOver={(e: DragEvent) => {
-          e.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={drop}
-      >
-        <Flex direction="column" align="center" gap="3">
-          {busy ? <Spinner color="leaf.solid" /> : <FileUp size={34} aria-hidden />}
-          <Text fontSize="20px">{busy ? 'Reading the drawing …' : 'Drop the pattern here'}</Text>
-          <Button colorPalette="leaf" minH="44px" disabled={busy} onClick={() => input.current?.click()}>
-            Choose a file
-          </Button>
-          <input
-            ref={input}
-            type="file"
-            accept=".svg,.dxf,image/svg+xml"
-            aria-label="Pattern file"
-            style={{ display: 'none' }}
-            onChange={(e) => {
-              void take(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-          <Text color="quiet">SVG or DXF, drawn at full size. It never leaves this machine.</Text>
-        </Flex>
-      </SheetBox>
-      {refused && <WhatIsWrong refused={refused} file={waiting} onUnit={(u) => void take(waiting ?? undefined, u)} />}
+      <DropBox busy={busy} onFile={put} />
+      {refused && (
+        <WhatIsWrong refused={refused} file={waiting} onUnit={(unit) => waiting && void take(waiting, { unit })} />
+      )}
+      {asksLayout && waiting && <HowPagesLie layout={null} onSay={(said) => void look(waiting, said)} />}
+      {seen && waiting && !busy && (
+        <PdfChoice
+          seen={seen}
+          units={w.doc.units}
+          onLook={(said) => void look(waiting, said)}
+          onTake={(choices) => void take(waiting, choices)}
+        />
+      )}
     </>
+  );
+}
+
+function DropBox({ busy, onFile }: { busy: string | null; onFile: (file: File | undefined) => void }) {
+  const [over, setOver] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <SheetBox
+      borderStyle="dashed"
+      borderColor={over ? 'leaf.solid' : 'rule'}
+      bg={over ? 'leaf.subtle' : 'sheet'}
+      textAlign="center"
+      py="12"
+      onDragOver={(e: DragEvent) => {
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(e: DragEvent) => {
+        e.preventDefault();
+        setOver(false);
+        onFile(e.dataTransfer.files[0]);
+      }}
+    >
+      <Flex direction="column" align="center" gap="3" aria-live="polite">
+        {busy ? <Spinner color="leaf.solid" /> : <FileUp size={34} aria-hidden />}
+        <Text fontSize="20px">{busy ?? 'Drop the pattern here'}</Text>
+        <Button colorPalette="leaf" minH="44px" disabled={busy !== null} onClick={() => input.current?.click()}>
+          Choose a file
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept=".svg,.dxf,.pdf,image/svg+xml,application/pdf"
+          aria-label="Pattern file"
+          style={{ display: 'none' }}
+          onChange={(e) => {
+            onFile(e.target.files?.[0]);
+            e.target.value = '';
+          }}
+        />
+        <Text color="quiet">
+          SVG, DXF, or a PDF to print and tape together. Drawn at full size; it never leaves this machine.
+        </Text>
+      </Flex>
+    </SheetBox>
   );
 }
 

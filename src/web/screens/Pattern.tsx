@@ -23,7 +23,7 @@ export function Pattern({ w }: { w: Workbook }) {
     return (
       <Page
         question="Is this my pattern, at the right size?"
-        lead="Drop a drawing of the shell, SVG or DXF: the outside pieces, each a closed line at full size."
+        lead="Drop the pattern of the shell: the outside pieces, each a closed line at full size, as SVG, DXF or PDF."
       >
         <DropFile w={w} onDone={setNotes} />
       </Page>

@@ -5,9 +5,10 @@ import { type Caption, type Drawing, type Shape } from '../drawing.ts';
 import { clipPath, meetBoxes } from './clip.ts';
 import { groupLines, type LineGroup } from './groups.ts';
 import { findLayout, isPageLabel, patternLines } from './layout.ts';
-import { type PdfPage } from './pages.ts';
+import { type PdfPage, type PdfText } from './pages.ts';
 import { type TestSquare, testSquares } from './square.ts';
 import { type Layout, type SaidLayout } from './tiles.ts';
+import { wholeTexts } from './words.ts';
 
 export * from './groups.ts';
 export * from './pages.ts';
@@ -72,7 +73,7 @@ function planeOf(pages: PdfPage[], layout: Layout, squares: TestSquare[], scale:
   const has = (column: number, row: number): boolean => layout.places.some((p) => p.column === column && p.row === row);
   const repeated = repeatedTexts(pages);
   const shapes: Shape[] = [];
-  const captions: Caption[] = [];
+  const texts: PdfText[] = [];
   const tiled = layout.by !== 'one' && layout.by !== 'apart';
   for (const p of layout.places) {
     const page = pages[p.page];
@@ -108,11 +109,20 @@ function planeOf(pages: PdfPage[], layout: Layout, squares: TestSquare[], scale:
         });
     });
     for (const t of page.texts)
-      if (!isPageLabel(t.text) && !repeated.has(t.text))
-        captions.push({ text: t.text, at: { x: (t.at.x + move.e) * scale, y: (t.at.y + move.f) * scale }, group: 0 });
+      if (inTrim(t.at, tiled ? trim : null) && !isPageLabel(t.text) && !repeated.has(t.text))
+        texts.push({
+          ...t,
+          at: { x: (t.at.x + move.e) * scale, y: (t.at.y + move.f) * scale },
+          width: t.width * scale,
+        });
   }
+  const captions = wholeTexts(texts).map((t): Caption => ({ text: t.text, at: t.at, group: 0 }));
   return { shapes, captions, groupNames: [null], findings };
 }
+
+/** Words in the rim of a tile name the page, not a piece. */
+const inTrim = (p: { x: number; y: number }, trim: Layout['trim'] | null): boolean =>
+  !trim || (p.x >= trim.minX - 3 && p.x <= trim.maxX && p.y >= trim.minY && p.y <= trim.maxY + 1);
 
 const isSquare = (path: PdfPage['lines'][number]['path'], s: TestSquare): boolean =>
   path.every(

@@ -14,7 +14,11 @@ export interface PdfLine {
 
 export interface PdfText {
   text: string;
+  /** Start of its baseline. */
   at: Point;
+  /** Which way it runs (unit direction) and how far, mm. */
+  along: Point;
+  width: number;
 }
 
 /** One page as plain data, whatever library read it. */
