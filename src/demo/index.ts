@@ -4,6 +4,8 @@ import { ok, type Result } from '../core/result.ts';
 import { CHORE_JACKET, type CoatFigures, draftCoat, draftSvg, GREENHOUSE_COAT } from './draft.ts';
 
 export * from './draft.ts';
+export * from './dxf.ts';
+export * from './pdf.ts';
 
 export interface Demo {
   id: string;

@@ -280,13 +280,16 @@ export function segmentBox(s: Segment): Box {
   return { minX: Math.min(...xs), minY: Math.min(...ys), maxX: Math.max(...xs), maxY: Math.max(...ys) };
 }
 
+/** No curve of a garment needs more chords; one that does comes from a spoilt file. */
+const MOST_CHORDS = 2000;
+
 /** Parameters (0 < t ≤ 1) of a chord polygon that stays within `tolerance` mm of the curve. */
 export function flatParameters(s: Segment, tolerance: number): number[] {
   if (s.k === 'L') return [1];
   const d1 = size(add(sub(s.a, scale(s.c, 2)), s.d));
   const d2 = size(add(sub(s.c, scale(s.d, 2)), s.b));
   // Wang's bound for a degree-3 curve: n = sqrt(3·2/8 · max|Δ²| / tolerance).
-  const n = Math.max(1, Math.ceil(Math.sqrt((0.75 * Math.max(d1, d2)) / tolerance)));
+  const n = Math.min(MOST_CHORDS, Math.max(1, Math.ceil(Math.sqrt((0.75 * Math.max(d1, d2)) / tolerance))));
   return Array.from({ length: n }, (_, i) => (i + 1) / n);
 }
 

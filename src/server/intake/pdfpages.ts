@@ -199,7 +199,8 @@ class PageWalker {
       if (all.length) this.clipTo((runs.length === 1 && rectangleOf(all)) || boxOf(all));
     }
     if (!STROKES.has(paint) || this.hidden > 0) return;
-    for (const r of runs) this.lines.push({ ...r, stroke: this.stroke(), layer: this.s.layer, clip: this.s.clip });
+    for (const r of runs.filter(nearPage))
+      this.lines.push({ ...r, stroke: this.stroke(), layer: this.s.layer, clip: this.s.clip });
   }
 
   private stroke(): Stroke {
@@ -208,6 +209,13 @@ class PageWalker {
     return { colour: this.s.colour, width: this.s.width * k, dash: dash.map((d) => d * k) };
   }
 }
+
+/** Lines that lie kilometres off the page come from a damaged file. */
+const FARTHEST = 1e5;
+const nearPage = (r: { path: Path }): boolean =>
+  r.path.every((s) =>
+    [s.a, s.b, ...(s.k === 'C' ? [s.c, s.d] : [])].every((p) => Math.abs(p.x) < FARTHEST && Math.abs(p.y) < FARTHEST),
+  );
 
 const affine = (v: unknown[]): Affine => {
   const [a, b, c, d, e, f] = v.map(Number) as [number, number, number, number, number, number];

@@ -164,7 +164,10 @@ class Writer {
       (r[0] as Group).value === 'SPLINE' ? r.filter((g) => g.code === 41).map((g) => Number(g.value)) : [];
     const flipped = Number(r.find((g) => g.code === 230)?.value ?? 1) < 0;
     if (weights.length || flipped) this.extras.set(handle, { weights, flipped });
-    const kept = r.filter((g) => g.code !== 5 && g.code < 100 && !(g.code >= 90 && g.code !== 90));
+    const vertices = r.filter((g) => g.code === 10).length;
+    const kept = r
+      .map((g) => (g.code === 90 ? { code: 90, value: String(vertices) } : g))
+      .filter((g) => g.code !== 5 && g.code < 100 && !(g.code >= 90 && g.code !== 90));
     return [r[0] as Group, { code: 5, value: handle }, ...kept.slice(1)];
   }
 
