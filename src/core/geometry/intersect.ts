@@ -88,9 +88,11 @@ export function segmentCrossings(a: Segment, b: Segment): { t: number; u: number
 export function crossings(a: Path, b: Path): Crossing[] {
   const found: { i: number; t: number; j: number; u: number; point: Point }[] = [];
   const boxesB = b.map(hullBox);
+  const allB = boxesB.reduce(around);
   for (let i = 0; i < a.length; i++) {
     const sa = a[i] as Segment;
     const boxA = hullBox(sa);
+    if (!boxesTouch(boxA, allB, 1e-6)) continue;
     for (let j = 0; j < b.length; j++) {
       if (!boxesTouch(boxA, boxesB[j] as Box, 1e-6)) continue;
       for (const { t, u } of segmentCrossings(sa, b[j] as Segment)) {
@@ -104,6 +106,13 @@ export function crossings(a: Path, b: Path): Crossing[] {
     .map((f) => ({ atA: lengthTo(a, f.i, f.t), atB: lengthTo(b, f.j, f.u), point: f.point }))
     .sort((x, y) => x.atA - y.atA);
 }
+
+const around = (a: Box, b: Box): Box => ({
+  minX: Math.min(a.minX, b.minX),
+  minY: Math.min(a.minY, b.minY),
+  maxX: Math.max(a.maxX, b.maxX),
+  maxY: Math.max(a.maxY, b.maxY),
+});
 
 /** Arc length from the path's start to parameter `t` of its segment `index`. */
 function lengthTo(path: Path, index: number, t: number): number {

@@ -1,7 +1,7 @@
 import { SAME_POINT } from '../tolerance.ts';
 import { crossings } from './intersect.ts';
 import { endOf, extend, type Path, pathLength, startOf, stretch } from './path.ts';
-import { line } from './segment.ts';
+import { line, type Segment, segmentLength } from './segment.ts';
 import { distance } from './vector.ts';
 
 export interface Meeting {
@@ -15,11 +15,30 @@ export interface Meeting {
 
 /**
  * Makes the end of `a` and the start of `b` meet: each is trimmed at their crossing or carried on straight along its
- * end tangent, up to `reach` mm. Of several crossings the one nearest the two ends along the paths is taken.
+ * end tangent, up to `reach` mm. Of several crossings the one nearest the two ends along the paths is taken; only where
+ * none lies within `reach` of both ends are the whole paths looked at.
  */
 export function meet(a: Path, b: Path, reach: number): Meeting {
   const gap = distance(endOf(a), startOf(b));
   if (gap <= SAME_POINT) return { a, between: [], b, met: true };
+  const keptA = a.length - countWithin([...a].reverse(), reach);
+  const keptB = countWithin(b, reach);
+  if (keptA > 0 || keptB < b.length) {
+    const near = meetWhole(a.slice(keptA), b.slice(0, keptB), reach);
+    if (near.met) return { ...near, a: [...a.slice(0, keptA), ...near.a], b: [...near.b, ...b.slice(keptB)] };
+  }
+  return meetWhole(a, b, reach);
+}
+
+/** How many segments from the front make up `reach` mm, at least one. */
+function countWithin(path: Path, reach: number): number {
+  let length = 0;
+  let n = 0;
+  while (n < path.length && (n === 0 || length < reach)) length += segmentLength(path[n++] as Segment);
+  return n;
+}
+
+function meetWhole(a: Path, b: Path, reach: number): Meeting {
   const lengthA = pathLength(a);
   const longA = extend(a, 0, reach);
   const longB = extend(b, reach, 0);

@@ -124,7 +124,7 @@ export function offsetPath(path: Path, d: number): Path {
   const kept = parts.flat();
   if (!kept.length) return whole.flatMap((s) => offsetSegment(s, d));
   let out: Path = offsetSegment(kept[0] as Segment, d);
-  for (const s of kept.slice(1)) out = joined(out, offsetSegment(s, d), d);
+  for (let i = 1; i < kept.length; i++) append(out, offsetSegment(kept[i] as Segment, d), d);
   const [head, tail] = [whole[0] as Segment, whole[whole.length - 1] as Segment];
   if (distance(startOf(kept), head.a) > SAME_POINT) out = joined(stub(head, 0, d), out, d);
   if (distance(endOf(kept), tail.b) > SAME_POINT) out = joined(out, stub(tail, 1, d), d);
@@ -142,17 +142,35 @@ function stub(s: Segment, t: 0 | 1, d: number): Path {
 }
 
 function joined(a: Path, b: Path, d: number): Path {
-  if (distance(endOf(a), startOf(b)) <= 1e-4) return weld(a, b);
-  const m = meet(a, b, Math.abs(d) * 8);
-  return [...m.a, ...m.between, ...m.b];
+  const out = [...a];
+  append(out, b, d);
+  return out;
+}
+
+/** Joins `b` on to `out` in place. Only as much of the end of `out` is looked at as a corner can reach back. */
+function append(out: Path, b: Path, d: number): void {
+  if (distance(endOf(out), startOf(b)) <= 1e-4) {
+    weld(out, b);
+    return;
+  }
+  const reach = Math.abs(d) * 8;
+  // The corner nearly always lies on the last few segments. A chain of chords that folds back over more of them is left
+  // with a makeshift step, which the cleaning of the cut line takes out.
+  for (const few of [2, 16, 64]) {
+    const from = Math.max(0, out.length - few);
+    const m = meet(out.slice(from), b, reach);
+    if (!m.met && from > 0 && few < 64) continue;
+    out.length = from;
+    out.push(...m.a, ...m.between, ...m.b);
+    return;
+  }
 }
 
 /** Joins two offset runs whose ends agree within rounding, so that the chain stays exactly connected. */
-function weld(a: Path, b: Path): Path {
+function weld(out: Path, b: Path): void {
   const head = b[0] as Segment;
-  const start = endOf(a);
-  const shifted: Segment = head.k === 'L' ? line(start, head.b) : { ...head, a: start };
-  return [...a, shifted, ...b.slice(1)];
+  const start = endOf(out);
+  out.push(head.k === 'L' ? line(start, head.b) : { ...head, a: start }, ...b.slice(1));
 }
 
 /**

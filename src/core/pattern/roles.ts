@@ -190,6 +190,9 @@ function looksOf(paths: Path[], up: Point): Look[] {
   return upright.map((p) => lookOf(p, box, perimeter));
 }
 
+/** A fit this good settles which way a piece lies. */
+const SURE = 0.84;
+
 const hintOf = (name: string): PieceKind | null => NAME_HINTS.find(([re]) => re.test(name))?.[1] ?? null;
 
 /**
@@ -203,7 +206,9 @@ export function suggestRoles(name: string, paths: Path[], grain?: Point): Sugges
   if (hint === 'other' || paths.length < 3) return none;
   const kinds = hint ? [hint] : (['front', 'back', 'sleeve'] as const);
   let best = { ...none, score: Number.NEGATIVE_INFINITY, believed: Number.NEGATIVE_INFINITY };
-  for (const lie of liesOf(paths, grain)) {
+  for (const [i, lie] of liesOf(paths, grain).entries()) {
+    // A piece that fits so well as it lies is not turned about any further.
+    if (i >= 2 && best.believed >= SURE) break;
     const looks = looksOf(paths, lie.up);
     for (const kind of kinds) {
       const template = TEMPLATES[kind as keyof typeof TEMPLATES];
