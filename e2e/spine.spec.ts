@@ -29,6 +29,12 @@ async function begin(page: Page, name: string): Promise<void> {
 
 const drop = (page: Page, name: string, content: string) =>
   page.getByLabel('Pattern file').setInputFiles({ name, mimeType: 'image/svg+xml', buffer: Buffer.from(content) });
+const demoFile = (page: Page, name: string) => page.getByLabel('Pattern file').setInputFiles(`src/demo/files/${name}`);
+const threePieces = async (page: Page, front: string) => {
+  await expect(page.getByRole('button', { name: `Front ${front}` })).toBeVisible();
+  await go(page, 'Will it go together?');
+  await expect(page.getByText('All 17 seams go together.')).toBeVisible();
+};
 
 test('from a pattern file to a lining, buttons, plan and paper, through a killed server', async ({ page }, info) => {
   await page.goto(server.url);
@@ -172,4 +178,42 @@ test('two windows on one project: the second change is put on top of the first',
   await saved(page);
   await expect(field(page, 'Back neck facing, depth, exact')).toHaveValue('70 mm');
   await expect(field(page, 'Width at the shoulder, exact')).toHaveValue('52 mm');
+});
+
+test('a DXF drawing comes in at its size', async ({ page }) => {
+  await begin(page, 'From DXF');
+  await demoFile(page, 'chore-jacket.dxf');
+  await threePieces(page, '338 mm × 724 mm');
+});
+
+test('a PDF of taped pages is laid together, a PDF of sizes asks for the size', async ({ page }) => {
+  await begin(page, 'From PDF');
+  await demoFile(page, 'greenhouse-coat-a4.pdf');
+  const seen = page.getByRole('region', { name: 'What the PDF holds' });
+  await expect(seen).toContainText('9 across and 5 down, overlapping by 12 mm');
+  await expect(seen).toContainText('The test square measures 50 mm, as it should');
+  await seen.getByRole('button', { name: 'Take these lines' }).click();
+  await threePieces(page, '353 mm × 1056 mm');
+  await go(page, 'Is this my pattern?');
+  await page.getByRole('button', { name: 'Put in another file' }).click();
+  await demoFile(page, 'greenhouse-coat-sizes.pdf');
+  await expect(seen).toContainText('Which size is yours?');
+  await seen.getByText('the largest').click();
+  await seen.getByRole('button', { name: 'Take these lines' }).click();
+  await threePieces(page, '363 mm × 1056 mm');
+});
+
+test('an edge is parted at a mark, named, and joined again', async ({ page }) => {
+  await begin(page, 'Corners');
+  await drop(page, 'coat.svg', coatSvg());
+  const side = page.getByRole('button', { name: /^Side seam, / });
+  await side.focus();
+  await page.keyboard.press('Enter');
+  await side.focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowRight');
+  await expect(page.getByRole('textbox', { name: 'Mark on this edge' })).toHaveValue('402.9 mm');
+  await page.getByRole('button', { name: 'Part the edge here' }).click();
+  await expect(page.getByRole('button', { name: /^Side seam, / })).toHaveCount(2);
+  await page.getByRole('button', { name: 'Join with the side seam after it' }).click();
+  await expect(page.getByRole('button', { name: /^Side seam, 775.9 mm/ })).toHaveCount(1);
 });

@@ -28,7 +28,7 @@ const SENTENCES: Record<string, Say> = {
   'dxf-part-ignored': (d) =>
     d.kind === 'XREF'
       ? 'The drawing refers to another file, which is not opened. Bind it into the drawing if pieces are missing.'
-      : `${d.count} part${d.count === 1 ? '' : 's'} of kind ${d.kind} in the drawing ${d.count === 1 ? 'was' : 'were'} passed over: no outline is made of them.`,
+      : `Passed over in the drawing: ${d.count} of kind ${d.kind}, of which no outline is made.`,
   'dxf-block-circle': (d) => `The block "${d.name}" holds itself; it was read once and no deeper.`,
   'pdf-image-only': () =>
     'This PDF holds pictures and no lines, as a scan does. Woodbine reads drawn lines only; export the pattern from the program it was drawn in.',
@@ -37,11 +37,11 @@ const SENTENCES: Record<string, Say> = {
   'tiles-unclear': (d) =>
     `The ${d.pages} pages could not be laid together by themselves. Say how many lie side by side and how far they overlap.`,
   'tiles-joined': (d, mm) =>
-    `${d.pages} pages were laid together, ${d.columns} across and ${d.rows} down, overlapping by ${mm('overlap')}.`,
+    `The ${d.pages} pages were laid together, ${d.columns} across and ${d.rows} down, overlapping by ${mm('overlap')}.`,
   'tiles-doubtful': (d) =>
-    `${d.pages} pages were laid together, ${d.columns} across and ${d.rows} down, but only ${d.meet} of 100 lines meet from page to page. Look whether the pieces are whole; else say how the pages lie.`,
+    `The ${d.pages} pages were laid together, ${d.columns} across and ${d.rows} down, but only ${d.meet} of 100 lines meet from page to page. Look whether the pieces are whole; else say how the pages lie.`,
   'choose-size': (d) =>
-    `${d.sizes} kinds of line make pieces that lie in each other, as the sizes of a pattern do. Choose the lines of your size.`,
+    `There are ${d.sizes} kinds of line whose pieces lie in each other, as the sizes of a pattern do. Choose the lines of your size.`,
   'pdf-group-unknown': (d) => `There are no lines "${d.id}" in this file. Choose the lines again.`,
   'square-true': (_, mm) =>
     `The test square measures ${mm('measured')}, as it should: the pattern is at its true size.`,
@@ -88,6 +88,10 @@ const SENTENCES: Record<string, Say> = {
     `"${d.name}" has a straight centre back and the file says nothing of a fold: it was taken to lie on the fold. If there is a seam, say so at that edge.`,
   'size-odd': (d, mm) =>
     `The largest piece measures ${mm('largest')}. That is odd for a garment${d.factor ? `; at ${Number(Number(d.factor).toPrecision(4))} times that size it would be likely` : ''}. Check the unit.`,
+  'edge-unknown': (d) => `"${d.name}" has no edge ${d.id} any more. Choose the edge again.`,
+  'corner-too-near': (d, mm) =>
+    `A corner ${mm('at')} along this edge of "${d.name}" would leave less than ${mm('least')} on one side. Put the mark farther from the ends.`,
+  'last-corner': (d) => `"${d.name}" has only one corner, which has to stay.`,
   'length-unreadable': (d) => `"${d.text}" is no length. Type for instance 15 mm, 1.5 cm or 5/8".`,
   // Deriving.
   'piece-missing': (d) =>

@@ -180,7 +180,7 @@ describe('the pattern', () => {
   test.each<[string, string | Uint8Array<ArrayBuffer>, number, RegExp]>([
     ['empty', '', 422, /empty/],
     ['no SVG', 'hello', 422, /not an SVG/],
-    ['bytes', new Uint8Array([137, 80, 78, 71, 0, 255, 254]), 422, /picture or a PDF/],
+    ['bytes', new Uint8Array([137, 80, 78, 71, 0, 255, 254]), 422, /picture or another file/],
     ['cut off', coatSvg().slice(0, 2000), 422, /line \d+/],
     ['an entity', `<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/passwd">]>${svg('&x;')}`, 422, /entities/],
     ['a script', svg('<script>x</script>'), 422, /script/],

@@ -1,3 +1,4 @@
+export * from './corners.ts';
 export * from './cutline.ts';
 export * from './grain.ts';
 export * from './ring.ts';

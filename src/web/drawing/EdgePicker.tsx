@@ -1,5 +1,13 @@
-import { type KeyboardEvent, useRef } from 'react';
-import { boxOf, directionAlong, joinBoxes, outward, pathLength, pointAlong } from '../../core/geometry/index.ts';
+import { type KeyboardEvent, type MouseEvent, useRef } from 'react';
+import {
+  boxOf,
+  directionAlong,
+  joinBoxes,
+  nearestOn,
+  outward,
+  pathLength,
+  pointAlong,
+} from '../../core/geometry/index.ts';
 import { pathData } from '../../core/output/svg.ts';
 import { type CutLine, type Edge, outlineOf, type Piece } from '../../core/pattern/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
@@ -16,12 +24,25 @@ interface Props {
   height: number;
   selected: string | null;
   onSelect: (edge: string) => void;
+  /** A place on the selected edge, mm along it; set by a second click or with Shift and the arrow keys. */
+  mark: number | null;
+  onMark: (at: number) => void;
   /** Asked for by Enter: move on to the questions about the edge. */
   onEnter: () => void;
 }
 
 /** One piece, large, whose edges can be clicked or walked along with the arrow keys. */
-export function EdgePicker({ piece: given, cut: givenCut, units, height, selected, onSelect, onEnter }: Props) {
+export function EdgePicker({
+  piece: given,
+  cut: givenCut,
+  units,
+  height,
+  selected,
+  onSelect,
+  mark,
+  onMark,
+  onEnter,
+}: Props) {
   const { piece, cut } = upright(given, givenCut);
   const refs = useRef(new Map<string, SVGPathElement>());
   const box = joinBoxes(boxOf(outlineOf(piece.ring)), boxOf(cut?.outline ?? outlineOf(piece.ring)));
@@ -30,7 +51,12 @@ export function EdgePicker({ piece: given, cut: givenCut, units, height, selecte
   const key = (e: KeyboardEvent, i: number) => {
     const by =
       e.key === 'ArrowRight' || e.key === 'ArrowDown' ? 1 : e.key === 'ArrowLeft' || e.key === 'ArrowUp' ? -1 : 0;
-    if (by) {
+    if (by && e.shiftKey) {
+      e.preventDefault();
+      const length = pathLength((piece.ring[i] as Edge).path);
+      onSelect((piece.ring[i] as Edge).id);
+      onMark(Math.min(length, Math.max(0, (mark ?? length / 2) + by * 5)));
+    } else if (by) {
       e.preventDefault();
       const next = piece.ring[(i + by + piece.ring.length) % piece.ring.length] as Edge;
       onSelect(next.id);
@@ -40,6 +66,11 @@ export function EdgePicker({ piece: given, cut: givenCut, units, height, selecte
       onSelect((piece.ring[i] as Edge).id);
       onEnter();
     }
+  };
+  const click = (ev: MouseEvent<SVGPathElement>, e: Edge) => {
+    const at = selected === e.id ? placeOf(ev, e) : null;
+    if (at === null) onSelect(e.id);
+    else onMark(at);
   };
   const say = (e: Edge) =>
     `${ROLE_WORDS[e.role]}, ${formatLength(pathLength(e.path), units)}, ${e.onFold ? 'on the fold' : `allowance ${formatLength(e.allowance, units)}`}`;
@@ -72,16 +103,57 @@ export function EdgePicker({ piece: given, cut: givenCut, units, height, selecte
               strokeWidth={26 * unit}
               style={{ cursor: 'pointer', outlineOffset: 0 }}
               pointerEvents="stroke"
-              onClick={() => onSelect(e.id)}
+              onClick={(ev) => click(ev, e)}
               onKeyDown={(ev) => key(ev, i)}
             />
           ))}
+          {mark !== null && (
+            <Mark edge={piece.ring.find((e) => e.id === selected)} at={mark} unit={unit} units={units} />
+          )}
           {piece.ring.map((e) => (
             <EdgeName key={e.id} edge={e} unit={unit} chosen={selected === e.id} />
           ))}
         </>
       )}
     </Frame>
+  );
+}
+
+/** Where on the edge was clicked, mm along it. */
+function placeOf(ev: MouseEvent<SVGPathElement>, e: Edge): number | null {
+  const m = ev.currentTarget.getScreenCTM();
+  if (!m) return null;
+  const p = new DOMPoint(ev.clientX, ev.clientY).matrixTransform(m.inverse());
+  return nearestOn(e.path, { x: p.x, y: p.y }).at;
+}
+
+/** The marked place, with its distance from the edge's start. */
+function Mark({ edge, at, unit, units }: { edge: Edge | undefined; at: number; unit: number; units: LengthUnit }) {
+  if (!edge) return null;
+  const p = pointAlong(edge.path, at);
+  const n = outward(directionAlong(edge.path, at));
+  return (
+    <g pointerEvents="none">
+      <circle
+        cx={p.x}
+        cy={p.y}
+        r={7 * unit}
+        fill="var(--chakra-colors-honey)"
+        stroke="var(--chakra-colors-sheet)"
+        strokeWidth={2 * unit}
+      />
+      <Label
+        x={p.x - n.x * 16 * unit}
+        y={p.y - n.y * 16 * unit + 5 * unit}
+        size={14}
+        unit={unit}
+        anchor={n.x > 0.3 ? 'end' : n.x < -0.3 ? 'start' : 'middle'}
+        weight={650}
+        halo
+      >
+        {formatLength(at, units)}
+      </Label>
+    </g>
   );
 }
 

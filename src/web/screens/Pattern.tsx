@@ -13,6 +13,7 @@ import { Measure } from '../parts/Measure.tsx';
 import { Findings } from '../parts/Notes.tsx';
 import { Page, SheetBox } from '../parts/Page.tsx';
 import { KIND_WORDS } from '../words/index.ts';
+import { CornerCard } from './CornerCard.tsx';
 import { EdgeCard, PieceCard } from './PatternCards.tsx';
 
 /** Is this my pattern, at the right size? */
@@ -42,7 +43,12 @@ interface PiecesProps {
 
 function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
   const [pieceId, setPieceId] = useState(shell.pieces[0]?.id ?? '');
-  const [edgeId, setEdgeId] = useState<string | null>(null);
+  const [edgeId, setEdge] = useState<string | null>(null);
+  const [mark, setMark] = useState<number | null>(null);
+  const setEdgeId = (id: string | null) => {
+    setEdge(id);
+    setMark(null);
+  };
   const card = useRef<HTMLDivElement>(null);
   const drawn = shell.pieces.find((p) => p.id === pieceId) ?? shell.pieces[0];
   const piece = w.computed.shell.find((p) => p.id === drawn?.id);
@@ -71,7 +77,20 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
             }}
           />
           <div ref={card}>
-            {drawn && piece && edge && <EdgeCard w={w} piece={drawn} computed={piece} edge={edge} onSave={savePiece} />}
+            {drawn && piece && edge && (
+              <>
+                <EdgeCard w={w} piece={drawn} computed={piece} edge={edge} onSave={savePiece} />
+                <CornerCard
+                  w={w}
+                  piece={drawn}
+                  computed={piece}
+                  edge={edge}
+                  mark={mark}
+                  onMark={setMark}
+                  onSave={savePiece}
+                />
+              </>
+            )}
             {drawn && !edge && (
               <PieceCard
                 piece={drawn}
@@ -107,6 +126,8 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
             height={560}
             selected={edgeId}
             onSelect={setEdgeId}
+            mark={mark}
+            onMark={setMark}
             onEnter={toCard}
           />
         )}
