@@ -101,7 +101,7 @@ export function EdgePicker({
               fill="none"
               stroke="transparent"
               strokeWidth={26 * unit}
-              style={{ cursor: 'pointer', outlineOffset: 0 }}
+              style={{ cursor: 'pointer', outlineOffset: 0, ...(selected === e.id && { outline: 'none' }) }}
               pointerEvents="stroke"
               onClick={(ev) => click(ev, e)}
               onKeyDown={(ev) => key(ev, i)}
