@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
-import { coatSvg } from '../src/demo/index.ts';
+import { coatSvg, SHEET, seenBy, sleeveClicks } from '../src/demo/index.ts';
 import { Running } from './server.ts';
 
 const server = new Running();
@@ -219,4 +219,34 @@ test('an edge is parted at a mark, named, and joined again', async ({ page }) =>
   await expect(page.getByRole('button', { name: /^Side seam, / })).toHaveCount(2);
   await page.getByRole('button', { name: 'Join with the side seam after it' }).click();
   await expect(page.getByRole('button', { name: /^Side seam, 775.9 mm/ })).toHaveCount(1);
+});
+
+test('a paper piece is traced from a photograph, with its likely exactness and its residual', async ({ page }) => {
+  await begin(page, 'From a photo');
+  await demoFile(page, 'sleeve-photo.png');
+  const table = page.getByRole('application');
+  await table.scrollIntoViewIfNeeded();
+  // From pixels of the picture to the screen, as the drawing itself has it.
+  const click = async (p: { x: number; y: number; corner?: boolean }) => {
+    const at = await table.evaluate((el, q) => {
+      const m = (el as unknown as SVGSVGElement).getScreenCTM() as DOMMatrix;
+      const s = new DOMPoint(q.x, q.y).matrixTransform(m);
+      return { x: s.x, y: s.y };
+    }, p);
+    if (p.corner) await page.keyboard.down('Shift');
+    await page.mouse.click(at.x, at.y);
+    if (p.corner) await page.keyboard.up('Shift');
+  };
+  for (const c of SHEET) await click(seenBy(c));
+  for (const p of sleeveClicks(11)) await click(p);
+  await expect(page.getByText(/is likely exact to/)).toBeVisible();
+  await expect(page.getByText(/15 points, \d curves; the curve passes within 0\.\d mm of every point/)).toBeVisible();
+  await page.getByLabel('Name of the piece').fill('Sleeve');
+  await page.getByRole('button', { name: 'Take this piece' }).click();
+  // 418 by 605 mm in truth; a click on screen is a pixel or two of the picture, each about half a millimetre.
+  const size = await page.getByRole('button', { name: /^Sleeve \d+ mm × \d+ mm/ }).textContent();
+  const [, width, height] = /(\d+) mm × (\d+) mm/.exec(size ?? '') ?? [];
+  expect(Math.abs(Number(width) - 418)).toBeLessThanOrEqual(3);
+  expect(Math.abs(Number(height) - 605)).toBeLessThanOrEqual(4);
+  await expect(page.getByRole('button', { name: /^Sleeve cap, / })).toBeVisible();
 });

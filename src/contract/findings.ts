@@ -47,6 +47,11 @@ const SENTENCES: Record<string, Say> = {
     `The test square measures ${mm('measured')}, as it should: the pattern is at its true size.`,
   'square-off': (d, mm) =>
     `The test square measures ${mm('measured')} and should be ${mm('nominal')}. Enlarge by ${Number(d.factor).toFixed(4)} to come to the true size.`,
+  'too-few-corners': (d) =>
+    `Four corners of something known are needed, ${d.count} are marked. Mark them in turn round the sheet.`,
+  'corners-on-a-line': () =>
+    'The four corners do not go round a sheet. Mark them in turn, clockwise from the upper left.',
+  'too-few-points': (d) => `An outline needs at least three points, ${d.count} are set. Go on along the edge.`,
   'svg-entities': () =>
     'The drawing defines XML entities, which Woodbine does not open for safety. Export it as plain SVG.',
   'svg-script': () => 'The drawing carries a script, which Woodbine does not open for safety. Export it as plain SVG.',

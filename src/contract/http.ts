@@ -20,6 +20,19 @@ export const patchBody = z.strictObject({ revision: z.number().int().min(0), cha
 export const revisionBody = z.strictObject({ revision: z.number().int().min(0) });
 export const demoBody = z.strictObject({ demo: z.string().max(60) });
 
+const place = z.strictObject({ x: z.number(), y: z.number() });
+/** A piece traced in a picture: known corners there (px) and on the table (mm), points along its edge (px). */
+export const traceBody = z.strictObject({
+  name: z.string().trim().min(1, 'give the piece a name').max(80),
+  lines: z.enum(['cut', 'seam']).default('seam'),
+  picture: z.array(place).min(4).max(400),
+  table: z.array(place).min(4).max(400),
+  points: z
+    .array(z.strictObject({ x: z.number(), y: z.number(), corner: z.boolean() }))
+    .min(3)
+    .max(2000),
+});
+
 export interface Summary {
   id: string;
   name: string;

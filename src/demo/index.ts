@@ -6,6 +6,7 @@ import { CHORE_JACKET, type CoatFigures, draftCoat, draftSvg, GREENHOUSE_COAT } 
 export * from './draft.ts';
 export * from './dxf.ts';
 export * from './pdf.ts';
+export * from './photo.ts';
 
 export interface Demo {
   id: string;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { newProject, patchBody, projectFile, revisionBody } from '../contract/index.ts';
+import { newProject, patchBody, projectFile, revisionBody, traceBody } from '../contract/index.ts';
 
 interface Route {
   method: 'get' | 'post' | 'patch' | 'delete';
@@ -37,6 +37,13 @@ const ROUTES: Route[] = [
     path: '/api/look',
     summary: 'What a file holds: line groups, page layout, test squares; nothing is stored',
     form: true,
+  },
+  {
+    method: 'post',
+    path: '/api/projects/{id}/trace',
+    summary: 'Add a piece traced in a picture, by known corners and points along its edge',
+    body: traceBody,
+    ok: 201,
   },
   { method: 'get', path: '/api/projects/{id}/pieces', summary: 'Every piece, shell and derived, with figures' },
   { method: 'get', path: '/api/projects/{id}/seams', summary: 'Every seam walked' },

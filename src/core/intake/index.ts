@@ -7,6 +7,7 @@ export * from './assemble.ts';
 export * from './drawing.ts';
 export * from './outline.ts';
 export * from './pdf/index.ts';
+export * from './photo/index.ts';
 export * from './svg.ts';
 export * from './svgpath.ts';
 

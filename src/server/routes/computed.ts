@@ -1,7 +1,8 @@
 import { type Context, Hono } from 'hono';
-import { sentenceOf } from '../../contract/index.ts';
+import { sentenceOf, traceBody } from '../../contract/index.ts';
 import { type Computed, compute, planOf } from '../../core/compute.ts';
 import { cutList } from '../../core/cutting/index.ts';
+import { intakeTrace } from '../../core/intake/index.ts';
 import { type Shell } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 import { pieceAnswer, piecesAnswer, seamsAnswer } from '../answers.ts';
@@ -9,7 +10,7 @@ import { type Store, type Stored } from '../db/store.ts';
 import { type Reader } from '../intake/run.ts';
 import { problem, refusal } from '../problem.ts';
 import { readUpload } from '../upload.ts';
-import { missing, written } from './projects.ts';
+import { body, missing, projectAnswer, written } from './projects.ts';
 
 const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sentenceOf(f) }));
 
@@ -24,6 +25,7 @@ export function computedRoutes(store: Store, reader: Reader): Hono {
     return s ? answer(compute(s.document), s) : missing(c);
   };
   r.post('/:id/shell', (c) => takeShell(c, store, reader));
+  r.post('/:id/trace', (c) => takeTrace(c, store));
   r.get('/:id/pieces', (c) => with_(c, (x) => c.json({ pieces: piecesAnswer(x), findings: told(x.findings) })));
   r.get('/:id/seams', (c) => with_(c, (x) => c.json({ seams: seamsAnswer(x) })));
   r.get('/:id/closure', (c) =>
@@ -64,4 +66,25 @@ async function takeShell(c: Context, store: Store, reader: Reader): Promise<Resp
   const x = compute(w.stored.document);
   const findings = told([...read.value.findings, ...x.findings.filter((f) => f.code === 'allowance-swallows-piece')]);
   return c.json({ pieces: x.shell.map((p) => pieceAnswer(p, x)), findings, fileId, revision: w.stored.revision }, 201);
+}
+
+/** Adds a piece traced in a picture; the picture itself never comes here. */
+async function takeTrace(c: Context, store: Store): Promise<Response> {
+  const id = c.req.param('id') ?? '';
+  const b = await body(c, traceBody);
+  if (!b.ok) return b.answer;
+  const made = intakeTrace(b.value);
+  if (!made.ok) return refusal(c, made.findings);
+  const w = await store.update(id, `Trace ${b.value.name}`, (doc) => {
+    const held: Shell = doc.shell ?? { fileName: 'traced from pictures', lines: b.value.lines, pieces: [] };
+    let n = held.pieces.length + 1;
+    while (held.pieces.some((p) => p.id === `p${n}`)) n++;
+    const piece = made.value.pieces[0];
+    return piece
+      ? { ...doc, shell: { ...held, pieces: [...held.pieces, { ...piece, id: `p${n}`, drawn: b.value.lines }] } }
+      : doc;
+  });
+  if (!w.ok) return written(c, store, w);
+  const findings = told(made.value.findings);
+  return c.json({ ...(await projectAnswer(store, w.stored)), findings, residualMm: made.value.residual }, 201);
 }

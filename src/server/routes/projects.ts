@@ -7,7 +7,7 @@ import { type Store, type Stored } from '../db/store.ts';
 import { problem, refusal } from '../problem.ts';
 
 /** The JSON body, or a problem answer that says where it is wrong. */
-async function body<T>(
+export async function body<T>(
   c: Context,
   shape: ZodType<T>,
 ): Promise<{ ok: true; value: T } | { ok: false; answer: Response }> {

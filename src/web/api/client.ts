@@ -1,5 +1,5 @@
 import { type HistoryEntry, type PatchOperation, type Problem, type Summary } from '../../contract/index.ts';
-import { type Layout, type LineGroup, type PdfChoices } from '../../core/intake/index.ts';
+import { type Layout, type LineGroup, type PdfChoices, type Trace } from '../../core/intake/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 
@@ -88,5 +88,7 @@ export const api = {
     form.set('lines', lines);
     return call<{ findings: (Finding & { message: string })[] }>('POST', `/api/projects/${id}/shell`, form);
   },
+  trace: (id: string, t: Trace & { lines: string }) =>
+    call<{ findings: (Finding & { message: string })[]; residualMm: number }>('POST', `/api/projects/${id}/trace`, t),
   history: (id: string) => get<{ changes: HistoryEntry[] }>(`/api/projects/${id}/history`),
 };

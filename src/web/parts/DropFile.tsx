@@ -6,6 +6,7 @@ import { type Workbook } from '../api/useProject.ts';
 import { Ask } from './Ask.tsx';
 import { SheetBox } from './Page.tsx';
 import { HowPagesLie, PdfChoice } from './PdfChoice.tsx';
+import { TracePhoto } from './TracePhoto.tsx';
 
 type Lines = 'seam' | 'cut';
 
@@ -15,6 +16,7 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
   const [waiting, setWaiting] = useState<File | null>(null);
   const [seen, setSeen] = useState<LookAnswer | null>(null);
   const [busy, setBusy] = useState<string | null>(null);
+  const [photo, setPhoto] = useState<File | null>(null);
   const [refused, setRefused] = useState<Refusal | null>(null);
   const during = async (words: string, work: () => Promise<void>): Promise<void> => {
     setBusy(words);
@@ -44,6 +46,12 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
   const put = (file: File | undefined) => {
     if (!file) return;
     setSeen(null);
+    setPhoto(null);
+    if (/^image\/(png|jpe?g|webp)/.test(file.type)) {
+      setRefused(null);
+      setPhoto(file);
+      return;
+    }
     void (/\.pdf$/i.test(file.name) || file.type === 'application/pdf' ? look(file) : take(file));
   };
   const asksLayout = refused?.problem.problems?.some((p) => p.code === 'tiles-unclear') ?? false;
@@ -59,6 +67,7 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
         onAnswer={setLines}
       />
       <DropBox busy={busy} onFile={put} />
+      {photo && <TracePhoto w={w} file={photo} onDone={onDone} />}
       {refused && (
         <WhatIsWrong refused={refused} file={waiting} onUnit={(unit) => waiting && void take(waiting, { unit })} />
       )}
@@ -105,7 +114,7 @@ function DropBox({ busy, onFile }: { busy: string | null; onFile: (file: File | 
         <input
           ref={input}
           type="file"
-          accept=".svg,.dxf,.pdf,image/svg+xml,application/pdf"
+          accept=".svg,.dxf,.pdf,.png,.jpg,.jpeg,.webp,image/svg+xml,application/pdf,image/png,image/jpeg,image/webp"
           aria-label="Pattern file"
           style={{ display: 'none' }}
           onChange={(e) => {
@@ -114,7 +123,7 @@ function DropBox({ busy, onFile }: { busy: string | null; onFile: (file: File | 
           }}
         />
         <Text color="quiet">
-          SVG, DXF, or a PDF to print and tape together. Drawn at full size; it never leaves this machine.
+          SVG, DXF, a PDF to print and tape together, or a photo or scan of a paper piece. It never leaves this machine.
         </Text>
       </Flex>
     </SheetBox>

@@ -1,0 +1,149 @@
+import {
+  add,
+  cubic,
+  distance,
+  dot,
+  line,
+  nearestOn,
+  type Path,
+  type Point,
+  pointAt,
+  type Segment,
+  scale,
+  size,
+  sub,
+  unit,
+} from '../../geometry/index.ts';
+
+/** A point placed along the edge of a piece; smooth unless it is a corner. */
+export interface Traced extends Point {
+  corner: boolean;
+}
+
+export interface Fitted {
+  path: Path;
+  /** Largest distance of a placed point from the curve, mm. */
+  residual: number;
+}
+
+/** Parameters by the way along the points, 0..1. */
+function byChord(points: Point[]): number[] {
+  const out = [0];
+  for (let i = 1; i < points.length; i++)
+    out.push((out[i - 1] as number) + distance(points[i - 1] as Point, points[i] as Point));
+  const all = out[out.length - 1] || 1;
+  return out.map((v) => v / all);
+}
+
+/** Handle lengths by least squares with given end directions (Schneider, Graphics Gems, 1990; from memory). */
+function cubicThrough(points: Point[], t: number[], ta: Point, tb: Point): Segment {
+  const [a, b] = [points[0] as Point, points[points.length - 1] as Point];
+  let [c11, c12, c22, x1, x2] = [0, 0, 0, 0, 0];
+  points.forEach((p, i) => {
+    const u = t[i] as number;
+    const v = 1 - u;
+    const [b1, b2] = [3 * u * v * v, 3 * u * u * v];
+    const [va, vb] = [scale(ta, b1), scale(tb, b2)];
+    const rest = sub(p, add(scale(a, v * v * v + b1), scale(b, b2 + u * u * u)));
+    c11 += dot(va, va);
+    c12 += dot(va, vb);
+    c22 += dot(vb, vb);
+    x1 += dot(va, rest);
+    x2 += dot(vb, rest);
+  });
+  const det = c11 * c22 - c12 * c12;
+  const third = distance(a, b) / 3;
+  let [la, lb] = det > 1e-12 ? [(x1 * c22 - x2 * c12) / det, (x2 * c11 - x1 * c12) / det] : [third, third];
+  if (!(la > third * 0.05) || !(lb > third * 0.05)) [la, lb] = [third, third];
+  return cubic(a, add(a, scale(ta, la)), add(b, scale(tb, lb)), b);
+}
+
+/** The fit with its parameters slid to the feet of the points a few times. */
+function fitOne(points: Point[], ta: Point, tb: Point): { s: Segment; worst: number; at: number } {
+  let t = byChord(points);
+  let s = cubicThrough(points, t, ta, tb);
+  for (let round = 0; round < 6; round++) {
+    t = points.map((p, i) => (i === 0 ? 0 : i === points.length - 1 ? 1 : footOf(s, p)));
+    s = cubicThrough(points, t, ta, tb);
+  }
+  let [worst, at] = [0, Math.floor(points.length / 2)];
+  points.forEach((p, i) => {
+    const d = nearestOn([s], p).distance;
+    if (d > worst) [worst, at] = [d, i];
+  });
+  return { s, worst, at };
+}
+
+function footOf(s: Segment, p: Point): number {
+  let [low, high] = [0, 1];
+  let best = 0;
+  for (let k = 0; k < 4; k++) {
+    const step = (high - low) / 12;
+    let least = Number.POSITIVE_INFINITY;
+    for (let u = low; u <= high + 1e-12; u += step) {
+      const d = distance(pointAt(s, Math.min(1, u)), p);
+      if (d < least) [least, best] = [d, Math.min(1, u)];
+    }
+    [low, high] = [Math.max(0, best - step), Math.min(1, best + step)];
+  }
+  return best;
+}
+
+/** Direction at a point from its neighbours, weighted by nearness: the tangent of the parabola through the three. */
+function tangentAt(before: Point, here: Point, after: Point): Point {
+  const [l, r] = [distance(before, here) || 1, distance(here, after) || 1];
+  const left = scale(sub(here, before), 1 / l);
+  const right = scale(sub(after, here), 1 / r);
+  return unit(add(scale(left, r / (l + r)), scale(right, l / (l + r))));
+}
+
+/** Direction at the end of a run: of the parabola through its first three points. */
+function endTangent(p: Point[]): Point {
+  const [a, b, c] = p as [Point, Point, Point | undefined];
+  if (!c) return unit(sub(b, a));
+  const through = tangentAt(a, b, c);
+  const chord = unit(sub(b, a));
+  return size(chord) === 0 ? through : unit(sub(scale(chord, 2), through));
+}
+
+function fitRun(points: Point[], ta: Point, tb: Point, tolerance: number): Segment[] {
+  if (points.length === 2) {
+    const [a, b] = points as [Point, Point];
+    const third = distance(a, b) / 3;
+    const straight = dot(ta, unit(sub(b, a))) > 1 - 1e-9 && dot(tb, unit(sub(a, b))) > 1 - 1e-9;
+    return [straight ? line(a, b) : cubic(a, add(a, scale(ta, third)), add(b, scale(tb, third)), b)];
+  }
+  const { s, worst, at } = fitOne(points, ta, tb);
+  if (worst <= tolerance) return [s];
+  const cut = Math.min(points.length - 2, Math.max(1, at));
+  const t = tangentAt(points[cut - 1] as Point, points[cut] as Point, points[cut + 1] as Point);
+  return [
+    ...fitRun(points.slice(0, cut + 1), ta, scale(t, -1), tolerance),
+    ...fitRun(points.slice(cut), t, tb, tolerance),
+  ];
+}
+
+/**
+ * A closed outline through points placed along it, by as few cubics as hold `tolerance` mm; sharp at corners, smooth
+ * elsewhere. Two corners with nothing between them are joined by a line. At least three points.
+ */
+export function fitOutline(points: Traced[], tolerance = 0.5): Fitted {
+  const n = points.length;
+  const corners = points.flatMap((p, i) => (p.corner ? [i] : []));
+  const starts = corners.length ? corners : [0];
+  const path: Path = [];
+  starts.forEach((s, k) => {
+    const end = starts[(k + 1) % starts.length] as number;
+    const count = (end - s + n) % n || n;
+    const run = Array.from({ length: count + 1 }, (_, i): Point => {
+      const p = points[(s + i) % n] as Traced;
+      return { x: p.x, y: p.y };
+    });
+    const round = corners.length === 0;
+    const ta = round ? tangentAt(points[n - 1] as Point, points[0] as Point, points[1] as Point) : endTangent(run);
+    const tb = round ? scale(ta, -1) : endTangent([...run].reverse());
+    path.push(...fitRun(run, ta, tb, tolerance));
+  });
+  const residual = Math.max(...points.map((p) => nearestOn(path, p).distance));
+  return { path, residual };
+}

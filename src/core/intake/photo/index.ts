@@ -1,0 +1,45 @@
+import { type Point } from '../../geometry/index.ts';
+import { ok, type Result, refuse, stop } from '../../result.ts';
+import { assemble, type Intake } from '../assemble.ts';
+import { PLAIN_STROKE } from '../drawing.ts';
+import { fitOutline, type Traced } from './fit.ts';
+import { type Homography, homographyOf, mapThrough } from './homography.ts';
+
+export * from './fit.ts';
+export * from './homography.ts';
+
+/** A piece traced in a picture: known corners, and points along its edge, in pixels of the picture. */
+export interface Trace {
+  name: string;
+  /** Corners of something known, in the picture and on the table (mm). */
+  picture: Point[];
+  table: Point[];
+  points: Traced[];
+}
+
+export interface TracedPiece extends Intake {
+  residual: number;
+}
+
+/** From a trace to a shell piece at true size; the picture itself is not needed for it. */
+export function intakeTrace(t: Trace): Result<TracedPiece> {
+  if (t.points.length < 3) return refuse(stop('too-few-points', undefined, { count: t.points.length }));
+  const h = homographyOf(t.picture, t.table);
+  if (!h.ok) return h;
+  const fitted = fitOutline(onTable(h.value, t.points));
+  const shape = {
+    path: fitted.path,
+    closed: true,
+    label: t.name,
+    name: t.name,
+    group: 0,
+    stroke: PLAIN_STROKE,
+    layer: null,
+    hint: null,
+  };
+  const made = assemble({ shapes: [shape], captions: [], groupNames: [null], findings: [] });
+  return made.ok ? ok({ ...made.value, residual: fitted.residual }) : made;
+}
+
+export const onTable = (h: Homography, points: Traced[]): Traced[] =>
+  points.map((p) => ({ ...mapThrough(h, p), corner: p.corner }));
