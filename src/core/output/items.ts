@@ -15,7 +15,7 @@ import {
   translation,
   unit,
 } from '../geometry/index.ts';
-import { type CutLine, notchTick, outlineOf, type Piece } from '../pattern/index.ts';
+import { type CutLine, type Mark, notchTick, outlineOf, type Piece } from '../pattern/index.ts';
 
 export type Stroke = 'cut' | 'seam' | 'fold' | 'grain' | 'notch' | 'inner' | 'mark' | 'frame';
 
@@ -70,8 +70,29 @@ export function pieceSheet(p: Piece, cut: CutLine): Sheet {
       path([line(t.a, t.b)], 'notch');
     }
   }
+  for (const m of p.marks ?? []) for (const q of markPaths(m)) path(q, 'mark');
   items.push(...words(p, cut.outline));
   return { id: p.id, name: p.name, items, box: joinBoxes(boxOf(cut.outline), boxOf(outlineOf(p.ring))) };
+}
+
+/** A mark as lines, 5 mm across: a square, a circle as eight sides, a dot or button as a cross in its circle. */
+function markPaths(m: Mark): Path[] {
+  const around = (n: number, r: number, turn: number): Path =>
+    Array.from({ length: n }, (_, i) => {
+      const at = (k: number): Point =>
+        addScaled(m.at, { x: Math.cos(turn + (2 * Math.PI * k) / n), y: Math.sin(turn + (2 * Math.PI * k) / n) }, r);
+      return line(at(i), at(i + 1));
+    });
+  const cross: Path[] = [
+    [line({ x: m.at.x - 2.5, y: m.at.y }, { x: m.at.x + 2.5, y: m.at.y })],
+    [line({ x: m.at.x, y: m.at.y - 2.5 }, { x: m.at.x, y: m.at.y + 2.5 })],
+  ];
+  if (m.kind === 'square') return [around(4, 3.5, Math.PI / 4)];
+  return m.kind === 'circle'
+    ? [around(16, 2.5, 0)]
+    : m.kind === 'dot'
+      ? [around(8, 1.2, 0)]
+      : [around(16, 2.5, 0), ...cross];
 }
 
 /** Room to the right of a point inside the cut line, mm. */

@@ -1,6 +1,7 @@
 export * from './corners.ts';
 export * from './cutline.ts';
 export * from './grain.ts';
+export * from './marks.ts';
 export * from './ring.ts';
 export * from './roles.ts';
 export * from './seam.ts';

@@ -5,6 +5,7 @@ import {
   joinBoxes,
   nearestOn,
   outward,
+  type Point,
   pathLength,
   pointAlong,
 } from '../../core/geometry/index.ts';
@@ -15,7 +16,7 @@ import { ROLE_WORDS } from '../words/index.ts';
 import { Frame } from './Frame.tsx';
 import { Label } from './Label.tsx';
 import { PieceShape } from './PieceShape.tsx';
-import { upright } from './upright.ts';
+import { unturned, upright } from './upright.ts';
 
 interface Props {
   piece: Piece;
@@ -27,6 +28,8 @@ interface Props {
   /** A place on the selected edge, mm along it; set by a second click or with Shift and the arrow keys. */
   mark: number | null;
   onMark: (at: number) => void;
+  /** When given, a click anywhere tells its place on the piece instead of choosing an edge. */
+  onSpot?: ((p: Point) => void) | undefined;
   /** Asked for by Enter: move on to the questions about the edge. */
   onEnter: () => void;
 }
@@ -41,9 +44,10 @@ export function EdgePicker({
   onSelect,
   mark,
   onMark,
+  onSpot,
   onEnter,
 }: Props) {
-  const { piece, cut } = upright(given, givenCut);
+  const { piece, cut, map } = upright(given, givenCut);
   const refs = useRef(new Map<string, SVGPathElement>());
   const box = joinBoxes(boxOf(outlineOf(piece.ring)), boxOf(cut?.outline ?? outlineOf(piece.ring)));
   const side = (box.maxX - box.minX) * 0.3;
@@ -110,6 +114,21 @@ export function EdgePicker({
           {mark !== null && (
             <Mark edge={piece.ring.find((e) => e.id === selected)} at={mark} unit={unit} units={units} />
           )}
+          {onSpot && (
+            // biome-ignore lint/a11y/noStaticElementInteractions: by keyboard the same is done on an edge's own card.
+            <rect
+              x={room.minX}
+              y={room.minY}
+              width={room.maxX - room.minX}
+              height={room.maxY - room.minY}
+              fill="transparent"
+              style={{ cursor: 'crosshair' }}
+              onClick={(ev) => {
+                const p = pointOf(ev);
+                if (p) onSpot(unturned(map, p));
+              }}
+            />
+          )}
           {piece.ring.map((e) => (
             <EdgeName key={e.id} edge={e} unit={unit} chosen={selected === e.id} />
           ))}
@@ -121,10 +140,16 @@ export function EdgePicker({
 
 /** Where on the edge was clicked, mm along it. */
 function placeOf(ev: MouseEvent<SVGPathElement>, e: Edge): number | null {
+  const p = pointOf(ev);
+  return p && nearestOn(e.path, p).at;
+}
+
+/** Where was clicked, in the drawing's own millimetres. */
+function pointOf(ev: MouseEvent<SVGGraphicsElement>): Point | null {
   const m = ev.currentTarget.getScreenCTM();
   if (!m) return null;
   const p = new DOMPoint(ev.clientX, ev.clientY).matrixTransform(m.inverse());
-  return nearestOn(e.path, { x: p.x, y: p.y }).at;
+  return { x: p.x, y: p.y };
 }
 
 /** The marked place, with its distance from the edge's start. */

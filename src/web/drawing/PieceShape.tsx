@@ -44,6 +44,23 @@ function Notches({ piece, unit }: { piece: Piece; unit: number }) {
   });
 }
 
+/** Where stitching starts, stops or turns; buttons as a circle with its cross. */
+function Marks({ piece, unit }: { piece: Piece; unit: number }) {
+  const r = Math.max(3, 4 * unit);
+  const look = { fill: 'none', stroke: 'var(--chakra-colors-ink)', strokeWidth: 1.4 * unit };
+  return (piece.marks ?? []).map((m, i) => {
+    const { x, y } = m.at;
+    if (m.kind === 'square') return <rect key={i} x={x - r} y={y - r} width={2 * r} height={2 * r} {...look} />;
+    if (m.kind === 'dot') return <circle key={i} cx={x} cy={y} r={0.7 * r} fill="var(--chakra-colors-ink)" />;
+    return (
+      <g key={i}>
+        <circle cx={x} cy={y} r={r} {...look} />
+        {m.kind === 'button' && <path d={`M${x - r} ${y}H${x + r}M${x} ${y - r}V${y + r}`} {...look} />}
+      </g>
+    );
+  });
+}
+
 function Grain({ piece, unit }: { piece: Piece; unit: number }) {
   const { a, b } = piece.grain;
   const l = Math.hypot(b.x - a.x, b.y - a.y) || 1;
@@ -130,6 +147,7 @@ export const PieceShape = memo(function PieceShape(props: ShapeProps) {
       ))}
       {piece.ring.map(edge)}
       <Notches piece={piece} unit={unit} />
+      <Marks piece={piece} unit={unit} />
       <Grain piece={piece} unit={unit} />
       {label && <Name piece={piece} unit={unit} aside={aside} />}
     </g>

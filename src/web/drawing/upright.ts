@@ -30,6 +30,14 @@ export function upright(piece: Piece, cut: CutLine | undefined): Turned {
   return turned;
 }
 
+/** From the picture back to the sheet the piece was drawn on. */
+export function unturned(map: Affine | null, p: { x: number; y: number }): { x: number; y: number } {
+  if (!map) return p;
+  const det = map.a * map.d - map.b * map.c;
+  const [x, y] = [p.x - map.e, p.y - map.f];
+  return { x: (map.d * x - map.c * y) / det, y: (map.a * y - map.b * x) / det };
+}
+
 /** The closure turned with its front. */
 export function uprightClosure(c: Closure, map: Affine | null): Closure {
   if (!map) return c;

@@ -55,6 +55,15 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
     void (/\.pdf$/i.test(file.name) || file.type === 'application/pdf' ? look(file) : take(file));
   };
   const asksLayout = refused?.problem.problems?.some((p) => p.code === 'tiles-unclear') ?? false;
+  if (photo)
+    return (
+      <>
+        <Button size="sm" variant="outline" borderColor="rule" mb="3" onClick={() => setPhoto(null)}>
+          Another file instead
+        </Button>
+        <TracePhoto w={w} file={photo} onDone={onDone} />
+      </>
+    );
   return (
     <>
       <Ask
@@ -67,7 +76,6 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
         onAnswer={setLines}
       />
       <DropBox busy={busy} onFile={put} />
-      {photo && <TracePhoto w={w} file={photo} onDone={onDone} />}
       {refused && (
         <WhatIsWrong refused={refused} file={waiting} onUnit={(unit) => waiting && void take(waiting, { unit })} />
       )}

@@ -6,11 +6,14 @@ export function Page({
   question,
   lead,
   side,
+  below,
   children,
 }: {
   question: string;
   lead?: ReactNode;
   side?: ReactNode;
+  /** Under both columns. */
+  below?: ReactNode;
   children: ReactNode;
 }) {
   useEffect(() => {
@@ -34,11 +37,14 @@ export function Page({
           alignItems="start"
         >
           <Box>{side}</Box>
-          <Box minW="0">{children}</Box>
+          <Box minW="0" h="100%">
+            {children}
+          </Box>
         </Box>
       ) : (
         children
       )}
+      {below}
     </Box>
   );
 }

@@ -1,10 +1,12 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { sentenceOf } from '../../contract/findings.ts';
-import { pathLength } from '../../core/geometry/index.ts';
+import { pathLength, pointAlong } from '../../core/geometry/index.ts';
 import {
+  addMark,
   drawnPlace,
   dropNotch,
+  grainAlong,
   joinEdge,
   moveCorner,
   type Piece,
@@ -75,6 +77,9 @@ export function CornerCard({ w, piece, computed, edge, mark, onMark, onSave }: P
           {button('Part the edge here', () => put('parted', partEdge(piece, edge.id, at)))}
           {button('The corner belongs here', () => put('corner moved', moveCorner(piece, edge.id, at)))}
           {button('Notch here', () => put('notch', { ok: true, value: setNotch(piece, edge.id, at, 'single') }))}
+          {button('Start or stop dot here', () =>
+            put('dot', { ok: true, value: addMark(piece, { kind: 'dot', at: pointAlong(edge.path, at) }) }),
+          )}
           {button('Double notch here', () =>
             put('double notch', { ok: true, value: setNotch(piece, edge.id, at, 'double') }),
           )}
@@ -90,6 +95,9 @@ export function CornerCard({ w, piece, computed, edge, mark, onMark, onSave }: P
         button(`Join with the ${ROLE_WORDS[next.role].toLowerCase()} after it`, () =>
           put('joined', joinEdge(piece, edge.id)),
         )}
+      {button('Lay the grainline along this edge', () =>
+        put('grainline', { ok: true, value: grainAlong(piece, edge) }),
+      )}
       {piece.notches
         .filter((n) => n.edge === edge.id)
         .map((n) => (

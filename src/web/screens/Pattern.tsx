@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useMemo, useRef, useState } from 'react';
-import { boxOf } from '../../core/geometry/index.ts';
-import { outlineOf } from '../../core/pattern/index.ts';
+import { boxOf, type Point } from '../../core/geometry/index.ts';
+import { addMark, outlineOf, setGrain } from '../../core/pattern/index.ts';
 import { type Shell, type ShellPiece } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
@@ -14,6 +14,7 @@ import { Findings } from '../parts/Notes.tsx';
 import { Page, SheetBox } from '../parts/Page.tsx';
 import { KIND_WORDS } from '../words/index.ts';
 import { CornerCard } from './CornerCard.tsx';
+import { MarksCard, type Placing } from './MarksCard.tsx';
 import { EdgeCard, PieceCard } from './PatternCards.tsx';
 
 /** Is this my pattern, at the right size? */
@@ -45,6 +46,8 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
   const [pieceId, setPieceId] = useState(shell.pieces[0]?.id ?? '');
   const [edgeId, setEdge] = useState<string | null>(null);
   const [mark, setMark] = useState<number | null>(null);
+  const [placing, setPlacing] = useState<Placing | null>(null);
+  const [begun, setBegun] = useState<Point | null>(null);
   const setEdgeId = (id: string | null) => {
     setEdge(id);
     setMark(null);
@@ -60,11 +63,26 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
   const savePiece = (label: string, p: ShellPiece) =>
     save(label, { ...shell, pieces: shell.pieces.map((q) => (q.id === p.id ? p : q)) });
   const edge = drawn?.ring.find((e) => e.id === edgeId) ?? null;
+  const place = (p: Placing | null) => {
+    setPlacing(p);
+    setBegun(null);
+  };
+  const spot = (p: Point) => {
+    if (!drawn || !placing) return;
+    if (placing === 'grain' && !begun) {
+      setBegun(p);
+      return;
+    }
+    if (placing !== 'grain') savePiece(`${drawn.name}: ${placing}`, addMark(drawn, { kind: placing, at: p }));
+    else if (begun) savePiece(`${drawn.name}: grainline`, setGrain(drawn, begun, p));
+    place(null);
+  };
   const toCard = () => card.current?.querySelector('select')?.focus();
   return (
     <Page
       question="Is this my pattern, at the right size?"
       lead="Measure one piece you know against its printed size. Then click an edge, or walk along with the arrow keys, and say what it is."
+      below={<WholePattern w={w} shell={shell} onSave={save} onNotes={onNotes} />}
       side={
         <>
           <PieceList
@@ -92,13 +110,22 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
               </>
             )}
             {drawn && !edge && (
-              <PieceCard
-                piece={drawn}
-                onSave={savePiece}
-                onRemove={() =>
-                  save(`Remove ${drawn.name}`, { ...shell, pieces: shell.pieces.filter((p) => p.id !== drawn.id) })
-                }
-              />
+              <>
+                <PieceCard
+                  piece={drawn}
+                  onSave={savePiece}
+                  onRemove={() =>
+                    save(`Remove ${drawn.name}`, { ...shell, pieces: shell.pieces.filter((p) => p.id !== drawn.id) })
+                  }
+                />
+                <MarksCard
+                  piece={drawn}
+                  placing={placing}
+                  begun={begun !== null}
+                  onPlacing={place}
+                  onSave={savePiece}
+                />
+              </>
             )}
           </div>
         </>
@@ -117,7 +144,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
           </Button>
         </SheetBox>
       )}
-      <SheetBox>
+      <SheetBox position={{ md: 'sticky' }} top="3">
         {piece && (
           <EdgePicker
             piece={piece}
@@ -128,6 +155,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
             onSelect={setEdgeId}
             mark={mark}
             onMark={setMark}
+            onSpot={placing ? spot : undefined}
             onEnter={toCard}
           />
         )}
@@ -136,7 +164,6 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
         </Text>
       </SheetBox>
       <Findings findings={findings} w={w} />
-      <WholePattern w={w} shell={shell} onSave={save} onNotes={onNotes} />
     </Page>
   );
 }
