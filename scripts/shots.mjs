@@ -7,6 +7,27 @@ import { CHROMIUM, root, say } from './tools.mjs';
 const folder = process.argv[2] ?? join(root, 'docs/screenshots');
 const base = process.argv[3] ?? `http://127.0.0.1:${process.env.PORT ?? 4870}`;
 mkdirSync(folder, { recursive: true });
+/** Pixels of the demo picture: the sheet's corners, then points along the sleeve, corners of it marked. */
+const clicks = [
+  [601.8, 280, false],
+  [1013, 314, false],
+  [979.8, 877.5, false],
+  [591.8, 847.2, false],
+  [1075.1, 592.1, true],
+  [1171.3, 564.2, false],
+  [1227.1, 476.1, false],
+  [1294.9, 396, false],
+  [1394.4, 359.6, false],
+  [1499.9, 354.2, false],
+  [1601.1, 380.2, false],
+  [1687.2, 437.6, false],
+  [1732.1, 528.2, false],
+  [1769.1, 621.4, false],
+  [1861.9, 655.3, true],
+  [1641.3, 1449.3, true],
+  [1122.9, 1411.1, true],
+];
+
 const browser = await chromium.launch({
   executablePath: CHROMIUM,
   args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
@@ -26,4 +47,41 @@ for (const [name, path, tab] of views) {
   await page.screenshot({ path: join(folder, `${name}.png`) });
   say(`${name}.png`);
 }
+// What a file holds, before it is taken in: on a project of its own that is taken away again.
+const made = await fetch(`${base}/api/projects`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({ name: 'Opening-day coat' }),
+});
+const { id } = await made.json();
+for (const [name, file] of [
+  ['pdf-sizes', 'greenhouse-coat-sizes.pdf'],
+  ['photo', 'sleeve-photo.png'],
+]) {
+  await page.goto(`${base}/project/${id}/pattern`, { waitUntil: 'networkidle' });
+  await page.getByLabel('Pattern file').setInputFiles(join(root, 'src/demo/files', file));
+  const shown = page.getByRole(name === 'photo' ? 'application' : 'region').last();
+  await shown.waitFor();
+  if (name === 'photo') await trace(shown);
+  await shown.evaluate((el) => el.scrollIntoView({ block: 'start' }));
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  say(`${name}.png`);
+}
+await fetch(`${base}/api/projects/${id}`, { method: 'DELETE' });
 await browser.close();
+
+/** Corners of the sheet and some points of the sleeve, at places read off the demo picture. */
+async function trace(table) {
+  for (const [x, y, corner] of clicks) {
+    const at = await table.evaluate(
+      (el, q) => {
+        const p = new DOMPoint(q[0], q[1]).matrixTransform(el.getScreenCTM());
+        return { x: p.x, y: p.y };
+      },
+      [x, y],
+    );
+    if (corner) await page.keyboard.down('Shift');
+    await page.mouse.click(at.x, at.y);
+    if (corner) await page.keyboard.up('Shift');
+  }
+}

@@ -212,7 +212,7 @@ export class Store {
     const next = patched(stored.document, patch);
     if (!next.ok) return { ok: false, why: 'invalid', problems: next.problems };
     const inverse = jsonpatch.compare(next.document, stored.document) as PatchOperation[];
-    const record: JournalRecord = {
+    const record: Extract<JournalRecord, { t: 'change' }> = {
       t: 'change',
       id,
       revision: revision + 1,
@@ -223,7 +223,7 @@ export class Store {
       inverse,
       at: this.p.now(),
     };
-    await applyRecord(this.p.db, record);
+    await applyChange(this.p.db, record, next.document);
     this.p.journal.append(record);
     return { ok: true, stored: { id, revision: revision + 1, document: next.document } };
   }
@@ -272,11 +272,12 @@ export async function applyRecord(db: Db, r: JournalRecord): Promise<void> {
   } else await applyChange(db, r);
 }
 
-async function applyChange(db: Db, r: Extract<JournalRecord, { t: 'change' }>): Promise<void> {
+/** `ready` is the document after the change where it is known already; a replay makes it anew. */
+async function applyChange(db: Db, r: Extract<JournalRecord, { t: 'change' }>, ready?: ProjectDocument): Promise<void> {
   await db.transaction(async (tx) => {
     const [row] = await tx.select().from(schema.projects).where(eq(schema.projects.id, r.id));
     if (!row || row.revision !== r.revision - 1) return;
-    const next = patched(row.document, r.patch);
+    const next = ready ? { ok: true as const, document: ready } : patched(row.document, r.patch);
     if (!next.ok) return;
     const { name, garment } = next.document;
     await tx

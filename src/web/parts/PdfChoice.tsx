@@ -4,6 +4,7 @@ import { type Layout } from '../../core/intake/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { type FileChoices, type LookAnswer } from '../api/client.ts';
 import { Ask, Tick } from './Ask.tsx';
+import { LengthField } from './LengthField.tsx';
 import { SheetBox } from './Page.tsx';
 
 type Group = LookAnswer['groups'][number];
@@ -23,9 +24,12 @@ export function PdfChoice({ seen, units, onLook, onTake }: Props) {
   const [said, setSaid] = useState<FileChoices>({});
   const off = seen.squares.find((s) => s.nominal !== null && Math.abs(s.measured / s.nominal - 1) > 0.004);
   const [enlarge, setEnlarge] = useState(true);
+  const mute = seen.squares.some((s) => s.nominal !== null) ? undefined : seen.squares[0];
+  const [should, setShould] = useState<number | null>(null);
   const shared = seen.groups.filter((g) => !sizes.includes(g));
   const chosen = seen.groups.filter((g) => (sizes.includes(g) ? g.id === size : !left.has(g.id)));
-  const scale = off?.nominal && enlarge ? { scale: off.nominal / off.measured } : {};
+  const factor = off?.nominal && enlarge ? off.nominal / off.measured : mute && should ? should / mute.measured : 1;
+  const scale = Math.abs(factor - 1) > 1e-4 ? { scale: factor } : {};
   const groups = chosen.length === seen.groups.length ? {} : { groups: chosen.map((g) => g.id) };
   return (
     <SheetBox aria-label="What the PDF holds" role="region">
@@ -69,6 +73,22 @@ export function PdfChoice({ seen, units, onLook, onTake }: Props) {
         </Text>
       ))}
       {off && <Tick label="Bring it to the true size by the test square" checked={enlarge} onTick={setEnlarge} />}
+      {mute && (
+        <Flex gap="3" align="center" wrap="wrap" my="2">
+          <Text>
+            A square without words measures {formatLength(mute.measured, units)}. If it is the test square, it should
+            measure
+          </Text>
+          <LengthField
+            label="Test square should measure"
+            value={should ?? mute.measured}
+            units={units}
+            least={10}
+            most={200}
+            onValue={setShould}
+          />
+        </Flex>
+      )}
       {seen.layout && seen.layout.by !== 'one' && (
         <HowPagesLie
           layout={seen.layout}
