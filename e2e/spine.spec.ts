@@ -195,6 +195,15 @@ test('a PDF of taped pages is laid together, a PDF of sizes asks for the size', 
   const seen = page.getByRole('region', { name: 'What the PDF holds' });
   await expect(seen).toContainText('9 across and 5 down, overlapping by 12 mm');
   await expect(seen).toContainText('The test square measures 50 mm, as it should');
+  // The pages laid by hand as they were found: dragged to an overlap, and said so.
+  await seen.getByText('The pages lie otherwise').click();
+  const pages = seen.getByRole('slider', { name: 'Overlap of two pages' });
+  await pages.focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(seen.getByLabel('Overlap, mm')).toHaveValue('12.5');
+  await page.keyboard.press('ArrowRight');
+  await seen.getByRole('button', { name: 'Lay them so' }).click();
+  await expect(seen).toContainText('9 across and 5 down, overlapping by 12 mm');
   await seen.getByRole('button', { name: 'Take these lines' }).click();
   await threePieces(page, '353 mm × 1056 mm');
   await go(page, 'Is this my pattern?');

@@ -44,6 +44,7 @@ const views = [
 for (const [name, path, tab] of views) {
   await page.goto(base + path, { waitUntil: 'networkidle' });
   if (tab) await page.getByRole('tab', { name: tab }).click();
+  await page.waitForTimeout(400);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   say(`${name}.png`);
 }

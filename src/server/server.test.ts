@@ -4,7 +4,16 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { type Hono } from 'hono';
 import { pathLength, signedArea } from '../core/geometry/index.ts';
-import { coatSvg, draftCoat, GREENHOUSE_COAT } from '../demo/index.ts';
+import {
+  coatSvg,
+  draftCoat,
+  GREENHOUSE_COAT,
+  jacketDxf,
+  SHEET,
+  seenBy,
+  sizesPdf,
+  sleeveClicks,
+} from '../demo/index.ts';
 import { createApp } from './app.ts';
 import { type Opened, openStore } from './db/open.ts';
 import { Reader } from './intake/run.ts';
@@ -217,6 +226,55 @@ describe('the pattern', () => {
       expect((await ask('GET', `/api/projects/${id}`)).json).toMatchObject({ revision: 0, document: { shell: null } });
     },
   );
+
+  test('DXF and PDF come in by the same door; a PDF can be looked into first; sizes have to be chosen', async () => {
+    const id = await make();
+    const jacket = await upload(id, jacketDxf());
+    expect([jacket.status, jacket.json.pieces.map((p: { name: string }) => p.name)]).toEqual([
+      201,
+      ['Front', 'Back', 'Sleeve'],
+    ]);
+    const sizes = new Uint8Array(await sizesPdf());
+    expect((await upload(id, sizes)).json).toMatchObject({ status: 422, type: 'urn:woodbine:problem:choose-size' });
+    const form = new FormData();
+    form.set('file', new File([sizes], 'x.pdf'));
+    const look = await ask('POST', '/api/look', form);
+    expect([look.status, look.json.nested, look.json.squares[0].nominal]).toEqual([200, true, 50]);
+    const largest = look.json.groups.sort(
+      (a: { lengthMm: number }, b: { lengthMm: number }) => b.lengthMm - a.lengthMm,
+    )[0];
+    const taken = await upload(id, sizes, { groups: largest.id });
+    expect(taken.json.pieces[0].bbox.width).toBeCloseTo((1000 + 170) / 4 + 4 + 38 + 28, 1);
+    expect((await upload(id, sizes, { columns: '1000' })).json.detail).toMatch(
+      /columns has to be a number from 1 to 100/,
+    );
+  });
+
+  test('a piece traced in a picture is added to the pattern; a bad trace changes nothing', async () => {
+    const id = await make();
+    const picture = SHEET.map(seenBy);
+    const trace = (part: object) =>
+      ask('POST', `/api/projects/${id}/trace`, {
+        name: 'Sleeve',
+        picture,
+        table: SHEET,
+        points: sleeveClicks(9),
+        ...part,
+      });
+    const first = await trace({});
+    expect([first.status, first.json.document.shell.pieces.length]).toEqual([201, 1]);
+    expect(first.json.residualMm).toBeLessThan(0.5);
+    const second = await trace({ name: 'Second sleeve', lines: 'cut' });
+    expect(second.json.document.shell.pieces.map((p: { id: string; drawn: string }) => [p.id, p.drawn])).toEqual([
+      ['p1', 'seam'],
+      ['p2', 'cut'],
+    ]);
+    expect((await trace({ picture: picture.slice(0, 3) })).status).toBe(422);
+    expect((await trace({ picture: [picture[0], picture[2], picture[1], picture[3]] })).json.detail).toMatch(
+      /do not go round a sheet/,
+    );
+    expect((await ask('GET', `/api/projects/${id}`)).json.revision).toBe(2);
+  });
 
   test('a form without file, with wrong fields, or for no project', async () => {
     const id = await make();

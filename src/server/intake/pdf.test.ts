@@ -266,6 +266,31 @@ describe('pages to be laid together', () => {
   });
 });
 
+describe('pages that fit nowhere by themselves', () => {
+  test('are refused in words, and shown to be laid by hand', async () => {
+    const doc = await PDFDocument.create();
+    for (let n = 0; n < 4; n++) {
+      const page = doc.addPage([210 * PT, 297 * PT]);
+      for (let k = 0; k < 9; k++)
+        page.pushOperators(
+          moveTo(0, (20 + k * 31 + n * 7.3) * PT),
+          lineTo(210 * PT, (25 + k * 29 + n * 3.1) * PT),
+          stroke(),
+        );
+    }
+    const bytes = await doc.save();
+    expect(codes(await pieces(bytes))).toEqual(['tiles-unclear']);
+    const look = await lookInto({ name: 'x.pdf', bytes, unit: undefined, choices: {} });
+    expect(look.ok && [look.value.layout, look.value.tiles?.d.length]).toEqual([null, 2]);
+    const said = await lookInto({ name: 'x.pdf', bytes, unit: undefined, choices: { columns: 2, overlap: 5 } });
+    expect(said.ok && [said.value.layout?.columns, said.value.layout?.rows, said.value.layout?.by]).toEqual([
+      2,
+      2,
+      'said',
+    ]);
+  });
+});
+
 describe('what cannot be used', () => {
   test('pictures only, broken, locked, pages that fit nowhere: each in words', async () => {
     const png = Uint8Array.from(

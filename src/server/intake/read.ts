@@ -1,3 +1,4 @@
+import { type Box } from '../../core/geometry/index.ts';
 import {
   type Intake,
   intakePdf,
@@ -7,6 +8,7 @@ import {
   type PdfRead,
   readPdf,
 } from '../../core/intake/index.ts';
+import { type PdfPage, patternLines, trimOf } from '../../core/intake/pdf/index.ts';
 import { pathData } from '../../core/output/index.ts';
 import { type Result, refuse, stop } from '../../core/result.ts';
 import { readPdfPages } from './pdfpages.ts';
@@ -62,16 +64,36 @@ export interface LookAnswer {
   groups: GroupAnswer[];
   layout: PdfRead['layout'] | null;
   squares: { measured: number; nominal: number | null }[];
+  /** The first two tiles as they are drawn, for laying them together by hand. */
+  tiles: { trim: Box; d: string[] } | null;
   findings: PdfRead['drawing']['findings'];
+}
+
+function tilesOf(pages: PdfPage[]): LookAnswer['tiles'] {
+  const lines = [...patternLines(pages).values()].filter((l) => l.length > 0).slice(0, 2);
+  if (lines.length < 2) return null;
+  return { trim: trimOf(pages).trim, d: lines.map((l) => l.map((x) => pathData(x.path)).join('')) };
 }
 
 /** Looks into a file without making pieces of it. */
 export async function lookInto(job: IntakeJob): Promise<Result<LookAnswer>> {
-  const none: LookAnswer = { kind: 'drawing', nested: false, groups: [], layout: null, squares: [], findings: [] };
+  const none: LookAnswer = {
+    kind: 'drawing',
+    nested: false,
+    groups: [],
+    layout: null,
+    squares: [],
+    tiles: null,
+    findings: [],
+  };
   if (!isPdf(job.bytes)) return { ok: true, value: none };
   const pages = await readPdfPages(job.bytes);
   if (!pages.ok) return pages;
   const read = readPdf(pages.value, { ...job.choices, groups: undefined } as PdfChoices);
+  const tiles = tilesOf(pages.value);
+  // Pages that could not be laid together by themselves are shown all the same, to be laid by hand.
+  if (!read.ok && read.findings.some((f) => f.code === 'tiles-unclear') && tiles)
+    return { ok: true, value: { ...none, kind: 'pdf', tiles, findings: read.findings } };
   if (!read.ok) return read;
   const { groups, nested, layout, squares, drawing } = read.value;
   return {
@@ -81,6 +103,7 @@ export async function lookInto(job: IntakeJob): Promise<Result<LookAnswer>> {
       nested,
       layout,
       groups: groups.map(({ paths, ...g }) => ({ ...g, d: paths.map(pathData).join('') })),
+      tiles,
       squares: squares.map((s) => ({ measured: s.measured, nominal: s.nominal })),
       findings: drawing.findings,
     },

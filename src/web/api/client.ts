@@ -1,4 +1,5 @@
 import { type HistoryEntry, type PatchOperation, type Problem, type Summary } from '../../contract/index.ts';
+import { type Box } from '../../core/geometry/index.ts';
 import { type Layout, type LineGroup, type PdfChoices, type Trace } from '../../core/intake/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
@@ -62,6 +63,7 @@ export interface LookAnswer {
   groups: (Omit<LineGroup, 'paths'> & { d: string })[];
   layout: Layout | null;
   squares: { measured: number; nominal: number | null }[];
+  tiles: { trim: Box; d: string[] } | null;
   findings: (Finding & { message: string })[];
 }
 

@@ -5,7 +5,7 @@ import { api, type FileChoices, type LookAnswer, Refusal } from '../api/client.t
 import { type Workbook } from '../api/useProject.ts';
 import { Ask } from './Ask.tsx';
 import { SheetBox } from './Page.tsx';
-import { HowPagesLie, PdfChoice } from './PdfChoice.tsx';
+import { PdfChoice } from './PdfChoice.tsx';
 import { TracePhoto } from './TracePhoto.tsx';
 
 type Lines = 'seam' | 'cut';
@@ -54,7 +54,6 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
     }
     void (/\.pdf$/i.test(file.name) || file.type === 'application/pdf' ? look(file) : take(file));
   };
-  const asksLayout = refused?.problem.problems?.some((p) => p.code === 'tiles-unclear') ?? false;
   if (photo)
     return (
       <>
@@ -79,7 +78,6 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
       {refused && (
         <WhatIsWrong refused={refused} file={waiting} onUnit={(unit) => waiting && void take(waiting, { unit })} />
       )}
-      {asksLayout && waiting && <HowPagesLie layout={null} onSay={(said) => void look(waiting, said)} />}
       {seen && waiting && !busy && (
         <PdfChoice
           seen={seen}

@@ -3,6 +3,7 @@ import { type ReactNode, useState } from 'react';
 import { type Layout } from '../../core/intake/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { type FileChoices, type LookAnswer } from '../api/client.ts';
+import { TwoPages } from '../drawing/TwoPages.tsx';
 import { Ask, Tick } from './Ask.tsx';
 import { LengthField } from './LengthField.tsx';
 import { SheetBox } from './Page.tsx';
@@ -34,9 +35,9 @@ export function PdfChoice({ seen, units, onLook, onTake }: Props) {
   return (
     <SheetBox aria-label="What the PDF holds" role="region">
       <Heading as="h2" fontSize="22px" fontWeight="600" mb="2">
-        {sizes.length ? 'Which size is yours?' : 'Is this your pattern?'}
+        {sizes.length ? 'Which size is yours?' : seen.layout ? 'Is this your pattern?' : 'How do the pages lie?'}
       </Heading>
-      <Plane groups={chosen} behind={sizes.filter((g) => g.id !== size)} />
+      {seen.layout && <Plane groups={chosen} behind={sizes.filter((g) => g.id !== size)} />}
       {sizes.length > 0 && (
         <Ask
           question="Sizes differ by how their lines are drawn"
@@ -89,16 +90,23 @@ export function PdfChoice({ seen, units, onLook, onTake }: Props) {
           />
         </Flex>
       )}
-      {seen.layout && seen.layout.by !== 'one' && (
+      {seen.layout?.by !== 'one' && (seen.layout || seen.tiles) && (
         <HowPagesLie
           layout={seen.layout}
+          tiles={seen.tiles}
           onSay={(s) => {
             setSaid(s);
             onLook(s);
           }}
         />
       )}
-      <Button colorPalette="leaf" minH="48px" mt="4" onClick={() => onTake({ ...said, ...groups, ...scale })}>
+      <Button
+        colorPalette="leaf"
+        minH="48px"
+        mt="4"
+        disabled={!seen.layout}
+        onClick={() => onTake({ ...said, ...groups, ...scale })}
+      >
         Take these lines
       </Button>
     </SheetBox>
@@ -170,8 +178,14 @@ function boxOfData(d: string): { x: number; y: number; w: number; h: number } | 
   return { x: low(xs) - pad, y: low(ys) - pad, w: high(xs) - low(xs) + 2 * pad, h: high(ys) - low(ys) + 2 * pad };
 }
 
+interface LieProps {
+  layout: Layout | null;
+  tiles: LookAnswer['tiles'];
+  onSay: (said: FileChoices) => void;
+}
+
 /** How many pages lie side by side, in which order, and how far they overlap; asked for where it was not found. */
-export function HowPagesLie({ layout, onSay }: { layout: Layout | null; onSay: (said: FileChoices) => void }) {
+export function HowPagesLie({ layout, tiles, onSay }: LieProps) {
   const [columns, setColumns] = useState(String(layout?.columns ?? 4));
   const [overlap, setOverlap] = useState(String(Math.round((layout?.overlapX ?? 0) * 100) / 100));
   const [order, setOrder] = useState<'rows' | 'columns'>('rows');
@@ -183,6 +197,18 @@ export function HowPagesLie({ layout, onSay }: { layout: Layout | null; onSay: (
         if (c >= 1 && c <= 100 && o >= 0 && o <= 60) onSay({ columns: Math.round(c), overlap: o, order });
       }}
     >
+      {tiles && (
+        <>
+          <Text mb="1">Drag the second page, or use the arrow keys, until its lines carry on those of the first.</Text>
+          <TwoPages
+            trim={tiles.trim}
+            d={tiles.d}
+            below={order === 'columns'}
+            overlap={Number(overlap) || 0}
+            onOverlap={(mm) => setOverlap(String(mm))}
+          />
+        </>
+      )}
       <Flex gap="4" wrap="wrap" align="flex-end" mb="3">
         <label>
           Pages side by side

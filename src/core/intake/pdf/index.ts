@@ -11,6 +11,7 @@ import { type Layout, type SaidLayout } from './tiles.ts';
 import { wholeTexts } from './words.ts';
 
 export * from './groups.ts';
+export { patternLines } from './layout.ts';
 export * from './pages.ts';
 export * from './square.ts';
 export * from './tiles.ts';

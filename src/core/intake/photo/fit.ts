@@ -59,19 +59,15 @@ function cubicThrough(points: Point[], t: number[], ta: Point, tb: Point): Segme
 }
 
 /** The fit with its parameters slid to the feet of the points a few times. */
-function fitOne(points: Point[], ta: Point, tb: Point): { s: Segment; worst: number; at: number } {
+function fitOne(points: Point[], ta: Point, tb: Point): { s: Segment; worst: number } {
   let t = byChord(points);
   let s = cubicThrough(points, t, ta, tb);
   for (let round = 0; round < 6; round++) {
     t = points.map((p, i) => (i === 0 ? 0 : i === points.length - 1 ? 1 : footOf(s, p)));
     s = cubicThrough(points, t, ta, tb);
   }
-  let [worst, at] = [0, Math.floor(points.length / 2)];
-  points.forEach((p, i) => {
-    const d = nearestOn([s], p).distance;
-    if (d > worst) [worst, at] = [d, i];
-  });
-  return { s, worst, at };
+  const worst = Math.max(...points.map((p) => nearestOn([s], p).distance));
+  return { s, worst };
 }
 
 function footOf(s: Segment, p: Point): number {
@@ -113,14 +109,32 @@ function fitRun(points: Point[], ta: Point, tb: Point, tolerance: number): Segme
     const straight = dot(ta, unit(sub(b, a))) > 1 - 1e-9 && dot(tb, unit(sub(a, b))) > 1 - 1e-9;
     return [straight ? line(a, b) : cubic(a, add(a, scale(ta, third)), add(b, scale(tb, third)), b)];
   }
-  const { s, worst, at } = fitOne(points, ta, tb);
+  const { s, worst } = fitOne(points, ta, tb);
   if (worst <= tolerance) return [s];
-  const cut = Math.min(points.length - 2, Math.max(1, at));
-  const t = tangentAt(points[cut - 1] as Point, points[cut] as Point, points[cut + 1] as Point);
+  const { cut, t } = bestCut(points, ta, tb);
   return [
     ...fitRun(points.slice(0, cut + 1), ta, scale(t, -1), tolerance),
     ...fitRun(points.slice(cut), t, tb, tolerance),
   ];
+}
+
+/** Longest run in which every point is tried as the joint of two curves; in a longer one only every so many. */
+const TRIED = 24;
+
+/** The point at which two curves together stray least, and the direction there. */
+function bestCut(points: Point[], ta: Point, tb: Point): { cut: number; t: Point } {
+  const step = Math.max(1, Math.ceil((points.length - 2) / TRIED));
+  let best = { cut: 1, t: ta, worst: Number.POSITIVE_INFINITY };
+  for (let cut = 1; cut < points.length - 1; cut += step) {
+    const t = tangentAt(points[cut - 1] as Point, points[cut] as Point, points[cut + 1] as Point);
+    const left = cut > 1 ? fitOne(points.slice(0, cut + 1), ta, scale(t, -1)).worst : 0;
+    const right = cut < points.length - 2 ? fitOne(points.slice(cut), t, tb).worst : 0;
+    const worst = Math.max(left, right);
+    // Of joints that are alike, the one nearer the middle leaves both curves room.
+    const middle = Math.abs(cut - points.length / 2) < Math.abs(best.cut - points.length / 2);
+    if (worst < best.worst - 1e-3 || (worst < best.worst + 1e-3 && middle)) best = { cut, t, worst };
+  }
+  return best;
 }
 
 /**
