@@ -29,7 +29,7 @@ const SKIPPED = new Set([
 const MAX_DEPTH = 64;
 const MAX_SHAPES = 20000;
 /** Elements walked, those met again through `use` included: a drawing that multiplies itself is cut short. */
-const MAX_ELEMENTS = 200_000;
+const MAX_ELEMENTS = 80_000;
 
 const tagOf = (n: Node): string => Object.keys(n).find((k) => k !== ':@') ?? '';
 const local = (tag: string): string => tag.slice(tag.indexOf(':') + 1);
