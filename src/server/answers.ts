@@ -7,7 +7,7 @@ const boxAnswer = (b: Box) => ({ x: b.minX, y: b.minY, width: b.maxX - b.minX, h
 const figures = (f: Figures) => ({ areaMm2: f.areaMm2, perimeterMm: f.perimeterMm, bbox: boxAnswer(f.bbox) });
 
 /** A piece as the interface over HTTP answers it: figures on the seam line (net), and both lines as path data in mm. */
-export function pieceAnswer(p: Piece, c: Computed) {
+export function pieceAnswer(p: Piece, c: Pick<Computed, 'cutLines'>) {
   const seam = outlineOf(p.ring);
   const cut = c.cutLines.get(p.id);
   return {

@@ -3,6 +3,7 @@ import { sentenceOf, traceBody } from '../../contract/index.ts';
 import { type Computed, compute, planOf } from '../../core/compute.ts';
 import { cutList } from '../../core/cutting/index.ts';
 import { intakeTrace } from '../../core/intake/index.ts';
+import { shellPieces } from '../../core/pattern/index.ts';
 import { type Shell } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 import { pieceAnswer, piecesAnswer, seamsAnswer } from '../answers.ts';
@@ -46,6 +47,8 @@ export function computedRoutes(store: Store, reader: Reader): Hono {
   return r;
 }
 
+const NO_CUT_LINES: Pick<Computed, 'cutLines'> = { cutLines: new Map() };
+
 /** Reads the uploaded drawing whole or not at all, stores it as one change, and answers its pieces. */
 async function takeShell(c: Context, store: Store, reader: Reader): Promise<Response> {
   const id = c.req.param('id') ?? '';
@@ -63,9 +66,11 @@ async function takeShell(c: Context, store: Store, reader: Reader): Promise<Resp
     decisions: { ...doc.decisions, paper: { ...doc.decisions.paper, pieces: null } },
   }));
   if (!w.ok) return written(c, store, w);
-  const x = compute(w.stored.document);
-  const findings = told([...read.value.findings, ...x.findings.filter((f) => f.code === 'allowance-swallows-piece')]);
-  return c.json({ pieces: x.shell.map((p) => pieceAnswer(p, x)), findings, fileId, revision: w.stored.revision }, 201);
+  // Only the drawn pieces are answered here; cut lines and all that is derived come with the pieces route.
+  const drawn = shellPieces(shell, w.stored.document.decisions.allowances);
+  const findings = told([...read.value.findings, ...drawn.findings]);
+  const pieces = drawn.pieces.map((p) => pieceAnswer(p, NO_CUT_LINES));
+  return c.json({ pieces, findings, fileId, revision: w.stored.revision }, 201);
 }
 
 /** Adds a piece traced in a picture; the picture itself never comes here. */
