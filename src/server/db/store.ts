@@ -125,9 +125,10 @@ export class Store {
     return this.one(async () => {
       const stored = await this.get(id);
       if (!stored) return { ok: false, why: 'missing' };
-      const patch = jsonpatch.compare(stored.document, make(stored.document)) as PatchOperation[];
+      const next = make(stored.document);
+      const patch = jsonpatch.compare(stored.document, next) as PatchOperation[];
       if (!patch.length) return { ok: true, stored };
-      return this.write(id, stored.revision, 'do', null, label, patch);
+      return this.write(id, stored.revision, 'do', null, label, patch, next);
     });
   }
 
@@ -203,13 +204,15 @@ export class Store {
     of: number | null,
     label: string,
     patch: PatchOperation[],
+    made?: ProjectDocument,
   ): Promise<Written> {
     const stored = await this.get(id);
     if (!stored) return { ok: false, why: 'missing' };
     if (stored.revision !== revision) {
       return { ok: false, why: 'stale', revision: stored.revision, since: await this.history(id, revision) };
     }
-    const next = patched(stored.document, patch);
+    // A document made whole is only validated; one that comes as a patch has to be put together first.
+    const next = made ? parseDocument(made) : patched(stored.document, patch);
     if (!next.ok) return { ok: false, why: 'invalid', problems: next.problems };
     const inverse = jsonpatch.compare(next.document, stored.document) as PatchOperation[];
     const record: Extract<JournalRecord, { t: 'change' }> = {
