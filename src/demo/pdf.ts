@@ -24,7 +24,8 @@ const PLANE = { width: 1420, height: 1180 };
 
 type ToPage = (p: Point) => [number, number];
 
-function drawPath(page: PDFPage, path: Path, to: ToPage): void {
+/** Strokes the path on a page; `to` takes a point of the pattern, mm, to the page, pt. */
+export function strokePath(page: PDFPage, path: Path, to: ToPage): void {
   const first = path[0];
   if (!first) return;
   page.pushOperators(moveTo(...to(first.a)));
@@ -38,7 +39,7 @@ function drawCoat(page: PDFPage, f: CoatFigures, at: ToPage, font: PDFFont | nul
   draftCoat(f).forEach((d, i) => {
     const shift = { x: [80, 470, 1130][i] as number, y: 70 };
     const to: ToPage = (p) => at({ x: p.x + shift.x, y: p.y + shift.y });
-    drawPath(page, d.edges.flat(), to);
+    strokePath(page, d.edges.flat(), to);
     const [x, y] = to({ x: i === 2 ? -60 : 70, y: 420 });
     if (font) page.drawText(d.text.replace(/ · /g, ', '), { x, y, size: 22, font });
   });

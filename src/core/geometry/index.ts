@@ -1,5 +1,6 @@
 export * from './clip.ts';
 export * from './fillet.ts';
+export * from './fit.ts';
 export * from './intersect.ts';
 export * from './meet.ts';
 export * from './offset.ts';

@@ -1,4 +1,5 @@
 import { OFFSET_FIT, SAME_POINT } from '../tolerance.ts';
+import { handleLengths, withHandles } from './fit.ts';
 import { meet } from './meet.ts';
 import { endOf, type Path, pathLength, startOf, withoutEmpty } from './path.ts';
 import {
@@ -25,29 +26,9 @@ function fitOffset(s: Segment, d: number): Segment {
   const a = offsetPoint(s, 0, d);
   const b = offsetPoint(s, 1, d);
   const ta = directionAt(s, 0);
-  const tb = directionAt(s, 1);
-  const chord = distance(a, b);
-  let m11 = 0;
-  let m12 = 0;
-  let m22 = 0;
-  let r1 = 0;
-  let r2 = 0;
-  for (const t of [0.25, 0.5, 0.75]) {
-    const u = 1 - t;
-    const base = add(scale(a, u * u * u + 3 * u * u * t), scale(b, 3 * u * t * t + t * t * t));
-    const gap = sub(offsetPoint(s, t, d), base);
-    const va = scale(ta, 3 * u * u * t);
-    const vb = scale(tb, -3 * u * t * t);
-    m11 += dot(va, va);
-    m12 += dot(va, vb);
-    m22 += dot(vb, vb);
-    r1 += dot(va, gap);
-    r2 += dot(vb, gap);
-  }
-  const det = m11 * m22 - m12 * m12;
-  const ha = det > 1e-12 ? (r1 * m22 - r2 * m12) / det : chord / 3;
-  const hb = det > 1e-12 ? (r2 * m11 - r1 * m12) / det : chord / 3;
-  return cubic(a, addScaled(a, ta, ha), addScaled(b, tb, -hb), b);
+  const tb = scale(directionAt(s, 1), -1);
+  const samples = [0.25, 0.5, 0.75].map((t) => ({ t, p: offsetPoint(s, t, d) }));
+  return withHandles(a, b, ta, tb, handleLengths(a, b, ta, tb, samples));
 }
 
 /** Largest distance of the fit from the true offset, read across the offset's own normal. */

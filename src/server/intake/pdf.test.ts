@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
 import {
-  appendBezierCurve,
   clip,
   endPath,
   lineTo,
@@ -23,7 +22,7 @@ import { type Path, pathLength, signedArea } from '../../core/geometry/index.ts'
 import { type Intake, intakePdf, type PdfChoices } from '../../core/intake/index.ts';
 import { outlineOf } from '../../core/pattern/index.ts';
 import { type Result } from '../../core/result.ts';
-import { type CoatFigures, draftCoat, GREENHOUSE_COAT } from '../../demo/index.ts';
+import { type CoatFigures, draftCoat, GREENHOUSE_COAT, strokePath } from '../../demo/index.ts';
 import { readPdfPages } from './pdfpages.ts';
 import { lookInto, readPieces } from './read.ts';
 
@@ -41,13 +40,7 @@ const plane = (f: CoatFigures = GREENHOUSE_COAT): Placed[] =>
 
 /** Draws a path with its plane shifted by (dx, dy) mm on a page `height` mm high. */
 function drawPath(page: PDFPage, p: Placed, dx: number, dy: number, height: number): void {
-  const at = (q: { x: number; y: number }): [number, number] => [(q.x + p.x + dx) * PT, (height - q.y - p.y - dy) * PT];
-  const first = p.path[0];
-  if (!first) return;
-  page.pushOperators(moveTo(...at(first.a)));
-  for (const s of p.path)
-    page.pushOperators(s.k === 'L' ? lineTo(...at(s.b)) : appendBezierCurve(...at(s.c), ...at(s.d), ...at(s.b)));
-  page.pushOperators(stroke());
+  strokePath(page, p.path, (q) => [(q.x + p.x + dx) * PT, (height - q.y - p.y - dy) * PT]);
 }
 
 async function bigPage(

@@ -178,6 +178,33 @@ function boxOfData(d: string): { x: number; y: number; w: number; h: number } | 
   return { x: low(xs) - pad, y: low(ys) - pad, w: high(xs) - low(xs) + 2 * pad, h: high(ys) - low(ys) + 2 * pad };
 }
 
+interface NumberProps {
+  label: string;
+  value: string;
+  min: number;
+  max: number;
+  step?: 'any';
+  onChange: (v: string) => void;
+}
+
+/** A plain number of no length unit of its own, kept as typed. */
+function NumberBox({ label, onChange, ...rest }: NumberProps) {
+  return (
+    <label>
+      {label}
+      <Input
+        type="number"
+        {...rest}
+        width="6em"
+        display="block"
+        bg="sheet"
+        borderColor="rule"
+        onChange={(e) => onChange(e.target.value)}
+      />
+    </label>
+  );
+}
+
 interface LieProps {
   layout: Layout | null;
   tiles: LookAnswer['tiles'];
@@ -210,35 +237,8 @@ export function HowPagesLie({ layout, tiles, onSay }: LieProps) {
         </>
       )}
       <Flex gap="4" wrap="wrap" align="flex-end" mb="3">
-        <label>
-          Pages side by side
-          <Input
-            type="number"
-            min={1}
-            max={100}
-            value={columns}
-            width="6em"
-            display="block"
-            bg="sheet"
-            borderColor="rule"
-            onChange={(e) => setColumns(e.target.value)}
-          />
-        </label>
-        <label>
-          Overlap, mm
-          <Input
-            type="number"
-            min={0}
-            max={60}
-            step="any"
-            value={overlap}
-            width="6em"
-            display="block"
-            bg="sheet"
-            borderColor="rule"
-            onChange={(e) => setOverlap(e.target.value)}
-          />
-        </label>
+        <NumberBox label="Pages side by side" min={1} max={100} value={columns} onChange={setColumns} />
+        <NumberBox label="Overlap, mm" min={0} max={60} step="any" value={overlap} onChange={setOverlap} />
         <Ask
           question="The pages run"
           value={order}

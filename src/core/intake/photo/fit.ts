@@ -1,8 +1,8 @@
 import {
   add,
-  cubic,
   distance,
   dot,
+  handleLengths,
   line,
   nearestOn,
   type Path,
@@ -13,6 +13,7 @@ import {
   size,
   sub,
   unit,
+  withHandles,
 } from '../../geometry/index.ts';
 
 /** A point placed along the edge of a piece; smooth unless it is a corner. */
@@ -35,27 +36,14 @@ function byChord(points: Point[]): number[] {
   return out.map((v) => v / all);
 }
 
-/** Handle lengths by least squares with given end directions (Schneider, Graphics Gems, 1990; from memory). */
+/** The cubic nearest to the points with given end directions; plain thirds where a handle would vanish or turn back. */
 function cubicThrough(points: Point[], t: number[], ta: Point, tb: Point): Segment {
   const [a, b] = [points[0] as Point, points[points.length - 1] as Point];
-  let [c11, c12, c22, x1, x2] = [0, 0, 0, 0, 0];
-  points.forEach((p, i) => {
-    const u = t[i] as number;
-    const v = 1 - u;
-    const [b1, b2] = [3 * u * v * v, 3 * u * u * v];
-    const [va, vb] = [scale(ta, b1), scale(tb, b2)];
-    const rest = sub(p, add(scale(a, v * v * v + b1), scale(b, b2 + u * u * u)));
-    c11 += dot(va, va);
-    c12 += dot(va, vb);
-    c22 += dot(vb, vb);
-    x1 += dot(va, rest);
-    x2 += dot(vb, rest);
-  });
-  const det = c11 * c22 - c12 * c12;
+  const samples = points.map((p, i) => ({ t: t[i] as number, p }));
   const third = distance(a, b) / 3;
-  let [la, lb] = det > 1e-12 ? [(x1 * c22 - x2 * c12) / det, (x2 * c11 - x1 * c12) / det] : [third, third];
+  let [la, lb] = handleLengths(a, b, ta, tb, samples);
   if (!(la > third * 0.05) || !(lb > third * 0.05)) [la, lb] = [third, third];
-  return cubic(a, add(a, scale(ta, la)), add(b, scale(tb, lb)), b);
+  return withHandles(a, b, ta, tb, [la, lb]);
 }
 
 /** The fit with its parameters slid to the feet of the points a few times. */
@@ -107,7 +95,7 @@ function fitRun(points: Point[], ta: Point, tb: Point, tolerance: number): Segme
     const [a, b] = points as [Point, Point];
     const third = distance(a, b) / 3;
     const straight = dot(ta, unit(sub(b, a))) > 1 - 1e-9 && dot(tb, unit(sub(a, b))) > 1 - 1e-9;
-    return [straight ? line(a, b) : cubic(a, add(a, scale(ta, third)), add(b, scale(tb, third)), b)];
+    return [straight ? line(a, b) : withHandles(a, b, ta, tb, [third, third])];
   }
   const { s, worst } = fitOne(points, ta, tb);
   if (worst <= tolerance) return [s];
