@@ -23,7 +23,7 @@ import {
 } from '../geometry/index.ts';
 import { type Edge, flatRing, outlineOf, type Piece, ringAreaOf, roleSide, runsOf } from '../pattern/index.ts';
 import { type Decisions, type ProjectDocument } from '../project.ts';
-import { deriveInside, fitCap, joinedHem, orient, run, runLength, runPath, splitShell } from './index.ts';
+import { deriveInside, fitCap, orient, run, runLength, runPath, splitShell } from './index.ts';
 
 const piece = (pieces: Piece[], id: string): Piece => {
   const found = pieces.find((p) => p.id === id);
