@@ -18,6 +18,7 @@ const SENTENCES: Record<string, Say> = {
       ? 'This is a picture or another file without drawn lines. Export the pattern as SVG, DXF or PDF and drop that.'
       : 'This file is not an SVG drawing. Export the pattern as SVG, DXF or PDF and drop that.',
   'file-unreadable': (d) => `The file could not be read: ${d.detail}. Export it again.`,
+  'reading-stopped': () => 'You stopped the reading.',
   'file-too-heavy': () =>
     'The file takes too long to read, and was given up. Leave out pictures and hatchings, and export it again.',
   'not-dxf': () =>

@@ -10,6 +10,7 @@ import { openapi } from './openapi.ts';
 import { problem, refusal } from './problem.ts';
 import { computedRoutes } from './routes/computed.ts';
 import { exportRoutes } from './routes/exports.ts';
+import { jobRoutes } from './routes/jobs.ts';
 import { projectRoutes } from './routes/projects.ts';
 import { MAX_UPLOAD, readUpload } from './upload.ts';
 
@@ -30,7 +31,7 @@ const TOO_LARGE = `The file is too large: Woodbine takes up to ${MAX_UPLOAD / 10
 async function look(c: Context, reader: Reader): Promise<Response> {
   const upload = await readUpload(c);
   if (typeof upload === 'string') return problem(c, 400, 'upload', upload);
-  const seen = await reader.look(upload);
+  const seen = await reader.look(upload, upload.job);
   if (!seen.ok) return refusal(c, seen.findings);
   return c.json({ ...seen.value, findings: seen.value.findings.map((f) => ({ ...f, message: sentenceOf(f) })) });
 }
@@ -47,6 +48,7 @@ export function createApp(p: AppParts): Hono {
   app.route('/api/projects', projectRoutes(p.opened.store));
   app.route('/api/projects', computedRoutes(p.opened.store, p.reader));
   app.route('/api/projects', exportRoutes(p.opened.store, p.fontFiles, p.now));
+  app.route('/api/jobs', jobRoutes(p.reader));
   app.post('/api/look', (c) => look(c, p.reader));
   app.get('/api/health', (c) => c.json({ ok: true }));
   app.post('/api/backup', async (c) => c.json({ file: (await p.opened.backup()).split(/[\\/]/).pop() }));

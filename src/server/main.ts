@@ -49,6 +49,7 @@ async function main(): Promise<void> {
   await seed(opened);
   const names = ['127.0.0.1', 'localhost', '::1', ...(process.env.WOODBINE_HOST ? [process.env.WOODBINE_HOST] : [])];
   const reader = new Reader(new URL('./intake-worker.js', import.meta.url));
+  reader.warm();
   const app = createApp({
     opened,
     names,

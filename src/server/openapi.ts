@@ -32,6 +32,10 @@ const ROUTES: Route[] = [
     form: true,
     ok: 201,
   },
+  { method: 'get', path: '/api/projects/{id}/files', summary: 'The files the pieces were read from' },
+  { method: 'get', path: '/api/projects/{id}/files/{file}', summary: 'One of them, as it was uploaded' },
+  { method: 'get', path: '/api/jobs/{job}', summary: 'How far the upload that named itself so is' },
+  { method: 'delete', path: '/api/jobs/{job}', summary: 'Give that upload up; 409 when it is in already', ok: 204 },
   {
     method: 'post',
     path: '/api/look',
@@ -72,6 +76,7 @@ const FORM = {
     order: { enum: ['rows', 'columns'] },
     scale: { type: 'number', minimum: 0.2, maximum: 5 },
     groups: { type: 'string', description: 'ids of line groups, with commas between' },
+    job: { type: 'string', pattern: '^[\\w-]{1,64}$', description: 'a name of your own, to ask how far it is' },
   },
 };
 

@@ -9,6 +9,8 @@ export interface Upload {
   unit: string | undefined;
   lines: 'cut' | 'seam';
   choices: PdfChoices;
+  /** The sender's own name for this upload, to ask how far it is. */
+  job: string | undefined;
 }
 
 /** The uploaded form; a sentence when something is missing. */
@@ -25,6 +27,9 @@ export async function readUpload(c: Context): Promise<Upload | string> {
   if (lines !== 'cut' && lines !== 'seam')
     return 'Say whether the lines are cut or seam lines: lines=cut or lines=seam.';
   const unit = form.get('unit');
+  const job = form.get('job');
+  if (job !== null && !(typeof job === 'string' && /^[\w-]{1,64}$/.test(job)))
+    return 'job has to be a name of up to 64 letters, digits and dashes.';
   const choices = choicesOf(form);
   if (typeof choices === 'string') return choices;
   const name = 'name' in file && typeof file.name === 'string' ? file.name : 'drawing.svg';
@@ -34,6 +39,7 @@ export async function readUpload(c: Context): Promise<Upload | string> {
     unit: typeof unit === 'string' && unit.trim() ? unit.trim() : undefined,
     lines,
     choices,
+    job: job ?? undefined,
   };
 }
 

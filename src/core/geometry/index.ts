@@ -2,6 +2,7 @@ export * from './clip.ts';
 export * from './fillet.ts';
 export * from './fit.ts';
 export * from './intersect.ts';
+export * from './lighten.ts';
 export * from './meet.ts';
 export * from './offset.ts';
 export * from './path.ts';

@@ -47,7 +47,15 @@ export function polyline(points: Point[]): Path {
 export const signedArea = (p: Path): number => p.reduce((sum, s) => sum + sweptArea(s), 0) / 2;
 
 export function boxOf(p: Path): Box {
-  return p.map(segmentBox).reduce(joinBoxes);
+  const box = { ...segmentBox(first(p)) };
+  for (const s of p) {
+    const b = segmentBox(s);
+    if (b.minX < box.minX) box.minX = b.minX;
+    if (b.minY < box.minY) box.minY = b.minY;
+    if (b.maxX > box.maxX) box.maxX = b.maxX;
+    if (b.maxY > box.maxY) box.maxY = b.maxY;
+  }
+  return box;
 }
 
 export const joinBoxes = (a: Box, b: Box): Box => ({

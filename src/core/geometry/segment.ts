@@ -272,9 +272,18 @@ export function hullBox(s: Segment): Box {
   };
 }
 
+/** Whether the box of the control points is that of the two ends alone: no handle reaches out of it. */
+const endsHold = (s: Cubic, hull: Box): boolean =>
+  hull.minX === Math.min(s.a.x, s.b.x) &&
+  hull.maxX === Math.max(s.a.x, s.b.x) &&
+  hull.minY === Math.min(s.a.y, s.b.y) &&
+  hull.maxY === Math.max(s.a.y, s.b.y);
+
 /** Exact bounds of the segment in mm. */
 export function segmentBox(s: Segment): Box {
-  const points = [s.a, s.b, ...(s.k === 'C' ? extremes(s).map((t) => pointAt(s, t)) : [])];
+  const hull = hullBox(s);
+  if (s.k === 'L' || endsHold(s, hull)) return hull;
+  const points = [s.a, s.b, ...extremes(s).map((t) => pointAt(s, t))];
   const xs = points.map((p) => p.x);
   const ys = points.map((p) => p.y);
   return { minX: Math.min(...xs), minY: Math.min(...ys), maxX: Math.max(...xs), maxY: Math.max(...ys) };

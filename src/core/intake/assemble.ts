@@ -8,6 +8,7 @@ import { NOTCH_LENGTH } from './marks.ts';
 import { boxHas, type Draft, nest, withoutFrame } from './nest.ts';
 import { closes, meantAsOutline, type Outline, toOutline } from './outline.ts';
 import { toPiece } from './piece.ts';
+import { type Tell, untold } from './progress.ts';
 
 export interface Intake {
   pieces: ShellPiece[];
@@ -20,11 +21,14 @@ const NO_OUTLINE = new Set(['notch', 'grain', 'drill', 'text', 'mirror', 'intern
  * Makes shell pieces of a drawing: closed outlines become pieces, line work inside them becomes marks, text inside names
  * them. All or nothing: any outline that cannot be used refuses the whole, each with its reason.
  */
-export function assemble(drawing: Drawing): Result<Intake> {
+export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> {
   const findings = [...drawing.findings];
   const { closed, open } = ringsOf(drawing.shapes, findings);
   const outlines = closed
-    .map((s) => toOutline(s, findings))
+    .map((s, i) => {
+      if (i % EVERY === 0) tell({ stage: 'pieces', done: i, of: closed.length });
+      return toOutline(s, findings);
+    })
     .filter((o): o is Outline => o !== null)
     .sort((a, b) => b.areaMm2 - a.areaMm2);
   const drafts = nest(withoutFrame(outlines, findings));
@@ -44,6 +48,9 @@ export function assemble(drawing: Drawing): Result<Intake> {
   checkSize(pieces, findings);
   return ok({ pieces, findings });
 }
+
+/** Outlines between two words on how far it is. */
+const EVERY = 16;
 
 /** Closed outlines, those joined from loose lines among them, and what stays open. */
 function ringsOf(shapes: Shape[], findings: Finding[]): { closed: Shape[]; open: Shape[] } {

@@ -1,6 +1,7 @@
 import { type Result } from '../result.ts';
 import { assemble, type Intake } from './assemble.ts';
 import { readDxf } from './dxf/dxf.ts';
+import { type Tell, untold } from './progress.ts';
 import { readSvg } from './svg.ts';
 
 export * from './assemble.ts';
@@ -8,19 +9,22 @@ export * from './drawing.ts';
 export * from './outline.ts';
 export * from './pdf/index.ts';
 export * from './photo/index.ts';
+export * from './progress.ts';
 export * from './svg.ts';
 export * from './svgpath.ts';
 
 /** From the text of an SVG file to shell pieces in millimetres, or the reasons why not. */
-export function intakeSvg(text: string, unit?: string): Result<Intake> {
+export function intakeSvg(text: string, unit?: string, tell: Tell = untold): Result<Intake> {
+  tell({ stage: 'lines', done: 0, of: 0 });
   const drawing = readSvg(text, unit);
-  return drawing.ok ? assemble(drawing.value) : drawing;
+  return drawing.ok ? assemble(drawing.value, tell) : drawing;
 }
 
 /** From the text of an ASCII DXF file to shell pieces. */
-export function intakeDxf(text: string, unit?: string): Result<Intake> {
+export function intakeDxf(text: string, unit?: string, tell: Tell = untold): Result<Intake> {
+  tell({ stage: 'lines', done: 0, of: 0 });
   const drawing = readDxf(text, unit);
-  return drawing.ok ? assemble(drawing.value) : drawing;
+  return drawing.ok ? assemble(drawing.value, tell) : drawing;
 }
 
 /** What kind of drawing a text is, by what it holds and not by its name; the name decides only where it holds nothing. */
@@ -35,5 +39,5 @@ export function kindOfText(text: string, name: string): 'svg' | 'dxf' {
 }
 
 /** A drawing as text, read as what it is. */
-export const intakeText = (text: string, name: string, unit?: string): Result<Intake> =>
-  kindOfText(text, name) === 'dxf' ? intakeDxf(text, unit) : intakeSvg(text, unit);
+export const intakeText = (text: string, name: string, unit?: string, tell: Tell = untold): Result<Intake> =>
+  kindOfText(text, name) === 'dxf' ? intakeDxf(text, unit, tell) : intakeSvg(text, unit, tell);

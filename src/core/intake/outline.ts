@@ -4,6 +4,7 @@ import {
   endDirection,
   endOf,
   flatten,
+  lighten,
   type Path,
   type Point,
   reversePath,
@@ -65,7 +66,7 @@ export function toOutline(shape: Shape, findings: Finding[]): Outline | null {
     return null;
   };
   if (!path.length) return nothing();
-  const closed = closeGap(path, label, findings);
+  const closed = lighten(closeGap(path, label, findings));
   const points = flatten(closed).slice(0, -1);
   // Crossings first: the two halves of a bow tie can cancel to no area at all.
   const hit = selfCrossing(points);

@@ -35,25 +35,21 @@ const badNumber = (attrs: Record<string, string>): string =>
     'NaN'
   ).slice(0, 60);
 
+/** Corners of a polyline or polygon; null for another element or where none are given. */
+export function cornersOf(tag: string, attrs: Record<string, string>, label: string): number[] | Finding | null {
+  if (tag !== 'polyline' && tag !== 'polygon') return null;
+  const n = (attrs.points ?? '').match(/[^\s,]+/g)?.map(Number) ?? [];
+  const bad = n.findIndex((v) => !Number.isFinite(v));
+  if (bad >= 0) return stop('not-finite', { piece: label }, { label, value: badNumber(attrs) });
+  return n.length < 4 ? null : n.slice(0, n.length - (n.length % 2));
+}
+
 const readers: Record<string, (attrs: Record<string, string>) => string> = {
   line: (a) => `M${number(a, 'x1')} ${number(a, 'y1')}L${number(a, 'x2')} ${number(a, 'y2')}`,
-  polyline: (a) => poly(a.points ?? '', false),
-  polygon: (a) => poly(a.points ?? '', true),
   rect,
   circle: (a) => oval(number(a, 'cx'), number(a, 'cy'), number(a, 'r'), number(a, 'r')),
   ellipse: (a) => oval(number(a, 'cx'), number(a, 'cy'), number(a, 'rx'), number(a, 'ry')),
 };
-
-function poly(points: string, close: boolean): string {
-  const n = points
-    .trim()
-    .split(/[\s,]+/)
-    .filter(Boolean)
-    .map(Number);
-  if (n.length < 4) return '';
-  const pairs = Array.from({ length: Math.floor(n.length / 2) }, (_, i) => `${n[2 * i]} ${n[2 * i + 1]}`);
-  return `M${pairs.join('L')}${close ? 'Z' : ''}`;
-}
 
 function rect(a: Record<string, string>): string {
   const [x, y, w, h] = [number(a, 'x'), number(a, 'y'), number(a, 'width'), number(a, 'height')];

@@ -2,8 +2,8 @@ import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { type Affine, apply, compose, translation } from '../geometry/index.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { type Caption, type Drawing, type Hint, type Shape } from './drawing.ts';
-import { shapeData } from './shapes.ts';
-import { readPathData, readTransform } from './svgpath.ts';
+import { cornersOf, shapeData } from './shapes.ts';
+import { type Drawn, readCorners, readPathData, readTransform } from './svgpath.ts';
 import { AT_START, type Inherited, readCss, strokeOf, styleOf } from './svgstyle.ts';
 import { scaleOf } from './svgunits.ts';
 
@@ -52,13 +52,20 @@ function sniff(text: string): Finding | null {
 }
 
 /**
+ * The text without long attribute values, for checking that it is well formed: there is nothing in them to be wrong, and
+ * they are nearly all of a large drawing. Line breaks stay, so that a fault is still told by its line.
+ */
+const withoutLong = (text: string): string =>
+  text.replace(/"[^"'<&]{400,}"/g, (v) => `"${v.includes('\n') ? v.replace(/[^\n]+/g, '') : ''}"`);
+
+/**
  * Reads an SVG drawing: shapes and texts in millimetres. `unit` says what one drawing unit is where the file has no
  * physical size. Nothing is fetched, no script or entity is accepted.
  */
 export function readSvg(text: string, unit?: string): Result<Drawing> {
   const early = sniff(text);
   if (early) return refuse(early);
-  const valid = XMLValidator.validate(text);
+  const valid = XMLValidator.validate(withoutLong(text));
   if (valid !== true)
     return refuse(stop('xml-broken', undefined, { line: valid.err.line, detail: valid.err.msg.slice(0, 120) }));
   const parser = new XMLParser({
@@ -206,13 +213,8 @@ class Walker {
     this.counts.set(tag, number);
     const name = givenName(n);
     const label = name ?? attrs.id ?? `${tag} ${number}`;
-    const data = shapeData(tag, attrs, label);
-    if (data === null) return;
-    if (typeof data !== 'string') {
-      this.findings.push(data);
-      return;
-    }
-    const runs = readPathData(data, at.m, label);
+    const runs = drawnOf(tag, attrs, at.m, label);
+    if (!runs) return;
     if (!runs.ok) {
       this.findings.push(...runs.findings);
       return;
@@ -221,6 +223,15 @@ class Walker {
     for (const r of runs.value)
       this.shapes.push({ ...r, label, name, group: at.group, layer: at.layer, stroke, hint: hintOf(attrs.class) });
   }
+}
+
+/** What an element draws; null for one that draws nothing. */
+function drawnOf(tag: string, attrs: Record<string, string>, m: Affine, label: string): Result<Drawn[]> | null {
+  const corners = cornersOf(tag, attrs, label);
+  if (Array.isArray(corners)) return readCorners(corners, tag === 'polygon', m, label);
+  const data = corners ?? shapeData(tag, attrs, label);
+  if (data === null) return null;
+  return typeof data === 'string' ? readPathData(data, m, label) : refuse(data);
 }
 
 /** Classes that say what a line is, as Woodbine itself writes them. */

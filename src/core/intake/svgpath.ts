@@ -10,7 +10,10 @@ export interface Drawn {
 
 /** Reads the `d` of a path and maps it; arcs and quadratics become cubics. Refuses what cannot be read or is not finite. */
 export function readPathData(d: string, m: Affine, label: string): Result<Drawn[]> {
-  const parsed = svgpath(d).abs().unarc().unshort();
+  const parsed = svgpath(d).abs();
+  // Each of these walks and copies the whole path: only where there is something for it to do.
+  if (/a/i.test(d)) parsed.unarc();
+  if (/[st]/i.test(d)) parsed.unshort();
   // The reader keeps what went before an error; the error itself is on a field its types don't name.
   const err = (parsed as unknown as { err?: string }).err;
   if (err) return refuse(stop('path-unreadable', { piece: label }, { label, detail: plain(err) }));
@@ -52,19 +55,35 @@ export function readPathData(d: string, m: Affine, label: string): Result<Drawn[
   return bad ? refuse(bad) : ok(runs);
 }
 
+/** A polyline or polygon through corners x1 y1 x2 y2 …, mapped. */
+export function readCorners(corners: number[], closed: boolean, m: Affine, label: string): Result<Drawn[]> {
+  const path: Path = [];
+  const at = (i: number): Point => apply(m, { x: corners[i] as number, y: corners[i + 1] as number });
+  const start = at(0);
+  let here = start;
+  for (let i = 2; i < corners.length; i += 2) {
+    const next = at(i);
+    path.push(line(here, next));
+    here = next;
+  }
+  if (closed && distance(here, start) > 0) path.push(line(here, start));
+  const runs = [{ path, closed }];
+  const bad = firstBad(runs, label);
+  return bad ? refuse(bad) : ok(runs);
+}
+
 const plain = (err: string): string => err.replace(/^SvgPath: /, '').slice(0, 120);
 
 const LARGEST = 1e7;
 
+/** The point itself where it is no place on any paper; not-a-number is not within bounds either. */
+const beyond = (p: Point): Point | null => (Math.abs(p.x) <= LARGEST && Math.abs(p.y) <= LARGEST ? null : p);
+
 function firstBad(runs: Drawn[], label: string): Finding | null {
   for (const r of runs) {
     for (const s of r.path) {
-      const points = s.k === 'L' ? [s.a, s.b] : [s.a, s.c, s.d, s.b];
-      for (const p of points) {
-        if (!Number.isFinite(p.x) || !Number.isFinite(p.y) || Math.abs(p.x) > LARGEST || Math.abs(p.y) > LARGEST) {
-          return stop('not-finite', { piece: label }, { label, value: `${p.x}, ${p.y}` });
-        }
-      }
+      const p = beyond(s.a) ?? beyond(s.b) ?? (s.k === 'C' ? (beyond(s.c) ?? beyond(s.d)) : null);
+      if (p) return stop('not-finite', { piece: label }, { label, value: `${p.x}, ${p.y}` });
     }
   }
   return null;

@@ -19,7 +19,8 @@ export type JournalRecord =
       at: string;
     }
   | { t: 'delete'; id: string; at: string }
-  | { t: 'file'; id: string; project: string; name: string; base64: string; at: string };
+  /** A file's bytes lie on the disk; older versions wrote them into the journal. */
+  | { t: 'file'; id: string; project: string; name: string; size: number; base64?: string; at: string };
 
 /**
  * Append-only file of acknowledged writes, one JSON line each, flushed to the disk before the answer goes out, because

@@ -17,6 +17,7 @@ import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { Journal, type JournalRecord, journalPath, readJournal, syncFolder } from './journal.ts';
 import { lockFolder } from './lock.ts';
+import { Originals } from './originals.ts';
 import * as schema from './schema.ts';
 import { applyRecord, Store } from './store.ts';
 
@@ -85,6 +86,7 @@ export async function openStore(o: OpenOptions): Promise<Opened> {
   const store = new Store({
     db,
     journal,
+    originals: new Originals(o.folder),
     now: o.now ?? (() => new Date().toISOString()),
     newId: o.newId ?? (() => crypto.randomUUID()),
   });

@@ -53,11 +53,12 @@ export const changes = pgTable(
   (t) => [primaryKey({ columns: [t.project, t.revision] })],
 );
 
-/** Originals as uploaded. The name is only a label. */
+/** Files as uploaded. The name is only a label; the bytes lie on the disk (`Originals`), those of older versions here. */
 export const files = pgTable('files', {
   id: text('id').primaryKey(),
   project: text('project').notNull(),
   name: text('name').notNull(),
-  bytes: bytea('bytes').notNull(),
+  bytes: bytea('bytes'),
+  size: integer('size').notNull().default(0),
   at: timestamp('at', { withTimezone: true, mode: 'string' }).notNull(),
 });

@@ -4,6 +4,7 @@ import jsonpatch, { type Operation } from 'fast-json-patch';
 import { type HistoryEntry, type PatchOperation, parseDocument, type Summary } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Journal, type JournalRecord } from './journal.ts';
+import { type Originals } from './originals.ts';
 import * as schema from './schema.ts';
 
 type Db = PgliteDatabase<typeof schema>;
@@ -19,6 +20,14 @@ export interface Steps {
   redo: string | null;
 }
 
+export interface StoredFile {
+  id: string;
+  name: string;
+  /** Bytes. */
+  size: number;
+  at: string;
+}
+
 /** Why a write was not done. */
 export type Refused =
   | { ok: false; why: 'missing' }
@@ -31,6 +40,7 @@ type Written = { ok: true; stored: Stored } | Refused;
 export interface StoreParts {
   db: Db;
   journal: Journal;
+  originals: Originals;
   now: () => string;
   newId: () => string;
 }
@@ -99,20 +109,36 @@ export class Store {
     });
   }
 
-  addFile(project: string, name: string, bytes: Uint8Array): Promise<string> {
+  async addFile(project: string, name: string, bytes: Uint8Array): Promise<string> {
+    const [id, at] = [this.p.newId(), this.p.now()];
+    await this.p.originals.put(id, bytes);
     return this.one(async () => {
-      const record: JournalRecord = {
-        t: 'file',
-        id: this.p.newId(),
-        project,
-        name: name.slice(0, 200),
-        base64: Buffer.from(bytes).toString('base64'),
-        at: this.p.now(),
-      };
+      const record: JournalRecord = { t: 'file', id, project, name: name.slice(0, 200), size: bytes.length, at };
       await applyRecord(this.p.db, record);
       this.p.journal.append(record);
-      return record.id;
+      return id;
     });
+  }
+
+  /** The files a project's pieces were read from, newest first. */
+  async files(project: string): Promise<StoredFile[]> {
+    const { id, name, size, at } = schema.files;
+    const rows = await this.p.db
+      .select({ id, name, size, at })
+      .from(schema.files)
+      .where(eq(schema.files.project, project))
+      .orderBy(desc(at));
+    return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
+  }
+
+  /** One of a project's files with its bytes; null where it has none of that id. */
+  async file(project: string, id: string): Promise<{ name: string; bytes: Uint8Array } | null> {
+    const [row] = await this.p.db
+      .select()
+      .from(schema.files)
+      .where(and(eq(schema.files.project, project), eq(schema.files.id, id)));
+    const bytes = row && ((await this.p.originals.get(id)) ?? row.bytes);
+    return row && bytes ? { name: row.name, bytes } : null;
   }
 
   /** Applies a patch made on `revision`; refuses a stale or invalid one without storing anything. */
@@ -247,6 +273,11 @@ function patched(document: ProjectDocument, patch: PatchOperation[]): ReturnType
   }
 }
 
+const oldBytes = (base64: string) => {
+  const bytes = new Uint8Array(Buffer.from(base64, 'base64'));
+  return { bytes, size: bytes.length };
+};
+
 /** Carries out a record if the database does not have it yet; also used to replay the journal. */
 export async function applyRecord(db: Db, r: JournalRecord): Promise<void> {
   if (r.t === 'base') return;
@@ -268,7 +299,8 @@ export async function applyRecord(db: Db, r: JournalRecord): Promise<void> {
       id: r.id,
       project: r.project,
       name: r.name,
-      bytes: new Uint8Array(Buffer.from(r.base64, 'base64')),
+      size: r.size ?? 0,
+      ...(r.base64 !== undefined && oldBytes(r.base64)),
       at: r.at,
     };
     await db.insert(schema.files).values(row).onConflictDoNothing();

@@ -11,7 +11,7 @@ import {
   type Path,
   type Point,
 } from '../../core/geometry/index.ts';
-import { type Stroke } from '../../core/intake/index.ts';
+import { type Stroke, type Tell, untold } from '../../core/intake/index.ts';
 import { type PdfLine, type PdfPage, rectangleOf } from '../../core/intake/pdf/index.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../../core/result.ts';
 
@@ -40,7 +40,7 @@ interface State {
 }
 
 /** Reads a PDF's pages as plain lines and words, in mm. Nothing in it is executed or fetched. */
-export async function readPdfPages(bytes: Uint8Array): Promise<Result<PdfPage[]>> {
+export async function readPdfPages(bytes: Uint8Array, tell: Tell = untold): Promise<Result<PdfPage[]>> {
   const task = getDocument({
     data: bytes.slice(),
     verbosity: 0,
@@ -57,6 +57,7 @@ export async function readPdfPages(bytes: Uint8Array): Promise<Result<PdfPage[]>
     const pages: PdfPage[] = [];
     let lines = 0;
     for (let n = 1; n <= pdf.numPages; n++) {
+      tell({ stage: 'pages', done: n - 1, of: pdf.numPages });
       const page = await readPage(await pdf.getPage(n), layers);
       lines += page.lines.length;
       if (lines > MAX_LINES) return refuse(stop('too-many-lines', undefined, { most: MAX_LINES }));

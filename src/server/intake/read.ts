@@ -7,6 +7,8 @@ import {
   type PdfChoices,
   type PdfRead,
   readPdf,
+  type Tell,
+  untold,
 } from '../../core/intake/index.ts';
 import { type PdfPage, patternLines, trimOf } from '../../core/intake/pdf/index.ts';
 import { pathData } from '../../core/output/index.ts';
@@ -43,15 +45,16 @@ const isPdf = (bytes: Uint8Array): boolean =>
   new TextDecoder('latin1').decode(bytes.subarray(0, 1024)).includes('%PDF-');
 
 /** From uploaded bytes to pieces, or why not. What a file is, is told by what it holds. */
-export async function readPieces(job: IntakeJob): Promise<Result<Intake>> {
+export async function readPieces(job: IntakeJob, tell: Tell = untold): Promise<Result<Intake>> {
+  tell({ stage: 'opening', done: 0, of: 0 });
   if (job.bytes.length === 0) return refuse(stop('file-empty'));
   if (isPdf(job.bytes)) {
-    const pages = await readPdfPages(job.bytes);
-    return pages.ok ? intakePdf(pages.value, job.choices) : pages;
+    const pages = await readPdfPages(job.bytes, tell);
+    return pages.ok ? intakePdf(pages.value, job.choices, tell) : pages;
   }
   const text = textOf(job.bytes);
   if (text === null) return refuse(stop('not-svg', undefined, { kind: 'picture' }));
-  return intakeText(text, job.name, job.unit);
+  return intakeText(text, job.name, job.unit, tell);
 }
 
 /** A line group without its paths, which are drawn as one. */
@@ -76,7 +79,7 @@ function tilesOf(pages: PdfPage[]): LookAnswer['tiles'] {
 }
 
 /** Looks into a file without making pieces of it. */
-export async function lookInto(job: IntakeJob): Promise<Result<LookAnswer>> {
+export async function lookInto(job: IntakeJob, tell: Tell = untold): Promise<Result<LookAnswer>> {
   const none: LookAnswer = {
     kind: 'drawing',
     nested: false,
@@ -87,8 +90,9 @@ export async function lookInto(job: IntakeJob): Promise<Result<LookAnswer>> {
     findings: [],
   };
   if (!isPdf(job.bytes)) return { ok: true, value: none };
-  const pages = await readPdfPages(job.bytes);
+  const pages = await readPdfPages(job.bytes, tell);
   if (!pages.ok) return pages;
+  tell({ stage: 'lines', done: 0, of: 0 });
   const read = readPdf(pages.value, { ...job.choices, groups: undefined } as PdfChoices);
   const tiles = tilesOf(pages.value);
   // Pages that could not be laid together by themselves are shown all the same, to be laid by hand.

@@ -2,7 +2,7 @@ import { type Context, Hono } from 'hono';
 import { sentenceOf, traceBody } from '../../contract/index.ts';
 import { type Computed, compute, planOf } from '../../core/compute.ts';
 import { cutList } from '../../core/cutting/index.ts';
-import { intakeTrace } from '../../core/intake/index.ts';
+import { type Intake, intakeTrace } from '../../core/intake/index.ts';
 import { shellPieces } from '../../core/pattern/index.ts';
 import { type Shell } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
@@ -10,7 +10,7 @@ import { pieceAnswer, piecesAnswer, seamsAnswer } from '../answers.ts';
 import { type Store, type Stored } from '../db/store.ts';
 import { type Reader } from '../intake/run.ts';
 import { problem, refusal } from '../problem.ts';
-import { readUpload } from '../upload.ts';
+import { readUpload, type Upload } from '../upload.ts';
 import { body, missing, projectAnswer, written } from './projects.ts';
 
 const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sentenceOf(f) }));
@@ -55,9 +55,15 @@ async function takeShell(c: Context, store: Store, reader: Reader): Promise<Resp
   if (!(await store.get(id))) return missing(c);
   const upload = await readUpload(c);
   if (typeof upload === 'string') return problem(c, 400, 'upload', upload);
-  const read = await reader.pieces(upload);
+  const read = await reader.pieces(upload, upload.job);
   if (!read.ok) return refusal(c, read.findings);
-  const shell: Shell = { fileName: upload.name, lines: upload.lines, pieces: read.value.pieces };
+  const stored = storeShell(c, id, store, upload, read.value);
+  reader.storing(upload.job, stored);
+  return stored;
+}
+
+async function storeShell(c: Context, id: string, store: Store, upload: Upload, read: Intake): Promise<Response> {
+  const shell: Shell = { fileName: upload.name, lines: upload.lines, pieces: read.pieces };
   // The original first: one left over without its pieces does no harm, pieces without their original would.
   const fileId = await store.addFile(id, upload.name, upload.bytes);
   const w = await store.update(id, 'Pattern file', (doc) => ({
@@ -68,7 +74,7 @@ async function takeShell(c: Context, store: Store, reader: Reader): Promise<Resp
   if (!w.ok) return written(c, store, w);
   // Only the drawn pieces are answered here; cut lines and all that is derived come with the pieces route.
   const drawn = shellPieces(shell, w.stored.document.decisions.allowances);
-  const findings = told([...read.value.findings, ...drawn.findings]);
+  const findings = told([...read.findings, ...drawn.findings]);
   const pieces = drawn.pieces.map((p) => pieceAnswer(p, NO_CUT_LINES));
   return c.json({ pieces, findings, fileId, revision: w.stored.revision }, 201);
 }

@@ -112,6 +112,17 @@ export function projectRoutes(store: Store): Hono {
     return written(c, store, await store.change(c.req.param('id'), revision, change.label, change.patch));
   });
   r.delete('/:id', async (c) => ((await store.remove(c.req.param('id'))) ? c.body(null, 204) : missing(c)));
+  r.get('/:id/files', async (c) => {
+    const id = c.req.param('id');
+    return (await store.get(id)) ? c.json({ files: await store.files(id) }) : missing(c);
+  });
+  r.get('/:id/files/:file', async (c) => {
+    const held = await store.file(c.req.param('id'), c.req.param('file'));
+    if (!held) return problem(c, 404, 'file', 'There is no such file in this project.');
+    // Handed out as bytes only, under a plain name: nothing in it is ever shown or run by the browser.
+    c.header('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(held.name)}`);
+    return c.body(new Uint8Array(held.bytes), 200, { 'content-type': 'application/octet-stream' });
+  });
   for (const kind of ['undo', 'redo'] as const) {
     r.post(`/:id/${kind}`, async (c) => {
       const b = await body(c, revisionBody);

@@ -2,6 +2,7 @@ import { mapPath, translation } from '../../geometry/index.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../../result.ts';
 import { assemble, type Intake } from '../assemble.ts';
 import { type Caption, type Drawing, type Shape } from '../drawing.ts';
+import { type Tell, untold } from '../progress.ts';
 import { clipPath, meetBoxes } from './clip.ts';
 import { groupLines, type LineGroup } from './groups.ts';
 import { findLayout, isPageLabel, patternLines } from './layout.ts';
@@ -56,14 +57,15 @@ export function readPdf(pages: PdfPage[], choices: PdfChoices = {}): Result<PdfR
 }
 
 /** From pages to shell pieces; where several sizes lie in each other it says so and asks for the choice. */
-export function intakePdf(pages: PdfPage[], choices: PdfChoices = {}): Result<Intake> {
+export function intakePdf(pages: PdfPage[], choices: PdfChoices = {}, tell: Tell = untold): Result<Intake> {
+  tell({ stage: 'lines', done: 0, of: 0 });
   const read = readPdf(pages, choices);
   if (!read.ok) return read;
   if (read.value.nested) {
     const sizes = read.value.groups.filter((g) => g.outlines > 0).length;
     return refuse(stop('choose-size', undefined, { sizes }));
   }
-  return assemble(read.value.drawing);
+  return assemble(read.value.drawing, tell);
 }
 
 /** All pattern lines and words on one plane, each page's share of it cut out along the middle of its overlaps. */
