@@ -13,7 +13,6 @@ import {
 import { type PdfPage, patternLines, trimOf } from '../../core/intake/pdf/index.ts';
 import { pathData } from '../../core/output/index.ts';
 import { type Result, refuse, stop } from '../../core/result.ts';
-import { readPdfPages } from './pdfpages.ts';
 
 /** A file to be read, and what the sewist said of it. */
 export interface IntakeJob {
@@ -41,6 +40,9 @@ function textOf(bytes: Uint8Array): string | null {
   return decode('utf-8') ?? (/^\s*(0|999)\s*[\r\n]/.test(latin) && !latin.includes('\u0000') ? decode('latin1') : null);
 }
 
+/** The PDF package is only loaded for a PDF. */
+const pdfPages = async (bytes: Uint8Array, tell: Tell) => (await import('./pdfpages.ts')).readPdfPages(bytes, tell);
+
 const isPdf = (bytes: Uint8Array): boolean =>
   new TextDecoder('latin1').decode(bytes.subarray(0, 1024)).includes('%PDF-');
 
@@ -49,7 +51,7 @@ export async function readPieces(job: IntakeJob, tell: Tell = untold): Promise<R
   tell({ stage: 'opening', done: 0, of: 0 });
   if (job.bytes.length === 0) return refuse(stop('file-empty'));
   if (isPdf(job.bytes)) {
-    const pages = await readPdfPages(job.bytes, tell);
+    const pages = await pdfPages(job.bytes, tell);
     return pages.ok ? intakePdf(pages.value, job.choices, tell) : pages;
   }
   const text = textOf(job.bytes);
@@ -90,7 +92,7 @@ export async function lookInto(job: IntakeJob, tell: Tell = untold): Promise<Res
     findings: [],
   };
   if (!isPdf(job.bytes)) return { ok: true, value: none };
-  const pages = await readPdfPages(job.bytes, tell);
+  const pages = await pdfPages(job.bytes, tell);
   if (!pages.ok) return pages;
   tell({ stage: 'lines', done: 0, of: 0 });
   const read = readPdf(pages.value, { ...job.choices, groups: undefined } as PdfChoices);

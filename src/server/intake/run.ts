@@ -2,7 +2,11 @@ import { existsSync } from 'node:fs';
 import { Worker } from 'node:worker_threads';
 import { type Intake, type Progress, type Stage } from '../../core/intake/index.ts';
 import { type Result, refuse, stop } from '../../core/result.ts';
-import { type IntakeJob, type LookAnswer, lookInto, readPieces } from './read.ts';
+import { type IntakeJob, type LookAnswer } from './read.ts';
+
+// Reading is never loaded into the server's own thread unless it has to run there: the PDF package puts slow stand-ins
+// in place of JSON and others, for old browsers.
+const reading = () => import('./read.ts');
 
 /** A file that takes longer to read is given up, ms. */
 const PATIENCE = 30_000;
@@ -42,11 +46,15 @@ export class Reader {
   }
 
   pieces(job: IntakeJob, name?: string): Promise<Result<Intake>> {
-    return this.named(name, (r) => this.ask<Intake>(false, job, r, readPieces));
+    return this.named(name, (r) =>
+      this.ask<Intake>(false, job, r, async (j, tell) => (await reading()).readPieces(j, tell)),
+    );
   }
 
   look(job: IntakeJob, name?: string): Promise<Result<LookAnswer>> {
-    return this.named(name, (r) => this.ask<LookAnswer>(true, job, r, lookInto));
+    return this.named(name, (r) =>
+      this.ask<LookAnswer>(true, job, r, async (j, tell) => (await reading()).lookInto(j, tell)),
+    );
   }
 
   /** How far the file of this name is; null when none is on its way. */
