@@ -28,8 +28,8 @@ export function lighten(path: Path, tolerance = LIGHTEN): Path {
   if (path.length < MANY) return path;
   const run = rowsOfPath(path);
   const out: Path = [];
-  for (let i = 0, guess = FIRST; i < path.length; ) {
-    const end = nextStay(run, i);
+  for (let i = 0, end = 0, guess = FIRST; i < path.length; ) {
+    if (i >= end) end = nextStay(run, i);
     const { segment, taken } = longestFrom(run, i, end, guess, tolerance);
     guess = Math.max(FIRST, taken);
     out.push(segment);
@@ -85,7 +85,7 @@ function stays(run: Run, i: number): boolean {
 
 const nextStay = (run: Run, from: number): number => {
   let k = from + 1;
-  while (k - from < LONGEST && !stays(run, k)) k++;
+  while (!stays(run, k)) k++;
   return k;
 };
 
@@ -116,7 +116,7 @@ function longestFrom(
 ): { segment: Segment; taken: number } {
   let best = { segment: run.path[from] as Segment, taken: 1 };
   let low = 1;
-  let high = end - from + 1;
+  let high = Math.min(end - from, LONGEST) + 1;
   // A stretch near the longest will do: the last few segments are not worth the search.
   for (let step = guess - 1; high - low > 1 + low / 8; ) {
     const next = step > 0 ? Math.min(low + step, high - 1) : Math.floor((low + high) / 2);

@@ -7,6 +7,7 @@ import {
   compose,
   cubic,
   distance,
+  lighten,
   line,
   type Path,
   type Point,
@@ -201,7 +202,7 @@ class PageWalker {
     }
     if (!STROKES.has(paint) || this.hidden > 0) return;
     for (const r of runs.filter(nearPage))
-      this.lines.push({ ...r, stroke: this.stroke(), layer: this.s.layer, clip: this.s.clip });
+      this.lines.push({ ...r, path: lighten(r.path), stroke: this.stroke(), layer: this.s.layer, clip: this.s.clip });
   }
 
   private stroke(): Stroke {

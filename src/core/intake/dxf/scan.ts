@@ -46,28 +46,35 @@ export function sniffDxf(text: string): Finding | null {
   return null;
 }
 
-function groupsOf(text: string): Result<Group[]> {
-  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
-  const out: Group[] = [];
-  for (let i = 0; i + 1 < lines.length; i += 2) {
-    const raw = (lines[i] as string).trim();
-    if (raw === '' && i + 2 >= lines.length) break;
-    if (!/^-?\d{1,4}$/.test(raw))
-      return refuse(stop('dxf-broken', undefined, { line: i + 1, value: raw.slice(0, 40) }));
-    out.push({ code: Number(raw), value: (lines[i + 1] as string).trim() });
-    if (out[out.length - 1]?.code === 0 && out[out.length - 1]?.value === 'EOF') break;
+/**
+ * Hands over the file's records one after another, each beginning with a group of code 0, up to its end. Refuses a line
+ * that should be a code and is none. Nothing is kept, so that a large file leaves little behind.
+ */
+function eachRecord(text: string, take: (r: Group[]) => Finding | null): Finding | null {
+  let record: Group[] | null = null;
+  let at = text.charCodeAt(0) === 0xfeff ? 1 : 0;
+  const line = (): string | null => {
+    if (at >= text.length) return null;
+    let end = at;
+    while (end < text.length && text.charCodeAt(end) !== 10 && text.charCodeAt(end) !== 13) end++;
+    const found = text.slice(at, end);
+    at = end + (text.charCodeAt(end) === 13 && text.charCodeAt(end + 1) === 10 ? 2 : 1);
+    return found.trim();
+  };
+  for (let n = 1; ; n += 2) {
+    const raw = line();
+    const value = raw === null ? null : line();
+    if (raw === null || value === null) break;
+    if (!/^-?\d{1,4}$/.test(raw)) return stop('dxf-broken', undefined, { line: n, value: raw.slice(0, 40) });
+    const code = Number(raw);
+    if (code === 0) {
+      const bad = record && take(record);
+      if (bad) return bad;
+      record = [{ code, value }];
+      if (value === 'EOF') break;
+    } else record?.push({ code, value });
   }
-  return ok(out);
-}
-
-/** Groups cut into records, each beginning with a group of code 0. */
-function recordsOf(groups: Group[]): Group[][] {
-  const out: Group[][] = [];
-  for (const g of groups) {
-    if (g.code === 0) out.push([g]);
-    else out[out.length - 1]?.push(g);
-  }
-  return out;
+  return record && take(record);
 }
 
 /** Codes whose values are numbers with a point or whole ones; a value that is neither would lead the reader astray. */
@@ -80,11 +87,9 @@ const isNumber = (code: number): boolean =>
  * as far as it goes. Refuses numbers that are none.
  */
 export function scanDxf(text: string): Result<Scanned> {
-  const read = groupsOf(text);
-  if (!read.ok) return read;
   const w = new Writer();
   let section = '';
-  for (const r of recordsOf(read.value)) {
+  const bad = eachRecord(text, (r) => {
     const kind = (r[0] as Group).value;
     if (kind === 'SECTION') section = r.find((g) => g.code === 2)?.value ?? '';
     if (section === 'HEADER' && kind === 'SECTION') w.header(r);
@@ -92,19 +97,20 @@ export function scanDxf(text: string): Result<Scanned> {
     else if (section === 'BLOCKS' || section === 'ENTITIES') {
       const bad = r.find((g) => isNumber(g.code) && !Number.isFinite(Number(g.value)));
       if (bad && READ.has(kind))
-        return refuse(stop('not-finite', { piece: kind }, { label: kind, value: bad.value.slice(0, 40) }));
+        return stop('not-finite', { piece: kind }, { label: kind, value: bad.value.slice(0, 40) });
       w.record(section, kind, r);
     }
-  }
-  return ok(w.done());
+    return null;
+  });
+  return bad ? refuse(bad) : ok(w.done());
 }
 
 /** Collects the parts of the cleaned file. Internal to one call of scanDxf. */
 class Writer {
-  private head: Group[] = [];
-  private layers: Group[][] = [];
-  private types: Group[][] = [];
-  private parts = { BLOCKS: [] as Group[], ENTITIES: [] as Group[] };
+  private head: string[] = [];
+  private layers: string[] = [];
+  private types: string[] = [];
+  private parts = { BLOCKS: [] as string[], ENTITIES: [] as string[] };
   private extras = new Map<string, Extra>();
   private ignored = new Map<string, number>();
   private openPolyline = false;
@@ -115,88 +121,78 @@ class Writer {
     for (let i = 0; i + 1 < r.length; i++) {
       const [g, v] = [r[i] as Group, r[i + 1] as Group];
       if (g.code === 9 && (g.value === '$INSUNITS' || g.value === '$MEASUREMENT') && /^\d+$/.test(v.value))
-        this.head.push(g, v);
+        this.head.push(written([g, v]));
     }
   }
 
   table(kind: string, r: Group[]): void {
     const keep = r.filter((g) => [2, 6, 62, 70, 73, 40, 49].includes(g.code));
-    if (kind === 'LAYER') this.layers.push([r[0] as Group, ...keep]);
-    if (kind === 'LTYPE') this.types.push([r[0] as Group, ...keep.filter((g) => g.code !== 70)]);
+    if (kind === 'LAYER') this.layers.push(written([r[0] as Group, ...keep]));
+    if (kind === 'LTYPE') this.types.push(written([r[0] as Group, ...keep.filter((g) => g.code !== 70)]));
   }
 
   record(section: 'BLOCKS' | 'ENTITIES', kind: string, r: Group[]): void {
     const part = this.parts[section];
     if (kind === 'VERTEX') {
-      if (this.openPolyline) part.push(...this.numbered(r));
+      if (this.openPolyline) part.push(this.numbered(r));
       return;
     }
     this.closePolyline(section);
     if (kind === 'BLOCK' || kind === 'ENDBLK') this.block(part, kind, r);
     else if (READ.has(kind)) {
       if (section === 'BLOCKS' && !this.openBlock) return;
-      part.push(...this.numbered(r));
+      part.push(this.numbered(r));
       this.openPolyline = kind === 'POLYLINE';
     } else if (!SILENT.has(kind) && kind !== 'SECTION') this.ignored.set(kind, (this.ignored.get(kind) ?? 0) + 1);
   }
 
-  private block(part: Group[], kind: string, r: Group[]): void {
-    if (this.openBlock) part.push({ code: 0, value: 'ENDBLK' });
+  private block(part: string[], kind: string, r: Group[]): void {
+    if (this.openBlock) part.push('0\nENDBLK');
     this.openBlock = kind === 'BLOCK';
     if (!this.openBlock) return;
     const name = r.find((g) => g.code === 2);
     const xref = Number(r.find((g) => g.code === 70)?.value ?? 0) & 4;
     if (xref) this.ignored.set('XREF', (this.ignored.get('XREF') ?? 0) + 1);
     const at = ['10', '20'].map((c) => r.find((g) => g.code === Number(c)));
-    part.push({ code: 0, value: 'BLOCK' }, name ?? { code: 2, value: '?' });
-    part.push({ code: 10, value: at[0]?.value ?? '0' }, { code: 20, value: at[1]?.value ?? '0' });
+    part.push(`0\nBLOCK\n2\n${name?.value ?? '?'}\n10\n${at[0]?.value ?? '0'}\n20\n${at[1]?.value ?? '0'}`);
   }
 
   private closePolyline(section: 'BLOCKS' | 'ENTITIES'): void {
-    if (this.openPolyline) this.parts[section].push({ code: 0, value: 'SEQEND' }, { code: 8, value: '0' });
+    if (this.openPolyline) this.parts[section].push('0\nSEQEND\n8\n0');
     this.openPolyline = false;
   }
 
   /** The entity under a handle of ours, without codes the parser does not know, and what it would lose set aside. */
-  private numbered(r: Group[]): Group[] {
+  private numbered(r: Group[]): string {
     const handle = String(++this.handle);
     const weights =
       (r[0] as Group).value === 'SPLINE' ? r.filter((g) => g.code === 41).map((g) => Number(g.value)) : [];
     const flipped = Number(r.find((g) => g.code === 230)?.value ?? 1) < 0;
     if (weights.length || flipped) this.extras.set(handle, { weights, flipped });
-    const vertices = r.filter((g) => g.code === 10).length;
-    const kept = r
-      .map((g) => (g.code === 90 ? { code: 90, value: String(vertices) } : g))
-      .filter((g) => g.code !== 5 && g.code < 100 && !(g.code >= 90 && g.code !== 90));
-    return [r[0] as Group, { code: 5, value: handle }, ...kept.slice(1)];
+    let vertices = 0;
+    for (const g of r) if (g.code === 10) vertices++;
+    let out = `0\n${(r[0] as Group).value}\n5\n${handle}`;
+    for (const g of r) {
+      if (g.code === 90) out += `\n90\n${vertices}`;
+      else if (g.code !== 0 && g.code !== 5 && g.code < 90) out += `\n${g.code}\n${g.value}`;
+    }
+    return out;
   }
 
   done(): Scanned {
     this.closePolyline('ENTITIES');
-    if (this.openBlock) this.parts.BLOCKS.push({ code: 0, value: 'ENDBLK' });
-    const section = (name: string, body: Group[]): Group[] => [
-      { code: 0, value: 'SECTION' },
-      { code: 2, value: name },
-      ...body,
-      { code: 0, value: 'ENDSEC' },
-    ];
-    const table = (name: string, rows: Group[][]): Group[] =>
-      rows.length
-        ? [
-            { code: 0, value: 'TABLE' },
-            { code: 2, value: name },
-            { code: 70, value: String(rows.length) },
-            ...rows.flat(),
-            { code: 0, value: 'ENDTAB' },
-          ]
-        : [];
+    if (this.openBlock) this.parts.BLOCKS.push('0\nENDBLK');
+    const section = (name: string, body: string[]): string[] => [`0\nSECTION\n2\n${name}`, ...body, '0\nENDSEC'];
+    const table = (name: string, rows: string[]): string[] =>
+      rows.length ? [`0\nTABLE\n2\n${name}\n70\n${rows.length}`, ...rows, '0\nENDTAB'] : [];
     const all = [
-      ...section('HEADER', this.head),
-      ...section('TABLES', [...table('LTYPE', this.types), ...table('LAYER', this.layers)]),
-      ...section('BLOCKS', this.parts.BLOCKS),
-      ...section('ENTITIES', this.parts.ENTITIES),
-      { code: 0, value: 'EOF' },
+      section('HEADER', this.head),
+      section('TABLES', [...table('LTYPE', this.types), ...table('LAYER', this.layers)]),
+      section('BLOCKS', this.parts.BLOCKS),
+      section('ENTITIES', this.parts.ENTITIES),
     ];
-    return { text: all.map((g) => `${g.code}\n${g.value}`).join('\n'), extras: this.extras, ignored: this.ignored };
+    return { text: `${all.flat().join('\n')}\n0\nEOF`, extras: this.extras, ignored: this.ignored };
   }
 }
+
+const written = (groups: Group[]): string => groups.map((g) => `${g.code}\n${g.value}`).join('\n');
