@@ -53,20 +53,25 @@ export function sniffDxf(text: string): Finding | null {
 function eachRecord(text: string, take: (r: Group[]) => Finding | null): Finding | null {
   let record: Group[] | null = null;
   let at = text.charCodeAt(0) === 0xfeff ? 1 : 0;
+  const old = /\r(?!\n)/.test(text);
   const line = (): string | null => {
     if (at >= text.length) return null;
-    let end = at;
-    while (end < text.length && text.charCodeAt(end) !== 10 && text.charCodeAt(end) !== 13) end++;
+    const feed = text.indexOf('\n', at);
+    const stopAt = feed < 0 ? text.length : feed;
+    // A carriage return alone ends a line too, in files of old Macintoshes.
+    const back = old ? text.indexOf('\r', at) : -1;
+    const end = back >= 0 && back < stopAt - 1 ? back : stopAt;
     const found = text.slice(at, end);
-    at = end + (text.charCodeAt(end) === 13 && text.charCodeAt(end + 1) === 10 ? 2 : 1);
+    at = end + 1;
     return found.trim();
   };
   for (let n = 1; ; n += 2) {
     const raw = line();
     const value = raw === null ? null : line();
     if (raw === null || value === null) break;
-    if (!/^-?\d{1,4}$/.test(raw)) return stop('dxf-broken', undefined, { line: n, value: raw.slice(0, 40) });
     const code = Number(raw);
+    if (raw === '' || raw.length > 5 || !Number.isInteger(code))
+      return stop('dxf-broken', undefined, { line: n, value: raw.slice(0, 40) });
     if (code === 0) {
       const bad = record && take(record);
       if (bad) return bad;
@@ -171,12 +176,13 @@ class Writer {
     if (weights.length || flipped) this.extras.set(handle, { weights, flipped });
     let vertices = 0;
     for (const g of r) if (g.code === 10) vertices++;
-    let out = `0\n${(r[0] as Group).value}\n5\n${handle}`;
+    // Joined once: a text grown bit by bit is kept as its bits, and large files have millions.
+    const out: (string | number)[] = [0, (r[0] as Group).value, 5, handle];
     for (const g of r) {
-      if (g.code === 90) out += `\n90\n${vertices}`;
-      else if (g.code !== 0 && g.code !== 5 && g.code < 90) out += `\n${g.code}\n${g.value}`;
+      if (g.code === 90) out.push(90, vertices);
+      else if (g.code !== 0 && g.code !== 5 && g.code < 90) out.push(g.code, g.value);
     }
-    return out;
+    return out.join('\n');
   }
 
   done(): Scanned {
