@@ -86,6 +86,8 @@ const SENTENCES: Record<string, Say> = {
   'gap-healed': (d, mm) => `"${d.label}": a gap of ${mm('gap')} was closed.`,
   'frame-dropped': (d) => `The frame "${d.label}" round all pieces was passed over.`,
   'line-outside': (d) => `"${d.label}" lies outside every piece and was passed over.`,
+  'lines-lightened': (d, mm) =>
+    `${d.count === 1 ? 'One outline was' : `${d.count} outlines were`} drawn in very many short lines (${d.from}). They are kept as ${d.to} curves that stay within ${mm('within')} of them.`,
   'both-lines': (d) =>
     `Cut line and seam line are both drawn for ${d.count} of ${d.of} pieces: the seam line was taken, and each allowance read off.`,
   'allowance-uneven': (d, mm) =>

@@ -9,7 +9,7 @@ export const SEARCH_CHORD = 0.15;
 /** How far a fitted offset curve may stray from the true offset. */
 export const OFFSET_FIT = 0.01;
 /** How far a few curves that stand for many short drawn lines may stray from them. */
-export const LIGHTEN = 0.02;
+export const LIGHTEN = 0.01;
 /** Relative precision asked of arc lengths. */
 export const LENGTH_RELATIVE = 1e-9;
 /** A gap in a drawn outline up to this is closed without asking, and reported. */

@@ -117,8 +117,8 @@ function longestFrom(
   let best = { segment: run.path[from] as Segment, taken: 1 };
   let low = 1;
   let high = Math.min(end - from, LONGEST) + 1;
-  // A stretch near the longest will do: the last few segments are not worth the search.
-  for (let step = guess - 1; high - low > 1 + low / 8; ) {
+  // Once one was too long, a stretch near the longest will do: the last few segments are not worth the search.
+  for (let step = guess - 1; low < high - 1 && (step > 0 || high - low > 1 + low / 8); ) {
     const next = step > 0 ? Math.min(low + step, high - 1) : Math.floor((low + high) / 2);
     const segment = oneFor(run, from, from + next, tolerance);
     if (segment) {

@@ -1,7 +1,7 @@
 import { boxOf, distance, endOf, insideRing, nearestOn, pathLength, pointAlong, startOf } from '../geometry/index.ts';
 import { type ShellPiece } from '../project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
-import { HEAL_GAP } from '../tolerance.ts';
+import { HEAL_GAP, LIGHTEN } from '../tolerance.ts';
 import { type Drawing, type Shape } from './drawing.ts';
 import { joinLoose } from './join.ts';
 import { NOTCH_LENGTH } from './marks.ts';
@@ -31,6 +31,7 @@ export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> 
     })
     .filter((o): o is Outline => o !== null)
     .sort((a, b) => b.areaMm2 - a.areaMm2);
+  noteLightened(outlines, findings);
   const drafts = nest(withoutFrame(outlines, findings));
   for (const s of open) place(s, drafts, findings);
   for (const c of drawing.captions) holderOf(drafts, c.at)?.captions.push(c.text);
@@ -47,6 +48,19 @@ export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> 
   if (both) findings.push({ code: 'both-lines', severity: 'note', data: { count: both, of: pieces.length } });
   checkSize(pieces, findings);
   return ok({ pieces, findings });
+}
+
+/** Tells once how many outlines of very many short lines are kept as few curves. */
+function noteLightened(outlines: Outline[], findings: Finding[]): void {
+  const light = outlines.filter((o) => o.path.length * 2 <= o.shape.path.length);
+  if (!light.length) return;
+  const from = light.reduce((n, o) => n + o.shape.path.length, 0);
+  const to = light.reduce((n, o) => n + o.path.length, 0);
+  findings.push({
+    code: 'lines-lightened',
+    severity: 'note',
+    data: { count: light.length, from, to, within: LIGHTEN },
+  });
 }
 
 /** Outlines between two words on how far it is. */

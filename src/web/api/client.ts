@@ -1,6 +1,6 @@
 import { type HistoryEntry, type PatchOperation, type Problem, type Summary } from '../../contract/index.ts';
 import { type Box } from '../../core/geometry/index.ts';
-import { type Layout, type LineGroup, type PdfChoices, type Trace } from '../../core/intake/index.ts';
+import { type Layout, type LineGroup, type PdfChoices, type Progress, type Trace } from '../../core/intake/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 
@@ -54,6 +54,17 @@ export const get = <T>(url: string): Promise<T> => call<T>('GET', url);
 /** What is said of a file beside itself. */
 export interface FileChoices extends PdfChoices {
   unit?: string;
+  /** A name of our own, to ask how far it is. */
+  job?: string;
+}
+
+/** A pattern file as it was put in. */
+export interface StoredFile {
+  id: string;
+  name: string;
+  /** Bytes. */
+  size: number;
+  at: string;
 }
 
 /** What a file holds, as the server saw it. */
@@ -85,6 +96,11 @@ export const api = {
   walk: (id: string, kind: 'undo' | 'redo', revision: number) =>
     call<ProjectAnswer>('POST', `/api/projects/${id}/${kind}`, { revision }),
   look: (file: File, choices: FileChoices = {}) => call<LookAnswer>('POST', '/api/look', formOf(file, choices)),
+  /** How far a file is that was sent under this name; null when it is not being read (yet, or any more). */
+  progress: (job: string): Promise<Progress | null> => get<Progress>(`/api/jobs/${job}`).catch(() => null),
+  /** Gives a file up; one that is in already stays in. */
+  stop: (job: string): Promise<void> => call<void>('DELETE', `/api/jobs/${job}`).catch(() => undefined),
+  files: (id: string) => get<{ files: StoredFile[] }>(`/api/projects/${id}/files`),
   shell: (id: string, file: File, lines: string, choices: FileChoices) => {
     const form = formOf(file, choices);
     form.set('lines', lines);

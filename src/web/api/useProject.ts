@@ -1,10 +1,11 @@
 import jsonpatch from 'fast-json-patch';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import useSWR from 'swr';
 import { type PatchOperation } from '../../contract/index.ts';
-import { type Computed, compute } from '../../core/compute.ts';
+import { type Computed } from '../../core/compute.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { api, get, type ProjectAnswer, Refusal } from './client.ts';
+import { useComputed } from './useComputed.ts';
 
 export interface Workbook {
   id: string;
@@ -23,6 +24,8 @@ export interface Workbook {
   trouble: string | null;
   calm: () => void;
   saving: boolean;
+  /** What is computed is of the state before: a large pattern is still being worked out. */
+  behind: boolean;
 }
 
 /** Sends a patch; when the project was changed elsewhere meanwhile, puts it on top of the newer state once. */
@@ -93,7 +96,7 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
   );
 
   const doc = draft ?? data?.document ?? null;
-  const computed = useMemo(() => (doc ? compute(doc) : null), [doc]);
+  const { computed, behind } = useComputed(doc);
   const workbook: Workbook | null =
     doc && computed && data
       ? {
@@ -109,6 +112,7 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
           trouble,
           calm: () => setTrouble(null),
           saving: pending > 0,
+          behind,
         }
       : null;
   return { workbook, error: error ?? null };

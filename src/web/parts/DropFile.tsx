@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Spinner, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { FileUp } from 'lucide-react';
 import { type DragEvent, useRef, useState } from 'react';
 import { api, type FileChoices, type LookAnswer, Refusal } from '../api/client.ts';
@@ -6,6 +6,7 @@ import { type Workbook } from '../api/useProject.ts';
 import { Ask } from './Ask.tsx';
 import { SheetBox } from './Page.tsx';
 import { PdfChoice } from './PdfChoice.tsx';
+import { Reading } from './Reading.tsx';
 import { TracePhoto } from './TracePhoto.tsx';
 
 type Lines = 'seam' | 'cut';
@@ -15,33 +16,36 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
   const [lines, setLines] = useState<Lines>('seam');
   const [waiting, setWaiting] = useState<File | null>(null);
   const [seen, setSeen] = useState<LookAnswer | null>(null);
-  const [busy, setBusy] = useState<string | null>(null);
+  const [busy, setBusy] = useState<Busy | null>(null);
   const [photo, setPhoto] = useState<File | null>(null);
   const [refused, setRefused] = useState<Refusal | null>(null);
-  const during = async (words: string, work: () => Promise<void>): Promise<void> => {
-    setBusy(words);
+  const during = async (words: string, work: (job: string) => Promise<void>): Promise<void> => {
+    // Not every address a workbook is opened from lets the browser make ids.
+    const job = crypto.randomUUID?.() ?? `j${Date.now().toString(36)}`;
+    setBusy({ words, job });
     setRefused(null);
     try {
-      await work();
+      await work(job);
     } catch (e) {
       if (e instanceof Refusal) setRefused(e);
+      else throw e;
     } finally {
       setBusy(null);
     }
   };
   const take = (file: File, choices: FileChoices = {}) =>
-    during('Reading the drawing …', async () => {
+    during('Reading the drawing …', async (job) => {
       setWaiting(file);
-      const answer = await api.shell(w.id, file, lines, choices);
+      const answer = await api.shell(w.id, file, lines, { ...choices, job });
       setWaiting(null);
       setSeen(null);
       await w.reload();
       onDone(answer.findings.map((f) => f.message));
     });
   const look = (file: File, choices: FileChoices = {}) =>
-    during('Laying the pages together …', async () => {
+    during('Laying the pages together …', async (job) => {
       setWaiting(file);
-      setSeen(await api.look(file, choices));
+      setSeen(await api.look(file, { ...choices, job }));
     });
   const put = (file: File | undefined) => {
     if (!file) return;
@@ -90,7 +94,13 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
   );
 }
 
-function DropBox({ busy, onFile }: { busy: string | null; onFile: (file: File | undefined) => void }) {
+/** What is being done, and under which name. */
+interface Busy {
+  words: string;
+  job: string;
+}
+
+function DropBox({ busy, onFile }: { busy: Busy | null; onFile: (file: File | undefined) => void }) {
   const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   return (
@@ -108,15 +118,21 @@ function DropBox({ busy, onFile }: { busy: string | null; onFile: (file: File | 
       onDrop={(e: DragEvent) => {
         e.preventDefault();
         setOver(false);
-        onFile(e.dataTransfer.files[0]);
+        if (!busy) onFile(e.dataTransfer.files[0]);
       }}
     >
-      <Flex direction="column" align="center" gap="3" aria-live="polite">
-        {busy ? <Spinner color="leaf.solid" /> : <FileUp size={34} aria-hidden />}
-        <Text fontSize="20px">{busy ?? 'Drop the pattern here'}</Text>
-        <Button colorPalette="leaf" minH="44px" disabled={busy !== null} onClick={() => input.current?.click()}>
-          Choose a file
-        </Button>
+      <Flex direction="column" align="center" gap="3">
+        {busy ? (
+          <Reading job={busy.job} words={busy.words} />
+        ) : (
+          <>
+            <FileUp size={34} aria-hidden />
+            <Text fontSize="20px">Drop the pattern here</Text>
+            <Button colorPalette="leaf" minH="44px" onClick={() => input.current?.click()}>
+              Choose a file
+            </Button>
+          </>
+        )}
         <input
           ref={input}
           type="file"
@@ -146,6 +162,12 @@ function WhatIsWrong({
   onUnit: (unit: string) => void;
 }) {
   const problems = refused.problem.problems ?? [{ code: '', message: refused.problem.detail }];
+  if (problems.some((p) => p.code === 'reading-stopped'))
+    return (
+      <SheetBox role="status">
+        <Text>You stopped the reading. Nothing was changed.</Text>
+      </SheetBox>
+    );
   const asksUnit = problems.some((p) => p.code === 'no-units');
   return (
     <SheetBox role="alert" borderColor="berry">

@@ -1,21 +1,22 @@
-import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Heading, Link, Text } from '@chakra-ui/react';
 import { useMemo, useRef, useState } from 'react';
-import { boxOf, type Point } from '../../core/geometry/index.ts';
-import { addMark, outlineOf, setGrain } from '../../core/pattern/index.ts';
+import useSWR from 'swr';
+import { type Point } from '../../core/geometry/index.ts';
+import { addMark, setGrain } from '../../core/pattern/index.ts';
 import { type Shell, type ShellPiece } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
+import { api } from '../api/client.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { EdgePicker } from '../drawing/EdgePicker.tsx';
-import { upright } from '../drawing/upright.ts';
 import { Ask } from '../parts/Ask.tsx';
 import { DropFile } from '../parts/DropFile.tsx';
 import { Measure } from '../parts/Measure.tsx';
 import { Findings } from '../parts/Notes.tsx';
 import { Page, SheetBox } from '../parts/Page.tsx';
-import { KIND_WORDS } from '../words/index.ts';
 import { CornerCard } from './CornerCard.tsx';
 import { MarksCard, type Placing } from './MarksCard.tsx';
 import { EdgeCard, PieceCard } from './PatternCards.tsx';
+import { PieceList } from './PieceList.tsx';
 
 /** Is this my pattern, at the right size? */
 export function Pattern({ w }: { w: Workbook }) {
@@ -25,7 +26,7 @@ export function Pattern({ w }: { w: Workbook }) {
     return (
       <Page
         question="Is this my pattern, at the right size?"
-        lead="Drop the pattern of the shell: the outside pieces, each a closed line at full size, as SVG, DXF or PDF."
+        lead="Drop the pattern of the shell: the outside pieces, each a closed line at full size, as SVG, DXF or PDF, or a photo of a paper piece."
       >
         <DropFile w={w} onDone={setNotes} />
       </Page>
@@ -168,51 +169,22 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
   );
 }
 
-function PieceList({
-  w,
-  shell,
-  chosen,
-  onChoose,
-}: {
-  w: Workbook;
-  shell: Shell;
-  chosen: string;
-  onChoose: (id: string) => void;
-}) {
+/** Which file the pieces were read from; the file itself can be had back. */
+function FromFile({ id, name }: { id: string; name: string }) {
+  const { data } = useSWR(['files', id, name], () => api.files(id));
+  const file = data?.files.find((f) => f.name === name);
   return (
-    <Box mb="4">
-      {shell.pieces.map((p) => {
-        const piece = w.computed.shell.find((q) => q.id === p.id);
-        const box = piece && boxOf(outlineOf(upright(piece, undefined).piece.ring));
-        const unnamed = p.ring.filter((e) => e.role === 'plain').length;
-        return (
-          <Button
-            key={p.id}
-            variant="outline"
-            w="full"
-            h="auto"
-            py="2"
-            mb="2"
-            justifyContent="flex-start"
-            textAlign="left"
-            bg={p.id === chosen ? 'leaf.subtle' : 'sheet'}
-            borderColor={p.id === chosen ? 'leaf.solid' : 'rule'}
-            aria-pressed={p.id === chosen}
-            onClick={() => onChoose(p.id)}
-          >
-            <Box>
-              <Text fontWeight="650">{p.name}</Text>
-              <Text fontSize="15px" color="quiet" fontWeight="400">
-                {KIND_WORDS[p.kind] !== p.name && `${KIND_WORDS[p.kind]} · `}
-                {box &&
-                  `${formatLength(box.maxX - box.minX, w.doc.units, 0)} × ${formatLength(box.maxY - box.minY, w.doc.units, 0)}`}
-                {unnamed > 0 && ` · ${unnamed} edge${unnamed === 1 ? '' : 's'} not named`}
-              </Text>
-            </Box>
-          </Button>
-        );
-      })}
-    </Box>
+    <Text color="quiet">
+      From the file{' '}
+      {file ? (
+        <Link href={`/api/projects/${id}/files/${file.id}`} download color="leaf.fg" textDecoration="underline">
+          {name}
+        </Link>
+      ) : (
+        name
+      )}
+      .
+    </Text>
   );
 }
 
@@ -264,7 +236,7 @@ function WholePattern({ w, shell, onSave, onNotes }: WholeProps) {
         {row('wrist', 'Wrist hem', 80)}
       </Box>
       <Flex gap="3" align="center" wrap="wrap">
-        <Text color="quiet">From the file {shell.fileName}.</Text>
+        <FromFile id={w.id} name={shell.fileName} />
         <Button size="sm" variant="outline" borderColor="rule" onClick={() => setAgain(!again)}>
           {again ? 'Keep this one' : 'Put in another file'}
         </Button>

@@ -100,7 +100,7 @@ function Tools({ w }: { w: Workbook }) {
   return (
     <Flex ml="auto" gap="2" align="center">
       <Text aria-live="polite" fontSize="15px" color="quiet" minW="4.5em" textAlign="right">
-        {w.saving ? 'Saving …' : 'Saved'}
+        {w.saving ? 'Saving …' : w.behind ? 'Working it out …' : 'Saved'}
       </Text>
       <Button
         size="sm"

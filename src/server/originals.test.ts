@@ -1,0 +1,81 @@
+import { appendFileSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { emptyDocument } from '../core/project.ts';
+import { coatSvg } from '../demo/index.ts';
+import { createApp } from './app.ts';
+import { type Opened, openStore } from './db/open.ts';
+import { Reader } from './intake/run.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'woodbine-originals-'));
+const open = (): Promise<Opened> => openStore({ folder, migrations: 'src/server/db/migrations' });
+let opened: Opened;
+beforeAll(async () => {
+  opened = await open();
+}, 60_000);
+afterAll(async () => {
+  await opened.close();
+  rmSync(folder, { recursive: true });
+});
+
+const ask = (path: string, init: RequestInit = {}): Promise<Response> => {
+  const app = createApp({
+    opened,
+    names: ['localhost'],
+    fontFiles: [],
+    reader: new Reader(null),
+    now: () => new Date(0),
+  });
+  return Promise.resolve(app.request(`http://localhost${path}`, { ...init, headers: { host: 'localhost' } }));
+};
+const put = async (id: string, name: string): Promise<string> => {
+  const form = new FormData();
+  form.set('file', new File([coatSvg()], name));
+  form.set('job', 'mine');
+  return ((await (await ask(`/api/projects/${id}/shell`, { method: 'POST', body: form })).json()) as { fileId: string })
+    .fileId;
+};
+
+test('the file a pattern came from is given back to the byte, as bytes only, to its own project alone', async () => {
+  const { id } = await opened.store.create(emptyDocument('Coat', 'coat'));
+  const other = await opened.store.create(emptyDocument('Other', 'coat'));
+  const file = await put(id, '../"coat"; x=é\n.svg');
+  const list = (await (await ask(`/api/projects/${id}/files`)).json()) as { files: { id: string; size: number }[] };
+  expect(list.files.map((f) => [f.id, f.size])).toEqual([[file, Buffer.byteLength(coatSvg())]]);
+  const got = await ask(`/api/projects/${id}/files/${file}`);
+  expect(await got.text()).toBe(coatSvg());
+  expect(got.headers.get('content-type')).toBe('application/octet-stream');
+  expect(got.headers.get('content-disposition')).toMatch(/^attachment; filename\*=UTF-8''[\w.%!'()*~-]+$/);
+  for (const path of [`${other.id}/files/${file}`, `${id}/files/nothing`, `${id}/files/..%2F..%2Fjournal`])
+    expect((await ask(`/api/projects/${path}`)).status).toBe(404);
+  // Only whole files stand in the folder, under names of our own.
+  expect(readdirSync(join(folder, 'originals'))).toEqual([file]);
+});
+
+test('journals of the first version carried the bytes themselves: they are still found', async () => {
+  const { id } = await opened.store.create(emptyDocument('Old', 'coat'));
+  await opened.close();
+  const journal = readdirSync(folder).find((f) => f.startsWith('journal')) as string;
+  const base64 = Buffer.from('<svg/>').toString('base64');
+  const record = { t: 'file', id: 'old-file', project: id, name: 'old.svg', base64, at: '2026-01-02T03:04:05.000Z' };
+  appendFileSync(join(folder, journal), `${JSON.stringify(record)}\n`);
+  expect(existsSync(join(folder, journal)) && readFileSync(join(folder, journal), 'utf8')).toContain('old-file');
+  opened = await open();
+  expect((await opened.store.files(id)).map((f) => [f.name, f.size])).toEqual([['old.svg', 6]]);
+  expect(await (await ask(`/api/projects/${id}/files/old-file`)).text()).toBe('<svg/>');
+}, 60_000);
+
+test('a job name that is none is refused; one that is not being read is not there', async () => {
+  const { id } = await opened.store.create(emptyDocument('Coat', 'coat'));
+  const form = new FormData();
+  form.set('file', new File([coatSvg()], 'coat.svg'));
+  form.set('job', '../x');
+  const refused = await ask(`/api/projects/${id}/shell`, { method: 'POST', body: form });
+  expect([refused.status, ((await refused.json()) as { detail: string }).detail]).toEqual([
+    400,
+    'job has to be a name of up to 64 letters, digits and dashes.',
+  ]);
+  expect((await ask('/api/jobs/nobody')).status).toBe(404);
+  expect((await ask('/api/jobs/nobody', { method: 'DELETE' })).status).toBe(409);
+});
