@@ -87,7 +87,7 @@ const SENTENCES: Record<string, Say> = {
   'frame-dropped': (d) => `The frame "${d.label}" round all pieces was passed over.`,
   'line-outside': (d) => `"${d.label}" lies outside every piece and was passed over.`,
   'lines-lightened': (d, mm) =>
-    `${d.count === 1 ? 'One outline was' : `${d.count} outlines were`} drawn in very many short lines (${d.from}). They are kept as ${d.to} curves that stay within ${mm('within')} of them.`,
+    `Outlines drawn in very many short lines (${d.count} of them, ${d.from} lines) are kept as ${d.to} curves that stay within ${mm('within')} of them.`,
   'both-lines': (d) =>
     `Cut line and seam line are both drawn for ${d.count} of ${d.of} pieces: the seam line was taken, and each allowance read off.`,
   'allowance-uneven': (d, mm) =>
@@ -101,6 +101,17 @@ const SENTENCES: Record<string, Say> = {
     `A corner ${mm('at')} along this edge of "${d.name}" would leave less than ${mm('least')} on one side. Put the mark farther from the ends.`,
   'last-corner': (d) => `"${d.name}" has only one corner, which has to stay.`,
   'length-unreadable': (d) => `"${d.text}" is no length. Type for instance 15 mm, 1.5 cm or 5/8".`,
+  'take-off-edge': (_, mm) =>
+    `A dart or pleat ${mm('width')} wide does not lie on this edge (${mm('edge')} long) with its middle at ${mm('at')}. Make it narrower, or move its middle; width and length are at least ${mm('least')}.`,
+  'feet-on-two-edges': (d) =>
+    `Both feet of a dart or pleat have to lie on the same edge of "${d.name}". Click two places on one edge.`,
+  // Faults in the pattern.
+  'seam-kink': (d) =>
+    `Where "${d.a}" and "${d.b}" are sewn together, the ${String(d.role)} has a corner of ${Math.abs(Number(d.degrees))}° ${Number(d.degrees) < 0 ? 'inward' : 'outward'}. Lay both together along the seam and draw the ${String(d.role)} on smoothly across it before cutting.`,
+  'notches-apart': (d, mm) =>
+    `The notches of "${d.a}" and "${d.b}" lie up to ${mm('apart')} apart when the seam is laid together. Measure both from the same end, and move the ones that are off.`,
+  'dart-legs': (d, mm) =>
+    `The two lines of a dart on "${d.name}" measure ${mm('short')} and ${mm('long')} and differ by ${mm('apart')}. Fold the dart shut, and draw the edge across it anew.`,
   // Deriving.
   'piece-missing': (d) =>
     `There is no ${d.kind} among the pieces, so what belongs to it is left out. Say which piece is the ${d.kind}.`,

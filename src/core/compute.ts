@@ -1,7 +1,16 @@
 import { makePlan, type Plan } from './assembly/index.ts';
 import { type Closure, deriveClosure } from './closure/index.ts';
 import { deriveInside, type Inside } from './inside/index.ts';
-import { type CutLine, cutLine, type Piece, shellPieces, shellSeams, type WalkedSeam, walk } from './pattern/index.ts';
+import {
+  type CutLine,
+  cutLine,
+  type Piece,
+  patternFaults,
+  shellPieces,
+  shellSeams,
+  type WalkedSeam,
+  walk,
+} from './pattern/index.ts';
 import { type ProjectDocument, type Shell } from './project.ts';
 import { type Finding, type Result } from './result.ts';
 import { DERIVED_PASSES } from './tolerance.ts';
@@ -35,11 +44,12 @@ function shellPart(doc: ProjectDocument): ShellPart {
   const known = shellParts.get(doc.shell);
   if (known?.key === key) return known.part;
   const { pieces, findings } = shellPieces(doc.shell, doc.decisions.allowances);
+  const seams = shellSeams(pieces, doc.garment);
   const part: ShellPart = {
     shell: pieces,
     cutLines: pieces.map((p) => [p.id, drawnCutLine(doc.shell as Shell, p.id) ?? cutLine(p.ring)]),
-    seams: walk(shellSeams(pieces, doc.garment), pieces),
-    findings,
+    seams: walk(seams, pieces),
+    findings: [...findings, ...patternFaults(pieces, seams)],
   };
   shellParts.set(doc.shell, { key, part });
   return part;

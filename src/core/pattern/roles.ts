@@ -17,6 +17,7 @@ import {
   turn,
   unit,
 } from '../geometry/index.ts';
+import { clamp, fitOf, type Look, type Place, roleOf, TEMPLATES } from './templates.ts';
 import { type PieceKind, type Role } from './types.ts';
 
 /** Roles proposed for a ring, one per edge, with how sure the proposal is (0..1). */
@@ -28,34 +29,20 @@ export interface Suggestion {
   up: Point;
 }
 
-/**
- * What the ring of such a piece must have, clockwise on screen, with the centre line at the left. A piece drawn the other
- * way round is met by the reversed order.
- */
-const TEMPLATES: Record<Exclude<PieceKind, 'other'>, Role[]> = {
-  front: ['front-edge', 'neckline', 'shoulder', 'armhole', 'side', 'hem'],
-  back: ['centre-back', 'neckline', 'shoulder', 'armhole', 'side', 'hem'],
-  sleeve: ['cap', 'underarm', 'wrist', 'underarm'],
-};
-
 const NAME_HINTS: [RegExp, PieceKind][] = [
-  [/facing|lining|interfac|pocket|collar|yoke|cuff|band|belt|tab|stand/i, 'other'],
+  [/facing|lining|interfac|pocket|flap|belt|tab\b|placket/i, 'other'],
+  [/collar[ -]?stand|stand[ -]?collar|\bstand\b|collar[ -]?band|neck[ -]?band/i, 'stand'],
+  [/collar/i, 'collar'],
+  [/yoke/i, 'yoke'],
+  [/cuff/i, 'cuff'],
+  [/waist[ -]?band/i, 'waistband'],
+  [/\bband\b/i, 'other'],
+  [/skirt.*back|back.*skirt/i, 'skirt-back'],
+  [/skirt/i, 'skirt-front'],
   [/sleeve/i, 'sleeve'],
   [/front/i, 'front'],
   [/back/i, 'back'],
 ];
-
-/** How an edge lies in its piece: place of its middle in the bounding box (0..1), direction, straightness, bulge, share. */
-interface Look {
-  u: number;
-  v: number;
-  flat: number;
-  upright: number;
-  straight: number;
-  /** Sagitta over chord, positive when the edge bulges out of the piece. */
-  bulge: number;
-  share: number;
-}
 
 function lookOf(path: Path, box: Box, perimeter: number): Look {
   const a = startOf(path);
@@ -77,41 +64,22 @@ function lookOf(path: Path, box: Box, perimeter: number): Look {
   };
 }
 
-const near = (x: number, want: number, slack: number): number => Math.max(0, 1 - Math.abs(x - want) / slack);
-const clamp = (x: number): number => Math.min(1, Math.max(0, x));
-
-/** How well an edge fits a role, 0..1; the centre line is taken to lie at the left. */
-const FITS: Partial<Record<Role, (l: Look) => number>> = {
-  'front-edge': (l) => 0.35 * l.upright + 0.35 * near(l.u, 0, 0.5) + 0.15 * l.straight + 0.15 * clamp(l.share * 5),
-  'centre-back': (l) => 0.35 * l.upright + 0.35 * near(l.u, 0, 0.5) + 0.15 * l.straight + 0.15 * clamp(l.share * 5),
-  neckline: (l) => 0.3 * near(l.u, 0.15, 0.5) + 0.3 * near(l.v, 0.04, 0.4) + 0.4 * clamp(-l.bulge * 6),
-  shoulder: (l) =>
-    0.35 * near(l.v, 0.03, 0.3) + 0.3 * l.flat + 0.2 * near(l.bulge, 0, 0.1) + 0.15 * near(l.u, 0.5, 0.4),
-  armhole: (l) =>
-    0.3 * near(l.u, 0.85, 0.5) + 0.25 * near(l.v, 0.2, 0.4) + 0.25 * clamp(-l.bulge * 8) + 0.2 * l.upright,
-  side: (l) => 0.35 * l.upright + 0.3 * near(l.u, 0.95, 0.5) + 0.2 * near(l.v, 0.6, 0.5) + 0.15 * l.straight,
-  hem: (l) => 0.5 * near(l.v, 1, 0.4) + 0.5 * l.flat,
-  cap: (l) => 0.4 * near(l.v, 0, 0.5) + 0.35 * clamp(l.bulge * 4) + 0.25 * clamp(l.share * 3),
-  underarm: (l) => 0.5 * l.upright + 0.25 * near(l.v, 0.6, 0.4) + 0.25 * Math.abs(l.u - 0.5) * 2,
-  wrist: (l) => 0.5 * near(l.v, 1, 0.4) + 0.5 * l.flat,
-};
-
 const SKIPPED = 0.9;
 
 /**
  * Best order-keeping assignment of the template's roles to the edges, starting at one edge: neighbouring edges may share
  * a role, a role may be missing at a cost. Dynamic programming over edges and roles.
  */
-function align(looks: Look[], roles: Role[]): { score: number; roles: Role[] } {
+function align(looks: Look[], places: Place[]): { score: number; places: Place[] } {
   const n = looks.length;
-  const k = roles.length;
+  const k = places.length;
   const best: number[][] = [];
   const from: number[][] = [];
   for (let i = 0; i < n; i++) {
     best.push([]);
     from.push([]);
     for (let j = 0; j < k; j++) {
-      const fit = FITS[roles[j] as Role]?.(looks[i] as Look) ?? 0;
+      const fit = fitOf(places[j] as Place, looks[i] as Look);
       let before = i === 0 ? -SKIPPED * j : Number.NEGATIVE_INFINITY;
       let via = -1;
       for (let p = 0; i > 0 && p <= j; p++) {
@@ -126,16 +94,16 @@ function align(looks: Look[], roles: Role[]): { score: number; roles: Role[] } {
   const ends = (best[n - 1] as number[]).map((s, j) => s - SKIPPED * (k - 1 - j));
   let j = ends.indexOf(Math.max(...ends));
   const score = (ends[j] as number) / Math.max(n, k);
-  const out: Role[] = [];
+  const out: Place[] = [];
   for (let i = n - 1; i >= 0; i--) {
-    out[i] = roles[j] as Role;
+    out[i] = places[j] as Place;
     j = from[i]?.[j] ?? j;
   }
-  return { score, roles: out };
+  return { score, places: out };
 }
 
 /** The best of every starting edge of one template, for edges already turned upright. */
-function fitTemplate(looks: Look[], template: Role[], mirrored: boolean): { score: number; roles: Role[] } {
+function fitTemplate(looks: Look[], template: Place[], mirrored: boolean): { score: number; roles: Role[] } {
   const seen = mirrored ? looks.map((l) => ({ ...l, u: 1 - l.u })) : looks;
   const order = mirrored ? [...template].reverse() : template;
   let best: { score: number; roles: Role[] } = { score: Number.NEGATIVE_INFINITY, roles: [] };
@@ -144,7 +112,7 @@ function fitTemplate(looks: Look[], template: Role[], mirrored: boolean): { scor
     const found = align(turned, order);
     if (found.score > best.score) {
       const n = seen.length;
-      best = { score: found.score, roles: seen.map((_, i) => found.roles[(i - start + n) % n] as Role) };
+      best = { score: found.score, roles: seen.map((_, i) => roleOf(found.places[(i - start + n) % n] as Place)) };
     }
   }
   return best;
@@ -190,8 +158,22 @@ function looksOf(paths: Path[], up: Point): Look[] {
   return upright.map((p) => lookOf(p, box, perimeter));
 }
 
+/** How much better a rarer make of a piece has to fit than the usual one. */
+const UNUSUAL = 0.05;
+
 /** A fit this good settles which way a piece lies. */
 const SURE = 0.84;
+
+/** What a piece without a telling name can be; collars, cuffs and bands are too much alike to be told by shape alone. */
+const UNNAMED = ['front', 'back', 'sleeve', 'skirt-front'] as const;
+
+/** A bodice ends at the waist, other fronts and backs at the hem; only the name can tell which. */
+function templatesFor(kind: Exclude<PieceKind, 'other'>, name: string): Place[][] {
+  const all = TEMPLATES[kind];
+  const bodice = /bodice|\btop\b|corsage/i.test(name);
+  const fitting = all.filter((t) => t.includes('waist-below') === bodice);
+  return (kind === 'front' || kind === 'back') && fitting.length ? fitting : all;
+}
 
 const hintOf = (name: string): PieceKind | null => NAME_HINTS.find(([re]) => re.test(name))?.[1] ?? null;
 
@@ -204,19 +186,19 @@ export function suggestRoles(name: string, paths: Path[], grain?: Point): Sugges
   const hint = hintOf(name);
   const none: Suggestion = { kind: 'other', roles: paths.map(() => 'plain'), confidence: 0, up: UP };
   if (hint === 'other' || paths.length < 3) return none;
-  const kinds = hint ? [hint] : (['front', 'back', 'sleeve'] as const);
+  const kinds = hint ? [hint] : UNNAMED;
   let best = { ...none, score: Number.NEGATIVE_INFINITY, believed: Number.NEGATIVE_INFINITY };
   for (const [i, lie] of liesOf(paths, grain).entries()) {
     // A piece that fits so well as it lies is not turned about any further.
     if (i >= 2 && best.believed >= SURE) break;
     const looks = looksOf(paths, lie.up);
     for (const kind of kinds) {
-      const template = TEMPLATES[kind as keyof typeof TEMPLATES];
-      for (const mirrored of [false, true]) {
-        const { score, roles } = fitTemplate(looks, template, mirrored);
-        if (score - lie.doubt > best.believed)
-          best = { kind, roles, confidence: 0, up: lie.up, score, believed: score - lie.doubt };
-      }
+      for (const [nth, template] of templatesFor(kind, name).entries())
+        for (const mirrored of [false, true]) {
+          const { score, roles } = fitTemplate(looks, template, mirrored);
+          const believed = score - lie.doubt - (nth ? UNUSUAL : 0);
+          if (believed > best.believed) best = { kind, roles, confidence: 0, up: lie.up, score, believed };
+        }
     }
   }
   if (!hint && best.score < 0.62) return none;

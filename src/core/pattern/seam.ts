@@ -1,6 +1,7 @@
 import { pathLength } from '../geometry/index.ts';
 import { SEAM_PASSES } from '../tolerance.ts';
 import { runsOf } from './ring.ts';
+import { takenOf } from './take.ts';
 import { type Edge, type Piece, type Role } from './types.ts';
 
 /** One stretch of one edge taking part in a seam. */
@@ -8,6 +9,8 @@ export interface Side {
   piece: string;
   edge: string;
   role: Role;
+  /** Share of the edge that belongs to this seam: half of a collar that is drawn whole. All of it when left out. */
+  share?: number;
 }
 
 /** Edges sewn together, with the ease that is meant on side a over side b (mm). */
@@ -51,8 +54,12 @@ const sum = (sides: Side[], length: (s: Side) => number): number => sides.reduce
  */
 export function walk(seams: Seam[], pieces: Piece[], passes = SEAM_PASSES): WalkedSeam[] {
   const lengths = new Map<string, number>();
-  for (const p of pieces) for (const e of p.ring) lengths.set(`${p.id}/${e.id}`, pathLength(e.path));
-  const of = (s: Side): number => lengths.get(`${s.piece}/${s.edge}`) ?? 0;
+  for (const p of pieces) {
+    // What darts and pleats take out is not there any more when the seam is sewn.
+    const taken = p.material === 'shell' && p.lines.length ? takenOf(p) : null;
+    for (const e of p.ring) lengths.set(`${p.id}/${e.id}`, pathLength(e.path) - (taken?.get(e.id) ?? 0));
+  }
+  const of = (s: Side): number => (lengths.get(`${s.piece}/${s.edge}`) ?? 0) * (s.share ?? 1);
   return seams.map((s) => {
     const lengthAMm = sum(s.a, of);
     const lengthBMm = s.lengthB ?? sum(s.b, of);
@@ -64,33 +71,4 @@ export function walk(seams: Seam[], pieces: Piece[], passes = SEAM_PASSES): Walk
     const verdict: Verdict = Math.abs(off) <= passes + 1e-9 ? fine : off > 0 ? 'a-too-long' : 'a-too-short';
     return { ...s, lengthAMm, lengthBMm, differenceMm, easeMm, verdict };
   });
-}
-
-const SET_IN = { min: 20, max: 40 };
-/** Cap ease by garment, mm: a woven set-in cap 20–40, a shirt's 0–15 (handbook figures from memory). */
-const CAP_EASE: Record<string, { min: number; max: number }> = { shirt: { min: 0, max: 15 } };
-
-/** The seams of the shell that follow from the roles. Ease ranges: handbook figures from memory (trade rules, section 5). */
-export function shellSeams(pieces: Piece[], garment = 'coat'): Seam[] {
-  const front = pieces.find((p) => p.kind === 'front');
-  const back = pieces.find((p) => p.kind === 'back');
-  const sleeve = pieces.find((p) => p.kind === 'sleeve');
-  const out: Seam[] = [];
-  const pair = (code: string, a: Side[], b: Side[], ease = { min: 0, max: 0 }, easeOf?: string) => {
-    if (a.length && b.length)
-      out.push({ id: `shell-${code}`, code, group: 'shell', a, b, ease, ...(easeOf && { easeOf }) });
-  };
-  if (front && back) {
-    pair('shoulder', roleSide(back, 'shoulder'), roleSide(front, 'shoulder'), { min: 0, max: 10 }, 'shoulder');
-    pair('side', roleSide(front, 'side'), roleSide(back, 'side'));
-  }
-  const centre = back && runsOf(back.ring, 'centre-back')[0];
-  if (back && centre?.every((e) => !e.onFold)) pair('centre-back', sideOf(back, centre), sideOf(back, centre));
-  if (sleeve) {
-    const [u1, u2] = runsOf(sleeve.ring, 'underarm');
-    if (u1 && u2) pair('underarm', sideOf(sleeve, u1), sideOf(sleeve, u2));
-    const armholes = [front, back].flatMap((p) => (p ? roleSide(p, 'armhole') : []));
-    if (front && back) pair('cap', roleSide(sleeve, 'cap'), armholes, CAP_EASE[garment] ?? SET_IN, 'cap');
-  }
-  return out;
 }

@@ -20,6 +20,9 @@ export const ROLES = [
   'stand-top',
   'collar-neck',
   'collar-outer',
+  'cuff-seam',
+  'cuff-edge',
+  'band-edge',
   'pocket',
   'facing-line',
   'inner',
@@ -27,7 +30,19 @@ export const ROLES = [
 ] as const;
 export type Role = (typeof ROLES)[number];
 
-export const KINDS = ['front', 'back', 'sleeve', 'other'] as const;
+export const KINDS = [
+  'front',
+  'back',
+  'sleeve',
+  'yoke',
+  'collar',
+  'stand',
+  'cuff',
+  'skirt-front',
+  'skirt-back',
+  'waistband',
+  'other',
+] as const;
 export type PieceKind = (typeof KINDS)[number];
 
 export const MATERIALS = ['shell', 'facing', 'lining', 'interfacing'] as const;

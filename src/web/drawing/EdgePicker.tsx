@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type MouseEvent, useRef } from 'react';
 import {
+  apply,
   boxOf,
   directionAlong,
   joinBoxes,
@@ -30,6 +31,8 @@ interface Props {
   onMark: (at: number) => void;
   /** When given, a click anywhere tells its place on the piece instead of choosing an edge. */
   onSpot?: ((p: Point) => void) | undefined;
+  /** Places clicked so far of something that needs several. */
+  spots?: Point[];
   /** Asked for by Enter: move on to the questions about the edge. */
   onEnter: () => void;
 }
@@ -45,6 +48,7 @@ export function EdgePicker({
   mark,
   onMark,
   onSpot,
+  spots = [],
   onEnter,
 }: Props) {
   const { piece, cut, map } = upright(given, givenCut);
@@ -129,6 +133,12 @@ export function EdgePicker({
               }}
             />
           )}
+          {spots.map((p, i) => {
+            const at = map ? apply(map, p) : p;
+            return (
+              <circle key={i} cx={at.x} cy={at.y} r={6 * unit} fill="var(--chakra-colors-honey)" pointerEvents="none" />
+            );
+          })}
           {piece.ring.map((e) => (
             <EdgeName key={e.id} edge={e} unit={unit} chosen={selected === e.id} />
           ))}

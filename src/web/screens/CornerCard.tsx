@@ -3,23 +3,33 @@ import { useState } from 'react';
 import { sentenceOf } from '../../contract/findings.ts';
 import { pathLength, pointAlong } from '../../core/geometry/index.ts';
 import {
+  addLine,
   addMark,
   drawnPlace,
   dropNotch,
   grainAlong,
   joinEdge,
+  type Laid,
+  laidLine,
   moveCorner,
   type Piece,
   partEdge,
   setNotch,
 } from '../../core/pattern/index.ts';
 import { type ShellEdge, type ShellPiece } from '../../core/project.ts';
-import { type Result } from '../../core/result.ts';
+import { ok, type Result } from '../../core/result.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { ROLE_WORDS } from '../words/index.ts';
+import { LayCard } from './LayCard.tsx';
+
+/** The piece with a dart or pleat laid on its edge, or why it does not lie there. */
+function laidOn(piece: ShellPiece, edge: ShellEdge, laid: Laid): Result<ShellPiece> {
+  const line = laidLine(edge, laid);
+  return line.ok ? ok(addLine(piece, line.value)) : line;
+}
 
 interface Props {
   w: Workbook;
@@ -84,6 +94,9 @@ export function CornerCard({ w, piece, computed, edge, mark, onMark, onSave }: P
             put('double notch', { ok: true, value: setNotch(piece, edge.id, at, 'double') }),
           )}
         </Flex>
+      )}
+      {at !== null && (
+        <LayCard edge={edge} at={at} units={units} onLay={(laid) => put(laid.kind, laidOn(piece, edge, laid))} />
       )}
       {wrong && (
         <Text role="alert" color="berry" mb="2">

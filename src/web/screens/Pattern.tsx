@@ -1,8 +1,8 @@
 import { Box, Button, Flex, Heading, Link, Text } from '@chakra-ui/react';
 import { useMemo, useRef, useState } from 'react';
 import useSWR from 'swr';
+import { sentenceOf } from '../../contract/findings.ts';
 import { type Point } from '../../core/geometry/index.ts';
-import { addMark, setGrain } from '../../core/pattern/index.ts';
 import { type Shell, type ShellPiece } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { api } from '../api/client.ts';
@@ -14,7 +14,7 @@ import { Measure } from '../parts/Measure.tsx';
 import { Findings } from '../parts/Notes.tsx';
 import { Page, SheetBox } from '../parts/Page.tsx';
 import { CornerCard } from './CornerCard.tsx';
-import { MarksCard, type Placing } from './MarksCard.tsx';
+import { CLICKS, MarksCard, type Placing, placed } from './MarksCard.tsx';
 import { EdgeCard, PieceCard } from './PatternCards.tsx';
 import { PieceList } from './PieceList.tsx';
 
@@ -48,7 +48,8 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
   const [edgeId, setEdge] = useState<string | null>(null);
   const [mark, setMark] = useState<number | null>(null);
   const [placing, setPlacing] = useState<Placing | null>(null);
-  const [begun, setBegun] = useState<Point | null>(null);
+  const [clicks, setClicks] = useState<Point[]>([]);
+  const [wrong, setWrong] = useState<string | null>(null);
   const setEdgeId = (id: string | null) => {
     setEdge(id);
     setMark(null);
@@ -66,17 +67,20 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
   const edge = drawn?.ring.find((e) => e.id === edgeId) ?? null;
   const place = (p: Placing | null) => {
     setPlacing(p);
-    setBegun(null);
+    setClicks([]);
+    setWrong(null);
   };
   const spot = (p: Point) => {
     if (!drawn || !placing) return;
-    if (placing === 'grain' && !begun) {
-      setBegun(p);
+    const all = [...clicks, p];
+    if (all.length < CLICKS[placing]) {
+      setClicks(all);
       return;
     }
-    if (placing !== 'grain') savePiece(`${drawn.name}: ${placing}`, addMark(drawn, { kind: placing, at: p }));
-    else if (begun) savePiece(`${drawn.name}: grainline`, setGrain(drawn, begun, p));
+    const made = placed(drawn, placing, all);
     place(null);
+    if (made.ok) savePiece(`${drawn.name}: ${placing === 'grain' ? 'grainline' : placing}`, made.value);
+    else setWrong(made.findings.map((f) => sentenceOf(f, w.doc.units)).join(' '));
   };
   const toCard = () => card.current?.querySelector('select')?.focus();
   return (
@@ -122,7 +126,8 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
                 <MarksCard
                   piece={drawn}
                   placing={placing}
-                  begun={begun !== null}
+                  clicks={clicks.length}
+                  wrong={wrong}
                   onPlacing={place}
                   onSave={savePiece}
                 />
@@ -157,6 +162,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
             mark={mark}
             onMark={setMark}
             onSpot={placing ? spot : undefined}
+            spots={clicks}
             onEnter={toCard}
           />
         )}

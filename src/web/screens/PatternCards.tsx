@@ -1,7 +1,7 @@
 import { Box, Button, Heading, Input, Text } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { pathLength } from '../../core/geometry/index.ts';
-import { CORNERS, type CornerRule, KINDS, type Piece, ROLES } from '../../core/pattern/index.ts';
+import { CORNERS, type CornerRule, KINDS, type Piece, ROLES, takenOf } from '../../core/pattern/index.ts';
 import { type ShellEdge, type ShellPiece } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
@@ -23,6 +23,7 @@ export function EdgeCard({ w, piece, computed, edge, onSave }: EdgeCardProps) {
   const now = computed.ring.find((e) => e.id === edge.id);
   if (!now) return null;
   const units = w.doc.units;
+  const taken = takenOf(computed).get(edge.id) ?? 0;
   const set = (label: string, part: Partial<ShellEdge>) =>
     onSave(`${piece.name}, ${ROLE_WORDS[part.role ?? edge.role].toLowerCase()}: ${label}`, {
       ...piece,
@@ -34,7 +35,8 @@ export function EdgeCard({ w, piece, computed, edge, onSave }: EdgeCardProps) {
         {ROLE_WORDS[edge.role]}
       </Heading>
       <Text mb="3" color="quiet">
-        {formatLength(pathLength(now.path), units)} on the seam line.
+        {formatLength(pathLength(now.path), units)} on the seam line
+        {taken > 0 && `, ${formatLength(taken, units)} of it taken out by darts or pleats`}.
         {edge.confidence < 1 && ` Suggested, ${Math.round(edge.confidence * 100)} % sure.`}
       </Text>
       <Text mb="1" fontWeight="550">

@@ -5,9 +5,12 @@ import { type WalkedSeam } from '../../core/pattern/index.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Spread } from '../drawing/Spread.tsx';
-import { AllWell } from '../parts/Notes.tsx';
+import { AllWell, Findings } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
 import { cureWords, GROUP_WORDS, SEAM_WORDS, verdictWords } from '../words/index.ts';
+
+/** What is wrong in the pattern itself beside seams of unlike length. */
+const FAULTS = new Set(['seam-kink', 'notches-apart', 'dart-legs']);
 
 const fits = (s: WalkedSeam): boolean => s.verdict === 'matches' || s.verdict === 'ease-as-meant';
 
@@ -47,6 +50,7 @@ export function Seams({ w }: { w: Workbook }) {
           {off.length} of {seams.length} seams do not fit yet.
         </Text>
       )}
+      <Findings findings={w.computed.findings.filter((f) => FAULTS.has(f.code))} w={w} />
       <Box
         display="grid"
         gridTemplateColumns={{ base: '1fr', '2xl': '1fr', lg: 'minmax(0, 1.25fr) minmax(280px, 1fr)' }}

@@ -20,6 +20,9 @@ export const ROLE_WORDS: Record<Role, string> = {
   'stand-top': 'Stand, top edge',
   'collar-neck': 'Collar, neck edge',
   'collar-outer': 'Collar, outer edge',
+  'cuff-seam': 'Cuff, sleeve edge',
+  'cuff-edge': 'Cuff, free edge',
+  'band-edge': 'Waistband, free edge',
   pocket: 'Pocket',
   'facing-line': 'Facing line',
   inner: 'Free inner edge',
@@ -30,6 +33,13 @@ export const KIND_WORDS: Record<PieceKind, string> = {
   front: 'Front',
   back: 'Back',
   sleeve: 'Sleeve',
+  yoke: 'Yoke',
+  collar: 'Collar',
+  stand: 'Collar stand',
+  cuff: 'Cuff',
+  'skirt-front': 'Skirt front',
+  'skirt-back': 'Skirt back',
+  waistband: 'Waistband',
   other: 'Something else',
 };
 
@@ -52,6 +62,16 @@ export const SEAM_WORDS: Record<string, string> = {
   underarm: 'Underarm seam of the sleeve',
   cap: 'Sleeve into armhole',
   'centre-back': 'Centre back seam',
+  'yoke-shoulder': 'Yoke to front shoulder',
+  'yoke-back': 'Back to yoke',
+  cuff: 'Sleeve to cuff',
+  'waist-front': 'Skirt front to bodice front',
+  'waist-back': 'Skirt back to bodice back',
+  'skirt-side': 'Side seam of the skirt',
+  waistband: 'Skirt to waistband',
+  'stand-neck': 'Collar stand to neckline',
+  'collar-stand': 'Collar to its stand',
+  'collar-neck': 'Collar to neckline',
   'facing-shoulder': 'Facing shoulder seam',
   'facing-line-front': 'Front lining to front facing',
   'facing-line-back': 'Back lining to back facing',
@@ -77,6 +97,8 @@ const EASE_OF: Record<string, string> = {
   cap: 'to be eased in',
   shoulder: 'eased onto the other',
   pleat: 'taken up by the pleat',
+  overlap: 'the band reaches on for its button',
+  'collar-step': 'the stand runs on past the collar',
   flare: 'the piece narrows above the hem',
   hem: 'the lining ends at another height than the hem',
 };
@@ -91,6 +113,10 @@ export function verdictWords(verdict: Verdict, easeOf: string | undefined): stri
 const CURES: Record<string, string> = {
   cap: 'A cap too small for its armhole puckers the armhole: deepen its curve towards the underarm or lift the crown. One too large will not ease in: lower the crown.',
   shoulder: 'The back shoulder may be up to {10 mm} longer. Beyond that, true the shoulder line before cutting.',
+  overlap:
+    'A band is as long as what it is sewn to and its overlap: {25 mm} at a cuff, {25 mm} to {50 mm} at a waist. Lengthen or shorten the band, or name darts and pleats so that they count.',
+  'collar-step':
+    'Between the centre-front marks the stand is as long as the collar. Lengthen or shorten the collar at centre back.',
   flare: 'More than 3 % cannot be eased out at a hem: make the hem narrower or face it.',
   pleat: 'The difference should be half the pleat.',
 };

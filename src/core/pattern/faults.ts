@@ -1,0 +1,115 @@
+import { endDirection, pathLength, startDirection, turn } from '../geometry/index.ts';
+import { type Finding } from '../result.ts';
+import { SEAM_PASSES } from '../tolerance.ts';
+import { type Seam, type Side } from './seam.ts';
+import { takesOf } from './take.ts';
+import { type Edge, type Piece, type Role } from './types.ts';
+
+/** Notches of both sides that lie this far apart when the seam is laid together are told (mm). */
+const NOTCH_APART = 3;
+/** A neckline, armhole or hem that bends by more than this where a seam crosses it is told (radians). */
+const KINK = (20 * Math.PI) / 180;
+/** Edges that run on smoothly across a seam. */
+const RUNS_ON: ReadonlySet<Role> = new Set<Role>(['neckline', 'armhole', 'hem', 'waist']);
+
+interface Corner {
+  /** The edge beyond the corner. */
+  beyond: Edge;
+  /** Angle inside the piece, radians. */
+  inside: number;
+  /** Whether it is the seam edge's start. */
+  start: boolean;
+}
+
+function cornersOf(piece: Piece, edge: Edge): Corner[] {
+  const n = piece.ring.length;
+  const i = piece.ring.indexOf(edge);
+  const before = piece.ring[(i + n - 1) % n] as Edge;
+  const after = piece.ring[(i + 1) % n] as Edge;
+  return [
+    { beyond: before, inside: Math.PI - turn(endDirection(before.path), startDirection(edge.path)), start: true },
+    { beyond: after, inside: Math.PI - turn(endDirection(edge.path), startDirection(after.path)), start: false },
+  ];
+}
+
+/** The two edges of a seam that is sewn of one edge each, with their pieces. */
+function bothEdges(seam: Seam, pieces: Piece[]): [Piece, Edge, Piece, Edge] | null {
+  const [a, b] = [seam.a[0], seam.b[0]];
+  if (!a || !b || seam.a.length > 1 || seam.b.length > 1) return null;
+  const find = (s: Side) => {
+    const piece = pieces.find((p) => p.id === s.piece);
+    const edge = piece?.ring.find((e) => e.id === s.edge);
+    return piece && edge ? { piece, edge } : null;
+  };
+  const [one, two] = [find(a), find(b)];
+  return one && two && one.edge !== two.edge ? [one.piece, one.edge, two.piece, two.edge] : null;
+}
+
+/** Where notches lie from the end at which both edges meet the same seam or hem, in order, mm. */
+const from = (piece: Piece, edge: Edge, start: boolean): number[] =>
+  piece.notches
+    .filter((n) => n.edge === edge.id)
+    .map((n) => (start ? n.at : pathLength(edge.path) - n.at))
+    .sort((x, y) => x - y);
+
+/**
+ * What a bought pattern can have wrong beside seams of unlike length: notches that do not meet, and a neckline, armhole or
+ * hem that has a corner once the seam across it is sewn. Walking and truing, common practice.
+ */
+function seamFaults(seam: Seam, pieces: Piece[]): Finding[] {
+  const both = bothEdges(seam, pieces);
+  if (!both) return [];
+  const [pa, ea, pb, eb] = both;
+  const [as, bs] = [cornersOf(pa, ea), cornersOf(pb, eb)];
+  const out: Finding[] = [];
+  const meets = as.flatMap((a) =>
+    bs.filter((b) => a.beyond.role === b.beyond.role && RUNS_ON.has(a.beyond.role)).map((b) => [a, b] as const),
+  );
+  for (const [a, b] of meets) {
+    const bend = a.inside + b.inside - Math.PI;
+    if (Math.abs(bend) > KINK)
+      out.push({
+        code: 'seam-kink',
+        severity: 'warn',
+        where: { piece: pa.id, edge: ea.id },
+        data: {
+          a: pa.name,
+          b: pb.name,
+          seam: seam.code,
+          role: a.beyond.role,
+          degrees: Math.round((bend * 180) / Math.PI),
+        },
+      });
+  }
+  const common = meets[0];
+  if (!common) return out;
+  const [na, nb] = [from(pa, ea, common[0].start), from(pb, eb, common[1].start)];
+  if (na.length !== nb.length) return out;
+  const apart = na.map((x, i) => Math.abs(x - (nb[i] as number)));
+  const worst = Math.max(0, ...apart);
+  // Ease between the ends pulls notches apart by as much at most.
+  if (worst > NOTCH_APART + Math.max(0, seam.ease.max))
+    out.push({
+      code: 'notches-apart',
+      severity: 'warn',
+      where: { piece: pa.id, edge: ea.id },
+      data: { a: pa.name, b: pb.name, seam: seam.code, apart: worst },
+    });
+  return out;
+}
+
+/** Darts whose two lines are of unlike length, which cannot be sewn to a point: common practice. */
+function dartFaults(piece: Piece): Finding[] {
+  return takesOf(piece).flatMap((t): Finding[] => {
+    if (!t.legs || Math.abs(t.legs[0] - t.legs[1]) <= SEAM_PASSES) return [];
+    const [short, long] = [Math.min(...t.legs), Math.max(...t.legs)];
+    const data = { name: piece.name, short, long, apart: long - short };
+    return [{ code: 'dart-legs', severity: 'warn', where: { piece: piece.id, edge: t.edge }, data }];
+  });
+}
+
+/** Faults in the pattern itself, each with its size. Seams of unlike length are told by walking them. */
+export const patternFaults = (pieces: Piece[], seams: Seam[]): Finding[] => [
+  ...seams.flatMap((s) => seamFaults(s, pieces)),
+  ...pieces.flatMap(dartFaults),
+];

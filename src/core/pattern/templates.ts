@@ -1,0 +1,121 @@
+import { type PieceKind, type Role } from './types.ts';
+
+/** How an edge lies in its piece: place of its middle in the bounding box (0..1), direction, straightness, bulge, share. */
+export interface Look {
+  u: number;
+  v: number;
+  flat: number;
+  upright: number;
+  straight: number;
+  /** Sagitta over chord, positive when the edge bulges out of the piece. */
+  bulge: number;
+  share: number;
+}
+
+const near = (x: number, want: number, slack: number): number => Math.max(0, 1 - Math.abs(x - want) / slack);
+export const clamp = (x: number): number => Math.min(1, Math.max(0, x));
+
+const centre = (l: Look): number =>
+  0.35 * l.upright + 0.35 * near(l.u, 0, 0.5) + 0.15 * l.straight + 0.15 * clamp(l.share * 5);
+const shoulder =
+  (u: number) =>
+  (l: Look): number =>
+    0.35 * near(l.v, 0.03, 0.3) + 0.3 * l.flat + 0.2 * near(l.bulge, 0, 0.1) + 0.15 * near(l.u, u, 0.4);
+const low = (l: Look): number => 0.5 * near(l.v, 1, 0.4) + 0.5 * l.flat;
+const high = (l: Look): number => 0.5 * near(l.v, 0, 0.4) + 0.5 * l.flat;
+
+/**
+ * Places in a piece, and how well an edge fits each, 0..1; the centre line is taken to lie at the left, the top at the
+ * top. One role can have several places: a waist is the lower end of a bodice and the upper end of a skirt.
+ */
+const PLACES = {
+  'front-edge': { role: 'front-edge', fit: centre },
+  'centre-front': { role: 'centre-front', fit: centre },
+  'centre-back': { role: 'centre-back', fit: centre },
+  neckline: {
+    role: 'neckline',
+    fit: (l: Look) => 0.3 * near(l.u, 0.15, 0.5) + 0.3 * near(l.v, 0.04, 0.4) + 0.4 * clamp(-l.bulge * 6),
+  },
+  shoulder: { role: 'shoulder', fit: shoulder(0.5) },
+  armhole: {
+    role: 'armhole',
+    fit: (l: Look) =>
+      0.3 * near(l.u, 0.85, 0.5) + 0.25 * near(l.v, 0.2, 0.4) + 0.25 * clamp(-l.bulge * 8) + 0.2 * l.upright,
+  },
+  side: {
+    role: 'side',
+    fit: (l: Look) => 0.35 * l.upright + 0.3 * near(l.u, 0.95, 0.5) + 0.2 * near(l.v, 0.6, 0.5) + 0.15 * l.straight,
+  },
+  hem: { role: 'hem', fit: low },
+  cap: {
+    role: 'cap',
+    fit: (l: Look) => 0.4 * near(l.v, 0, 0.5) + 0.35 * clamp(l.bulge * 4) + 0.25 * clamp(l.share * 3),
+  },
+  underarm: {
+    role: 'underarm',
+    fit: (l: Look) => 0.5 * l.upright + 0.25 * near(l.v, 0.6, 0.4) + 0.25 * Math.abs(l.u - 0.5) * 2,
+  },
+  wrist: { role: 'wrist', fit: low },
+  'waist-below': { role: 'waist', fit: low },
+  'waist-above': { role: 'waist', fit: (l: Look) => 0.85 * high(l) + 0.15 * clamp(-l.bulge * 12) },
+  'yoke-seam-above': {
+    role: 'yoke-seam',
+    fit: (l: Look) => 0.5 * high(l) + 0.25 * near(l.bulge, 0, 0.08) + 0.25 * clamp(l.share * 5),
+  },
+  'yoke-seam-below': { role: 'yoke-seam', fit: low },
+  'yoke-armhole': { role: 'armhole', fit: (l: Look) => 0.5 * l.upright + 0.5 * near(l.u, 1, 0.4) },
+  'yoke-armhole-far': { role: 'armhole', fit: (l: Look) => 0.5 * l.upright + 0.5 * near(l.u, 0, 0.4) },
+  'neck-middle': {
+    role: 'neckline',
+    fit: (l: Look) => 0.3 * near(l.u, 0.5, 0.4) + 0.3 * near(l.v, 0.1, 0.4) + 0.4 * clamp(-l.bulge * 6),
+  },
+  'shoulder-right': { role: 'shoulder', fit: shoulder(0.8) },
+  'shoulder-left': { role: 'shoulder', fit: shoulder(0.2) },
+  // The longer long edge of a collar and its ends; of a stand the longer one meets the neck.
+  'collar-outer': { role: 'collar-outer', fit: (l: Look) => 0.7 * near(l.v, 0, 0.75) + 0.3 * clamp(l.share * 2) },
+  'collar-neck': { role: 'collar-neck', fit: (l: Look) => 0.8 * low(l) + 0.2 * clamp(l.share * 2) },
+  'stand-top': { role: 'stand-top', fit: (l: Look) => 0.7 * near(l.v, 0, 0.75) + 0.3 * clamp(l.share * 2) },
+  'stand-neck': { role: 'stand-neck', fit: (l: Look) => 0.6 * low(l) + 0.4 * clamp(l.share * 2) },
+  'cuff-seam': { role: 'cuff-seam', fit: (l: Look) => 0.7 * high(l) + 0.3 * clamp(l.share * 2.5) },
+  'cuff-edge': { role: 'cuff-edge', fit: (l: Look) => near(l.v, 1, 0.8) },
+  'band-waist': { role: 'waist', fit: (l: Look) => 0.7 * low(l) + 0.3 * clamp(l.share * 2) },
+  'band-edge': { role: 'band-edge', fit: (l: Look) => near(l.v, 0, 0.8) },
+} satisfies Record<string, { role: Role; fit: (l: Look) => number }>;
+
+export type Place = keyof typeof PLACES;
+
+export const fitOf = (place: Place, l: Look): number => PLACES[place].fit(l);
+export const roleOf = (place: Place): Role => PLACES[place].role;
+
+/**
+ * What the ring of such a piece must have, clockwise on screen, with the centre line at the left. A piece drawn the other
+ * way round is met by the reversed order. The first is the usual one: a later one has to fit clearly better.
+ */
+export const TEMPLATES: Record<Exclude<PieceKind, 'other'>, Place[][]> = {
+  front: [
+    ['front-edge', 'neckline', 'shoulder', 'armhole', 'side', 'hem'],
+    ['front-edge', 'neckline', 'shoulder', 'armhole', 'side', 'waist-below'],
+  ],
+  back: [
+    ['centre-back', 'neckline', 'shoulder', 'armhole', 'side', 'hem'],
+    ['centre-back', 'neckline', 'shoulder', 'armhole', 'side', 'waist-below'],
+    ['centre-back', 'yoke-seam-above', 'armhole', 'side', 'hem'],
+  ],
+  sleeve: [['cap', 'underarm', 'wrist', 'underarm']],
+  yoke: [
+    ['centre-back', 'neckline', 'shoulder', 'yoke-armhole', 'yoke-seam-below'],
+    ['neck-middle', 'shoulder-right', 'yoke-armhole', 'yoke-seam-below', 'yoke-armhole-far', 'shoulder-left'],
+  ],
+  collar: [
+    ['collar-outer', 'collar-neck'],
+    ['centre-back', 'collar-outer', 'collar-neck'],
+  ],
+  stand: [
+    ['stand-top', 'stand-neck'],
+    ['centre-back', 'stand-top', 'stand-neck'],
+  ],
+  cuff: [['cuff-seam', 'cuff-edge']],
+  'skirt-front': [['centre-front', 'waist-above', 'side', 'hem']],
+  'skirt-back': [['centre-back', 'waist-above', 'side', 'hem']],
+  waistband: [['band-edge', 'band-waist']],
+};
