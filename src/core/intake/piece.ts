@@ -19,14 +19,17 @@ import { partAtCorners } from './outline.ts';
 
 const says = (words: string, re: RegExp): boolean => re.test(words);
 
+const saysFold = (words: string): boolean => says(words, /\bfold\b/i) && !says(words, /not on (the )?fold|no fold/i);
+
 /** A draft as a shell piece: its edges with suggested roles, its fold, count, grainline and marks. */
 export function toPiece(d: Draft, id: string, name: string, findings: Finding[]): ShellPiece {
   const drawn = d.seam ?? d.outline;
   const paths = partAtCorners(drawn.path);
   const grainLine = d.inner.filter(isGrain).sort((a, b) => pathLength(b.path) - pathLength(a.path))[0];
   const grain = grainLine ? upward(grainLine.path) : null;
-  const suggestion = suggestRoles(name, paths, grain ? sub(grain.b, grain.a) : undefined);
   const words = [name, ...d.captions, ...d.inner.map((s) => s.name ?? s.label)].join(' · ');
+  const mirror = d.inner.some((s) => s.hint === 'mirror');
+  const suggestion = suggestRoles(name, paths, grain ? sub(grain.b, grain.a) : undefined, mirror || saysFold(words));
   const allowances = d.seam ? readAllowances(paths, d.outline.path, name, id, findings) : null;
   const ring: ShellEdge[] = paths.map((path, i) => ({
     id: `e${i + 1}`,
@@ -37,7 +40,6 @@ export function toPiece(d: Draft, id: string, name: string, findings: Finding[])
     corner: null,
     onFold: false,
   }));
-  const mirror = d.inner.some((s) => s.hint === 'mirror');
   foldEdges(ring, suggestion.kind, mirror ? `${words} · fold` : words, { id, name }, findings);
   const marks = marksOf(d.inner, ring);
   return {
@@ -84,7 +86,7 @@ function foldEdges(
   piece: { id: string; name: string },
   findings: Finding[],
 ): void {
-  const said = says(words, /\bfold\b/i) && !says(words, /not on (the )?fold|no fold/i);
+  const said = saysFold(words);
   const centres = ring.filter(
     (e) =>
       e.role === 'centre-back' || e.role === 'centre-front' || (said && kind === 'front' && e.role === 'front-edge'),

@@ -167,9 +167,13 @@ const SURE = 0.84;
 /** What a piece without a telling name can be; collars, cuffs and bands are too much alike to be told by shape alone. */
 const UNNAMED = ['front', 'back', 'sleeve', 'skirt-front'] as const;
 
-/** A bodice ends at the waist, other fronts and backs at the hem; only the name can tell which. */
-function templatesFor(kind: Exclude<PieceKind, 'other'>, name: string): Place[][] {
+/**
+ * A bodice ends at the waist, other fronts and backs at the hem: only the name can tell which. A collar or stand is drawn
+ * whole unless the file speaks of a fold.
+ */
+function templatesFor(kind: Exclude<PieceKind, 'other'>, name: string, fold: boolean): Place[][] {
   const all = TEMPLATES[kind];
+  if (kind === 'collar' || kind === 'stand') return all.filter((t) => t.includes('centre-back') === fold);
   const bodice = /bodice|\btop\b|corsage/i.test(name);
   const fitting = all.filter((t) => t.includes('waist-below') === bodice);
   return (kind === 'front' || kind === 'back') && fitting.length ? fitting : all;
@@ -180,12 +184,13 @@ const hintOf = (name: string): PieceKind | null => NAME_HINTS.find(([re]) => re.
 /**
  * Proposes what a piece is and a role for each edge (paths of a ring that runs clockwise on screen, y down), from its
  * name, and the place, direction, curve and neighbours of its edges. `grain` is the drawn grainline's direction, if any;
- * the piece may lie turned on the sheet.
+ * the piece may lie turned on the sheet. `fold` says that the file speaks of a fold.
  */
-export function suggestRoles(name: string, paths: Path[], grain?: Point): Suggestion {
+export function suggestRoles(name: string, paths: Path[], grain?: Point, fold = false): Suggestion {
   const hint = hintOf(name);
   const none: Suggestion = { kind: 'other', roles: paths.map(() => 'plain'), confidence: 0, up: UP };
-  if (hint === 'other' || paths.length < 3) return none;
+  const fewest = hint === 'collar' || hint === 'stand' ? 2 : 3;
+  if (hint === 'other' || paths.length < fewest) return none;
   const kinds = hint ? [hint] : UNNAMED;
   let best = { ...none, score: Number.NEGATIVE_INFINITY, believed: Number.NEGATIVE_INFINITY };
   for (const [i, lie] of liesOf(paths, grain).entries()) {
@@ -193,7 +198,7 @@ export function suggestRoles(name: string, paths: Path[], grain?: Point): Sugges
     if (i >= 2 && best.believed >= SURE) break;
     const looks = looksOf(paths, lie.up);
     for (const kind of kinds) {
-      for (const [nth, template] of templatesFor(kind, name).entries())
+      for (const [nth, template] of templatesFor(kind, name, fold).entries())
         for (const mirrored of [false, true]) {
           const { score, roles } = fitTemplate(looks, template, mirrored);
           const believed = score - lie.doubt - (nth ? UNUSUAL : 0);
