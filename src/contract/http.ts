@@ -31,6 +31,7 @@ export const traceBody = z.strictObject({
     .array(z.strictObject({ x: z.number(), y: z.number(), corner: z.boolean() }))
     .min(3)
     .max(2000),
+  size: z.strictObject({ width: z.number().min(1).max(1e5), height: z.number().min(1).max(1e5) }).optional(),
 });
 
 export interface Summary {

@@ -3,7 +3,17 @@ import fc from 'fast-check';
 import { curve, p, pieceOf, straight } from '../../test/parts.ts';
 import { coatDocument, SEED } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
-import { addScaled, endOf, type Point, pathLength, polyline, startOf, sub, unit } from '../geometry/index.ts';
+import {
+  addScaled,
+  endOf,
+  insideRing,
+  type Point,
+  pathLength,
+  polyline,
+  startOf,
+  sub,
+  unit,
+} from '../geometry/index.ts';
 import { type ShellPiece } from '../project.ts';
 import { addLine, clickedLine, dropLine, flatRing, laidLine, type Piece, takenOf, takesOf } from './index.ts';
 

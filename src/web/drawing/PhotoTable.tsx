@@ -1,14 +1,19 @@
 import { type KeyboardEvent, type PointerEvent, useState } from 'react';
 import { flatten, type Path, type Point } from '../../core/geometry/index.ts';
-import { type Homography, mapThrough, type Traced } from '../../core/intake/index.ts';
+import { type Traced } from '../../core/intake/index.ts';
 
 interface Props {
   picture: { url: string; width: number; height: number };
-  corners: Point[];
+  /** Known points: the four corners first, then crossings of a grid. */
+  known: Point[];
   points: Traced[];
-  /** The fitted outline on the table, and the map from there into the picture. */
-  outline: { path: Path; map: Homography } | null;
-  onCorners: (c: Point[]) => void;
+  /** What a click sets. */
+  setting: 'known' | 'edge';
+  /** The fitted outline on the table, and where a place of the table lies in the picture. */
+  outline: { path: Path; see: (p: Point) => Point } | null;
+  onAdd: (p: Point) => void;
+  onMove: (index: number, p: Point) => void;
+  onDrop: () => void;
   onPoints: (p: Traced[]) => void;
 }
 
@@ -16,7 +21,8 @@ interface Props {
 const LOUPE = 1 / 40;
 
 /** The picture with corners and points to be set and dragged, and a loupe that follows the pointer. */
-export function PhotoTable({ picture, corners, points, outline, onCorners, onPoints }: Props) {
+export function PhotoTable({ picture, known, points, setting, outline, onAdd, onMove, onDrop, onPoints }: Props) {
+  const corners = known.slice(0, 4);
   const [at, setAt] = useState<Point | null>(null);
   const [held, setHeld] = useState<{ corner: boolean; index: number } | null>(null);
   const size = Math.max(picture.width, picture.height);
@@ -30,17 +36,17 @@ export function PhotoTable({ picture, corners, points, outline, onCorners, onPoi
   const down = (e: PointerEvent<SVGSVGElement>) => {
     const p = placeOf(e);
     const point = points.findIndex((q) => near(p, q));
-    const corner = corners.findIndex((q) => near(p, q));
+    const corner = known.findIndex((q) => near(p, q));
     if (point >= 0) setHeld({ corner: false, index: point });
     else if (corner >= 0) setHeld({ corner: true, index: corner });
-    else if (corners.length < 4) onCorners([...corners, p]);
+    else if (setting === 'known') onAdd(p);
     else onPoints([...points, { ...p, corner: e.shiftKey }]);
     e.currentTarget.focus();
   };
   const move = (e: PointerEvent<SVGSVGElement>) => {
     const p = placeOf(e);
     setAt(p);
-    if (held?.corner) onCorners(corners.map((q, i) => (i === held.index ? p : q)));
+    if (held?.corner) onMove(held.index, p);
     else if (held) onPoints(points.map((q, i) => (i === held.index ? { ...q, ...p } : q)));
   };
   const key = (e: KeyboardEvent) => {
@@ -54,15 +60,15 @@ export function PhotoTable({ picture, corners, points, outline, onCorners, onPoi
     };
     const shift = by[e.key];
     if (e.key === 'Backspace') {
-      if (points.length) onPoints(points.slice(0, -1));
-      else onCorners(corners.slice(0, -1));
+      if (setting === 'edge' && points.length) onPoints(points.slice(0, -1));
+      else onDrop();
     } else if (e.key.toLowerCase() === 'c' && last)
       onPoints([...points.slice(0, -1), { ...last, corner: !last.corner }]);
     else if (shift && last) onPoints([...points.slice(0, -1), { ...last, x: last.x + shift[0], y: last.y + shift[1] }]);
     else return;
     e.preventDefault();
   };
-  const drawn = outline ? flatten(outline.path, 0.3).map((p) => mapThrough(outline.map, p)) : [];
+  const drawn = outline ? flatten(outline.path, 0.3).map(outline.see) : [];
   const line = drawn.map((p, i) => `${i ? 'L' : 'M'}${p.x} ${p.y}`).join('');
   const marks = (
     <>
@@ -76,12 +82,12 @@ export function PhotoTable({ picture, corners, points, outline, onCorners, onPoi
         />
       )}
       {line && <path d={line} fill="none" stroke="var(--chakra-colors-berry)" strokeWidth={dot / 3} />}
-      {corners.map((p, i) => (
+      {known.map((p, i) => (
         <circle
           key={`c${i}`}
           cx={p.x}
           cy={p.y}
-          r={dot}
+          r={i < 4 ? dot : dot / 2}
           fill="none"
           stroke="var(--chakra-colors-honey)"
           strokeWidth={dot / 2.5}
@@ -118,7 +124,7 @@ export function PhotoTable({ picture, corners, points, outline, onCorners, onPoi
     <Frame>
       <svg
         role="application"
-        aria-label={`Picture with ${corners.length} corners and ${points.length} points`}
+        aria-label={`Picture with ${known.length} known points and ${points.length} points of the edge`}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: the picture takes clicks and keys.
         tabIndex={0}
         viewBox={`0 0 ${picture.width} ${picture.height}`}

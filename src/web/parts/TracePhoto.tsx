@@ -1,25 +1,14 @@
 import { Box, Button, Flex, Heading, Input, Text } from '@chakra-ui/react';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { type Point } from '../../core/geometry/index.ts';
-import {
-  fitOutline,
-  homographyOf,
-  likelyError,
-  onTable,
-  residualOf,
-  sheetCorners,
-  type Traced,
-} from '../../core/intake/index.ts';
+import { fitOutline, likelyError, onTable, placeInPicture, type Traced } from '../../core/intake/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { api } from '../api/client.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { PhotoTable } from '../drawing/PhotoTable.tsx';
 import { Ask } from './Ask.tsx';
-import { LengthField } from './LengthField.tsx';
+import { SheetQuestions, useKnown } from './KnownPoints.tsx';
 import { SheetBox } from './Page.tsx';
-
-type Sheet = 'a4' | 'letter' | 'own';
-const SIZES: Record<Exclude<Sheet, 'own'>, [number, number]> = { a4: [210, 297], letter: [215.9, 279.4] };
 
 interface Picture {
   url: string;
@@ -41,26 +30,29 @@ function usePicture(file: File | null): Picture | null {
   return picture;
 }
 
-/** A paper piece from a photo or scan: four corners of something known, then points along the edge. */
+/** A paper piece from a photo or scan: four corners of something known, more crossings of a grid, then the edge. */
 export function TracePhoto({ w, file, onDone }: { w: Workbook; file: File; onDone: (notes: string[]) => void }) {
   const picture = usePicture(file);
-  const [sheet, setSheet] = useState<Sheet>('a4');
-  const [own, setOwn] = useState<[number, number]>([600, 450]);
-  const [corners, setCorners] = useState<Point[]>([]);
+  const k = useKnown(picture);
   const [points, setPoints] = useState<Traced[]>([]);
   const [name, setName] = useState('');
   const [lines, setLines] = useState<'seam' | 'cut'>('seam');
   const [wrong, setWrong] = useState<string | null>(null);
-  const [width, height] = sheet === 'own' ? own : SIZES[sheet];
-  const table = useMemo(() => sheetCorners(width, height), [width, height]);
-  const map = corners.length >= 4 ? homographyOf(corners, table) : null;
+  const map = k.calibration;
   const fitted = map?.ok && points.length >= 3 ? fitOutline(onTable(map.value, points)) : null;
-  const back = map?.ok ? homographyOf(table, corners) : null;
-  const middle = points.length ? mean(points) : corners.length >= 4 ? mean(corners) : null;
-  const likely = map?.ok && middle ? likelyError(corners, table, middle) : null;
+  const middle = points.length ? mean(points) : k.known.length >= 4 ? mean(k.known) : null;
+  const likely = map?.ok && middle && picture ? likelyError(k.known, k.table, middle, picture) : null;
   const save = async () => {
     try {
-      const answer = await api.trace(w.id, { name, lines, picture: corners, table, points });
+      const size = picture && { width: picture.width, height: picture.height };
+      const answer = await api.trace(w.id, {
+        name,
+        lines,
+        picture: k.known,
+        table: k.table,
+        points,
+        ...(size && { size }),
+      });
       await w.reload();
       onDone([
         `"${name}" was traced; its curve passes within ${formatLength(answer.residualMm, w.doc.units)} of every point.`,
@@ -71,66 +63,49 @@ export function TracePhoto({ w, file, onDone }: { w: Workbook; file: File; onDon
     }
   };
   if (!picture) return <Text color="quiet">Opening the picture …</Text>;
+  const few = k.known.length < 4;
+  const crossings = !few && k.sheet === 'mat' && k.setting === 'known';
   return (
     <SheetBox>
       <Heading as="h2" fontSize="20px" fontWeight="600">
-        {corners.length < 4 ? `Corner ${corners.length + 1} of 4` : 'Now along the edge'}
+        {few ? `Corner ${k.known.length + 1} of 4` : crossings ? 'More crossings of the grid' : 'Now along the edge'}
       </Heading>
       <Text mb="2">
-        {corners.length < 4
-          ? 'Click the corners of a sheet that lies flat beside the piece, clockwise from the upper left.'
-          : 'Click points along the edge: few where it is straight, more where it bends. Shift and click, or the key C, makes a corner. Backspace takes the last one away; points can be dragged.'}
+        {few
+          ? k.sheet === 'mat'
+            ? 'Click the corners of a rectangle of the grid, as large as can be, clockwise from the upper left.'
+            : 'Click the corners of a sheet that lies flat beside the piece, clockwise from the upper left.'
+          : crossings
+            ? 'Click crossings all over the picture, near its rim too: from eight points on the bend of the lens is taken out. Then go on to the edge.'
+            : 'Click points along the edge: few where it is straight, more where it bends. Shift and click, or the key C, makes a corner. Backspace takes the last one away; points can be dragged.'}
       </Text>
-      <Ask
-        question="What lies beside the piece"
-        value={sheet}
-        answers={[
-          ['a4', 'a sheet of A4, upright'],
-          ['letter', 'a sheet of US Letter, upright'],
-          ['own', 'a rectangle I measured'],
-        ]}
-        onAnswer={setSheet}
-      />
-      {sheet === 'own' && (
-        <Flex gap="4" mb="3" align="center">
-          <Text>Across</Text>
-          <LengthField
-            label="Across"
-            value={own[0]}
-            units={w.doc.units}
-            least={20}
-            onValue={(v) => setOwn([v, own[1]])}
-          />
-          <Text>Down</Text>
-          <LengthField
-            label="Down"
-            value={own[1]}
-            units={w.doc.units}
-            least={20}
-            onValue={(v) => setOwn([own[0], v])}
-          />
-        </Flex>
-      )}
+      <SheetQuestions k={k} units={w.doc.units} />
       <PhotoTable
         picture={picture}
-        corners={corners}
+        known={k.known}
         points={points}
-        outline={fitted && back?.ok ? { path: fitted.path, map: back.value } : null}
-        onCorners={setCorners}
+        setting={few || crossings ? 'known' : 'edge'}
+        outline={fitted && map?.ok ? { path: fitted.path, see: (p) => placeInPicture(map.value, p) } : null}
+        onAdd={k.add}
+        onMove={k.move}
+        onDrop={k.drop}
         onPoints={setPoints}
       />
       <Box aria-live="polite" minH="4.5em" mt="2">
         {map && !map.ok && (
           <Text color="berry">The four corners do not go round a sheet. Drag them, or begin again.</Text>
         )}
+        {k.said && <Text color="berry">{k.said}</Text>}
         {likely !== null && (
           <Text>
-            Measured from these corners, a place {points.length ? 'on the piece' : 'on the sheet'} is likely exact to{' '}
+            Measured from these {k.known.length === 4 ? 'corners' : `${k.known.length} points`}, a place{' '}
+            {points.length ? 'on the piece' : 'among them'} is likely exact to{' '}
             <b>{formatLength(likely, w.doc.units)}</b>
             {map?.ok &&
-              corners.length > 4 &&
-              `; the corners themselves agree within ${formatLength(residualOf(map.value, corners, table), w.doc.units)}`}
-            .{likely > 1 && ' For more, lay the sheet nearer to the piece, or photograph from higher up.'}
+              k.known.length > 4 &&
+              `; they agree with each other within ${formatLength(map.value.residual, w.doc.units)}`}
+            {map?.ok && map.value.lens.k !== 0 && ', the bend of the lens taken out'}.
+            {likely > 1 && ' For more, lay the sheet nearer to the piece, or photograph from higher up.'}
           </Text>
         )}
         {fitted && (
@@ -169,7 +144,7 @@ export function TracePhoto({ w, file, onDone }: { w: Workbook; file: File; onDon
         <Button
           variant="outline"
           borderColor="rule"
-          onClick={() => (points.length ? setPoints(points.slice(0, -1)) : setCorners(corners.slice(0, -1)))}
+          onClick={() => (points.length && !crossings ? setPoints(points.slice(0, -1)) : k.drop())}
         >
           Take the last point away
         </Button>

@@ -90,42 +90,6 @@ function convex(points: Point[]): boolean {
   return turns.every((t) => t > 1e-6) || turns.every((t) => t < -1e-6);
 }
 
-/** Root mean square distance of the known places from where the map puts them, mm; 0 by nature for four. */
-export const residualOf = (h: Homography, picture: Point[], table: Point[]): number =>
-  Math.sqrt(
-    picture.reduce((s, p, i) => {
-      const q = mapThrough(h, p);
-      const t = table[i] as Point;
-      return s + (q.x - t.x) ** 2 + (q.y - t.y) ** 2;
-    }, 0) / picture.length,
-  );
-
-/**
- * How exact a place is likely to be, mm: how far it moves when each known corner, and the place itself, is off by
- * `pixels` in the picture, summed as independent errors. It grows with the distance from the known corners.
- */
-export function likelyError(picture: Point[], table: Point[], at: Point, pixels = 1): number {
-  const base = homographyOf(picture, table);
-  if (!base.ok) return Number.POSITIVE_INFINITY;
-  const here = mapThrough(base.value, at);
-  let sum = 0;
-  const moved = (h: Homography, p: Point): number => {
-    const q = mapThrough(h, p);
-    return (q.x - here.x) ** 2 + (q.y - here.y) ** 2;
-  };
-  for (const key of ['x', 'y'] as const) {
-    sum += moved(base.value, { ...at, [key]: at[key] + pixels });
-    for (let i = 0; i < picture.length; i++) {
-      const off = homographyOf(
-        picture.map((p, k) => (k === i ? { ...p, [key]: p[key] + pixels } : p)),
-        table,
-      );
-      if (off.ok) sum += moved(off.value, at);
-    }
-  }
-  return Math.sqrt(sum);
-}
-
 /** Corners of a sheet or a mat's grid lying flat, clockwise from the upper left, mm. */
 export const sheetCorners = (width: number, height: number): Point[] => [
   { x: 0, y: 0 },

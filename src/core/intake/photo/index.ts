@@ -2,19 +2,22 @@ import { type Point } from '../../geometry/index.ts';
 import { ok, type Result, refuse, stop } from '../../result.ts';
 import { assemble, type Intake } from '../assemble.ts';
 import { PLAIN_STROKE } from '../drawing.ts';
+import { type Calibration, calibrate, type PictureSize, placeOnTable } from './calibrate.ts';
 import { fitOutline, type Traced } from './fit.ts';
-import { type Homography, homographyOf, mapThrough } from './homography.ts';
 
+export * from './calibrate.ts';
 export * from './fit.ts';
 export * from './homography.ts';
 
 /** A piece traced in a picture: known corners, and points along its edge, in pixels of the picture. */
 export interface Trace {
   name: string;
-  /** Corners of something known, in the picture and on the table (mm). */
+  /** Known points, in the picture and on the table (mm); the first four go round a rectangle. */
   picture: Point[];
   table: Point[];
   points: Traced[];
+  /** Size of the picture; where it is known the bend of the lens can be found. */
+  size?: PictureSize;
 }
 
 export interface TracedPiece extends Intake {
@@ -24,9 +27,9 @@ export interface TracedPiece extends Intake {
 /** From a trace to a shell piece at true size; the picture itself is not needed for it. */
 export function intakeTrace(t: Trace): Result<TracedPiece> {
   if (t.points.length < 3) return refuse(stop('too-few-points', undefined, { count: t.points.length }));
-  const h = homographyOf(t.picture, t.table);
-  if (!h.ok) return h;
-  const fitted = fitOutline(onTable(h.value, t.points));
+  const c = calibrate(t.picture, t.table, t.size);
+  if (!c.ok) return c;
+  const fitted = fitOutline(onTable(c.value, t.points));
   const shape = {
     path: fitted.path,
     closed: true,
@@ -41,5 +44,5 @@ export function intakeTrace(t: Trace): Result<TracedPiece> {
   return made.ok ? ok({ ...made.value, residual: fitted.residual }) : made;
 }
 
-export const onTable = (h: Homography, points: Traced[]): Traced[] =>
-  points.map((p) => ({ ...mapThrough(h, p), corner: p.corner }));
+export const onTable = (c: Calibration, points: Traced[]): Traced[] =>
+  points.map((p) => ({ ...placeOnTable(c, p), corner: p.corner }));
