@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
-import { coatSvg, SHEET, seenBy, sleeveClicks } from '../src/demo/index.ts';
+import { coatSvg, MAT, SHEET, seenBy, seenWide, sleeveClicks, sleeveOnMat } from '../src/demo/index.ts';
 import { Running } from './server.ts';
 
 const server = new Running();
@@ -230,13 +230,12 @@ test('an edge is parted at a mark, named, and joined again', async ({ page }) =>
   await expect(page.getByRole('button', { name: /^Side seam, 775.9 mm/ })).toHaveCount(1);
 });
 
-test('a paper piece is traced from a photograph, with its likely exactness and its residual', async ({ page }) => {
-  await begin(page, 'From a photo');
-  await demoFile(page, 'sleeve-photo.png');
+/** Clicks places of the picture, in its own pixels; a corner with Shift held. */
+async function clicker(page: Page) {
   const table = page.getByRole('application');
   await table.scrollIntoViewIfNeeded();
   // From pixels of the picture to the screen, as the drawing itself has it.
-  const click = async (p: { x: number; y: number; corner?: boolean }) => {
+  return async (p: { x: number; y: number; corner?: boolean }) => {
     const at = await table.evaluate((el, q) => {
       const m = (el as unknown as SVGSVGElement).getScreenCTM() as DOMMatrix;
       const s = new DOMPoint(q.x, q.y).matrixTransform(m);
@@ -246,6 +245,12 @@ test('a paper piece is traced from a photograph, with its likely exactness and i
     await page.mouse.click(at.x, at.y);
     if (p.corner) await page.keyboard.up('Shift');
   };
+}
+
+test('a paper piece is traced from a photograph, with its likely exactness and its residual', async ({ page }) => {
+  await begin(page, 'From a photo');
+  await demoFile(page, 'sleeve-photo.png');
+  const click = await clicker(page);
   for (const c of SHEET) await click(seenBy(c));
   for (const p of sleeveClicks(11)) await click(p);
   await expect(page.getByText(/is likely exact to/)).toBeVisible();
@@ -258,4 +263,49 @@ test('a paper piece is traced from a photograph, with its likely exactness and i
   expect(Math.abs(Number(width) - 418)).toBeLessThanOrEqual(3);
   expect(Math.abs(Number(height) - 605)).toBeLessThanOrEqual(4);
   await expect(page.getByRole('button', { name: /^Sleeve cap, / })).toBeVisible();
+});
+
+test('on a mat, crossings of its grid take the bend of the lens out', async ({ page }) => {
+  await begin(page, 'From a mat');
+  await demoFile(page, 'sleeve-on-mat-photo.png');
+  await page.getByText('a mat with a grid').click();
+  await page.getByRole('textbox', { name: 'Across' }).fill('700 mm');
+  await page.getByRole('textbox', { name: 'Down' }).fill('600 mm');
+  await page.getByRole('textbox', { name: 'One square of the grid' }).fill('50 mm');
+  await page.keyboard.press('Enter');
+  const click = await clicker(page);
+  const corners = [0, 1, 2, 3].map((i) => ({ x: i % 3 ? MAT.width : 0, y: i > 1 ? MAT.height : 0 }));
+  for (const c of corners) await click(seenWide(c));
+  await click(seenWide({ x: 175, y: 325 }));
+  await expect(page.getByText('No crossing of the grid lies there.')).toBeVisible();
+  for (const x of [100, 300, 500]) for (const y of [50, 250, 450, 550]) await click(seenWide({ x, y }));
+  await expect(page.getByText(/the bend of the lens taken out/)).toBeVisible();
+  await page.getByText('a point on the edge of the piece').click();
+  for (const p of sleeveOnMat(11)) await click(p);
+  await page.getByLabel('Name of the piece').fill('Sleeve');
+  await page.getByRole('button', { name: 'Take this piece' }).click();
+  const size = await page.getByRole('button', { name: /^Sleeve \d+ mm × \d+ mm/ }).textContent();
+  const [, width, height] = /(\d+) mm × (\d+) mm/.exec(size ?? '') ?? [];
+  expect(Math.abs(Number(width) - 418)).toBeLessThanOrEqual(2);
+  expect(Math.abs(Number(height) - 605)).toBeLessThanOrEqual(2);
+});
+
+test('a dart is laid on an edge by its figures, counts when seams are walked, and can be taken away', async ({
+  page,
+}) => {
+  await begin(page, 'With darts');
+  await demoFile(page, 'greenhouse-coat.svg');
+  await page.getByRole('button', { name: /^Side seam, / }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('textbox', { name: 'Mark on this edge' }).fill('80 mm');
+  await page.keyboard.press('Enter');
+  await page.getByRole('textbox', { name: 'Taken out of the edge' }).fill('24 mm');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Dart here' }).click();
+  await expect(page.getByText('24 mm of it taken out by darts or pleats')).toBeVisible();
+  await saved(page);
+  await go(page, 'Will it go together?');
+  await expect(page.getByText('1 of 17 seams do not fit yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('All 17 seams go together.')).toBeVisible();
 });

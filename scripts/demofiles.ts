@@ -1,7 +1,7 @@
 // Writes the demo pattern files of each kind into src/demo/files.
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
-import { coatSvg, jacketDxf, PHOTO, photoSvg, sizesPdf, tiledPdf } from '../src/demo/index.ts';
+import { coatSvg, jacketDxf, matPhotoSvg, PHOTO, photoSvg, sizesPdf, tiledPdf } from '../src/demo/index.ts';
 
 const folder = 'src/demo/files';
 mkdirSync(folder, { recursive: true });
@@ -18,5 +18,7 @@ const browser = await chromium.launch({
 const page = await browser.newPage({ viewport: PHOTO });
 await page.setContent(`<style>body{margin:0}svg{display:block}</style>${photoSvg()}`);
 files.push(['sleeve-photo.png', await page.screenshot()]);
+await page.setContent(`<style>body{margin:0}svg{display:block}</style>${matPhotoSvg()}`);
+files.push(['sleeve-on-mat-photo.png', await page.screenshot()]);
 await browser.close();
 for (const [name, content] of files) writeFileSync(`${folder}/${name}`, content);

@@ -1,4 +1,5 @@
 import { flatten, type Point, pathLength, pointAlong } from '../core/geometry/index.ts';
+import { bent, type Lens } from '../core/intake/index.ts';
 import { draftCoat, GREENHOUSE_COAT } from './draft.ts';
 
 export const PHOTO = { width: 2400, height: 1800 };
@@ -25,16 +26,58 @@ const sleeve = () => draftCoat(GREENHOUSE_COAT)[2]?.edges ?? [];
 const onTable = (p: Point): Point => ({ x: p.x + SLEEVE_AT.x, y: p.y + SLEEVE_AT.y });
 
 /** Points somebody might click along the sleeve in the picture: corners, and `n` between on each edge. */
-export const sleeveClicks = (n: number): (Point & { corner: boolean })[] =>
+export const sleeveClicks = (n: number): (Point & { corner: boolean })[] => clicksAlong(n, (p) => seenBy(onTable(p)));
+
+const clicksAlong = (n: number, see: (p: Point) => Point): (Point & { corner: boolean })[] =>
   sleeve().flatMap((e, k) =>
     Array.from({ length: (k === 0 ? n : 0) + 1 }, (_, i) => ({
-      ...seenBy(onTable(pointAlong(e, (pathLength(e) * i) / ((k === 0 ? n : 0) + 1)))),
+      ...see(pointAlong(e, (pathLength(e) * i) / ((k === 0 ? n : 0) + 1))),
       corner: i === 0,
     })),
   );
 
 const polygon = (points: Point[], style: string): string =>
   `<polygon points="${points.map((p) => `${p.x.toFixed(2)},${p.y.toFixed(2)}`).join(' ')}" ${style}/>`;
+
+/** The wide lens of the second made-up picture bends straight lines outward, as telephones do. */
+const WIDE: Lens = {
+  centre: { x: PHOTO.width / 2, y: PHOTO.height / 2 },
+  half: Math.hypot(PHOTO.width, PHOTO.height) / 2,
+  k: -0.08,
+};
+
+/** Where a place on the mat (mm) lies in the picture taken with the wide lens (px). */
+export const seenWide = (p: Point): Point => bent(WIDE, seenBy(p));
+
+/** The mat: squares of 50 mm, a heavier line every 100; the sleeve lies on it. */
+export const MAT = { width: 700, height: 600, square: 50 };
+const ON_MAT = { x: 350, y: 10 };
+
+/** Points somebody might click along the sleeve on the mat. */
+export const sleeveOnMat = (n: number): (Point & { corner: boolean })[] =>
+  clicksAlong(n, (p) => seenWide({ x: p.x + ON_MAT.x, y: p.y + ON_MAT.y }));
+
+/** The second made-up photograph: a mat with its grid under a wide lens, the sleeve on it. */
+export function matPhotoSvg(): string {
+  const line = (a: Point, b: Point, width: number): string => {
+    const along = Array.from({ length: 41 }, (_, i) =>
+      seenWide({ x: a.x + ((b.x - a.x) * i) / 40, y: a.y + ((b.y - a.y) * i) / 40 }),
+    );
+    const points = along.map((p) => `${p.x.toFixed(2)},${p.y.toFixed(2)}`).join(' ');
+    return `<polyline points="${points}" fill="none" stroke="#e8e2cf" stroke-width="${width}"/>`;
+  };
+  const { width: w, height: h, square } = MAT;
+  const heavy = (v: number): number => (v % 100 ? 1.5 : 3);
+  const down = Array.from({ length: w / square + 1 }, (_, i) => i * square);
+  const across = Array.from({ length: h / square + 1 }, (_, i) => i * square);
+  const piece = flatten(sleeve().flat(), 0.5).map((p) => seenWide({ x: p.x + ON_MAT.x, y: p.y + ON_MAT.y }));
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${PHOTO.width}" height="${PHOTO.height}" viewBox="0 0 ${PHOTO.width} ${PHOTO.height}">
+<rect width="100%" height="100%" fill="#35564a"/>
+${down.map((x) => line({ x, y: 0 }, { x, y: h }, heavy(x))).join('\n')}
+${across.map((y) => line({ x: 0, y }, { x: w, y }, heavy(y))).join('\n')}
+${polygon(piece, 'fill="#e9ddbd" fill-opacity="0.85" stroke="#4a3f2c" stroke-width="2"')}
+</svg>`;
+}
 
 /** The made-up photograph as a drawing, to be turned into pixels: a sheet and a sleeve on a dark table. */
 export function photoSvg(): string {
