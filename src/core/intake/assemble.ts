@@ -43,7 +43,8 @@ export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> 
   const rank = (d: Draft): number => order.get(d.outline.shape.label + d.outline.shape.group) ?? 0;
   real.sort((a, b) => rank(a) - rank(b));
   const names = namesOf(real, drawing);
-  const pieces = real.map((d, i) => toPiece(d, `p${i + 1}`, names[i] as string, findings));
+  const yoke = names.some((n) => /yoke/i.test(n));
+  const pieces = real.map((d, i) => toPiece(d, `p${i + 1}`, names[i] as string, yoke, findings));
   const both = real.filter((d) => d.seam).length;
   if (both) findings.push({ code: 'both-lines', severity: 'note', data: { count: both, of: pieces.length } });
   checkSize(pieces, findings);

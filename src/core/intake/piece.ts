@@ -21,15 +21,22 @@ const says = (words: string, re: RegExp): boolean => re.test(words);
 
 const saysFold = (words: string): boolean => says(words, /\bfold\b/i) && !says(words, /not on (the )?fold|no fold/i);
 
-/** A draft as a shell piece: its edges with suggested roles, its fold, count, grainline and marks. */
-export function toPiece(d: Draft, id: string, name: string, findings: Finding[]): ShellPiece {
+/**
+ * A draft as a shell piece: its edges with suggested roles, its fold, count, grainline and marks. `yoke`: whether there is
+ * one among the pieces.
+ */
+export function toPiece(d: Draft, id: string, name: string, yoke: boolean, findings: Finding[]): ShellPiece {
   const drawn = d.seam ?? d.outline;
   const paths = partAtCorners(drawn.path);
   const grainLine = d.inner.filter(isGrain).sort((a, b) => pathLength(b.path) - pathLength(a.path))[0];
   const grain = grainLine ? upward(grainLine.path) : null;
   const words = [name, ...d.captions, ...d.inner.map((s) => s.name ?? s.label)].join(' · ');
   const mirror = d.inner.some((s) => s.hint === 'mirror');
-  const suggestion = suggestRoles(name, paths, grain ? sub(grain.b, grain.a) : undefined, mirror || saysFold(words));
+  const suggestion = suggestRoles(name, paths, {
+    ...(grain && { grain: sub(grain.b, grain.a) }),
+    fold: mirror || saysFold(words),
+    yoke,
+  });
   const allowances = d.seam ? readAllowances(paths, d.outline.path, name, id, findings) : null;
   const ring: ShellEdge[] = paths.map((path, i) => ({
     id: `e${i + 1}`,

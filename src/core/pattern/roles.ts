@@ -171,22 +171,36 @@ const UNNAMED = ['front', 'back', 'sleeve', 'skirt-front'] as const;
  * A bodice ends at the waist, other fronts and backs at the hem: only the name can tell which. A collar or stand is drawn
  * whole unless the file speaks of a fold.
  */
-function templatesFor(kind: Exclude<PieceKind, 'other'>, name: string, fold: boolean): Place[][] {
+function templatesFor(kind: Exclude<PieceKind, 'other'>, name: string, said: Said): Place[][] {
   const all = TEMPLATES[kind];
-  if (kind === 'collar' || kind === 'stand') return all.filter((t) => t.includes('centre-back') === fold);
+  if (kind === 'collar' || kind === 'stand')
+    return all.filter((t) => t.includes('centre-back') === (said.fold ?? false));
   const bodice = /bodice|\btop\b|corsage/i.test(name);
-  const fitting = all.filter((t) => t.includes('waist-below') === bodice);
+  const fitting = all.filter(
+    (t) => t.includes('waist-below') === bodice && (said.yoke || !t.includes('yoke-seam-above')),
+  );
   return (kind === 'front' || kind === 'back') && fitting.length ? fitting : all;
 }
 
 const hintOf = (name: string): PieceKind | null => NAME_HINTS.find(([re]) => re.test(name))?.[1] ?? null;
 
+/** What the file says beside a piece's name and outline. */
+export interface Said {
+  /** Direction of the drawn grainline. */
+  grain?: Point;
+  /** It speaks of a fold. */
+  fold?: boolean;
+  /** There is a yoke among the pieces, so that a back can end below it. */
+  yoke?: boolean;
+}
+
 /**
  * Proposes what a piece is and a role for each edge (paths of a ring that runs clockwise on screen, y down), from its
- * name, and the place, direction, curve and neighbours of its edges. `grain` is the drawn grainline's direction, if any;
- * the piece may lie turned on the sheet. `fold` says that the file speaks of a fold.
+ * name, and the place, direction, curve and neighbours of its edges. The piece may lie turned
+ * on the sheet.
  */
-export function suggestRoles(name: string, paths: Path[], grain?: Point, fold = false): Suggestion {
+export function suggestRoles(name: string, paths: Path[], said: Said = {}): Suggestion {
+  const { grain } = said;
   const hint = hintOf(name);
   const none: Suggestion = { kind: 'other', roles: paths.map(() => 'plain'), confidence: 0, up: UP };
   const fewest = hint === 'collar' || hint === 'stand' ? 2 : 3;
@@ -198,7 +212,7 @@ export function suggestRoles(name: string, paths: Path[], grain?: Point, fold = 
     if (i >= 2 && best.believed >= SURE) break;
     const looks = looksOf(paths, lie.up);
     for (const kind of kinds) {
-      for (const [nth, template] of templatesFor(kind, name, fold).entries())
+      for (const [nth, template] of templatesFor(kind, name, said).entries())
         for (const mirrored of [false, true]) {
           const { score, roles } = fitTemplate(looks, template, mirrored);
           const believed = score - lie.doubt - (nth ? UNUSUAL : 0);
