@@ -63,6 +63,10 @@ export interface HemChoice {
 /** How interfacing ends at a seam: inside it, on it, caught in it, or the whole piece with its allowance. */
 export type Trim = 'inside' | 'seam' | 'caught' | 'whole';
 
+/** How the outer edge of a facing that lies free is neatened. */
+export const FINISHES = ['overlocked', 'bound', 'pressed'] as const;
+export type Finish = (typeof FINISHES)[number];
+
 export interface Decisions {
   allowances: { seam: number; hem: number; wrist: number };
   facing: { on: boolean; front: number; shoulder: number; back: number; radius: number };

@@ -12,7 +12,8 @@ export interface Oriented {
   sign: 1 | -1;
 }
 
-const withParents = (piece: Piece): Edge[] =>
+/** The ring with every edge knowing itself as its parent. */
+export const withParents = (piece: Piece): Edge[] =>
   piece.ring.map((e) => ({ ...e, from: { piece: piece.id, edge: e.id, start: 0, end: pathLength(e.path) } }));
 
 function turnTo(ring: Edge[], first: Role, second: Role): Edge[] | null {

@@ -1,16 +1,7 @@
-import {
-  crossings,
-  extend,
-  fillet,
-  offsetBetween,
-  offsetPath,
-  type Path,
-  pathLength,
-  reversePath,
-  stretch,
-} from '../geometry/index.ts';
+import { fillet, offsetBetween, offsetPath, type Path, pathLength, reversePath } from '../geometry/index.ts';
 import { type Edge, type Piece, type Role } from '../pattern/index.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
+import { between, landing } from './land.ts';
 import { cutRun, type Oriented, orient, run, runLength, runPath } from './oriented.ts';
 import { tooWide } from './room.ts';
 
@@ -37,16 +28,6 @@ const lineEdge = (path: Path, id: string, allowance: number, parent: Edge): Edge
 const missing = (piece: Piece, roles: Role[]): ReturnType<typeof refuse> =>
   refuse(stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: roles.join(', ') }));
 
-/** Where the extended path first leaves through `edge`; `reach` is how far its ends are carried on. */
-function landing(path: Path, edge: Path, at: 'start' | 'end'): { onPath: number; onEdge: number } | null {
-  const reach = 200;
-  const long = at === 'start' ? extend(path, reach, 0) : extend(path, 0, reach);
-  const found = crossings(long, edge);
-  const own = at === 'start' ? reach : pathLength(path);
-  const best = found.sort((x, y) => Math.abs(x.atA - own) - Math.abs(y.atA - own))[0];
-  return best ? { onPath: best.atA - (at === 'start' ? reach : 0), onEdge: best.atB } : null;
-}
-
 /**
  * The line whose end lands exactly `want` mm along the shoulder from the neck point, so that the facings' shoulder seams
  * are equal on front and back however the neckline meets the shoulder. `make` draws the line for a distance from the
@@ -62,13 +43,6 @@ function landAt(make: (w: number) => Path, shoulder: Path, want: number) {
     w *= want / Math.max(1, top.onEdge);
   }
   return null;
-}
-
-/** The path cut or carried on so that it runs from `from` to `to` mm (negative or beyond its length: straight on). */
-function between(path: Path, from: number, to: number): Path {
-  const before = Math.max(0, -from);
-  const long = extend(path, before, Math.max(0, to - pathLength(path)));
-  return stretch(long, from + before, to + before);
 }
 
 /** Which width is in the way. */

@@ -24,10 +24,14 @@ export interface Take {
   to: number;
   /** Both sewn lines of a dart, from the edge to its point, mm; of a pleat not known. */
   legs: [number, number] | null;
+  /** The dart's point; null for a pleat. */
+  apex: Point | null;
 }
 
 /** A dart or pleat narrower or shorter than this is none (mm). */
 const LEAST = 2;
+
+const PLEAT = { legs: null, apex: null };
 
 /** How near a drawn line's end has to lie to the edge to end on it (mm). */
 const ON = 1.5;
@@ -51,12 +55,12 @@ function feetOf(line: Path, edge: Edge): Foot[] {
   return found.sort((a, b) => a.at - b.at);
 }
 
-/** Lengths of both lines of a dart, from their feet to its point: the corner farthest from the edge. */
-function legsOf(line: Path, edge: Edge, feet: [Foot, Foot]): [number, number] {
+/** A dart's point, the corner farthest from the edge, and the lengths of both its lines from their feet to it. */
+function dartOf(line: Path, edge: Edge, feet: [Foot, Foot]): Pick<Take, 'legs' | 'apex'> {
   const far = line.map((s) => s.b).map((q) => ({ q, d: nearestOn(edge.path, q).distance }));
   const apex = far.reduce((m, x) => (x.d > m.d ? x : m));
   const at = nearestOn(line, apex.q).at;
-  return [Math.abs(at - feet[0].along), Math.abs(at - feet[1].along)];
+  return { apex: apex.q, legs: [Math.abs(at - feet[0].along), Math.abs(at - feet[1].along)] };
 }
 
 /**
@@ -72,13 +76,13 @@ export function takesOf(piece: Pick<Piece, 'ring' | 'lines'>): Take[] {
       if (l.kind !== 'dart' && l.kind !== 'pleat') continue;
       const [one, two, ...more] = feetOf(l.path, edge);
       if (one && two && !more.length) {
-        const legs = l.kind === 'dart' ? legsOf(l.path, edge, [one, two]) : null;
-        out.push({ edge: edge.id, kind: l.kind, from: one.at, to: two.at, legs });
+        const dart = l.kind === 'dart' ? dartOf(l.path, edge, [one, two]) : PLEAT;
+        out.push({ edge: edge.id, kind: l.kind, from: one.at, to: two.at, ...dart });
       } else if (one && !two && l.kind === 'pleat') singles.push(one.at);
     }
     singles.sort((x, y) => x - y);
     for (let i = 0; i + 1 < singles.length; i += 2)
-      out.push({ edge: edge.id, kind: 'pleat', from: singles[i] as number, to: singles[i + 1] as number, legs: null });
+      out.push({ edge: edge.id, kind: 'pleat', from: singles[i] as number, to: singles[i + 1] as number, ...PLEAT });
   }
   return out;
 }

@@ -1,0 +1,233 @@
+import {
+  cubic,
+  endOf,
+  offsetPath,
+  type Path,
+  type Point,
+  pathLength,
+  pointAlong,
+  reversePath,
+  startOf,
+} from '../geometry/index.ts';
+import { type Edge, type Piece, type Role } from '../pattern/index.ts';
+import { type Finish } from '../project.ts';
+import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
+import { type Closed, closedRun } from './closed.ts';
+import { between, landing } from './land.ts';
+import { makePiece } from './make.ts';
+import { cutRun, run, withParents } from './oriented.ts';
+import { tooWide } from './room.ts';
+
+/** What is left to turn under at a facing's outer edge, mm: 3/8" where it is pressed under, none where it is not. */
+export const FINISH: Record<Finish, number> = { overlocked: 0, bound: 0, pressed: 9.525 };
+
+/** A facing along one run of edges. */
+export interface Band {
+  /** Which edges it faces. */
+  role: Role;
+  /** Finished width on the seam line, mm. */
+  width: number;
+  /** How much smaller its own edge is drawn, so that the seam rolls inside, mm. */
+  turn: number;
+  finish: Finish;
+  id: string;
+  name: string;
+}
+
+export interface BandPiece {
+  piece: Piece;
+  /** Darts and pleats closed before it was traced. */
+  closed: number;
+}
+
+const ring = (parts: Edge[]): Edge[] => parts.map((e) => ({ ...e, corner: 'mitred' as const }));
+
+/**
+ * A facing that repeats a run of edges and its neighbours exactly and then runs parallel to it: of an armhole, waist, hem,
+ * wrist, or a neckline without a front edge. Darts and pleats in the way are closed first. Widths: handbook figures from
+ * memory. Refuses a missing edge, and a width that finds no room, with the widest that would.
+ */
+export function bandFacing(piece: Piece, band: Band): Result<BandPiece> {
+  const closed = closedRun({ piece, ring: withParents(piece) }, band.role);
+  if (!closed || !run(piece.ring, band.role).length)
+    return refuse(stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: band.role }));
+  const made = traced(closed, band);
+  if (!made) {
+    const finding = tooWide(piece, 'band-too-wide', band.width, (width) => traced(closed, { ...band, width }) !== null);
+    return refuse({ ...finding, data: { ...finding.data, role: band.role } });
+  }
+  return ok({
+    piece: makePiece(piece, { ...named(band), ring: made, reasons: reasonsOf(band, closed.count) }),
+    closed: closed.count,
+  });
+}
+
+const named = (b: Band) => ({ id: b.id, name: b.name, material: 'facing' as const });
+
+function reasonsOf(b: Band, closed: number): Reason[] {
+  return [
+    because('band-width', 'memory', b.width, { width: b.width }),
+    ...(closed ? [because('darts-closed', 'practice', closed, { count: closed })] : []),
+    ...(b.turn ? [because('turn-of-cloth', 'memory', b.turn, { turn: b.turn })] : []),
+    because(`finish-${b.finish}`, 'practice', FINISH[b.finish]),
+  ];
+}
+
+/** The facing's ring, clockwise; null where its inner line does not come out at both neighbours. */
+function traced(c: Closed, b: Band): Edge[] | null {
+  const whole = c.run.flatMap((e) => e.path);
+  const inner = offsetPath(whole, -b.width);
+  if (!inner.length) return null;
+  const low = landing(inner, c.before.path, 'start');
+  const high = landing(inner, c.after.path, 'end');
+  if (!low || !high) return null;
+  const [first, last] = [pathLength(c.before.path) - low.onEdge, high.onEdge];
+  // A facing's ends are about as long as it is wide: one far longer has left through the wrong place.
+  if (first < 1 || last < 1 || first > 4 * b.width + 30 || last > 4 * b.width + 30) return null;
+  if (low.onPath >= high.onPath) return null;
+  const back: Edge = {
+    id: 'inner',
+    role: 'inner',
+    path: reversePath(between(inner, low.onPath, high.onPath)),
+    allowance: FINISH[b.finish],
+    corner: 'mitred',
+    onFold: false,
+  };
+  const beforeTail = cutRun([c.before], low.onEdge, pathLength(c.before.path));
+  const afterHead = cutRun([c.after], 0, high.onEdge);
+  const own = b.turn ? drawnIn(c, b, beforeTail, afterHead) : { tail: beforeTail, run: c.run, head: afterHead };
+  return own && ring([...own.tail, ...own.run, ...own.head, back]);
+}
+
+/** The facing's own edge drawn in by the turn of cloth, its ends shortened to meet it. */
+function drawnIn(c: Closed, b: Band, tail: Edge[], head: Edge[]) {
+  const whole = offsetPath(
+    c.run.flatMap((e) => e.path),
+    -b.turn,
+  );
+  const low = landing(whole, c.before.path, 'start');
+  const high = landing(whole, c.after.path, 'end');
+  if (!low || !high) return null;
+  const path = between(whole, low.onPath, high.onPath);
+  const share = pathLength(path) / c.run.reduce((s, e) => s + pathLength(e.path), 0);
+  let at = 0;
+  const moved = c.run.flatMap((e): Edge[] => {
+    const from = at;
+    at += pathLength(e.path) * share;
+    return cutRun([{ ...e, path }], from, at).map((x) => ({ ...x, ...(e.from && { from: e.from }) }));
+  });
+  const length = (edges: Edge[]): number => edges.reduce((s, e) => s + pathLength(e.path), 0);
+  const lost = pathLength(c.before.path) - low.onEdge;
+  return {
+    tail: cutRun(tail, 0, length(tail) - lost),
+    run: moved,
+    head: cutRun(head, high.onEdge, length(head)),
+  };
+}
+
+/** Neck and armhole faced in one: how deep it reaches at the centre and below the underarm, and how its shoulder is cut. */
+export interface AllInOne {
+  centre: number;
+  side: number;
+  /** How much narrower its shoulder is than the shell's, mm: it rolls inside at neck and armhole. */
+  narrower: number;
+  finish: Finish;
+  id: string;
+  name: string;
+}
+
+/**
+ * Neck and armhole in one: the piece's own upper part down to a curve from the centre to the side, square to both. The
+ * shoulder is cut narrower at the armhole by `narrower` (3 mm, handbook figure from memory), tapering to nothing at the
+ * underarm. Refuses missing edges and depths the piece does not have.
+ */
+export function allInOne(piece: Piece, a: AllInOne): Result<Piece> {
+  const all = withParents(piece);
+  const at = (role: Role): Edge | undefined => all.find((e) => e.role === role);
+  const centre = at('centre-front') ?? at('centre-back') ?? at('front-edge');
+  const [neck, shoulder, armhole, side] = [at('neckline'), at('shoulder'), at('armhole'), at('side')];
+  if (!centre || !neck || !shoulder || !armhole || !side)
+    return refuse(
+      stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: 'neckline, shoulder, armhole, side' }),
+    );
+  const most = Math.min(pathLength(centre.path) - a.centre, pathLength(side.path) - a.side);
+  if (most < 5 || a.centre < 5 || a.side < 5)
+    return refuse(
+      stop(
+        'band-too-wide',
+        { piece: piece.id },
+        {
+          name: piece.name,
+          role: 'neckline',
+          width: Math.max(a.centre, a.side),
+          most: Math.floor(Math.min(pathLength(centre.path), pathLength(side.path)) - 5),
+        },
+      ),
+    );
+  // Clockwise on screen a left half runs centre (upward), neckline, shoulder, armhole, side; a right half the other way.
+  const forward =
+    Math.hypot(endOf(centre.path).x - startOf(neck.path).x, endOf(centre.path).y - startOf(neck.path).y) < 1;
+  const [c, s] = forward
+    ? [cutRun([centre], pathLength(centre.path) - a.centre, pathLength(centre.path)), cutRun([side], 0, a.side)]
+    : [cutRun([centre], 0, a.centre), cutRun([side], pathLength(side.path) - a.side, pathLength(side.path))];
+  const order = forward ? [...c, neck, shoulder, armhole, ...s] : [...s, armhole, shoulder, neck, ...c];
+  const from = endOf((order[order.length - 1] as Edge).path);
+  const to = startOf((order[0] as Edge).path);
+  const low: Edge = {
+    id: 'inner',
+    role: 'inner',
+    path: acrossTo(from, to, (order[order.length - 1] as Edge).path, (order[0] as Edge).path),
+    allowance: FINISH[a.finish],
+    corner: 'mitred',
+    onFold: false,
+  };
+  const reasons = [
+    because('band-width', 'memory', a.side, { width: a.side }),
+    ...(a.narrower ? [because('shoulder-narrower', 'memory', a.narrower, { narrower: a.narrower })] : []),
+    because(`finish-${a.finish}`, 'practice', FINISH[a.finish]),
+  ];
+  const narrowed = narrowerAtArmhole(ring([...order, low]), a.narrower);
+  return ok(makePiece(piece, { id: a.id, name: a.name, material: 'facing', ring: narrowed, reasons }));
+}
+
+/** The lower line of an all-in-one facing: leaves both edges at right angles, so that the halves run on into each other. */
+function acrossTo(a: Point, b: Point, leaving: Path, arriving: Path): Path {
+  const normal = (path: Path, at: 'start' | 'end'): Point => {
+    const l = pathLength(path);
+    const [p, q] = at === 'end' ? [pointAlong(path, l - 1), endOf(path)] : [startOf(path), pointAlong(path, 1)];
+    const d = Math.hypot(q.x - p.x, q.y - p.y) || 1;
+    // The piece lies to the right of travel.
+    return { x: -(q.y - p.y) / d, y: (q.x - p.x) / d };
+  };
+  const [n, m] = [normal(leaving, 'end'), normal(arriving, 'start')];
+  const third = Math.hypot(b.x - a.x, b.y - a.y) / 3;
+  return [cubic(a, { x: a.x + n.x * third, y: a.y + n.y * third }, { x: b.x + m.x * third, y: b.y + m.y * third }, b)];
+}
+
+/** The armhole moved inward at the shoulder by `d`, not at the underarm. */
+function narrowerAtArmhole(edges: Edge[], d: number): Edge[] {
+  if (!d) return edges;
+  const i = edges.findIndex((e) => e.role === 'armhole');
+  const k = edges.findIndex((e) => e.role === 'shoulder');
+  const [armhole, shoulder] = [edges[i] as Edge, edges[k] as Edge];
+  const length = pathLength(shoulder.path);
+  const atEnd = k < i;
+  const cut = atEnd ? cutRun([shoulder], 0, length - d) : cutRun([shoulder], d, length);
+  const tip = atEnd ? endOf((cut[0] as Edge).path) : startOf((cut[0] as Edge).path);
+  const old = atEnd ? startOf(armhole.path) : endOf(armhole.path);
+  const shift = { x: tip.x - old.x, y: tip.y - old.y };
+  const whole = pathLength(armhole.path);
+  let at = 0;
+  const path = armhole.path.map((s) => {
+    const [a, b] = [at / whole, (at + pathLength([s])) / whole];
+    at += pathLength([s]);
+    const by = (p: Point, t: number): Point => {
+      const k1 = atEnd ? 1 - t : t;
+      return { x: p.x + shift.x * k1, y: p.y + shift.y * k1 };
+    };
+    return s.k === 'L'
+      ? { ...s, a: by(s.a, a), b: by(s.b, b) }
+      : { ...s, a: by(s.a, a), c: by(s.c, a + (b - a) / 3), d: by(s.d, a + ((b - a) * 2) / 3), b: by(s.b, b) };
+  });
+  return edges.map((e, n) => (n === i ? { ...e, path } : n === k ? (cut[0] as Edge) : e));
+}
