@@ -28,9 +28,9 @@ describe('saved documents', () => {
     [
       'a newer version',
       (d) => {
-        d.schema = 2;
+        d.schema = 3;
       },
-      /schema: .*version 2/,
+      /schema: .*version 3/,
     ],
     [
       'a number lost',

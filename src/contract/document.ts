@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
-import { type ProjectDocument } from '../core/project.ts';
+import { DART_CHOICES, FINISHES, type ProjectDocument, usualDecisions } from '../core/project.ts';
 
 /** A length that a decision may hold, mm. */
 const mm = z.number().min(0).max(5000);
@@ -63,9 +63,38 @@ const hem = z.strictObject({
 
 const decisions = z.strictObject({
   allowances: z.strictObject({ seam: mm.max(100), hem: mm.max(300), wrist: mm.max(300) }),
-  facing: z.strictObject({ on: z.boolean(), front: mm, shoulder: mm, back: mm, radius: mm }),
-  lining: z.strictObject({ on: z.boolean(), pleat: mm, raise: mm, out: mm, capEase: mm, hem, wrist: hem }),
-  interfacing: z.strictObject({ on: z.boolean(), trim: z.enum(['inside', 'seam', 'caught', 'whole']), frontStrip: mm }),
+  facing: z.strictObject({
+    on: z.boolean(),
+    front: mm,
+    shoulder: mm,
+    back: mm,
+    radius: mm,
+    bands: z.strictObject({ armhole: mm, waist: mm, hem: mm, wrist: mm }),
+    inOne: mm,
+    turn: mm.max(10),
+    finish: z.enum(FINISHES),
+  }),
+  lining: z.strictObject({
+    on: z.boolean(),
+    pleat: mm,
+    raise: mm,
+    out: mm,
+    capEase: mm,
+    smaller: mm.max(20),
+    darts: z.enum(DART_CHOICES),
+    skirt: z.boolean(),
+    zip: z.strictObject({ length: mm, shellSeam: mm.max(100), liningSeam: mm.max(100) }),
+    hem,
+    wrist: hem,
+  }),
+  interfacing: z.strictObject({
+    on: z.boolean(),
+    trim: z.enum(['inside', 'seam', 'caught', 'whole']),
+    frontStrip: mm,
+    collars: z.boolean(),
+    hems: mm.max(100),
+    stay: mm,
+  }),
   closure: z.strictObject({
     on: z.boolean(),
     by: z.enum(['count', 'gap']),
@@ -87,10 +116,10 @@ const decisions = z.strictObject({
   }),
 });
 
-/** A saved project, version 1: every number finite and in range, nothing unknown in it, ids that belong together. */
+/** A saved project, version 2: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(1),
+    schema: z.literal(2),
     name: z.string().trim().min(1).max(120),
     garment: z.string().min(1).max(40),
     units: z.enum(['mm', 'in']),
@@ -129,9 +158,24 @@ export const projectDocument = z
     });
   });
 
-/** Forward migrations: `migrations[n]` takes a document of version n to n + 1. None is needed yet. */
-export const migrations: Record<number, (doc: Record<string, unknown>) => Record<string, unknown>> = {};
-export const CURRENT_SCHEMA = 1;
+type Plain = Record<string, unknown>;
+
+/** Decisions that version 2 knows beside those of version 1, as a project of version 1 was derived: none of them. */
+function withFacingsOfEdges(doc: Plain): Plain {
+  const d = (doc.decisions ?? {}) as Record<string, Plain>;
+  const { facing, lining, interfacing } = usualDecisions();
+  const added = {
+    facing: { bands: facing.bands, inOne: 0, turn: facing.turn, finish: facing.finish },
+    lining: { smaller: lining.smaller, darts: lining.darts, skirt: lining.skirt, zip: lining.zip },
+    interfacing: { collars: interfacing.collars, hems: 0, stay: 0 },
+  };
+  const merged = Object.entries(added).map(([key, more]) => [key, { ...more, ...d[key] }]);
+  return { ...doc, schema: 2, decisions: { ...d, ...Object.fromEntries(merged) } };
+}
+
+/** Forward migrations: `migrations[n]` takes a document of version n to n + 1. */
+export const migrations: Record<number, (doc: Plain) => Plain> = { 1: withFacingsOfEdges };
+export const CURRENT_SCHEMA = 2;
 
 export type Parsed =
   | { ok: true; document: ProjectDocument }
@@ -150,7 +194,7 @@ export function parseDocument(raw: unknown): Parsed {
     };
   }
   for (let v = typeof version === 'number' ? version : CURRENT_SCHEMA; v < CURRENT_SCHEMA; v++) {
-    doc = migrations[v]?.(doc as Record<string, unknown>) ?? doc;
+    doc = migrations[v]?.(doc as Plain) ?? doc;
   }
   const read = projectDocument.safeParse(doc);
   if (read.success) return { ok: true, document: read.data as ProjectDocument };

@@ -125,6 +125,12 @@ const SENTENCES: Record<string, Say> = {
   'back-facing-too-deep': (d, mm) => `A back facing ${mm('width')} deep does not fit into "${d.name}". ${most(d, mm)}`,
   'shoulder-too-short': (d, mm) =>
     `The shoulder of "${d.name}" is too short for a facing ${mm('width')} wide. ${most(d, mm)}`,
+  'band-too-wide': (d, mm) =>
+    `A facing ${mm('width')} wide along the ${String(d.role)} does not fit into "${d.name}". ${most(d, mm)}`,
+  'facing-not-needed': (d) =>
+    `The ${d.role === 'in-one' ? 'facing of neck and armhole in one' : `${String(d.role)} facing`} was left out: a ${String(d.instead)} takes its place.`,
+  'hem-faced-and-lined': (d) =>
+    `The ${String(d.role)} is faced and lined: the lining is drafted as for a turned hem of the allowance given there. Set that allowance to the facing's width, or leave the facing out.`,
   'front-strip-too-wide': (d, mm) =>
     `A front edge interfacing ${mm('width')} wide does not fit into "${d.name}". ${most(d, mm)}`,
   'hem-too-shallow': (_, mm) =>

@@ -67,19 +67,58 @@ export type Trim = 'inside' | 'seam' | 'caught' | 'whole';
 export const FINISHES = ['overlocked', 'bound', 'pressed'] as const;
 export type Finish = (typeof FINISHES)[number];
 
+/** Edges that can be faced by themselves. */
+export const BAND_ROLES = ['armhole', 'waist', 'hem', 'wrist'] as const;
+export type BandRole = (typeof BAND_ROLES)[number];
+
+/** Darts in a lining: sewn as in the shell, or laid as soft pleats of the same take-up. Common practice. */
+export const DART_CHOICES = ['sewn', 'pleats'] as const;
+export type DartChoice = (typeof DART_CHOICES)[number];
+
 export interface Decisions {
   allowances: { seam: number; hem: number; wrist: number };
-  facing: { on: boolean; front: number; shoulder: number; back: number; radius: number };
+  facing: {
+    on: boolean;
+    front: number;
+    shoulder: number;
+    back: number;
+    radius: number;
+    /** Widths of facings along other edges, mm; 0 for none. */
+    bands: Record<BandRole, number>;
+    /** Neck and armhole faced in one, its depth at the centre and below the underarm, mm; 0 for apart. */
+    inOne: number;
+    /** How much smaller facings along edges are drawn, so that the seam rolls inside, mm. */
+    turn: number;
+    finish: Finish;
+  };
   lining: {
     on: boolean;
     pleat: number;
     raise: number;
     out: number;
     capEase: number;
+    /** Sleeveless: how much smaller the lining's armhole is, so that it rolls inside, mm. */
+    smaller: number;
+    /** Darts of the shell, in its lining. */
+    darts: DartChoice;
+    /** The skirt has a lining of its own. */
+    skirt: boolean;
+    /** A zip in the centre back: its length, and the seams with the turned allowance on shell and lining; 0 long for none. */
+    zip: { length: number; shellSeam: number; liningSeam: number };
     hem: HemChoice;
     wrist: HemChoice;
   };
-  interfacing: { on: boolean; trim: Trim; frontStrip: number };
+  interfacing: {
+    on: boolean;
+    trim: Trim;
+    frontStrip: number;
+    /** Collar, stand, cuffs and waistband. */
+    collars: boolean;
+    /** Bias strips in the hems: so much wider than the hem, mm; 0 for none. */
+    hems: number;
+    /** A stay for the upper back, its depth at centre back, mm; 0 for none. */
+    stay: number;
+  };
   closure: {
     on: boolean;
     by: 'count' | 'gap';
@@ -103,7 +142,7 @@ export interface Decisions {
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 1;
+  schema: 2;
   name: string;
   garment: string;
   units: LengthUnit;
@@ -117,9 +156,31 @@ const USUAL_HEM: HemChoice = { kind: 'joined', clearance: 15, seam: 10, above: 1
 export function usualDecisions(): Decisions {
   return {
     allowances: { seam: 15, hem: 40, wrist: 40 },
-    facing: { on: true, front: 85, shoulder: 60, back: 60, radius: 65 },
-    lining: { on: true, pleat: 30, raise: 12, out: 5, capEase: 15, hem: { ...USUAL_HEM }, wrist: { ...USUAL_HEM } },
-    interfacing: { on: true, trim: 'inside', frontStrip: 60 },
+    facing: {
+      on: true,
+      front: 85,
+      shoulder: 60,
+      back: 60,
+      radius: 65,
+      bands: { armhole: 0, waist: 0, hem: 0, wrist: 0 },
+      inOne: 0,
+      turn: 1,
+      finish: 'overlocked',
+    },
+    lining: {
+      on: true,
+      pleat: 30,
+      raise: 12,
+      out: 5,
+      capEase: 15,
+      smaller: 3,
+      darts: 'sewn',
+      skirt: true,
+      zip: { length: 0, shellSeam: 10, liningSeam: 10 },
+      hem: { ...USUAL_HEM },
+      wrist: { ...USUAL_HEM },
+    },
+    interfacing: { on: true, trim: 'inside', frontStrip: 60, collars: true, hems: 0, stay: 0 },
     closure: {
       on: true,
       by: 'count',
@@ -139,7 +200,7 @@ export function usualDecisions(): Decisions {
 }
 
 export const emptyDocument = (name: string, garment: string): ProjectDocument => ({
-  schema: 1,
+  schema: 2,
   name,
   garment,
   units: 'mm',

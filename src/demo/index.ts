@@ -45,7 +45,7 @@ export const choreJacket = (): Result<ProjectDocument> =>
     doc.units = 'in';
     const d = doc.decisions;
     d.allowances = { seam: (5 / 8) * INCH, hem: 1.5 * INCH, wrist: 1.5 * INCH };
-    d.facing = { on: true, front: 3.25 * INCH, shoulder: 2 * INCH, back: 2.5 * INCH, radius: 2.5 * INCH };
+    d.facing = { ...d.facing, front: 3.25 * INCH, shoulder: 2 * INCH, back: 2.5 * INCH, radius: 2.5 * INCH };
     const free = { kind: 'free' as const, above: (5 / 8) * INCH, turn1: INCH / 2, turn2: INCH };
     d.lining.hem = { ...d.lining.hem, ...free };
     d.lining.wrist = { ...d.lining.wrist, clearance: (5 / 8) * INCH, seam: (3 / 8) * INCH };

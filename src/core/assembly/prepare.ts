@@ -31,6 +31,7 @@ export function prepare(b: Bench): void {
 
 /** A test square, then each interfacing on its own piece. */
 function fuseAll(b: Bench): void {
+  const all = [...b.g.shell, ...b.g.inside];
   const interfacings = b.g.inside.filter((p) => p.material === 'interfacing');
   if (interfacings.length)
     b.add({
@@ -42,7 +43,8 @@ function fuseAll(b: Bench): void {
       cautions: ['iron', 'fumes'],
     });
   for (const p of interfacings) {
-    const target = p.id === 'front-edge-interfacing' ? p.parent : p.id.replace(/-interfacing$/, '');
+    const base = p.id.replace(/-interfacing$/, '');
+    const target = all.some((q) => q.id === base) ? base : p.parent;
     b.add({
       id: `fuse:${p.id}`,
       code: 'fuse',

@@ -1,13 +1,16 @@
 import { type Edge, type Piece, type PieceKind, runsOf, type Seam } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { because, type Finding, type Reason, stop } from '../result.ts';
+import { type Bands, bandFacings, bandSeams, facedAndLined, facedAt, noBands } from './bandset.ts';
+import { moreInterfacings } from './extras.ts';
 import { type LiningHem } from './hem.ts';
 import { frontEdgeStrip, interfaceWhole } from './interfacing.ts';
 import { backLining, frontLining, type LiningPiece, sleeveLining } from './lining.ts';
 import { makePiece } from './make.ts';
 import { orient, runLength } from './oriented.ts';
 import { type InsidePieces, insideSeams } from './seams.ts';
-import { type Split, splitBack, splitFront } from './split.ts';
+import { skirtLining } from './skirt.ts';
+import { type Split, splitCentre, splitFront } from './split.ts';
 
 export interface Inside {
   pieces: Piece[];
@@ -30,6 +33,10 @@ function facingReasons(split: Split, d: Decisions, where: 'front' | 'back'): Rea
 const atHem = (edges: Edge[], seam: number): Edge[] =>
   edges.map((e) => (e.role === 'hem' ? { ...e, allowance: seam, corner: 'mitred' } : { ...e, corner: 'mitred' }));
 
+/** A front that opens at its edge; one whose centre front lies on a fold or in a seam is faced at the neck alone. */
+const opens = (front: Piece): boolean =>
+  front.ring.some((e) => e.role === 'front-edge') || !front.ring.some((e) => e.role === 'centre-front');
+
 /** How the shell pieces part along the facing line; what cannot be parted is left out with the reason. */
 export function splitShell(shell: Piece[], d: Decisions): { front?: Split; back?: Split; findings: Finding[] } {
   const front = first(shell, 'front');
@@ -38,12 +45,14 @@ export function splitShell(shell: Piece[], d: Decisions): { front?: Split; back?
   const findings: Finding[] = [];
   const out: { front?: Split; back?: Split; findings: Finding[] } = { findings };
   if (front) {
-    const s = splitFront(front, d.facing.front, d.facing.shoulder, d.facing.radius, seam);
+    const s = opens(front)
+      ? splitFront(front, d.facing.front, d.facing.shoulder, d.facing.radius, seam)
+      : splitCentre(front, 'centre-front', d.facing.back, d.facing.shoulder, seam);
     if (s.ok) out.front = s.value;
     else findings.push(...s.findings);
   }
   if (back) {
-    const s = splitBack(back, d.facing.back, d.facing.shoulder, seam);
+    const s = splitCentre(back, 'centre-back', d.facing.back, d.facing.shoulder, seam);
     if (s.ok) out.back = s.value;
     else findings.push(...s.findings);
   }
@@ -80,7 +89,11 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
   }
   findings.push(...extras(shell));
   const p: InsidePieces = { front, back, sleeve };
-  const parts = d.facing.on ? splitShell(shell, d) : { findings: [] };
+  const bands = d.facing.on ? bandFacings(shell, d) : noBands();
+  findings.push(...bands.findings, ...facedAndLined(bands, d));
+  // Neck and armhole faced in one leave nothing for a neck facing of its own.
+  const whole = bands.pieces.some((b) => b.role === 'in-one');
+  const parts = d.facing.on && !whole ? splitShell(shell, d) : { findings: [] };
   findings.push(...parts.findings);
   const seam = d.allowances.seam;
   if (parts.front && front)
@@ -100,12 +113,22 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
       reasons: facingReasons(parts.back, d, 'back'),
     });
   const hems: Inside['hems'] = { body: null, wrist: null };
-  if (d.lining.on) lineAll(p, parts, d, findings, hems);
-  const interfacing = d.interfacing.on ? interfaceAll(p, d, findings) : [];
-  const made = [p.frontFacing, p.backFacing, p.frontLining, p.backLining, p.sleeveLining].filter(
-    (q): q is Piece => q !== undefined,
-  );
-  return { pieces: [...made, ...interfacing], seams: insideSeams(p, d, hems), findings, hems };
+  if (d.lining.on) {
+    lineAll(p, parts, d, findings, hems);
+    lineSkirt(p, shell, bands, d, findings, hems);
+  }
+  const interfacing = d.interfacing.on
+    ? [
+        ...interfaceAll(p, d, findings),
+        ...bands.pieces.map((b) => interfaceWhole(b.piece, b.shell, d.interfacing.trim)),
+        ...moreInterfacings(shell, d, findings),
+      ]
+    : [];
+  const facings = [p.frontFacing, p.backFacing, ...bands.pieces.map((b) => b.piece)];
+  const linings = [p.frontLining, p.backLining, p.sleeveLining, p.skirtFrontLining, p.skirtBackLining];
+  const made = [...facings, ...linings].filter((q): q is Piece => q !== undefined);
+  const seams = [...insideSeams(p, d, hems), ...bandSeams(bands)];
+  return { pieces: [...made, ...interfacing], seams, findings, hems };
 }
 
 /** Facings and lining are drafted from one front, one back and one sleeve: a second of a kind is told, not passed over. */
@@ -132,11 +155,11 @@ function lineAll(
   const f = d.facing.on ? parts.front : unsplit(p.front);
   const b = d.facing.on ? parts.back : unsplit(p.back);
   if (f) {
-    const made = frontLining(f, d);
+    const made = frontLining(f, d, !p.sleeve);
     hems.body = made.hem;
     p.frontLining = take(made);
   }
-  if (b) p.backLining = take(backLining(b, d));
+  if (b) p.backLining = take(backLining(b, d, !p.sleeve));
   if (!p.sleeve) return;
   const armhole =
     p.frontLining && p.backLining
@@ -145,6 +168,29 @@ function lineAll(
   const made = sleeveLining(p.sleeve, armhole && armhole > 0 ? armhole : null, d);
   hems.wrist = made.hem;
   p.sleeveLining = take(made);
+}
+
+function lineSkirt(
+  p: InsidePieces,
+  shell: Piece[],
+  bands: Bands,
+  d: Decisions,
+  findings: Finding[],
+  hems: Inside['hems'],
+): void {
+  if (!d.lining.skirt) return;
+  p.skirtFront = first(shell, 'skirt-front');
+  p.skirtBack = first(shell, 'skirt-back');
+  for (const [key, piece] of [
+    ['skirtFrontLining', p.skirtFront],
+    ['skirtBackLining', p.skirtBack],
+  ] as const) {
+    if (!piece) continue;
+    const made = skirtLining(piece, facedAt(bands, piece, 'waist'), d);
+    findings.push(...made.findings);
+    p[key] = made.piece ?? undefined;
+    hems.body ??= made.hem;
+  }
 }
 
 function interfaceAll(p: InsidePieces, d: Decisions, findings: Finding[]): Piece[] {

@@ -49,7 +49,7 @@ describe('facings', () => {
     fc.assert(
       fc.property(coatFigures, widths, (figures, w) => {
         const doc = coatDocument(figures);
-        doc.decisions.facing = { on: true, ...w };
+        Object.assign(doc.decisions.facing, w);
         const parts = splitShell(piecesOf(doc), doc.decisions);
         for (const [split, kind] of [
           [parts.front, 'front'],
@@ -78,7 +78,7 @@ describe('facings', () => {
     fc.assert(
       fc.property(coatFigures, widths, (figures, w) => {
         const doc = coatDocument(figures);
-        doc.decisions.facing = { on: true, ...w };
+        Object.assign(doc.decisions.facing, w);
         const split = splitShell(piecesOf(doc), doc.decisions).front;
         if (!split) return;
         const line = only(run(split.facing, 'facing-line'));
@@ -317,7 +317,7 @@ describe('the whole inside', () => {
     fc.assert(
       fc.property(coatFigures, widths, fc.boolean(), (figures, w, free) => {
         const doc = coatDocument(figures);
-        doc.decisions.facing = { on: true, ...w };
+        Object.assign(doc.decisions.facing, w);
         if (free) doc.decisions.lining.hem.kind = 'free';
         const c = compute(doc);
         if (c.findings.some((f) => f.severity === 'stop')) return;

@@ -2,11 +2,13 @@ import { pathLength } from '../geometry/index.ts';
 import { type Edge, type InternalLine, type Piece, type Role, reverseRing } from '../pattern/index.ts';
 import { type Decisions, type HemChoice } from '../project.ts';
 import { because, type Finding, type Reason, refuse, stop } from '../result.ts';
+import { dartsIn } from './darts.ts';
 import { type LiningHem, liningHem } from './hem.ts';
 import { makePiece } from './make.ts';
 import { moveRun, orient, run } from './oriented.ts';
 import { fitCap, raiseUnderarm } from './raise.ts';
 import { type Split } from './split.ts';
+import { cutBackAtZip } from './zip.ts';
 
 export interface LiningPiece {
   piece: Piece | null;
@@ -21,7 +23,7 @@ interface Hemmed {
 }
 
 /** The lining's lower edge moved to where the hem rule puts it, with the allowance the rule asks. */
-function hemmed(ring: Edge[], role: Role, choice: HemChoice, shell: Piece, sign: 1 | -1): Hemmed {
+export function hemmed(ring: Edge[], role: Role, choice: HemChoice, shell: Piece, sign: 1 | -1): Hemmed {
   const edge = run(shell.ring, role)[0];
   if (!edge) return { ring, hem: null, findings: [] };
   const made = liningHem(choice, edge.allowance);
@@ -44,35 +46,78 @@ const raiseReasons = (l: Decisions['lining']): Reason[] => [
   because('let-out', 'memory', l.out, { out: l.out }),
 ];
 
-/** Front lining: what the facing leaves, underarm raised, hem placed. */
-export function frontLining(split: Split, d: Decisions): LiningPiece {
+interface Armholed {
+  ring: Edge[];
+  reasons: Reason[];
+}
+
+/**
+ * The armhole of a body lining. With a sleeve lining set into it, the underarm is raised; without sleeves it is drawn
+ * smaller, so that it rolls inside (1/8", common practice).
+ */
+function armholed(split: Split, d: Decisions, sleeveless: boolean): Armholed {
+  const { sign } = split.oriented;
+  const { raise, out, smaller } = d.lining;
+  if (!sleeveless)
+    return { ring: raiseUnderarm(split.lining, 'armhole', 'side', sign, raise, out), reasons: raiseReasons(d.lining) };
+  return {
+    ring: moveRun(split.lining, 'armhole', -smaller, sign),
+    reasons: [because('armhole-smaller', 'practice', smaller, { smaller })],
+  };
+}
+
+/** Front lining: what the facing leaves, its armhole fitted to sleeve or edge, hem placed, darts as chosen. */
+export function frontLining(split: Split, d: Decisions, sleeveless: boolean): LiningPiece {
   const { piece, sign } = split.oriented;
-  const raised = raiseUnderarm(split.lining, 'armhole', 'side', sign, d.lining.raise, d.lining.out);
+  const { ring: raised, reasons: why } = armholed(split, d, sleeveless);
   const h = hemmed(raised, 'hem', d.lining.hem, piece, sign);
-  const reasons = [...raiseReasons(d.lining), ...(h.hem ? [h.hem.reason] : [])];
+  const reasons = [...why, ...(h.hem ? [h.hem.reason] : [])];
   const made = makePiece(piece, {
     id: 'front-lining',
     name: 'Front lining',
     material: 'lining',
     ring: h.ring,
     reasons,
+    lines: dartsIn(piece, h.ring, d.lining.darts),
   });
   return { piece: made, findings: h.findings, hem: h.hem };
 }
 
-/** Back lining: as the front's, and half the centre-back pleat added beyond the centre back (fold or seam). */
-export function backLining(split: Split, d: Decisions): LiningPiece {
+/**
+ * Back lining: as the front's, and half the centre-back pleat added beyond the centre back (fold or seam); beside a zip it is
+ * cut back instead. A bodice that ends at the waist has no pleat.
+ */
+export function backLining(split: Split, d: Decisions, sleeveless: boolean): LiningPiece {
   const { piece, sign } = split.oriented;
-  const raised = raiseUnderarm(split.lining, 'armhole', 'side', sign, d.lining.raise, d.lining.out);
+  const { ring: raised, reasons: why } = armholed(split, d, sleeveless);
   const h = hemmed(raised, 'hem', d.lining.hem, piece, sign);
+  const pleatAll = backPleat(piece, d);
+  if (d.lining.zip.length > 0 && !pleatAll) {
+    const { ring, reason } = cutBackAtZip(h.ring, sign, d.lining.zip, split.ends.first);
+    const reasons = [...(reason ? [reason] : []), ...why, ...(h.hem ? [h.hem.reason] : [])];
+    return {
+      piece: backPiece(piece, ring, reasons, dartsIn(piece, ring, d.lining.darts)),
+      findings: h.findings,
+      hem: h.hem,
+    };
+  }
   const centre = run(h.ring, 'centre-back').flatMap((e) => e.path);
-  const ring = moveRun(h.ring, 'centre-back', d.lining.pleat / 2, sign);
-  const lines: InternalLine[] = d.lining.pleat > 0 && centre.length ? [{ kind: 'pleat', path: centre }] : [];
-  const pleat = because('centre-back-pleat', 'memory', d.lining.pleat, { half: d.lining.pleat / 2 });
-  const reasons = [pleat, ...raiseReasons(d.lining), ...(h.hem ? [h.hem.reason] : [])];
-  const made = makePiece(piece, { id: 'back-lining', name: 'Back lining', material: 'lining', ring, reasons, lines });
-  return { piece: made, findings: h.findings, hem: h.hem };
+  const ring = moveRun(h.ring, 'centre-back', pleatAll / 2, sign);
+  const lines: InternalLine[] = [
+    ...(pleatAll > 0 && centre.length ? [{ kind: 'pleat' as const, path: centre }] : []),
+    ...dartsIn(piece, ring, d.lining.darts),
+  ];
+  const pleat = because('centre-back-pleat', 'memory', pleatAll, { half: pleatAll / 2 });
+  const reasons = [...(pleatAll ? [pleat] : []), ...why, ...(h.hem ? [h.hem.reason] : [])];
+  return { piece: backPiece(piece, ring, reasons, lines), findings: h.findings, hem: h.hem };
 }
+
+const backPiece = (piece: Piece, ring: Edge[], reasons: Reason[], lines: InternalLine[]): Piece =>
+  makePiece(piece, { id: 'back-lining', name: 'Back lining', material: 'lining', ring, reasons, lines });
+
+/** The centre-back pleat in all, mm: none in a bodice, nor beside a zip. Handbook rule from memory. */
+export const backPleat = (back: Piece, d: Decisions): number =>
+  run(back.ring, 'waist').length || d.lining.zip.length > 0 ? 0 : d.lining.pleat;
 
 /**
  * Sleeve lining: underarm raised at both ends of the cap, hem placed, and the cap's height changed until it is longer

@@ -2,6 +2,7 @@ import { pathLength } from '../geometry/index.ts';
 import { type Piece, type Role, roleSide, runsOf, type Seam, type Side, sideOf } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { type LiningHem } from './hem.ts';
+import { backPleat } from './lining.ts';
 import { moveRun } from './oriented.ts';
 
 export interface InsidePieces {
@@ -13,6 +14,10 @@ export interface InsidePieces {
   frontLining?: Piece | undefined;
   backLining?: Piece | undefined;
   sleeveLining?: Piece | undefined;
+  skirtFront?: Piece | undefined;
+  skirtBack?: Piece | undefined;
+  skirtFrontLining?: Piece | undefined;
+  skirtBackLining?: Piece | undefined;
 }
 
 const EXACT = { min: 0, max: 0 };
@@ -49,8 +54,8 @@ export function insideSeams(
   const shoulderEase = { ease: { min: 0, max: 10 }, easeOf: 'shoulder' };
   join('inside', 'facing-shoulder', ...both('shoulder', p.backFacing, p.frontFacing));
   join('inside', 'facing-line-front', ...both('facing-line', p.frontLining, p.frontFacing), endsAbove(hems.body));
-  const half = d.lining.pleat / 2;
-  const pleat = { ease: { min: half, max: half }, easeOf: 'pleat' };
+  const half = p.back ? backPleat(p.back, d) / 2 : 0;
+  const pleat = { ease: { min: half, max: half }, ...(half > 0 && { easeOf: 'pleat' }) };
   join('inside', 'facing-line-back', ...both('facing-line', p.backLining, p.backFacing), pleat);
   join('inside', 'lining-shoulder', ...both('shoulder', p.backLining, p.frontLining), shoulderEase);
   join('inside', 'lining-side', ...both('side', p.frontLining, p.backLining));
@@ -66,7 +71,29 @@ export function insideSeams(
   const linedNeck = p.backFacing ? {} : pleat;
   join('closing', 'neckline-back', ...both('neckline', p.backFacing ?? p.backLining, p.back), linedNeck);
   out.push(...hemSeams(p, d, hems));
+  waistSeams(p, both, join);
+  if (!p.sleeve) armholeSeams(p, d, both, join);
   return out;
+}
+
+type Both = (role: Role, a: Piece | undefined, b: Piece | undefined) => [Side[], Side[]];
+type Join = (group: Seam['group'], code: string, a: Side[], b: Side[], more?: Partial<Seam>) => void;
+
+/** The skirt's lining to the bodice's, and its own side seams. */
+function waistSeams(p: InsidePieces, both: Both, join: Join): void {
+  join('inside', 'lining-skirt-side', ...both('side', p.skirtFrontLining, p.skirtBackLining));
+  join('inside', 'lining-waist-front', ...both('waist', p.skirtFrontLining, p.frontLining));
+  join('inside', 'lining-waist-back', ...both('waist', p.skirtBackLining, p.backLining));
+  if (!p.frontLining) join('closing', 'waist-front-lining', ...both('waist', p.skirtFrontLining, p.skirtFront));
+  if (!p.backLining) join('closing', 'waist-back-lining', ...both('waist', p.skirtBackLining, p.skirtBack));
+}
+
+/** Sleeveless: each lining's armhole to the shell's, smaller by what was drawn in over its turn. */
+function armholeSeams(p: InsidePieces, d: Decisions, both: Both, join: Join): void {
+  const reach = d.lining.smaller * Math.PI + 2 * d.lining.smaller;
+  const rolled = { ease: { min: -reach, max: reach }, easeOf: 'turn' };
+  join('closing', 'armhole-front', ...both('armhole', p.frontLining, p.front), rolled);
+  join('closing', 'armhole-back', ...both('armhole', p.backLining, p.back), rolled);
 }
 
 /** Lining hem to the shell's turned hem. A flared hem is narrower higher up: that difference is meant, up to 3 %. */
@@ -100,7 +127,9 @@ function hemSeams(p: InsidePieces, d: Decisions, hems: { body: LiningHem | null;
   const facingHem = p.frontFacing ? runsOf(p.frontFacing.ring, 'hem')[0] : undefined;
   const less = facingHem ? facingHem.reduce((t, e) => t + pathLength(e.path), 0) : 0;
   add('hem-front', p.frontLining, p.front, 'hem', hems.body, less, 0);
-  add('hem-back', p.backLining, p.back, 'hem', hems.body, 0, d.lining.pleat / 2);
+  add('hem-back', p.backLining, p.back, 'hem', hems.body, 0, p.back ? backPleat(p.back, d) / 2 : 0);
+  add('hem-skirt-front', p.skirtFrontLining, p.skirtFront, 'hem', hems.body, 0, 0);
+  add('hem-skirt-back', p.skirtBackLining, p.skirtBack, 'hem', hems.body, 0, 0);
   add('wrist', p.sleeveLining, p.sleeve, 'wrist', hems.wrist, 0, 0);
   return out;
 }

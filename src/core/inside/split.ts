@@ -138,16 +138,22 @@ function parted(
 }
 
 /**
- * Back neck facing and back lining: `depth` at centre back, `shoulder` wide at the shoulder (equal to the front's), an
+ * Neck facing and lining of a back, or of a front that does not open: `depth` at the centre, `shoulder` wide at the shoulder (equal to the front's), an
  * even change between them; parallel to the neckline where the two are equal. mm on the seam line.
  */
-export function splitBack(piece: Piece, depth: number, shoulder: number, seam: number): Result<Split> {
-  const o = orient(piece, 'centre-back', 'neckline');
-  const need: Role[] = ['centre-back', 'neckline', 'shoulder'];
+export function splitCentre(
+  piece: Piece,
+  centre: 'centre-back' | 'centre-front',
+  depth: number,
+  shoulder: number,
+  seam: number,
+): Result<Split> {
+  const o = orient(piece, centre, 'neckline');
+  const need: Role[] = [centre, 'neckline', 'shoulder'];
   if (!o || need.some((r) => run(piece.ring, r).length === 0)) return missing(piece, need);
-  const made = partBack(o, depth, shoulder, seam);
+  const made = partCentre(o, centre, depth, shoulder, seam);
   if (typeof made !== 'string') return ok(made);
-  const fits = (d: number, s: number): boolean => typeof partBack(o, d, s, seam) !== 'string';
+  const fits = (d: number, s: number): boolean => typeof partCentre(o, centre, d, s, seam) !== 'string';
   return refuse(
     made === 'width'
       ? tooWide(piece, 'back-facing-too-deep', depth, (d) => fits(d, shoulder))
@@ -155,15 +161,21 @@ export function splitBack(piece: Piece, depth: number, shoulder: number, seam: n
   );
 }
 
-function partBack(o: Oriented, depth: number, shoulder: number, seam: number): Split | Narrow {
+function partCentre(
+  o: Oriented,
+  centre: 'centre-back' | 'centre-front',
+  depth: number,
+  shoulder: number,
+  seam: number,
+): Split | Narrow {
   const { ring, sign } = o;
   const neck = runPath(ring, 'neckline');
   const landed = landAt((w) => offsetBetween(neck, -sign * depth, -sign * w), runPath(ring, 'shoulder'), shoulder);
   if (!landed) return 'shoulder';
   const { path: inner, top } = landed;
-  const low = landing(inner, runPath(ring, 'centre-back'), 'start');
+  const low = landing(inner, runPath(ring, centre), 'start');
   if (!low) return 'width';
   const path = between(inner, low.onPath, top.onPath);
   const edge = lineEdge(path, 'facing-line', seam, run(ring, 'neckline')[0] as Edge);
-  return parted(o, edge, 'centre-back', 'centre-back', low.onEdge, top.onEdge, 0) ?? 'shoulder';
+  return parted(o, edge, centre, centre, low.onEdge, top.onEdge, 0) ?? 'shoulder';
 }

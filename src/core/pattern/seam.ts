@@ -56,7 +56,7 @@ export function walk(seams: Seam[], pieces: Piece[], passes = SEAM_PASSES): Walk
   const lengths = new Map<string, number>();
   for (const p of pieces) {
     // What darts and pleats take out is not there any more when the seam is sewn.
-    const taken = p.material === 'shell' && p.lines.length ? takenOf(p) : null;
+    const taken = (p.material === 'shell' || p.material === 'lining') && p.lines.length ? takenOf(p) : null;
     for (const e of p.ring) lengths.set(`${p.id}/${e.id}`, pathLength(e.path) - (taken?.get(e.id) ?? 0));
   }
   const of = (s: Side): number => (lengths.get(`${s.piece}/${s.edge}`) ?? 0) * (s.share ?? 1);

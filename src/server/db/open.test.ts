@@ -5,13 +5,27 @@ import { PGlite } from '@electric-sql/pglite';
 import { expect, test } from '@jest/globals';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
+import { type ProjectDocument } from '../../core/project.ts';
 import { greenhouseCoat } from '../../demo/index.ts';
 import { openStore } from './open.ts';
 import { pack, unpack } from './schema.ts';
 
 const MIGRATIONS = 'src/server/db/migrations';
 
-test('a folder of the first version is carried forward, its documents unchanged', async () => {
+/** The document as version 1 would have saved it. */
+function asOfVersionOne(doc: ProjectDocument): unknown {
+  const { facing, lining, interfacing, ...rest } = doc.decisions;
+  const { bands: _b, inOne: _i, turn: _t, finish: _f, ...oldFacing } = facing;
+  const { smaller: _s, darts: _d, skirt: _k, zip: _z, ...oldLining } = lining;
+  const { collars: _c, hems: _h, stay: _y, ...oldInterfacing } = interfacing;
+  return {
+    ...doc,
+    schema: 1,
+    decisions: { ...rest, facing: oldFacing, lining: oldLining, interfacing: oldInterfacing },
+  };
+}
+
+test('a folder of the first version is carried forward, its documents as they are read now', async () => {
   const dir = mkdtempSync(join(tmpdir(), 'woodbine-data-'));
   const old = mkdtempSync(join(tmpdir(), 'woodbine-old-'));
   mkdirSync(join(old, 'meta'));
@@ -23,11 +37,14 @@ test('a folder of the first version is carried forward, its documents unchanged'
   const made = greenhouseCoat();
   if (!made.ok) throw new Error('no coat');
   await client.query("insert into projects values ('c1', 'Old coat', 'coat', $1, 0, false, now(), now())", [
-    made.value,
+    asOfVersionOne(made.value),
   ]);
   await client.close();
   const opened = await openStore({ folder: dir, migrations: MIGRATIONS });
   expect((await opened.store.get('c1'))?.document).toEqual(made.value);
+  // A change to what only the newer version knows, made again from the journal on a database still of the old one.
+  const patch = [{ op: 'replace' as const, path: '/decisions/facing/bands/armhole', value: 55 }];
+  expect((await opened.store.change('c1', 0, 'Armhole facing', patch)).ok).toBe(true);
   await opened.close();
   for (const d of [dir, old]) rmSync(d, { recursive: true });
 }, 60_000);

@@ -1,7 +1,13 @@
 import { and, asc, desc, eq } from 'drizzle-orm';
 import { type PgliteDatabase } from 'drizzle-orm/pglite';
 import jsonpatch, { type Operation } from 'fast-json-patch';
-import { type HistoryEntry, type PatchOperation, parseDocument, type Summary } from '../../contract/index.ts';
+import {
+  CURRENT_SCHEMA,
+  type HistoryEntry,
+  type PatchOperation,
+  parseDocument,
+  type Summary,
+} from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Journal, type JournalRecord } from './journal.ts';
 import { type Originals } from './originals.ts';
@@ -261,7 +267,9 @@ export class Store {
 /** The document after a patch, validated; the given one is left alone. */
 function patched(document: ProjectDocument, patch: PatchOperation[]): ReturnType<typeof parseDocument> {
   try {
-    const copy = structuredClone(document);
+    // A document of an older version is carried forward first: changes made since speak of what it holds now.
+    const now = document.schema === CURRENT_SCHEMA ? null : parseDocument(document);
+    const copy = structuredClone(now?.ok ? now.document : document);
     const out = jsonpatch.applyPatch(copy, structuredClone(patch) as Operation[], true).newDocument;
     return parseDocument(out);
   } catch (e) {

@@ -14,6 +14,23 @@ const SAY: Record<string, Say> = {
     Math.abs((raw.asked ?? 0) - (raw.value ?? 0)) > 0.5
       ? `The inner corner is rounded by ${v} so that the lining can be sewn to it; the ${mm('asked')} wished for found no room.`
       : `The inner corner is rounded by ${v} so that the lining can be sewn to it. Handbooks: {50–80 mm}.`,
+  'band-width': (_, v) =>
+    `${v} wide, parallel to its edge. Handbooks: {50–60 mm} at armhole and waist, {30–40 mm} at a sleeve hem.`,
+  'darts-closed': (_, _v, raw) =>
+    `${raw.count === 1 ? 'The dart or pleat in its way was' : `The ${raw.count ?? 0} darts or pleats in its way were`} closed before it was traced.`,
+  'turn-of-cloth': (_, v) =>
+    `Its edge is drawn ${v} smaller, so that the seam rolls inside. Handbooks: {1 mm} for thin, {3 mm} for thick cloth.`,
+  'shoulder-narrower': (_, v) =>
+    `Its shoulder is ${v} narrower at the armhole, so that neither seam shows. Handbooks: {3 mm}.`,
+  'finish-overlocked': () => 'Its outer edge is overlocked: nothing to turn under.',
+  'finish-bound': () => 'Its outer edge is bound, which also weighs it down: nothing to turn under.',
+  'finish-pressed': (_, v) => `Its outer edge is pressed under ${v} and edge-stitched.`,
+  'armhole-smaller': (_, v) => `Armhole ${v} smaller than the shell's, so that it rolls inside. Common: {3 mm}.`,
+  zip: (mm, v) =>
+    `Cut back beside the zip from the shell's cut edge: R = 2A − s1 − s2 = 2 × ${mm('A')} − ${mm('s1')} − ${mm('s2')} = ${v}.`,
+  'hem-strip': (mm, v) =>
+    `Hem ${mm('hem')} and ${mm('more')} more, so that it reaches past the fold: ${v} wide, cut on the bias.`,
+  'back-stay': (mm, v) => `${v} deep at centre back, and ${mm('side')} below the underarm.`,
   raise: (_, v) =>
     `Underarm raised ${v}: the shell's seam allowance stands up there inside the lining. Handbooks: {10–15 mm}.`,
   'let-out': (_, v) => `Let out ${v} at the underarm, for the same allowance. Handbooks: {5–6 mm}.`,

@@ -1,0 +1,76 @@
+import { pathLength } from '../geometry/index.ts';
+import { type Edge, type Piece, type PieceKind } from '../pattern/index.ts';
+import { type Decisions } from '../project.ts';
+import { because, type Finding } from '../result.ts';
+import { allInOne } from './bands.ts';
+import { interfaceWhole, trimmed } from './interfacing.ts';
+import { makePiece } from './make.ts';
+
+/** Pieces that are interfaced whole. Common practice. */
+const WHOLE: ReadonlySet<PieceKind> = new Set<PieceKind>(['collar', 'stand', 'cuff', 'waistband']);
+
+/** How far below the underarm a back stay reaches, mm (handbook figure from memory). */
+const STAY_SIDE = 75;
+
+/** A bias strip for one hem, drawn straight: it is shaped to the hem with the iron. Handbook rule from memory. */
+function hemStrip(piece: Piece, edges: Edge[], more: number): Piece {
+  const length = edges.reduce((s, e) => s + pathLength(e.path), 0);
+  const width = (edges[0]?.allowance ?? 0) + more;
+  const corners = [
+    { x: 0, y: 0 },
+    { x: length, y: 0 },
+    { x: length, y: width },
+    { x: 0, y: width },
+  ];
+  const ring = corners.map(
+    (a, i): Edge => ({
+      id: `e${i + 1}`,
+      role: 'inner',
+      path: [{ k: 'L', a, b: corners[(i + 1) % 4] as typeof a }],
+      allowance: 0,
+      corner: 'mitred',
+      onFold: false,
+    }),
+  );
+  const made = makePiece(piece, {
+    id: `${piece.id}-hem-interfacing`,
+    name: `${piece.name} hem strip, bias`,
+    material: 'interfacing',
+    ring,
+    reasons: [because('hem-strip', 'memory', width, { hem: edges[0]?.allowance ?? 0, more })],
+  });
+  const half = Math.min(width, length) / 2;
+  const [x, y] = [length / 2, width / 2];
+  return { ...made, grain: { a: { x: x - half, y: y + half }, b: { x: x + half, y: y - half } } };
+}
+
+/** Interfacings beside those of the facings: collars, cuffs, bands, hem strips and a stay for the upper back. */
+export function moreInterfacings(shell: Piece[], d: Decisions, findings: Finding[]): Piece[] {
+  const i = d.interfacing;
+  const out = i.collars ? shell.filter((p) => WHOLE.has(p.kind)).map((p) => interfaceWhole(p, p, i.trim)) : [];
+  if (i.hems > 0)
+    for (const p of shell) {
+      const edges = p.ring.filter((e) => (e.role === 'hem' || e.role === 'wrist') && e.allowance > 0);
+      if (edges.length) out.push(hemStrip(p, edges, i.hems));
+    }
+  const back = shell.find((p) => p.kind === 'back');
+  if (i.stay > 0 && back) {
+    const stay = allInOne(back, {
+      centre: i.stay,
+      side: STAY_SIDE,
+      narrower: 0,
+      finish: 'overlocked',
+      id: 'back-stay-interfacing',
+      name: 'Upper back stay',
+    });
+    if (stay.ok)
+      out.push({
+        ...stay.value,
+        material: 'interfacing',
+        ring: trimmed(stay.value.ring, i.trim, new Set(['inner'])),
+        reasons: [because('back-stay', 'memory', i.stay, { side: STAY_SIDE })],
+      });
+    else findings.push(...stay.findings);
+  }
+  return out;
+}

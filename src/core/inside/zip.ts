@@ -1,0 +1,49 @@
+import { line, meet, offsetPath, pathLength, pointAlong, stretch } from '../geometry/index.ts';
+import { type Edge } from '../pattern/index.ts';
+import { type Decisions } from '../project.ts';
+import { because, type Reason } from '../result.ts';
+import { cutBack } from './hem.ts';
+
+/** Below the zip the lining's edge runs out to the seam over so much, mm. */
+const RUN_OUT = 50;
+
+export interface CutBack {
+  ring: Edge[];
+  reason: Reason | null;
+}
+
+/**
+ * A lining cut back beside a zip in the centre-back seam. The shell's allowance A turns in along the zip; joined with s1 on
+ * the shell and s2 on the lining, the lining's cut edge lies R = 2A − s1 − s2 inside the shell's, so its seam line lies
+ * A − s1 inside the shell's seam line. Derived. `ring` in walk order, its centre back running upward to the edge after
+ * it; `covered` is the length of the zip that a facing above takes up (mm).
+ */
+export function cutBackAtZip(ring: Edge[], sign: 1 | -1, zip: Decisions['lining']['zip'], covered: number): CutBack {
+  const i = ring.findIndex((e) => e.role === 'centre-back');
+  const edge = ring[i];
+  const next = ring[(i + 1) % ring.length];
+  const along = zip.length - covered;
+  if (!edge || !next || edge.onFold || along <= 0) return { ring, reason: null };
+  const a = edge.allowance;
+  const inward = a - zip.shellSeam;
+  const back = cutBack(a, zip.shellSeam, zip.liningSeam);
+  const reason = because('zip', 'derived', back, { A: a, s1: zip.shellSeam, s2: zip.liningSeam });
+  if (inward === 0) return { ring: ring.map((e, k) => (k === i ? { ...e, allowance: zip.liningSeam } : e)), reason };
+  const length = pathLength(edge.path);
+  const from = Math.max(0, length - along);
+  const out = Math.max(0, from - RUN_OUT);
+  const beside = offsetPath(stretch(edge.path, from, length), -sign * inward);
+  const m = meet(beside, next.path, Math.abs(inward) * 6 + 10);
+  const upper = [...m.a, ...m.between];
+  const lower = out > 0.01 ? stretch(edge.path, 0, out) : [];
+  const foot = pointAlong(edge.path, out);
+  const first = upper[0];
+  const run = first ? [line(foot, first.a)] : [];
+  const path = [...lower, ...run, ...upper];
+  return {
+    ring: ring.map((e, k) =>
+      k === i ? { ...e, path, allowance: zip.liningSeam } : k === (i + 1) % ring.length ? { ...e, path: m.b } : e,
+    ),
+    reason,
+  };
+}
