@@ -158,6 +158,8 @@ const SENTENCES: Record<string, Say> = {
   'button-near-neck': (_, mm) =>
     `The first button sits ${mm('top')} below the neck edge; it wants at least ${mm('least')}.`,
   // Plan.
+  'no-plan-yet': (d) =>
+    `Woodbine plans coats and jackets so far, and knows no method yet for: ${String(d.names)}. Follow the pattern's own order; pieces, seams and paper are ready all the same.`,
   'edge-left-raw': (d) => `The ${d.role} edge of "${d.name}" is not taken care of by any step.`,
   'piece-not-planned': (d) =>
     `"${d.name}" has no place in this plan yet: Woodbine does not know where it is sewn on. Follow the pattern's own words for it.`,

@@ -12,7 +12,7 @@ import {
   walk,
 } from './pattern/index.ts';
 import { type ProjectDocument, type Shell } from './project.ts';
-import { type Finding, type Result } from './result.ts';
+import { type Finding, type Result, refuse, stop } from './result.ts';
 import { DERIVED_PASSES } from './tolerance.ts';
 
 /** All consequences of a project's decisions. Nothing of it is ever stored. */
@@ -93,8 +93,24 @@ const followsShell = (code: string): boolean =>
 
 const closureFindings = (c: Result<Closure> | null): Finding[] => (c ? (c.ok ? c.value.findings : c.findings) : []);
 
+/** Kinds of pieces the plan knows no method for. */
+const BEYOND: ReadonlySet<string> = new Set([
+  'yoke',
+  'collar',
+  'stand',
+  'cuff',
+  'skirt-front',
+  'skirt-back',
+  'waistband',
+]);
+
 /** The making-up plan of what was computed. */
 export function planOf(doc: ProjectDocument, c: Computed): Result<Plan> {
+  // The methods for yokes, collars, cuffs, skirts and fronts that do not open are not written yet: better none than half a plan.
+  const unknown = c.shell.filter(
+    (p) => BEYOND.has(p.kind) || (p.kind === 'front' && !p.ring.some((e) => e.role === 'front-edge')),
+  );
+  if (unknown.length) return refuse(stop('no-plan-yet', undefined, { names: unknown.map((p) => p.name).join(', ') }));
   const closure = c.closure?.ok ? c.closure.value : null;
   return makePlan({
     shell: c.shell,

@@ -76,6 +76,8 @@ export interface Drafted {
   edges: Path[];
   lines: { name: string; a: Point; b: Point }[];
   notches: { edge: number; at: number; double: boolean }[];
+  /** Darts, each from the edge to its point and back. */
+  darts?: Point[][];
 }
 
 const p = (x: number, y: number): Point => ({ x, y });
@@ -231,6 +233,9 @@ function pieceSvg(d: Drafted, x: number, y: number): string {
   const first = (d.edges[0] as Path)[0] as Path[number];
   const outline = `M${xy(first.a)}${d.edges.map(pathData).join('')}Z`;
   const lines = d.lines.map((l) => `<path id="${l.name}" d="M${xy(l.a)}L${xy(l.b)}"/>`).join('\n    ');
+  const darts = (d.darts ?? [])
+    .map((q, i) => `<path id="Dart ${d.name.toLowerCase()} ${i + 1}" d="M${q.map(xy).join('L')}"/>`)
+    .join('\n    ');
   const notches = d.notches
     .flatMap((m) => (m.double ? [-2.5, 2.5] : [0]).map((o) => tick(d.edges[m.edge] as Path, m.at + o)))
     .join('\n    ');
@@ -240,6 +245,7 @@ function pieceSvg(d: Drafted, x: number, y: number): string {
     <title>${d.name}</title>
     <path d="${outline}"/>
     ${lines}
+    ${darts}
     ${notches}
     <text x="${n(at.x)}" y="${n(at.y)}" font-size="16" fill="#333" stroke="none">${d.text}</text>
   </g>`;

@@ -2,11 +2,15 @@ import { intakeSvg } from '../core/intake/index.ts';
 import { emptyDocument, type ProjectDocument, type Shell } from '../core/project.ts';
 import { ok, type Result } from '../core/result.ts';
 import { CHORE_JACKET, type CoatFigures, draftCoat, draftSvg, GREENHOUSE_COAT } from './draft.ts';
+import { draftDress } from './dress.ts';
+import { draftShirt, POTTING_SHIRT } from './shirt.ts';
 
 export * from './draft.ts';
+export * from './dress.ts';
 export * from './dxf.ts';
 export * from './pdf.ts';
 export * from './photo.ts';
+export * from './shirt.ts';
 
 export interface Demo {
   id: string;
@@ -18,8 +22,8 @@ export interface Demo {
 export const coatSvg = (figures: CoatFigures = GREENHOUSE_COAT): string =>
   draftSvg(draftCoat(figures), figures.extension);
 
-function drafted(demo: Demo, figures: CoatFigures, decide: (doc: ProjectDocument) => void): Result<ProjectDocument> {
-  const read = intakeSvg(coatSvg(figures));
+function drafted(demo: Demo, svg: string, decide: (doc: ProjectDocument) => void): Result<ProjectDocument> {
+  const read = intakeSvg(svg);
   if (!read.ok) return read;
   const doc = emptyDocument(demo.name, demo.garment);
   const shell: Shell = { fileName: `${demo.id}.svg`, lines: 'seam', pieces: read.value.pieces };
@@ -32,16 +36,51 @@ const JACKET: Demo = { id: 'chore-jacket', name: 'Chore jacket', garment: 'jacke
 
 /** The greenhouse coat: knee-length, lined to front and neck facings, bagged, worn with a belt. In millimetres. */
 export const greenhouseCoat = (): Result<ProjectDocument> =>
-  drafted(COAT, GREENHOUSE_COAT, ({ decisions: d }) => {
+  drafted(COAT, coatSvg(), ({ decisions: d }) => {
     d.closure.waist = { keepClear: true, at: 336, belt: 45 };
     d.closure.bottom = 250;
+  });
+
+const SHIRT: Demo = { id: 'potting-shirt', name: 'Potting shirt', garment: 'shirt' };
+const DRESS: Demo = { id: 'seed-hall-dress', name: 'Seed hall dress', garment: 'dress' };
+
+/** The shirt's shell as the SVG file it would be dropped as. */
+export const shirtSvg = (): string => draftSvg(draftShirt(), POTTING_SHIRT.extension);
+export const dressSvg = (): string => draftSvg(draftDress(), 0);
+
+/** The potting shirt: yoke, collar on a stand, cuffs; unlined, its front edges faced. In millimetres. */
+export const pottingShirt = (): Result<ProjectDocument> =>
+  drafted(SHIRT, shirtSvg(), ({ decisions: d }) => {
+    d.allowances = { seam: 10, hem: 20, wrist: 10 };
+    Object.assign(d.facing, { front: 55, shoulder: 40, back: 50, radius: 30, finish: 'pressed' });
+    d.lining.on = false;
+    Object.assign(d.interfacing, { frontStrip: 32 });
+    Object.assign(d.closure, {
+      count: 7,
+      diameter: 11,
+      thickness: 2.5,
+      top: 60,
+      bottom: 110,
+      extension: 16,
+      direction: 'vertical',
+    });
+  });
+
+/** The seed hall dress: sleeveless, waist seam, darts, pockets, zip at the centre back; lined to the armholes. */
+export const seedHallDress = (): Result<ProjectDocument> =>
+  drafted(DRESS, dressSvg(), ({ decisions: d }) => {
+    Object.assign(d.facing, { shoulder: 50, back: 60 });
+    Object.assign(d.lining, { pleat: 0, darts: 'pleats', zip: { length: 380, shellSeam: 10, liningSeam: 10 } });
+    d.lining.hem = { ...d.lining.hem, kind: 'free', above: 25, turn1: 20, turn2: 20 };
+    Object.assign(d.interfacing, { frontStrip: 0 });
+    d.closure.on = false;
   });
 
 const INCH = 25.4;
 
 /** The chore jacket: hip-length, five buttons, its lining hanging free. In inches, with 5/8" seams. */
 export const choreJacket = (): Result<ProjectDocument> =>
-  drafted(JACKET, CHORE_JACKET, (doc) => {
+  drafted(JACKET, coatSvg(CHORE_JACKET), (doc) => {
     doc.units = 'in';
     const d = doc.decisions;
     d.allowances = { seam: (5 / 8) * INCH, hem: 1.5 * INCH, wrist: 1.5 * INCH };
@@ -66,4 +105,6 @@ export const choreJacket = (): Result<ProjectDocument> =>
 export const DEMOS: (Demo & { make: () => Result<ProjectDocument> })[] = [
   { ...COAT, make: greenhouseCoat },
   { ...JACKET, make: choreJacket },
+  { ...SHIRT, make: pottingShirt },
+  { ...DRESS, make: seedHallDress },
 ];

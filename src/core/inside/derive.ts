@@ -11,6 +11,7 @@ import { orient, runLength } from './oriented.ts';
 import { type InsidePieces, insideSeams } from './seams.ts';
 import { skirtLining } from './skirt.ts';
 import { type Split, splitCentre, splitFront } from './split.ts';
+import { takeYokeIn } from './takein.ts';
 
 export interface Inside {
   pieces: Piece[];
@@ -33,14 +34,28 @@ function facingReasons(split: Split, d: Decisions, where: 'front' | 'back'): Rea
 const atHem = (edges: Edge[], seam: number): Edge[] =>
   edges.map((e) => (e.role === 'hem' ? { ...e, allowance: seam, corner: 'mitred' } : { ...e, corner: 'mitred' }));
 
+/** The back, with the yoke taken in where it has one. */
+function wholeBack(shell: Piece[]): Piece | undefined {
+  const back = first(shell, 'back');
+  const yoke = first(shell, 'yoke');
+  return back && yoke ? (takeYokeIn(back, yoke) ?? back) : back;
+}
+
+/** An unlined back below a yoke needs no neck facing: the inner yoke covers it. */
+const belowYoke = (back: Piece | undefined, shell: Piece[]): boolean =>
+  back !== undefined && first(shell, 'yoke') !== undefined;
+
 /** A front that opens at its edge; one whose centre front lies on a fold or in a seam is faced at the neck alone. */
 const opens = (front: Piece): boolean =>
   front.ring.some((e) => e.role === 'front-edge') || !front.ring.some((e) => e.role === 'centre-front');
 
 /** How the shell pieces part along the facing line; what cannot be parted is left out with the reason. */
-export function splitShell(shell: Piece[], d: Decisions): { front?: Split; back?: Split; findings: Finding[] } {
+export function splitShell(
+  shell: Piece[],
+  d: Decisions,
+  back: Piece | null | undefined = first(shell, 'back'),
+): { front?: Split; back?: Split; findings: Finding[] } {
   const front = first(shell, 'front');
-  const back = first(shell, 'back');
   const seam = d.allowances.seam;
   const findings: Finding[] = [];
   const out: { front?: Split; back?: Split; findings: Finding[] } = { findings };
@@ -81,10 +96,11 @@ function unsplit(piece: Piece | undefined): Split | undefined {
 export function deriveInside(shell: Piece[], d: Decisions): Inside {
   const findings: Finding[] = [];
   const front = first(shell, 'front');
-  const back = first(shell, 'back');
+  const back = wholeBack(shell);
   const sleeve = first(shell, 'sleeve');
+  const skirtOnly = shell.some((q) => q.kind === 'skirt-front' || q.kind === 'skirt-back') && !front && !back;
   for (const kind of ['front', 'back'] as const) {
-    if (shell.length && !first(shell, kind))
+    if (shell.length && !skirtOnly && !first(shell, kind))
       findings.push({ ...stop('piece-missing', undefined, { kind }), severity: 'warn' });
   }
   findings.push(...extras(shell));
@@ -93,7 +109,10 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
   findings.push(...bands.findings, ...facedAndLined(bands, d));
   // Neck and armhole faced in one leave nothing for a neck facing of its own.
   const whole = bands.pieces.some((b) => b.role === 'in-one');
-  const parts = d.facing.on && !whole ? splitShell(shell, d) : { findings: [] };
+  const parts =
+    d.facing.on && !whole
+      ? splitShell(shell, d, belowYoke(back, shell) && !d.lining.on ? null : back)
+      : { findings: [] };
   findings.push(...parts.findings);
   const seam = d.allowances.seam;
   if (parts.front && front)
@@ -114,14 +133,14 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
     });
   const hems: Inside['hems'] = { body: null, wrist: null };
   if (d.lining.on) {
-    lineAll(p, parts, d, findings, hems);
+    lineAll(p, parts, first(shell, 'cuff') !== undefined, d, findings, hems);
     lineSkirt(p, shell, bands, d, findings, hems);
   }
   const interfacing = d.interfacing.on
     ? [
         ...interfaceAll(p, d, findings),
         ...bands.pieces.map((b) => interfaceWhole(b.piece, b.shell, d.interfacing.trim)),
-        ...moreInterfacings(shell, d, findings),
+        ...moreInterfacings(shell, back, d, findings),
       ]
     : [];
   const facings = [p.frontFacing, p.backFacing, ...bands.pieces.map((b) => b.piece)];
@@ -144,6 +163,7 @@ function extras(shell: Piece[]): Finding[] {
 function lineAll(
   p: InsidePieces,
   parts: { front?: Split; back?: Split },
+  cuffed: boolean,
   d: Decisions,
   findings: Finding[],
   hems: Inside['hems'],
@@ -165,7 +185,7 @@ function lineAll(
     p.frontLining && p.backLining
       ? runLength(p.frontLining.ring, 'armhole') + runLength(p.backLining.ring, 'armhole')
       : null;
-  const made = sleeveLining(p.sleeve, armhole && armhole > 0 ? armhole : null, d);
+  const made = sleeveLining(p.sleeve, armhole && armhole > 0 ? armhole : null, cuffed, d);
   hems.wrist = made.hem;
   p.sleeveLining = take(made);
 }
@@ -181,12 +201,13 @@ function lineSkirt(
   if (!d.lining.skirt) return;
   p.skirtFront = first(shell, 'skirt-front');
   p.skirtBack = first(shell, 'skirt-back');
+  const covered = p.back ? runLength(p.back.ring, 'centre-back') : 0;
   for (const [key, piece] of [
     ['skirtFrontLining', p.skirtFront],
     ['skirtBackLining', p.skirtBack],
   ] as const) {
     if (!piece) continue;
-    const made = skirtLining(piece, facedAt(bands, piece, 'waist'), d);
+    const made = skirtLining(piece, facedAt(bands, piece, 'waist'), covered, d);
     findings.push(...made.findings);
     p[key] = made.piece ?? undefined;
     hems.body ??= made.hem;

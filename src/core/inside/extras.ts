@@ -44,8 +44,8 @@ function hemStrip(piece: Piece, edges: Edge[], more: number): Piece {
   return { ...made, grain: { a: { x: x - half, y: y + half }, b: { x: x + half, y: y - half } } };
 }
 
-/** Interfacings beside those of the facings: collars, cuffs, bands, hem strips and a stay for the upper back. */
-export function moreInterfacings(shell: Piece[], d: Decisions, findings: Finding[]): Piece[] {
+/** Interfacings beside those of the facings: collars, cuffs, bands, hem strips and a stay for the upper back, yoke and all. */
+export function moreInterfacings(shell: Piece[], back: Piece | undefined, d: Decisions, findings: Finding[]): Piece[] {
   const i = d.interfacing;
   const out = i.collars ? shell.filter((p) => WHOLE.has(p.kind)).map((p) => interfaceWhole(p, p, i.trim)) : [];
   if (i.hems > 0)
@@ -53,7 +53,6 @@ export function moreInterfacings(shell: Piece[], d: Decisions, findings: Finding
       const edges = p.ring.filter((e) => (e.role === 'hem' || e.role === 'wrist') && e.allowance > 0);
       if (edges.length) out.push(hemStrip(p, edges, i.hems));
     }
-  const back = shell.find((p) => p.kind === 'back');
   if (i.stay > 0 && back) {
     const stay = allInOne(back, {
       centre: i.stay,

@@ -121,9 +121,10 @@ export const backPleat = (back: Piece, d: Decisions): number =>
 
 /**
  * Sleeve lining: underarm raised at both ends of the cap, hem placed, and the cap's height changed until it is longer
- * than the lining's armhole by the chosen ease (handbook range from memory: 10–20 mm).
+ * than the lining's armhole by the chosen ease (handbook range from memory: 10–20 mm). A sleeve that ends in a cuff is
+ * lined to the cuff's seam, its pleats repeated.
  */
-export function sleeveLining(sleeve: Piece, armhole: number | null, d: Decisions): LiningPiece {
+export function sleeveLining(sleeve: Piece, armhole: number | null, cuffed: boolean, d: Decisions): LiningPiece {
   const o = orient(sleeve, 'cap', 'underarm');
   if (!o || run(sleeve.ring, 'wrist').length === 0) {
     const roles = 'cap, underarm, wrist';
@@ -132,7 +133,7 @@ export function sleeveLining(sleeve: Piece, armhole: number | null, d: Decisions
   const { raise, out } = d.lining;
   const one = raiseUnderarm(o.ring, 'cap', 'underarm', o.sign, raise, out);
   const both = reverseRing(raiseUnderarm(reverseRing(one), 'cap', 'underarm', o.sign === 1 ? -1 : 1, raise, out));
-  const h = hemmed(both, 'wrist', d.lining.wrist, sleeve, o.sign);
+  const h = cuffed ? { ring: both, hem: null, findings: [] } : hemmed(both, 'wrist', d.lining.wrist, sleeve, o.sign);
   const findings = [...h.findings];
   const reasons = [...raiseReasons(d.lining), ...(h.hem ? [h.hem.reason] : [])];
   let ring = h.ring;
@@ -146,7 +147,15 @@ export function sleeveLining(sleeve: Piece, armhole: number | null, d: Decisions
       findings.push(...refusal('cap-cannot-fit', sleeve, { cap, armhole, ease: d.lining.capEase }).findings);
     }
   }
-  const made = makePiece(sleeve, { id: 'sleeve-lining', name: 'Sleeve lining', material: 'lining', ring, reasons });
+  const lines = dartsIn(sleeve, ring, d.lining.darts);
+  const made = makePiece(sleeve, {
+    id: 'sleeve-lining',
+    name: 'Sleeve lining',
+    material: 'lining',
+    ring,
+    reasons,
+    lines,
+  });
   return { piece: made, findings, hem: h.hem };
 }
 

@@ -20,6 +20,22 @@ export interface InsidePieces {
   skirtBackLining?: Piece | undefined;
 }
 
+/** A lining cut back beside a zip ends so much before the facing it is sewn to. */
+function besideZip(back: Piece | undefined, d: Decisions): Partial<Seam> | null {
+  const centre = back?.ring.find((e) => e.role === 'centre-back');
+  if (!centre || centre.onFold || d.lining.zip.length <= 0) return null;
+  const step = centre.allowance - d.lining.zip.shellSeam;
+  return { ease: { min: -step * 1.1, max: 0 }, easeOf: 'zip' };
+}
+
+/** Edges of a piece put together from several belong to the piece they were drawn on. */
+const ofOwnPiece = (p: Piece, role: Role): Side[] =>
+  (runsOf(p.ring, role)[0] ?? []).map((e) =>
+    e.from && p.material === 'shell'
+      ? { piece: e.from.piece, edge: e.from.edge, role }
+      : { piece: p.id, edge: e.id, role },
+  );
+
 const EXACT = { min: 0, max: 0 };
 
 /** The lining's lower edge lies `line` above the shell's hem, so its facing line is shorter by about that. */
@@ -49,14 +65,20 @@ export function insideSeams(
   };
   const both = (role: Role, a: Piece | undefined, b: Piece | undefined): [Side[], Side[]] => [
     a ? roleSide(a, role) : [],
-    b ? roleSide(b, role) : [],
+    b ? ofOwnPiece(b, role) : [],
   ];
   const shoulderEase = { ease: { min: 0, max: 10 }, easeOf: 'shoulder' };
   join('inside', 'facing-shoulder', ...both('shoulder', p.backFacing, p.frontFacing));
-  join('inside', 'facing-line-front', ...both('facing-line', p.frontLining, p.frontFacing), endsAbove(hems.body));
+  const toHem = p.frontFacing?.ring.some((e) => e.role === 'hem');
+  join(
+    'inside',
+    'facing-line-front',
+    ...both('facing-line', p.frontLining, p.frontFacing),
+    toHem ? endsAbove(hems.body) : {},
+  );
   const half = p.back ? backPleat(p.back, d) / 2 : 0;
   const pleat = { ease: { min: half, max: half }, ...(half > 0 && { easeOf: 'pleat' }) };
-  join('inside', 'facing-line-back', ...both('facing-line', p.backLining, p.backFacing), pleat);
+  join('inside', 'facing-line-back', ...both('facing-line', p.backLining, p.backFacing), besideZip(p.back, d) ?? pleat);
   join('inside', 'lining-shoulder', ...both('shoulder', p.backLining, p.frontLining), shoulderEase);
   join('inside', 'lining-side', ...both('side', p.frontLining, p.backLining));
   if (p.sleeveLining) {
@@ -71,6 +93,7 @@ export function insideSeams(
   const linedNeck = p.backFacing ? {} : pleat;
   join('closing', 'neckline-back', ...both('neckline', p.backFacing ?? p.backLining, p.back), linedNeck);
   out.push(...hemSeams(p, d, hems));
+  if (p.sleeveLining && !hems.wrist) join('closing', 'wrist-to-cuff', ...both('wrist', p.sleeveLining, p.sleeve));
   waistSeams(p, both, join);
   if (!p.sleeve) armholeSeams(p, d, both, join);
   return out;

@@ -7,12 +7,13 @@ import { between, landing } from './land.ts';
 import { hemmed, type LiningPiece } from './lining.ts';
 import { makePiece } from './make.ts';
 import { cutRun, run, withParents } from './oriented.ts';
+import { cutBackAtZip } from './zip.ts';
 
 /**
  * The lining of a skirt's front or back: the shell again, its hem by the chosen rule, darts sewn or as soft pleats; where a
- * facing covers the waist, what lies below it.
+ * facing covers the waist, what lies below it. `covered` is the length of a zip that a bodice takes up (mm).
  */
-export function skirtLining(piece: Piece, facing: number, d: Decisions): LiningPiece {
+export function skirtLining(piece: Piece, facing: number, covered: number, d: Decisions): LiningPiece {
   const ring = facing > 0 ? belowWaist(piece, facing, d.allowances.seam) : withParents(piece);
   if (!ring || !run(piece.ring, 'hem').length)
     return {
@@ -21,13 +22,14 @@ export function skirtLining(piece: Piece, facing: number, d: Decisions): LiningP
       ...refuse(stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: 'waist, side, hem' })),
     };
   const h = hemmed(ring, 'hem', d.lining.hem, piece, 1);
+  const zip = cutBackAtZip(h.ring, 1, d.lining.zip, covered + facing);
   const made = makePiece(piece, {
     id: `${piece.kind}-lining`,
     name: piece.kind === 'skirt-front' ? 'Skirt front lining' : 'Skirt back lining',
     material: 'lining',
-    ring: h.ring,
-    reasons: h.hem ? [h.hem.reason] : [],
-    lines: dartsIn(piece, h.ring, d.lining.darts),
+    ring: zip.ring,
+    reasons: [...(h.hem ? [h.hem.reason] : []), ...(zip.reason ? [zip.reason] : [])],
+    lines: dartsIn(piece, zip.ring, d.lining.darts),
   });
   return { piece: made, hem: h.hem, findings: h.findings };
 }

@@ -1,11 +1,15 @@
 import { line, meet, offsetPath, pathLength, pointAlong, stretch } from '../geometry/index.ts';
-import { type Edge } from '../pattern/index.ts';
+import { type Edge, type Role, reverseRing } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { because, type Reason } from '../result.ts';
 import { cutBack } from './hem.ts';
+import { moveRun } from './oriented.ts';
 
 /** Below the zip the lining's edge runs out to the seam over so much, mm. */
 const RUN_OUT = 50;
+
+/** What lies above a centre back. */
+const ABOVE: ReadonlySet<Role> = new Set<Role>(['neckline', 'facing-line', 'waist']);
 
 export interface CutBack {
   ring: Edge[];
@@ -15,13 +19,18 @@ export interface CutBack {
 /**
  * A lining cut back beside a zip in the centre-back seam. The shell's allowance A turns in along the zip; joined with s1 on
  * the shell and s2 on the lining, the lining's cut edge lies R = 2A − s1 − s2 inside the shell's, so its seam line lies
- * A − s1 inside the shell's seam line. Derived. `ring` in walk order, its centre back running upward to the edge after
- * it; `covered` is the length of the zip that a facing above takes up (mm).
+ * A − s1 inside the shell's seam line. Derived. `ring` in walk order, outward being `sign` times an offset; `covered` is the length of the zip that a facing above takes up (mm).
  */
 export function cutBackAtZip(ring: Edge[], sign: 1 | -1, zip: Decisions['lining']['zip'], covered: number): CutBack {
   const i = ring.findIndex((e) => e.role === 'centre-back');
   const edge = ring[i];
-  const next = ring[(i + 1) % ring.length];
+  const n = ring.length;
+  const next = ring[(i + 1) % n];
+  const before = ring[(i + n - 1) % n];
+  if (next && before && !ABOVE.has(next.role) && ABOVE.has(before.role)) {
+    const turned = cutBackAtZip(reverseRing(ring), sign === 1 ? -1 : 1, zip, covered);
+    return { ...turned, ring: reverseRing(turned.ring) };
+  }
   const along = zip.length - covered;
   if (!edge || !next || edge.onFold || along <= 0) return { ring, reason: null };
   const a = edge.allowance;
@@ -30,6 +39,13 @@ export function cutBackAtZip(ring: Edge[], sign: 1 | -1, zip: Decisions['lining'
   const reason = because('zip', 'derived', back, { A: a, s1: zip.shellSeam, s2: zip.liningSeam });
   if (inward === 0) return { ring: ring.map((e, k) => (k === i ? { ...e, allowance: zip.liningSeam } : e)), reason };
   const length = pathLength(edge.path);
+  if (along >= length)
+    return {
+      ring: moveRun(ring, 'centre-back', -inward, sign).map((e, k) =>
+        k === i ? { ...e, allowance: zip.liningSeam } : e,
+      ),
+      reason,
+    };
   const from = Math.max(0, length - along);
   const out = Math.max(0, from - RUN_OUT);
   const beside = offsetPath(stretch(edge.path, from, length), -sign * inward);

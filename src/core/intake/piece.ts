@@ -99,7 +99,9 @@ function foldEdges(
       e.role === 'centre-back' || e.role === 'centre-front' || (said && kind === 'front' && e.role === 'front-edge'),
   );
   const straight = centres.filter((e) => distance(startOf(e.path), endOf(e.path)) > pathLength(e.path) * 0.9999);
-  if (straight.length !== 1 || centres.length !== 1 || !(said || kind === 'back')) return;
+  // Two of it are a pair with a seam between them.
+  const assumed = kind === 'back' && cutSaid(words) !== 2;
+  if (straight.length !== 1 || centres.length !== 1 || !(said || assumed)) return;
   const edge = straight[0] as ShellEdge;
   // A drawn allowance there says that there is a seam.
   if (!said && edge.allowance !== null && edge.allowance > 1) return;
@@ -116,8 +118,13 @@ function foldEdges(
 
 function countOf(words: string, kind: PieceKind, ring: ShellEdge[]): number {
   if (ring.some((e) => e.onFold)) return 1;
+  return cutSaid(words) ?? (kind === 'other' ? 1 : 2);
+}
+
+/** How many of a piece its words say to cut. */
+function cutSaid(words: string): number | null {
   const said = /\bcut:?\s*(\d{1,2})\b/i.exec(words) ?? /\bquantity:?\s*(\d{1,2})\b/i.exec(words);
-  return said && Number(said[1]) > 0 ? Number(said[1]) : kind === 'other' ? 1 : 2;
+  return said && Number(said[1]) > 0 ? Number(said[1]) : null;
 }
 
 /** Grainline from its lower end to its upper end. */

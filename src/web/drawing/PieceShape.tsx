@@ -81,19 +81,23 @@ function Grain({ piece, unit }: { piece: Piece; unit: number }) {
 /** Width of a piece's name on screen, about (px). */
 export const nameWidth = (p: Piece): number => (p.name.length + 4) * 7.5 + 14;
 
-/** Name and cut count: beside the grainline, along it on a narrow piece, beside the piece where it is small (`aside`). */
+/** Name and cut count: beside the grainline, along it on a narrow piece, across one that lies wide, beside the piece where it is small (`aside`). */
 function Name({ piece, unit, aside }: { piece: Piece; unit: number; aside: boolean }) {
   const mid = { x: (piece.grain.a.x + piece.grain.b.x) / 2, y: (piece.grain.a.y + piece.grain.b.y) / 2 };
   const box = boxOf(outlineOf(piece.ring));
-  const narrow = !aside && (box.maxX - mid.x) / unit < piece.name.length * 8 + 50;
+  const tight = !aside && (box.maxX - mid.x) / unit < piece.name.length * 8 + 50;
+  const lying = tight && box.maxX - box.minX > box.maxY - box.minY;
+  const narrow = tight && !lying;
   const at = aside
     ? `translate(${box.maxX + 14 * unit} ${box.minY + 26 * unit})`
     : narrow
       ? `translate(${mid.x - 7 * unit} ${mid.y}) rotate(-90)`
-      : `translate(${mid.x + 10 * unit} ${mid.y})`;
+      : lying
+        ? `translate(${(box.minX + box.maxX) / 2} ${(box.minY + box.maxY) / 2 - 2 * unit})`
+        : `translate(${mid.x + 10 * unit} ${mid.y})`;
   const { letter } = MATERIAL_WORDS[piece.material];
   const how = piece.cut.onFold ? 'cut 1 on fold' : piece.cut.pair ? 'cut 2, a pair' : `cut ${piece.cut.count}`;
-  const anchor = narrow ? 'middle' : 'start';
+  const anchor = tight ? 'middle' : 'start';
   return (
     <g transform={at}>
       <Label x={0} y={0} size={14.5} unit={unit} weight={650} anchor={anchor} halo>

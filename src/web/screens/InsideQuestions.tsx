@@ -1,5 +1,6 @@
 import { Box, Heading, Text } from '@chakra-ui/react';
 import { liningHem } from '../../core/inside/hem.ts';
+import { type Piece } from '../../core/pattern/index.ts';
 import { type Decisions, type HemChoice, type Trim } from '../../core/project.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
 import { HemSection } from '../drawing/HemSection.tsx';
@@ -7,6 +8,7 @@ import { Ask, Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';
 import { Findings, Why } from '../parts/Notes.tsx';
 import { type Deciding } from './deciding.ts';
+import { BandQuestions, LiningDetails, MoreInterfacing } from './EdgeQuestions.tsx';
 
 type Lengths<T> = { [K in keyof T]: T[K] extends number ? K : never }[keyof T];
 
@@ -88,6 +90,7 @@ export function FacingQuestions(d: Deciding) {
             most={120}
             help="So that the lining can be sewn round it."
           />
+          <BandQuestions {...d} />
         </>,
       )}
     </>
@@ -106,36 +109,51 @@ export function LiningQuestions(d: Deciding) {
       {hide(
         l.on,
         <>
-          <Length
-            d={d}
-            of="lining"
-            key_="pleat"
-            label="Centre back pleat, in all"
-            least={0}
-            most={60}
-            help="{25–40 mm} in a coat; half lies on each side of the back."
-          />
-          <Length
-            d={d}
-            of="lining"
-            key_="raise"
-            label="Raise the underarm"
-            least={0}
-            most={25}
-            help="The seam allowance stands up there inside."
-          />
-          <Length d={d} of="lining" key_="out" label="Let out the underarm" least={0} most={15} />
-          <Length
-            d={d}
-            of="lining"
-            key_="capEase"
-            label="Ease in the lining's sleeve cap"
-            least={0}
-            most={40}
-            help="{10–20 mm} is usual."
-          />
+          <LiningDetails {...d} />
+          {d.w.computed.shell.some((p) => p.kind === 'sleeve') && <SleeveLining {...d} />}
+          {d.w.computed.shell.some((p) => p.kind === 'back' && hasBackPleat(p, l.zip.length)) && (
+            <Length
+              d={d}
+              of="lining"
+              key_="pleat"
+              label="Centre back pleat, in all"
+              least={0}
+              most={60}
+              help="{25–40 mm} in a coat, half of it on each side of the back; none in a bodice or beside a zip."
+            />
+          )}
         </>,
       )}
+    </>
+  );
+}
+
+/** A bodice has no pleat at the centre back, nor has a back with a zip. */
+const hasBackPleat = (back: Piece, zip: number): boolean => zip === 0 && !back.ring.some((e) => e.role === 'waist');
+
+/** Where a sleeve lining is set into the lining's own armhole. */
+function SleeveLining(d: Deciding) {
+  return (
+    <>
+      <Length
+        d={d}
+        of="lining"
+        key_="raise"
+        label="Raise the underarm"
+        least={0}
+        most={25}
+        help="The seam allowance stands up there inside."
+      />
+      <Length d={d} of="lining" key_="out" label="Let out the underarm" least={0} most={15} />
+      <Length
+        d={d}
+        of="lining"
+        key_="capEase"
+        label="Ease in the lining's sleeve cap"
+        least={0}
+        most={40}
+        help="{10–20 mm} is usual."
+      />
     </>
   );
 }
@@ -242,6 +260,7 @@ export function InterfacingQuestions(d: Deciding) {
             most={120}
             help="Under buttons and buttonholes; 0 for none."
           />
+          <MoreInterfacing {...d} />
         </>,
       )}
     </>
