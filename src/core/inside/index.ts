@@ -1,6 +1,7 @@
 export * from './bands.ts';
 export * from './bandset.ts';
 export * from './carry.ts';
+export * from './changes.ts';
 export * from './closed.ts';
 export * from './darts.ts';
 export * from './derive.ts';

@@ -1,9 +1,9 @@
-import { line, meet, offsetPath, pathLength, pointAlong, stretch } from '../geometry/index.ts';
+import { distance, line, meet, offsetPath, pathLength, pointAlong, startOf } from '../geometry/index.ts';
 import { type Edge, type Role, reverseRing } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { because, type Reason } from '../result.ts';
 import { cutBack } from './hem.ts';
-import { moveRun } from './oriented.ts';
+import { cutRun, moveRun } from './oriented.ts';
 
 /** Below the zip the lining's edge runs out to the seam over so much, mm. */
 const RUN_OUT = 50;
@@ -37,29 +37,21 @@ export function cutBackAtZip(ring: Edge[], sign: 1 | -1, zip: Decisions['lining'
   const inward = a - zip.shellSeam;
   const back = cutBack(a, zip.shellSeam, zip.liningSeam);
   const reason = because('zip', 'derived', back, { A: a, s1: zip.shellSeam, s2: zip.liningSeam });
-  if (inward === 0) return { ring: ring.map((e, k) => (k === i ? { ...e, allowance: zip.liningSeam } : e)), reason };
   const length = pathLength(edge.path);
+  const sewn = (e: Edge): Edge => ({ ...e, allowance: zip.liningSeam });
   if (along >= length)
-    return {
-      ring: moveRun(ring, 'centre-back', -inward, sign).map((e, k) =>
-        k === i ? { ...e, allowance: zip.liningSeam } : e,
-      ),
-      reason,
-    };
-  const from = Math.max(0, length - along);
-  const out = Math.max(0, from - RUN_OUT);
-  const beside = offsetPath(stretch(edge.path, from, length), -sign * inward);
-  const m = meet(beside, next.path, Math.abs(inward) * 6 + 10);
-  const upper = [...m.a, ...m.between];
-  const lower = out > 0.01 ? stretch(edge.path, 0, out) : [];
+    return { ring: moveRun(ring, 'centre-back', -inward, sign).map((e, k) => (k === i ? sewn(e) : e)), reason };
+  const from = length - along;
+  const out = Math.max(0, from - (inward === 0 ? 0 : RUN_OUT));
+  const [upper] = cutRun([edge], from, length) as [Edge];
+  const m = meet(offsetPath(upper.path, -sign * inward), next.path, Math.abs(inward) * 6 + 10);
+  const beside: Edge = sewn({ ...upper, id: `${edge.id}-zip`, path: [...m.a, ...m.between] });
+  const [below] = cutRun([edge], 0, out);
   const foot = pointAlong(edge.path, out);
-  const first = upper[0];
-  const run = first ? [line(foot, first.a)] : [];
-  const path = [...lower, ...run, ...upper];
-  return {
-    ring: ring.map((e, k) =>
-      k === i ? { ...e, path, allowance: zip.liningSeam } : k === (i + 1) % ring.length ? { ...e, path: m.b } : e,
-    ),
-    reason,
-  };
+  const top = startOf(beside.path);
+  const runOut = distance(foot, top) > 1e-6 ? [line(foot, top)] : [];
+  const lower: Edge = { ...edge, path: [...(below?.path ?? []), ...runOut] };
+  const parts = lower.path.length ? [lower, beside] : [beside];
+  const turned = ring.map((e, k) => (k === (i + 1) % n ? { ...e, path: m.b } : e));
+  return { ring: [...turned.slice(0, i), ...parts, ...turned.slice(i + 1)], reason };
 }

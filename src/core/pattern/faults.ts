@@ -45,12 +45,37 @@ function bothEdges(seam: Seam, pieces: Piece[]): [Piece, Edge, Piece, Edge] | nu
   return one && two && one.edge !== two.edge ? [one.piece, one.edge, two.piece, two.edge] : null;
 }
 
-/** Where notches lie from the end at which both edges meet the same seam or hem, in order, mm. */
-const from = (piece: Piece, edge: Edge, start: boolean): number[] =>
-  piece.notches
+/** Where notches lie from the end at which both edges meet the same seam or hem, in order, darts and pleats closed, mm. */
+function from(piece: Piece, edge: Edge, start: boolean): number[] {
+  const length = pathLength(edge.path);
+  const takes = takesOf(piece).filter((t) => t.edge === edge.id);
+  const far = (at: number): number => (start ? at : length - at);
+  const before = (at: number): number =>
+    takes.filter((t) => Math.max(far(t.from), far(t.to)) <= far(at) + 1).reduce((s, t) => s + t.to - t.from, 0);
+  return piece.notches
     .filter((n) => n.edge === edge.id)
-    .map((n) => (start ? n.at : pathLength(edge.path) - n.at))
+    .map((n) => far(n.at) - before(n.at))
     .sort((x, y) => x - y);
+}
+
+/** Corners at which both edges of a seam run on into the same kind of edge. */
+const shared = (as: Corner[], bs: Corner[]): [Corner, Corner][] =>
+  as.flatMap((a) => bs.filter((b) => a.beyond.role === b.beyond.role).map((b): [Corner, Corner] => [a, b]));
+
+/**
+ * How far the notches of a seam of two edges lie apart at most when both are laid together from the end they share, mm;
+ * null where there are none, or not as many on both.
+ */
+export function notchesMeet(seam: Seam, pieces: Piece[]): number | null {
+  const both = bothEdges(seam, pieces);
+  if (!both) return null;
+  const [pa, ea, pb, eb] = both;
+  const [common] = shared(cornersOf(pa, ea), cornersOf(pb, eb));
+  if (!common) return null;
+  const [na, nb] = [from(pa, ea, common[0].start), from(pb, eb, common[1].start)];
+  if (!na.length || na.length !== nb.length) return null;
+  return Math.max(...na.map((x, i) => Math.abs(x - (nb[i] as number))));
+}
 
 /**
  * What a bought pattern can have wrong beside seams of unlike length: notches that do not meet, and a neckline, armhole or
@@ -62,10 +87,7 @@ function seamFaults(seam: Seam, pieces: Piece[]): Finding[] {
   const [pa, ea, pb, eb] = both;
   const [as, bs] = [cornersOf(pa, ea), cornersOf(pb, eb)];
   const out: Finding[] = [];
-  const meets = as.flatMap((a) =>
-    bs.filter((b) => a.beyond.role === b.beyond.role && RUNS_ON.has(a.beyond.role)).map((b) => [a, b] as const),
-  );
-  for (const [a, b] of meets) {
+  for (const [a, b] of shared(as, bs).filter(([x]) => RUNS_ON.has(x.beyond.role))) {
     const bend = a.inside + b.inside - Math.PI;
     if (Math.abs(bend) > KINK)
       out.push({
@@ -81,12 +103,7 @@ function seamFaults(seam: Seam, pieces: Piece[]): Finding[] {
         },
       });
   }
-  const common = meets[0];
-  if (!common) return out;
-  const [na, nb] = [from(pa, ea, common[0].start), from(pb, eb, common[1].start)];
-  if (na.length !== nb.length) return out;
-  const apart = na.map((x, i) => Math.abs(x - (nb[i] as number)));
-  const worst = Math.max(0, ...apart);
+  const worst = notchesMeet(seam, pieces) ?? 0;
   // Ease between the ends pulls notches apart by as much at most.
   if (worst > NOTCH_APART + Math.max(0, seam.ease.max))
     out.push({

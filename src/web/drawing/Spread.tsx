@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { type Box, boxOf, joinBoxes } from '../../core/geometry/index.ts';
+import { pathData } from '../../core/output/svg.ts';
 import { type CutLine, outlineOf, type Piece } from '../../core/pattern/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
@@ -15,6 +16,8 @@ export interface SpreadProps {
   lit?: ReadonlySet<string>;
   /** Pieces drawn faintly beneath those made from them, in place. */
   ghosts?: Piece[];
+  /** Outlines of other choices, drawn over the pieces that come from the same parent. */
+  held?: Piece[];
   /** Without names and scale bar, for a small picture. */
   plain?: boolean;
 }
@@ -27,6 +30,7 @@ interface Shown {
 interface Group {
   pieces: Shown[];
   ghosts: Piece[];
+  held: Piece[];
   box: Box;
   x: number;
   /** Whether its one piece is too small to carry its name, and the room in pixels that is kept beside it then. */
@@ -38,7 +42,7 @@ const GAP = 45;
 const NONE: Piece[] = [];
 
 /** Pieces of one parent stay where they lie on it; groups stand side by side. */
-function groupsOf(pieces: Piece[], cutLines: Map<string, CutLine>, ghosts: Piece[]): Group[] {
+function groupsOf(pieces: Piece[], cutLines: Map<string, CutLine>, ghosts: Piece[], held: Piece[]): Group[] {
   const over = new Set(ghosts.map((g) => g.id));
   const sets = new Map<string, Piece[]>();
   for (const p of pieces) {
@@ -49,12 +53,13 @@ function groupsOf(pieces: Piece[], cutLines: Map<string, CutLine>, ghosts: Piece
   return [...sets].map(([key, set]) => {
     const shown = set.map((p): Shown => upright(p, cutLines.get(p.id)));
     const under = ghosts.filter((g) => g.id === key).map((g) => upright(g, undefined).piece);
+    const other = held.filter((h) => h.parent === key).map((h) => upright(h, undefined).piece);
     const boxes = [
       ...shown.map((s) => boxOf(s.cut?.outline ?? outlineOf(s.piece.ring))),
       ...under.map((g) => boxOf(outlineOf(g.ring))),
     ];
     const box = boxes.reduce(joinBoxes);
-    const group = { pieces: shown, ghosts: under, box, x: x - box.minX, aside: false, room: 0 };
+    const group = { pieces: shown, ghosts: under, held: other, box, x: x - box.minX, aside: false, room: 0 };
     x += box.maxX - box.minX + GAP;
     return group;
   });
@@ -77,8 +82,18 @@ function withRoom(groups: Group[]): Group[] {
 const sum = (groups: Group[]): number => groups.reduce((t, g) => t + g.room, 0);
 
 /** Pieces laid out side by side at one scale, hung from one line. */
-export function Spread({ pieces, cutLines, units, height, label, lit, ghosts = NONE, plain = false }: SpreadProps) {
-  const groups = useMemo(() => withRoom(groupsOf(pieces, cutLines, ghosts)), [pieces, cutLines, ghosts]);
+export function Spread({
+  pieces,
+  cutLines,
+  units,
+  height,
+  label,
+  lit,
+  ghosts = NONE,
+  held = NONE,
+  plain = false,
+}: SpreadProps) {
+  const groups = useMemo(() => withRoom(groupsOf(pieces, cutLines, ghosts, held)), [pieces, cutLines, ghosts, held]);
   if (!groups.length) return null;
   const box: Box = {
     minX: 0,
@@ -107,6 +122,16 @@ export function Spread({ pieces, cutLines, units, height, label, lit, ghosts = N
                 label={!plain}
                 aside={g.aside}
                 {...(lit && { lit })}
+              />
+            ))}
+            {g.held.map((p) => (
+              <path
+                key={p.id}
+                d={`${pathData(outlineOf(p.ring))}Z`}
+                fill="none"
+                stroke="var(--chakra-colors-ink)"
+                strokeWidth={1.6 * unit}
+                strokeDasharray={`${2 * unit} ${3 * unit}`}
               />
             ))}
           </g>

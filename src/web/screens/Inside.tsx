@@ -1,11 +1,16 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
-import { useMemo, useState } from 'react';
+import { CircleAlert } from 'lucide-react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { type Material, type Piece } from '../../core/pattern/index.ts';
+import { proofOf } from '../../core/proof.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Spread } from '../drawing/Spread.tsx';
+import { Ask } from '../parts/Ask.tsx';
 import { AllWell, Findings, Why } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
-import { MATERIAL_WORDS } from '../words/index.ts';
+import { checkWords, MATERIAL_WORDS } from '../words/index.ts';
+import { ChangeSheets } from './ChangeSheet.tsx';
+import { type Held, Holding, TakeChoices } from './Comparing.tsx';
 import { type Deciding } from './deciding.ts';
 import { FacingQuestions, HemQuestions, InterfacingQuestions, LiningQuestions } from './InsideQuestions.tsx';
 
@@ -28,6 +33,8 @@ const SHOWN: Record<Chapter, Material> = {
 /** What else do I cut? Facings, lining, interfacing, live while a slider moves. */
 export function Inside({ w }: { w: Workbook }) {
   const [chapter, setChapter] = useState<Chapter>('facing');
+  const [held, setHeld] = useState<Held | null>(null);
+  const [way, setWay] = useState<'full' | 'changes'>('full');
   const set: Deciding['set'] = (key, part, label) => {
     const next = { ...w.doc, decisions: { ...w.doc.decisions, [key]: { ...w.doc.decisions[key], ...part } } };
     if (label) w.save(label, next);
@@ -75,22 +82,40 @@ export function Inside({ w }: { w: Workbook }) {
           {chapter === 'lining' && <LiningQuestions {...d} />}
           {chapter === 'hems' && <HemQuestions {...d} />}
           {chapter === 'interfacing' && <InterfacingQuestions {...d} />}
+          <TakeChoices w={w} />
         </SheetBox>
       }
     >
-      <Drafted w={w} material={SHOWN[chapter]} />
+      <Holding w={w} held={held} onHold={setHeld} />
+      {chapter === 'lining' && (
+        <Ask
+          question="I cut the lining"
+          value={way}
+          answers={[
+            ['full', 'from pieces of its own'],
+            ['changes', "from the shell's pattern, with changes"],
+          ]}
+          onAnswer={setWay}
+        />
+      )}
+      {chapter === 'lining' && way === 'changes' ? (
+        <ChangeSheets w={w} pieces={w.computed.inside.filter((p) => p.material === 'lining')} />
+      ) : (
+        <Drafted w={w} material={SHOWN[chapter]} held={held} />
+      )}
       <Proof w={w} />
     </Page>
   );
 }
 
 /** The drafted pieces of one material over the shell, and why each is as it is. */
-function Drafted({ w, material }: { w: Workbook; material: Material }) {
+function Drafted({ w, material, held }: { w: Workbook; material: Material; held: Held | null }) {
   const pieces = useMemo(() => w.computed.inside.filter((p) => p.material === material), [w.computed, material]);
   const ghosts = useMemo(
     () => w.computed.shell.filter((s) => pieces.some((p) => p.parent === s.id)),
     [w.computed, pieces],
   );
+  const other = useMemo(() => held?.computed.inside.filter((p) => p.material === material) ?? NONE, [held, material]);
   const spread = useMemo(() => (material === 'interfacing' ? apart(pieces) : pieces), [pieces, material]);
   if (!pieces.length) {
     return (
@@ -101,6 +126,11 @@ function Drafted({ w, material }: { w: Workbook; material: Material }) {
   }
   return (
     <SheetBox>
+      {other.length > 0 && material !== 'interfacing' && (
+        <Text color="quiet" fontSize="15px">
+          Dots: the seam line of the choices held.
+        </Text>
+      )}
       <Spread
         pieces={spread}
         cutLines={w.computed.cutLines}
@@ -108,6 +138,7 @@ function Drafted({ w, material }: { w: Workbook; material: Material }) {
         height={500}
         label={`${MATERIAL_WORDS[material].word}: the pieces to cut`}
         ghosts={material === 'interfacing' ? NONE : ghosts}
+        held={material === 'interfacing' ? NONE : other}
       />
       <Box display="grid" gridTemplateColumns="repeat(auto-fit, minmax(230px, 1fr))" columnGap="6">
         {pieces.map((p) => (
@@ -124,23 +155,30 @@ const apart = (pieces: Piece[]): Piece[] => pieces.map(({ parent: _, ...rest }) 
 
 /** The short list that is green, or says where and what. */
 function Proof({ w }: { w: Workbook }) {
-  const seams = w.computed.seams.filter((s) => s.group !== 'shell');
-  const off = seams.filter((s) => s.verdict === 'a-too-long' || s.verdict === 'a-too-short');
-  const findings = w.computed.findings;
+  // While a slider moves the drawing comes first; the list follows when there is time.
+  const computed = useDeferredValue(w.computed);
+  const checks = useMemo(() => proofOf(computed, w.doc.decisions), [computed, w.doc.decisions]);
+  const nameOf = (id: string): string => computed.pieces.find((p) => p.id === id)?.name ?? id;
   return (
     <SheetBox>
       <Heading as="h2" fontSize="20px" fontWeight="600" mb="2">
         Does it hold?
       </Heading>
-      {seams.length > 0 && off.length === 0 && (
-        <AllWell words={`All ${seams.length} seams of the inside go together.`} />
+      {checks.map((k) =>
+        checkWords(k, nameOf, w.doc.units).map((words) =>
+          k.faults.length ? (
+            <Flex key={words} gap="3" align="flex-start" py="2">
+              <Box color={k.code === 'hem' ? 'honey' : 'berry'} flexShrink={0} mt="2px">
+                <CircleAlert size={20} aria-label={k.code === 'hem' ? 'Look at this' : 'To mend'} />
+              </Box>
+              <Text>{words}</Text>
+            </Flex>
+          ) : (
+            <AllWell key={words} words={words} />
+          ),
+        ),
       )}
-      {off.length > 0 && (
-        <Text color="berry" fontWeight="600">
-          {off.length} of {seams.length} seams of the inside do not fit; the seam page shows which.
-        </Text>
-      )}
-      <Findings findings={findings} w={w} well="Nothing else to worry about." />
+      <Findings findings={w.computed.findings} w={w} well="Nothing else to worry about." />
     </SheetBox>
   );
 }

@@ -1,5 +1,7 @@
+export * from './changes.ts';
 export * from './cures.ts';
 export * from './pattern.ts';
 export * from './plan.ts';
+export * from './proof.ts';
 export * from './reading.ts';
 export * from './reasons.ts';
