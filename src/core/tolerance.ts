@@ -14,6 +14,8 @@ export const LIGHTEN = 0.01;
 export const LENGTH_RELATIVE = 1e-9;
 /** A gap in a drawn outline up to this is closed without asking, and reported. */
 export const HEAL_GAP = 0.5;
+/** A segment of an outline up to this long is rounding, not drawing. */
+export const SLIVER = 0.005;
 /** Clipping works on integers: one unit of the clipper is 1/CLIP_SCALE mm. */
 export const CLIP_SCALE = 1e4;
 /** A seam whose sides differ by no more passes as equal (1/16"). Common practice. */

@@ -1,15 +1,15 @@
 import {
   directionAlong,
-  flatten,
-  insideRing,
+  extend,
   nearestOn,
+  offsetPath,
   outward,
   type Path,
   type Point,
   pathLength,
   pointAlong,
 } from '../geometry/index.ts';
-import { type CutLine, type Edge, type Piece, type Role } from '../pattern/index.ts';
+import { type Edge, type Piece, type Role } from '../pattern/index.ts';
 
 /**
  * What to change at one edge of the shell's pattern to cut a derived piece from it, measured between the two cut lines, mm:
@@ -29,8 +29,6 @@ export interface Change {
 
 /** Less than this is not worth a chalk line (mm). */
 const SAME = 0.4;
-/** So near to its ends an edge is not measured (mm). */
-const END = 1;
 /** Places along an edge that are measured, clear of its corners. */
 const PLACES = [0.12, 0.3, 0.5, 0.7, 0.88];
 
@@ -48,23 +46,24 @@ function kindOf(least: number, most: number): Change['kind'] {
   return most < SAME && least < -SAME ? 'off' : 'varies';
 }
 
+/** How far a place lies outside (+) or inside (−) an edge's own cut line, carried on straight at both ends, mm. */
+function beyond(cut: Path, q: Point): number {
+  const hit = nearestOn(cut, q);
+  const n = outward(directionAlong(cut, hit.at));
+  return (q.x - hit.point.x) * n.x + (q.y - hit.point.y) * n.y;
+}
+
+/** How far a cut edge is carried on to measure from it (mm). */
+const REACH = 150;
+
 /** The change sheet of a derived piece: the shell's pattern once, with what to add and to cut off along each edge. */
-export function changeSheet(shell: Piece, shellCut: CutLine, made: Piece): Change[] {
-  const outline: Path = shellCut.outline;
-  const chain = flatten(outline);
+export function changeSheet(shell: Piece, made: Piece): Change[] {
   return shell.ring.map((e): Change => {
     const parts = made.ring.filter((d) => d.from?.piece === shell.id && d.from.edge === e.id && d.role === e.role);
     const own = { edge: e.id, role: e.role, onFold: e.onFold };
     if (!parts.length) return { ...own, kind: 'away', least: 0, most: 0, at: cutPlace(e, 0.5) };
-    const whole = pathLength(e.path);
-    // Only where the shell has this edge too: beyond its ends the nearest place is a corner.
-    const beside = (q: Point): boolean => {
-      const { at } = nearestOn(e.path, q);
-      return at > END && at < whole - END;
-    };
-    const all = parts.flatMap((d) => PLACES.map((k) => cutPlace(d, k)));
-    const places = all.some(beside) ? all.filter(beside) : all;
-    const off = places.map((q) => nearestOn(outline, q).distance * (insideRing(chain, q) ? -1 : 1));
+    const cut = extend(offsetPath(e.path, e.allowance), REACH, REACH);
+    const off = parts.flatMap((d) => PLACES.map((k) => beyond(cut, cutPlace(d, k))));
     const [least, most] = [Math.min(...off), Math.max(...off)];
     const longest = parts.reduce((m, d) => (pathLength(d.path) > pathLength(m.path) ? d : m));
     return { ...own, kind: kindOf(least, most), least, most, at: cutPlace(longest, 0.5) };

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { draftCoat } from '../../demo/index.ts';
+import { draftCoat, draftSvg } from '../../demo/index.ts';
 import { coatFigures, SEED } from '../../test/shells.ts';
 import { type Path, pathLength, reversePath, signedArea } from '../geometry/index.ts';
 import { pathData } from '../output/index.ts';
@@ -128,4 +128,24 @@ describe('styles', () => {
       'too-many-lines',
     );
   });
+});
+
+test('slivers that the rounding of figures leaves at the end of an outline are no edges', () => {
+  fc.assert(
+    fc.property(coatFigures, fc.constantFrom(1, 2, 3, 4), (figures, digits) => {
+      // Every figure of the file rounded, and the outline closed by a step of its own of a few thousandths.
+      const text = draftSvg(draftCoat(figures), figures.extension)
+        .replace(/-?\d+\.\d+/g, (v) => Number(v).toFixed(Math.max(digits, 3)))
+        .replace(/(-?[\d.]+) (-?[\d.]+)Z/g, (_, x, y) => `${Number(x) + 0.004} ${Number(y) - 0.002}L${x} ${y}Z`);
+      const made = intakeSvg(text);
+      if (!made.ok) throw new Error(JSON.stringify(made.findings));
+      expect(made.value.pieces.map((p) => p.ring.length)).toEqual([6, 6, 4]);
+      for (const p of made.value.pieces)
+        p.ring.forEach((e, i) => {
+          const next = p.ring[(i + 1) % p.ring.length];
+          expect(e.path.at(-1)?.b).toEqual(next?.path[0]?.a);
+        });
+    }),
+    { seed: SEED, numRuns: 40 },
+  );
 });

@@ -16,7 +16,7 @@ import {
   turn,
 } from '../geometry/index.ts';
 import { type Finding, stop } from '../result.ts';
-import { CORNER_ANGLE, HEAL_GAP, LEAST_AREA } from '../tolerance.ts';
+import { CORNER_ANGLE, HEAL_GAP, LEAST_AREA, SLIVER } from '../tolerance.ts';
 import { type Shape } from './drawing.ts';
 
 /** An outline that can be a piece: closed exactly, clockwise on screen, without empty segments. */
@@ -41,10 +41,18 @@ export function meantAsOutline(path: Path): boolean {
 export const closes = (s: Shape): boolean =>
   s.closed || (s.path.length > 1 && distance(startOf(s.path), endOf(s.path)) <= HEAL_GAP);
 
-/** Drops segments of no length; returns how many there were. */
+/**
+ * Drops segments of no length, and slivers that only the rounding of a file's figures leaves between two lines: the next
+ * one is drawn on to where the sliver began. Returns how many had no length at all.
+ */
 function cleaned(path: Path): { path: Path; dropped: number } {
-  const kept = path.filter((s) => segmentLength(s) > 1e-6);
-  return { path: kept, dropped: path.length - kept.length };
+  const kept: Path = [];
+  for (const s of path) {
+    if (segmentLength(s) <= SLIVER) continue;
+    const last = kept[kept.length - 1];
+    kept.push(last && distance(last.b, s.a) > 0 && distance(last.b, s.a) <= SLIVER ? { ...s, a: last.b } : s);
+  }
+  return { path: kept, dropped: path.filter((s) => segmentLength(s) <= 1e-6).length };
 }
 
 /**

@@ -19,7 +19,7 @@ export function ChangeSheets({ w, pieces }: { w: Workbook; pieces: Piece[] }) {
         const shellCut = shell && w.computed.cutLines.get(shell.id);
         const cut = w.computed.cutLines.get(made.id);
         if (!shell || !shellCut || !cut) return null;
-        const changes = changeSheet(shell, shellCut, made);
+        const changes = changeSheet(shell, made);
         return (
           <SheetBox key={made.id}>
             <Heading as="h2" fontSize="18px" fontWeight="600">
