@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
-import { DART_CHOICES, FINISHES, type ProjectDocument, usualDecisions } from '../core/project.ts';
+import { BIAS_SCHOOLS, DART_CHOICES, FINISHES, type ProjectDocument, usualDecisions } from '../core/project.ts';
 
 /** A length that a decision may hold, mm. */
 const mm = z.number().min(0).max(5000);
@@ -73,6 +73,13 @@ const decisions = z.strictObject({
     inOne: mm,
     turn: mm.max(10),
     finish: z.enum(FINISHES),
+    bias: z.strictObject({
+      neck: z.boolean(),
+      armhole: z.boolean(),
+      finished: mm.min(2).max(60),
+      school: z.enum(BIAS_SCHOOLS),
+      shorter: z.number().min(0).max(10),
+    }),
   }),
   lining: z.strictObject({
     on: z.boolean(),
@@ -165,7 +172,7 @@ function withFacingsOfEdges(doc: Plain): Plain {
   const d = (doc.decisions ?? {}) as Record<string, Plain>;
   const { facing, lining, interfacing } = usualDecisions();
   const added = {
-    facing: { bands: facing.bands, inOne: 0, turn: facing.turn, finish: facing.finish },
+    facing: { bands: facing.bands, inOne: 0, turn: facing.turn, finish: facing.finish, bias: facing.bias },
     lining: { smaller: lining.smaller, darts: lining.darts, skirt: lining.skirt, zip: lining.zip },
     interfacing: { collars: interfacing.collars, hems: 0, stay: 0 },
   };

@@ -129,6 +129,8 @@ const SENTENCES: Record<string, Say> = {
     `A facing ${mm('width')} wide along the ${String(d.role)} does not fit into "${d.name}". ${most(d, mm)}`,
   'facing-not-needed': (d) =>
     `The ${d.role === 'in-one' ? 'facing of neck and armhole in one' : `${String(d.role)} facing`} was left out: a ${String(d.instead)} takes its place.`,
+  'trim-for-binding': (d, mm) =>
+    `Trim the allowance (${mm('allowance')}) of the ${String(d.role)} away before it is bound: the strip goes round the seam line itself.`,
   'hem-faced-and-lined': (d) =>
     `The ${String(d.role)} is faced and lined: the lining is drafted as for a turned hem of the allowance given there. Set that allowance to the facing's width, or leave the facing out.`,
   'front-strip-too-wide': (d, mm) =>

@@ -67,6 +67,10 @@ export type Trim = 'inside' | 'seam' | 'caught' | 'whole';
 export const FINISHES = ['overlocked', 'bound', 'pressed'] as const;
 export type Finish = (typeof FINISHES)[number];
 
+/** A bias strip goes round the trimmed edge, or is sewn to its seam and turned inside. */
+export const BIAS_SCHOOLS = ['wrapped', 'turned'] as const;
+export type BiasSchool = (typeof BIAS_SCHOOLS)[number];
+
 /** Edges that can be faced by themselves. */
 export const BAND_ROLES = ['armhole', 'waist', 'hem', 'wrist'] as const;
 export type BandRole = (typeof BAND_ROLES)[number];
@@ -90,6 +94,8 @@ export interface Decisions {
     /** How much smaller facings along edges are drawn, so that the seam rolls inside, mm. */
     turn: number;
     finish: Finish;
+    /** A bias strip in place of a shaped facing: finished width (mm), how much shorter it is cut (per cent). */
+    bias: { neck: boolean; armhole: boolean; finished: number; school: BiasSchool; shorter: number };
   };
   lining: {
     on: boolean;
@@ -166,6 +172,7 @@ export function usualDecisions(): Decisions {
       inOne: 0,
       turn: 1,
       finish: 'overlocked',
+      bias: { neck: false, armhole: false, finished: 8, school: 'turned', shorter: 3 },
     },
     lining: {
       on: true,

@@ -75,7 +75,7 @@ function wholeness(c: Computed, d: Decisions): Check {
 /** Grainlines of the inside run as their shell's; strips on the bias are meant to differ. */
 function grains(c: Computed): Check {
   const found = c.inside
-    .filter((p) => !p.reasons.some((r) => r.rule === 'hem-strip'))
+    .filter((p) => !p.reasons.some((r) => r.rule === 'hem-strip' || r.rule === 'bias-length'))
     .flatMap((p) => {
       const parent = c.shell.find((s) => s.id === p.parent);
       if (!parent) return [];

@@ -30,6 +30,7 @@ function inItsPlace(role: BandRole, shell: Piece[], d: Decisions): string | null
   const has = (...kinds: PieceKind[]): boolean => shell.some((p) => kinds.includes(p.kind));
   if (role === 'armhole' && has('sleeve')) return 'sleeve';
   if (role === 'armhole' && d.lining.on) return 'lining';
+  if (role === 'armhole' && d.facing.bias.armhole) return 'bias strip';
   if (role === 'waist' && has('waistband')) return 'waistband';
   if (role === 'waist' && has('front', 'back')) return 'bodice';
   return null;

@@ -2,6 +2,7 @@ import { type Edge, type Piece, type PieceKind, runsOf, type Seam } from '../pat
 import { type Decisions } from '../project.ts';
 import { because, type Finding, type Reason, stop } from '../result.ts';
 import { type Bands, bandFacings, bandSeams, facedAndLined, facedAt, noBands } from './bandset.ts';
+import { biasStrips } from './bias.ts';
 import { moreInterfacings } from './extras.ts';
 import { type LiningHem } from './hem.ts';
 import { frontEdgeStrip, interfaceWhole } from './interfacing.ts';
@@ -98,22 +99,38 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
   const front = first(shell, 'front');
   const back = wholeBack(shell);
   const sleeve = first(shell, 'sleeve');
-  const skirtOnly = shell.some((q) => q.kind === 'skirt-front' || q.kind === 'skirt-back') && !front && !back;
-  for (const kind of ['front', 'back'] as const) {
-    if (shell.length && !skirtOnly && !first(shell, kind))
-      findings.push({ ...stop('piece-missing', undefined, { kind }), severity: 'warn' });
-  }
-  findings.push(...extras(shell));
+  findings.push(...lacking(shell), ...extras(shell));
   const p: InsidePieces = { front, back, sleeve };
   const bands = d.facing.on ? bandFacings(shell, d) : noBands();
-  findings.push(...bands.findings, ...facedAndLined(bands, d));
-  // Neck and armhole faced in one leave nothing for a neck facing of its own.
-  const whole = bands.pieces.some((b) => b.role === 'in-one');
-  const parts =
-    d.facing.on && !whole
-      ? splitShell(shell, d, belowYoke(back, shell) && !d.lining.on ? null : back)
-      : { findings: [] };
+  const bias = d.facing.on ? biasStrips(shell, d) : { pieces: [], findings: [] };
+  findings.push(...bands.findings, ...facedAndLined(bands, d), ...bias.findings);
+  const parts = neckFacings(p, shell, bands, d);
   findings.push(...parts.findings);
+  const hems: Inside['hems'] = { body: null, wrist: null };
+  if (d.lining.on) {
+    lineAll(p, parts, first(shell, 'cuff') !== undefined, d, findings, hems);
+    lineSkirt(p, shell, bands, d, findings, hems);
+  }
+  const interfacing = d.interfacing.on
+    ? [
+        ...interfaceAll(p, d, findings),
+        ...bands.pieces.map((b) => interfaceWhole(b.piece, b.shell, d.interfacing.trim)),
+        ...moreInterfacings(shell, back, d, findings),
+      ]
+    : [];
+  const facings = [p.frontFacing, p.backFacing, ...bands.pieces.map((b) => b.piece), ...bias.pieces];
+  const linings = [p.frontLining, p.backLining, p.sleeveLining, p.skirtFrontLining, p.skirtBackLining];
+  const made = [...facings, ...linings].filter((q): q is Piece => q !== undefined);
+  const seams = [...insideSeams(p, d, hems), ...bandSeams(bands)];
+  return { pieces: [...made, ...interfacing], seams, findings, hems };
+}
+
+/** Facings of front edge and neck, where they are not left to a bias strip or to a facing of neck and armhole in one. */
+function neckFacings(p: InsidePieces, shell: Piece[], bands: Bands, d: Decisions): ReturnType<typeof splitShell> {
+  const whole = bands.pieces.some((b) => b.role === 'in-one');
+  if (!d.facing.on || whole || d.facing.bias.neck) return { findings: [] };
+  const { front, back } = p;
+  const parts = splitShell(shell, d, belowYoke(back, shell) && !d.lining.on ? null : back);
   const seam = d.allowances.seam;
   if (parts.front && front)
     p.frontFacing = makePiece(front, {
@@ -131,23 +148,15 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
       ring: atHem(parts.back.facing, seam),
       reasons: facingReasons(parts.back, d, 'back'),
     });
-  const hems: Inside['hems'] = { body: null, wrist: null };
-  if (d.lining.on) {
-    lineAll(p, parts, first(shell, 'cuff') !== undefined, d, findings, hems);
-    lineSkirt(p, shell, bands, d, findings, hems);
-  }
-  const interfacing = d.interfacing.on
-    ? [
-        ...interfaceAll(p, d, findings),
-        ...bands.pieces.map((b) => interfaceWhole(b.piece, b.shell, d.interfacing.trim)),
-        ...moreInterfacings(shell, back, d, findings),
-      ]
-    : [];
-  const facings = [p.frontFacing, p.backFacing, ...bands.pieces.map((b) => b.piece)];
-  const linings = [p.frontLining, p.backLining, p.sleeveLining, p.skirtFrontLining, p.skirtBackLining];
-  const made = [...facings, ...linings].filter((q): q is Piece => q !== undefined);
-  const seams = [...insideSeams(p, d, hems), ...bandSeams(bands)];
-  return { pieces: [...made, ...interfacing], seams, findings, hems };
+  return parts;
+}
+
+/** A front or back that is not there; a skirt by itself has neither. */
+function lacking(shell: Piece[]): Finding[] {
+  const skirt = first(shell, 'skirt-front') ?? first(shell, 'skirt-back');
+  const kinds = (['front', 'back'] as const).filter((kind) => !first(shell, kind));
+  if (!shell.length || (skirt && kinds.length === 2)) return [];
+  return kinds.map((kind) => ({ ...stop('piece-missing', undefined, { kind }), severity: 'warn' }));
 }
 
 /** Facings and lining are drafted from one front, one back and one sleeve: a second of a kind is told, not passed over. */
@@ -172,8 +181,9 @@ function lineAll(
     findings.push(...made.findings);
     return made.piece ?? undefined;
   };
-  const f = d.facing.on ? parts.front : unsplit(p.front);
-  const b = d.facing.on ? parts.back : unsplit(p.back);
+  const faced = d.facing.on && !d.facing.bias.neck;
+  const f = faced ? parts.front : unsplit(p.front);
+  const b = faced ? parts.back : unsplit(p.back);
   if (f) {
     const made = frontLining(f, d, !p.sleeve);
     hems.body = made.hem;

@@ -4,7 +4,7 @@ import { type Decisions } from '../project.ts';
 import { because, type Finding } from '../result.ts';
 import { allInOne } from './bands.ts';
 import { interfaceWhole, trimmed } from './interfacing.ts';
-import { makePiece } from './make.ts';
+import { makePiece, onBias, stripRing } from './make.ts';
 
 /** Pieces that are interfaced whole. Common practice. */
 const WHOLE: ReadonlySet<PieceKind> = new Set<PieceKind>(['collar', 'stand', 'cuff', 'waistband']);
@@ -16,32 +16,14 @@ const STAY_SIDE = 75;
 function hemStrip(piece: Piece, edges: Edge[], more: number): Piece {
   const length = edges.reduce((s, e) => s + pathLength(e.path), 0);
   const width = (edges[0]?.allowance ?? 0) + more;
-  const corners = [
-    { x: 0, y: 0 },
-    { x: length, y: 0 },
-    { x: length, y: width },
-    { x: 0, y: width },
-  ];
-  const ring = corners.map(
-    (a, i): Edge => ({
-      id: `e${i + 1}`,
-      role: 'inner',
-      path: [{ k: 'L', a, b: corners[(i + 1) % 4] as typeof a }],
-      allowance: 0,
-      corner: 'mitred',
-      onFold: false,
-    }),
-  );
   const made = makePiece(piece, {
     id: `${piece.id}-hem-interfacing`,
     name: `${piece.name} hem strip, bias`,
     material: 'interfacing',
-    ring,
+    ring: stripRing(length, width),
     reasons: [because('hem-strip', 'memory', width, { hem: edges[0]?.allowance ?? 0, more })],
   });
-  const half = Math.min(width, length) / 2;
-  const [x, y] = [length / 2, width / 2];
-  return { ...made, grain: { a: { x: x - half, y: y + half }, b: { x: x + half, y: y - half } } };
+  return { ...made, grain: onBias(length, width) };
 }
 
 /** Interfacings beside those of the facings: collars, cuffs, bands, hem strips and a stay for the upper back, yoke and all. */

@@ -1,5 +1,6 @@
 export * from './bands.ts';
 export * from './bandset.ts';
+export * from './bias.ts';
 export * from './carry.ts';
 export * from './changes.ts';
 export * from './closed.ts';

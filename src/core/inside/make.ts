@@ -11,6 +11,31 @@ import {
 import { type Reason } from '../result.ts';
 import { carryNotches } from './carry.ts';
 
+/** The ring of a straight strip, its allowances already in it, mm. */
+export function stripRing(length: number, width: number): Edge[] {
+  const corners = [
+    { x: 0, y: 0 },
+    { x: length, y: 0 },
+    { x: length, y: width },
+    { x: 0, y: width },
+  ];
+  return corners.map((a, i) => ({
+    id: `e${i + 1}`,
+    role: 'inner',
+    path: [{ k: 'L', a, b: corners[(i + 1) % 4] as typeof a }],
+    allowance: 0,
+    corner: 'mitred',
+    onFold: false,
+  }));
+}
+
+/** A strip's grainline on the bias: at 45° across its middle. */
+export function onBias(length: number, width: number): Piece['grain'] {
+  const half = Math.min(width, length) / 2;
+  const [x, y] = [length / 2, width / 2];
+  return { a: { x: x - half, y: y + half }, b: { x: x + half, y: y - half } };
+}
+
 export interface Derived {
   id: string;
   name: string;

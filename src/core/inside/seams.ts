@@ -90,7 +90,7 @@ export function insideSeams(
   }
   join('closing', 'front-edge', ...both('front-edge', p.frontFacing ?? p.frontLining, p.front));
   join('closing', 'neckline-front', ...both('neckline', p.frontFacing ?? p.frontLining, p.front));
-  const linedNeck = p.backFacing ? {} : pleat;
+  const linedNeck = p.backFacing ? {} : (besideZip(p.back, d) ?? pleat);
   join('closing', 'neckline-back', ...both('neckline', p.backFacing ?? p.backLining, p.back), linedNeck);
   out.push(...hemSeams(p, d, hems));
   if (p.sleeveLining && !hems.wrist) join('closing', 'wrist-to-cuff', ...both('wrist', p.sleeveLining, p.sleeve));

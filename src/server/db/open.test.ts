@@ -15,7 +15,7 @@ const MIGRATIONS = 'src/server/db/migrations';
 /** The document as version 1 would have saved it. */
 function asOfVersionOne(doc: ProjectDocument): unknown {
   const { facing, lining, interfacing, ...rest } = doc.decisions;
-  const { bands: _b, inOne: _i, turn: _t, finish: _f, ...oldFacing } = facing;
+  const { bands: _b, inOne: _i, turn: _t, finish: _f, bias: _x, ...oldFacing } = facing;
   const { smaller: _s, darts: _d, skirt: _k, zip: _z, ...oldLining } = lining;
   const { collars: _c, hems: _h, stay: _y, ...oldInterfacing } = interfacing;
   return {

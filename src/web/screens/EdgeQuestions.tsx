@@ -103,6 +103,7 @@ export function BandQuestions(d: Deciding) {
       {s.has('skirt-front', 'skirt-back') &&
         !s.has('front', 'back', 'waistband') &&
         band('waist', 'Face the waist', 55, '{50–60 mm} is usual; darts are closed first.')}
+      <BiasQuestions d={d} armhole={s.edge('armhole', 'front', 'back') && !s.has('sleeve')} />
       {band('hem', 'Face the hem', 60, 'In place of a turned hem: where the cloth is short, thick or flared.')}
       {s.has('sleeve') && band('wrist', 'Face the sleeve hems', 35, '{30–40 mm} is usual.')}
       {lying && (
@@ -122,6 +123,51 @@ export function BandQuestions(d: Deciding) {
             value={f.finish}
             answers={FINISHES.map((x): [Finish, string] => [x, inUnit(FINISH_WORDS[x], units)])}
             onAnswer={(finish) => d.set('facing', { finish }, `Facing edges ${finish}`)}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+/** Bias strips in place of shaped facings. */
+function BiasQuestions({ d, armhole }: { d: Deciding; armhole: boolean }) {
+  const { bias } = d.w.doc.decisions.facing;
+  const units = d.w.doc.units;
+  const put = (part: Partial<typeof bias>, label?: string) => d.set('facing', { bias: { ...bias, ...part } }, label);
+  return (
+    <>
+      <Tick
+        label="A bias strip at the neck instead"
+        checked={bias.neck}
+        onTick={(neck) => put({ neck }, neck ? 'Neck with a bias strip' : 'Neck faced')}
+      />
+      {armhole && (
+        <Tick
+          label="Bias strips at the armholes"
+          checked={bias.armhole}
+          onTick={(on) => put({ armhole: on }, on ? 'Armholes with bias strips' : 'No bias strips at the armholes')}
+        />
+      )}
+      {(bias.neck || (armhole && bias.armhole)) && (
+        <>
+          <Ask
+            question="The strip is"
+            value={bias.school}
+            answers={[
+              ['turned', 'sewn to the seam and turned inside'],
+              ['wrapped', 'wrapped round the trimmed edge'],
+            ]}
+            onAnswer={(school) => put({ school }, school === 'turned' ? 'Strip turned inside' : 'Strip wrapped round')}
+          />
+          <Measure
+            label="Its finished width"
+            value={bias.finished}
+            least={4}
+            most={30}
+            units={units}
+            onPreview={(finished) => put({ finished })}
+            onValue={(finished) => put({ finished }, `Strip ${formatLength(finished, units)} wide`)}
           />
         </>
       )}

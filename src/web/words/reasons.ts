@@ -22,6 +22,13 @@ const SAY: Record<string, Say> = {
     `Its edge is drawn ${v} smaller, so that the seam rolls inside. Handbooks: {1 mm} for thin, {3 mm} for thick cloth.`,
   'shoulder-narrower': (_, v) =>
     `Its shoulder is ${v} narrower at the armhole, so that neither seam shows. Handbooks: {3 mm}.`,
+  'bias-wrapped': (mm, v) =>
+    `Four times its finished width, 4 × ${mm('finished')} = ${v}: it goes round the trimmed edge, both raw edges inside.`,
+  'bias-turned': (mm, v) =>
+    `Seam + finished width + turn-under = ${mm('seam')} + ${mm('finished')} + ${mm('under')} = ${v}; it is turned to the inside.`,
+  'bias-length': (mm, v, raw) =>
+    `Once round is ${mm('edge')}; cut ${raw.percent ?? 0} % shorter so that it lies flat on a hollow edge, with ${mm('end')} at each end: ${v}. Handbooks: 2–5 %.`,
+  'bias-yield': (mm, v) => `A square of cloth, ${mm('side')} a side, yields about ${v} of it, joined.`,
   'finish-overlocked': () => 'Its outer edge is overlocked: nothing to turn under.',
   'finish-bound': () => 'Its outer edge is bound, which also weighs it down: nothing to turn under.',
   'finish-pressed': (_, v) => `Its outer edge is pressed under ${v} and edge-stitched.`,
