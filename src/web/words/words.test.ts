@@ -56,6 +56,10 @@ describe('words', () => {
         Object.assign(d.facing, { bands: { armhole: 55, waist: 55, hem: 60, wrist: 35 }, turn: 2, finish: 'pressed' }),
       (d) => {
         d.lining.on = false;
+        Object.assign(d.facing, { turn: 2, bands: { armhole: 55, waist: 0, hem: 0, wrist: 0 } });
+      },
+      (d) => {
+        d.lining.on = false;
         Object.assign(d.facing, { inOne: 60, finish: 'bound', bands: { armhole: 55, waist: 50, hem: 60, wrist: 35 } });
       },
       (d) => {
