@@ -6,7 +6,8 @@ import { intakeSvg } from '../src/core/intake/index.ts';
 import { PAPERS, sheetsFor, tile } from '../src/core/output/index.ts';
 import { flatRing, outlineOf, ringAreaOf } from '../src/core/pattern/index.ts';
 import { type ProjectDocument } from '../src/core/project.ts';
-import { coatSvg, greenhouseCoat } from '../src/demo/index.ts';
+import { proofOf } from '../src/core/proof.ts';
+import { coatSvg, greenhouseCoat, seedHallDress } from '../src/demo/index.ts';
 
 const FRAME = 16;
 
@@ -38,6 +39,28 @@ const afresh = (i: number): ProjectDocument => ({ ...slid(i), shell: structuredC
 
 line('re-derive the coat while a slider moves', median(200, (i) => compute(slid(i))) / FRAME, `of a ${FRAME} ms frame`);
 line('derive the whole coat from nothing', median(200, (i) => compute(afresh(i))) / FRAME, `of a ${FRAME} ms frame`);
+const dressed = seedHallDress();
+if (!dressed.ok) throw new Error('the demo dress cannot be read');
+const dress: ProjectDocument = dressed.value;
+const zipped = (i: number): ProjectDocument => ({
+  ...dress,
+  decisions: { ...dress.decisions, facing: { ...dress.decisions.facing, back: 50 + (i % 40) * 0.5 } },
+});
+line(
+  're-derive the dress while a slider moves',
+  median(200, (i) => compute(zipped(i))) / FRAME,
+  `of a ${FRAME} ms frame`,
+);
+line(
+  'derive the whole dress from nothing',
+  median(200, (i) => compute({ ...zipped(i), shell: structuredClone(dress.shell) })) / FRAME,
+  `of a ${FRAME} ms frame`,
+);
+line(
+  'look the whole coat over (the proof)',
+  median(60, () => proofOf(compute(coat), coat.decisions)) / FRAME,
+  `of a ${FRAME} ms frame`,
+);
 const svg = coatSvg();
 line('read the coat from its drawing', median(60, () => intakeSvg(svg)) / FRAME, `of a ${FRAME} ms frame`);
 

@@ -13,7 +13,7 @@ import {
 } from './pattern/index.ts';
 import { type ProjectDocument, type Shell } from './project.ts';
 import { type Finding, type Result, refuse, stop } from './result.ts';
-import { DERIVED_PASSES } from './tolerance.ts';
+import { DERIVED_PASSES, SEAM_PASSES } from './tolerance.ts';
 
 /** All consequences of a project's decisions. Nothing of it is ever stored. */
 export interface Computed {
@@ -71,9 +71,7 @@ export function compute(doc: ProjectDocument): Computed {
   const pieces = [...shell, ...inside.pieces];
   const cutLines = new Map([...base.cutLines, ...inside.pieces.map((p): [string, CutLine] => [p.id, cutLine(p.ring)])]);
   // Seams between two drafted pieces are held to the finer tolerance; those along the bought shell to the usual one.
-  const insideWalked = inside.seams.flatMap((s) =>
-    walk([s], pieces, followsShell(s.code) ? undefined : DERIVED_PASSES),
-  );
+  const insideWalked = walk(inside.seams, pieces, (s) => (followsShell(s.code) ? SEAM_PASSES : DERIVED_PASSES));
   const closure = d.closure.on && shell.some((p) => p.kind === 'front') ? deriveClosure(shell, d) : null;
   return {
     shell,

@@ -1,4 +1,7 @@
 import {
+  type Box,
+  boxesTouch,
+  boxOf,
   crossings,
   distance,
   endOf,
@@ -70,14 +73,18 @@ function dartOf(line: Path, edge: Edge, feet: [Foot, Foot]): Pick<Take, 'legs' |
  */
 export function takesOf(piece: Pick<Piece, 'ring' | 'lines'>): Take[] {
   const out: Take[] = [];
-  for (const edge of piece.ring) {
+  const lines = piece.lines.filter((l) => l.kind === 'dart' || l.kind === 'pleat');
+  const boxes = lines.map((l) => boxOf(l.path));
+  for (const edge of lines.length ? piece.ring : []) {
     const singles: number[] = [];
-    for (const l of piece.lines) {
-      if (l.kind !== 'dart' && l.kind !== 'pleat') continue;
+    const own = boxOf(edge.path);
+    for (const [i, l] of lines.entries()) {
+      if (!boxesTouch(own, boxes[i] as Box, ON)) continue;
       const [one, two, ...more] = feetOf(l.path, edge);
       if (one && two && !more.length) {
         const dart = l.kind === 'dart' ? dartOf(l.path, edge, [one, two]) : PLEAT;
-        out.push({ edge: edge.id, kind: l.kind, from: one.at, to: two.at, ...dart });
+        const kind = l.kind === 'dart' ? l.kind : 'pleat';
+        out.push({ edge: edge.id, kind, from: one.at, to: two.at, ...dart });
       } else if (one && !two && l.kind === 'pleat') singles.push(one.at);
     }
     singles.sort((x, y) => x - y);
