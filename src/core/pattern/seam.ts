@@ -52,11 +52,7 @@ const sum = (sides: Side[], length: (s: Side) => number): number => sides.reduce
  * Walks both seam lines of every seam and compares them. A difference within 1.5 mm (1/16") of the meant ease passes:
  * common practice. `passesOf` narrows that for seams Woodbine drafted on both sides.
  */
-export function walk(
-  seams: Seam[],
-  pieces: Piece[],
-  passesOf: (s: Seam) => number = () => SEAM_PASSES,
-): WalkedSeam[] {
+export function walk(seams: Seam[], pieces: Piece[], passesOf: (s: Seam) => number = () => SEAM_PASSES): WalkedSeam[] {
   const lengths = new Map<string, number>();
   for (const p of pieces) {
     // What darts and pleats take out is not there any more when the seam is sewn.

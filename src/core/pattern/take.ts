@@ -72,6 +72,17 @@ function dartOf(line: Path, edge: Edge, feet: [Foot, Foot]): Pick<Take, 'legs' |
  * edge. Common practice: what is taken out does not count when seams are walked.
  */
 export function takesOf(piece: Pick<Piece, 'ring' | 'lines'>): Take[] {
+  const before = known.get(piece.ring);
+  if (before?.lines === piece.lines) return before.takes;
+  const takes = findTakes(piece);
+  known.set(piece.ring, { lines: piece.lines, takes });
+  return takes;
+}
+
+/** Rings and lines are never changed in place once they belong to a piece, and every seam of it asks again. */
+const known = new WeakMap<Edge[], { lines: InternalLine[]; takes: Take[] }>();
+
+function findTakes(piece: Pick<Piece, 'ring' | 'lines'>): Take[] {
   const out: Take[] = [];
   const lines = piece.lines.filter((l) => l.kind === 'dart' || l.kind === 'pleat');
   const boxes = lines.map((l) => boxOf(l.path));

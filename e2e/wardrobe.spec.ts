@@ -1,0 +1,105 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { Running } from './server.ts';
+
+const server = new Running();
+let ids: Record<string, string> = {};
+test.beforeAll(async () => {
+  await server.start(true);
+  const { projects } = await (await fetch(`${server.url}/api/projects`)).json();
+  ids = Object.fromEntries(projects.map((p: { name: string; id: string }) => [p.name, p.id]));
+});
+test.afterAll(() => server.end());
+
+const open = (page: Page, name: string, view: string) =>
+  page.goto(`${server.url}/project/${ids[name]}/${view}`, { waitUntil: 'networkidle' });
+const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
+async function accessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+}
+
+test('the dress: lining cut from the shell with changes, a zip more or less, choices held and compared', async ({
+  page,
+}) => {
+  await open(page, 'Seed hall dress', 'inside');
+  await page.getByRole('tab', { name: 'Lining' }).click();
+  await expect(page.getByText('All 12 seams of the inside go together')).toBeVisible();
+  await page.getByText("from the shell's pattern, with changes").click();
+  const front = page.getByRole('listitem');
+  await expect(front.filter({ hasText: 'Hem: cut off 25 mm.' })).toHaveCount(2);
+  await expect(front.filter({ hasText: 'Armhole: cut off 3 mm.' })).toHaveCount(2);
+  await expect(front.filter({ hasText: 'Centre back: cut off 10 mm.' })).toHaveCount(1);
+  await accessible(page);
+
+  await page.getByText('from pieces of its own').click();
+  await page.getByRole('button', { name: 'Hold these choices and try others against them' }).click();
+  await expect(page.getByText('Nothing differs yet')).toBeVisible();
+  await page.getByText('There is a zip in the centre back').click();
+  await expect(page.getByRole('cell', { name: 'Back lining', exact: true })).toBeVisible();
+  await saved(page);
+  await page.getByRole('button', { name: 'Go back to them' }).click();
+  await expect(page.getByText('Nothing differs yet')).toBeVisible();
+  await expect(page.getByText('Its length from the neck')).toBeVisible();
+
+  await page.getByRole('tab', { name: 'Facings' }).click();
+  await page.getByText('A bias strip at the neck instead').click();
+  await expect(page.getByText('Why the neck bias strip?')).toBeVisible();
+  await saved(page);
+  await accessible(page);
+});
+
+test('the shirt: yoke, stand and cuffs walked, their interfacing, and the choices of another project', async ({
+  page,
+}) => {
+  await open(page, 'Potting shirt', 'seams');
+  await expect(page.getByText(/^All \d+ seams go together\./)).toBeVisible();
+  await page.getByRole('button', { name: /Collar stand to neckline/ }).click();
+  await expect(page.getByRole('heading', { name: 'Collar stand to neckline' })).toBeVisible();
+  await open(page, 'Potting shirt', 'inside');
+  await page.getByRole('tab', { name: 'Interfacing' }).click();
+  await expect(page.getByText('Why the cuff interfacing?')).toBeVisible();
+  await page.getByText('Bias strips in the hems').click();
+  await expect(page.getByText('Why the shirt front hem strip, bias?')).toBeVisible();
+  await page.getByLabel('Take over all choices of another project').selectOption({ label: 'Greenhouse coat' });
+  await expect(page.getByText('Why the front edge interfacing?')).toBeVisible();
+  await saved(page);
+  await open(page, 'Potting shirt', 'history');
+  await expect(page.getByText('Choices of Greenhouse coat')).toBeVisible();
+  await open(page, 'Potting shirt', 'plan');
+  await expect(page.getByText(/knows no method yet for: Shirt front|knows no method yet for: Yoke/)).toBeVisible();
+});
+
+test('a drawing of a hundred dense outlines: kept as few curves, found by name, and its file given back', async ({
+  page,
+}, info) => {
+  const ring = Array.from({ length: 400 }, (_, i) => {
+    const t = (2 * Math.PI * i) / 400;
+    return `${(200 + 150 * Math.cos(t)).toFixed(3)},${(200 + 120 * Math.sin(t)).toFixed(3)}`;
+  }).join(' ');
+  const pieces = Array.from(
+    { length: 100 },
+    (_, i) =>
+      `<polygon id="Panel ${i + 1}" transform="translate(${(i % 10) * 400} ${Math.floor(i / 10) * 400})" points="${ring}"/>`,
+  );
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="4000mm" height="4000mm" viewBox="0 0 4000 4000">${pieces.join('')}</svg>`;
+  await page.goto(server.url);
+  await page.getByLabel('Its name').fill('A hundred panels');
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await page
+    .getByLabel('Pattern file')
+    .setInputFiles({ name: 'panels.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+  await expect(page.getByText(/100 of them, 40000 lines\) are kept as \d{3,4} curves/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Panel/ })).toHaveCount(40);
+  await page.getByLabel('Find a piece by its name').fill('panel 97');
+  await expect(page.getByRole('button', { name: /^Panel/ })).toHaveCount(1);
+  await page.getByRole('button', { name: /^Panel 97/ }).click();
+  await expect(page.getByLabel('Name of this piece')).toHaveValue('Panel 97');
+  const wait = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'panels.svg' }).click();
+  const path = join(info.outputDir, 'panels.svg');
+  await (await wait).saveAs(path);
+  expect(readFileSync(path, 'utf8')).toBe(svg);
+});
