@@ -33,6 +33,7 @@ export function Measure({ label, value, least, most, units, help, onPreview, onV
         />
       </Flex>
       <Slider.Root
+        mt="4px"
         size="md"
         colorPalette="leaf"
         min={low}
