@@ -35,16 +35,21 @@ const browser = await chromium.launch({
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
 const { projects } = await (await fetch(`${base}/api/projects`)).json();
 const coat = projects.find((p) => p.name === 'Greenhouse coat');
+const dress = projects.find((p) => p.name === 'Seed hall dress');
 const views = [
   ['shelf', '/'],
   ...['pattern', 'seams', 'inside', 'buttons', 'plan', 'paper', 'history'].map((v) => [v, `/project/${coat.id}/${v}`]),
   ['lining', `/project/${coat.id}/inside`, 'Lining'],
   ['hems', `/project/${coat.id}/inside`, 'Hems'],
+  ['dress', `/project/${dress.id}/inside`, 'Lining'],
+  ['changes', `/project/${dress.id}/inside`, 'Lining', "from the shell's pattern, with changes"],
 ];
-for (const [name, path, tab] of views) {
+for (const [name, path, tab, way] of views) {
   await page.goto(base + path, { waitUntil: 'networkidle' });
   if (tab) await page.getByRole('tab', { name: tab }).click();
-  await page.waitForTimeout(400);
+  if (way) await page.getByText(way).click();
+  // The cards of the shelf are drawn one after another.
+  await page.waitForTimeout(name === 'shelf' ? 4000 : 400);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   say(`${name}.png`);
 }
