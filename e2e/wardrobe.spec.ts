@@ -103,3 +103,14 @@ test('a drawing of a hundred dense outlines: kept as few curves, found by name, 
   await (await wait).saveAs(path);
   expect(readFileSync(path, 'utf8')).toBe(svg);
 });
+
+test('a project taken off the shelf by mistake is put back with one click', async ({ page }) => {
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'Delete Chore jacket' }).click();
+  await page.getByRole('button', { name: 'Delete it' }).click();
+  await expect(page.getByText('"Chore jacket" was taken off the shelf.')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Open Chore jacket' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('link', { name: 'Open Chore jacket' })).toBeVisible();
+  await expect(page.getByText('was taken off the shelf')).toHaveCount(0);
+});

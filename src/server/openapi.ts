@@ -22,6 +22,7 @@ const ROUTES: Route[] = [
     body: patchBody,
   },
   { method: 'delete', path: '/api/projects/{id}', summary: 'Delete the project', ok: 204 },
+  { method: 'post', path: '/api/projects/{id}/restore', summary: 'Put a deleted project back on the shelf' },
   { method: 'post', path: '/api/projects/{id}/undo', summary: 'Undo the last change', body: revisionBody },
   { method: 'post', path: '/api/projects/{id}/redo', summary: 'Redo the change undone last', body: revisionBody },
   { method: 'get', path: '/api/projects/{id}/history', summary: 'All changes, newest first' },

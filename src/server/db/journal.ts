@@ -19,6 +19,7 @@ export type JournalRecord =
       at: string;
     }
   | { t: 'delete'; id: string; at: string }
+  | { t: 'restore'; id: string; at: string }
   /** A file's bytes lie on the disk; older versions wrote them into the journal. */
   | { t: 'file'; id: string; project: string; name: string; size: number; base64?: string; at: string };
 

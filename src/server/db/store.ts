@@ -115,6 +115,21 @@ export class Store {
     });
   }
 
+  /** Puts a deleted project back on the shelf; false where there is none. */
+  restore(id: string): Promise<boolean> {
+    return this.one(async () => {
+      const [row] = await this.p.db
+        .select({ id: schema.projects.id })
+        .from(schema.projects)
+        .where(and(eq(schema.projects.id, id), eq(schema.projects.deleted, true)));
+      if (!row) return false;
+      const record: JournalRecord = { t: 'restore', id, at: this.p.now() };
+      await applyRecord(this.p.db, record);
+      this.p.journal.append(record);
+      return true;
+    });
+  }
+
   async addFile(project: string, name: string, bytes: Uint8Array): Promise<string> {
     const [id, at] = [this.p.newId(), this.p.now()];
     await this.p.originals.put(id, bytes);
@@ -300,8 +315,11 @@ export async function applyRecord(db: Db, r: JournalRecord): Promise<void> {
       updatedAt: r.at,
     };
     await db.insert(schema.projects).values(row).onConflictDoNothing();
-  } else if (r.t === 'delete') {
-    await db.update(schema.projects).set({ deleted: true, updatedAt: r.at }).where(eq(schema.projects.id, r.id));
+  } else if (r.t === 'delete' || r.t === 'restore') {
+    await db
+      .update(schema.projects)
+      .set({ deleted: r.t === 'delete', updatedAt: r.at })
+      .where(eq(schema.projects.id, r.id));
   } else if (r.t === 'file') {
     const row = {
       id: r.id,

@@ -129,6 +129,12 @@ export function projectRoutes(store: Store): Hono {
       return b.ok ? written(c, store, await store[kind](c.req.param('id'), b.value.revision)) : b.answer;
     });
   }
+  r.post('/:id/restore', async (c) => {
+    const id = c.req.param('id');
+    if (!(await store.restore(id))) return missing(c);
+    const s = await store.get(id);
+    return s ? c.json(await projectAnswer(store, s)) : missing(c);
+  });
   r.get('/:id/history', async (c) => {
     const id = c.req.param('id');
     return (await store.get(id)) ? c.json({ changes: await store.history(id) }) : missing(c);

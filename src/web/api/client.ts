@@ -90,6 +90,7 @@ export const api = {
   create: (name: string, garment: string) => call<ProjectAnswer>('POST', '/api/projects', { name, garment }),
   demo: (demo: string) => call<ProjectAnswer>('POST', '/api/projects/demo', { demo }),
   load: (file: unknown) => call<ProjectAnswer>('POST', '/api/projects/import', file),
+  restore: (id: string) => call<ProjectAnswer>('POST', `/api/projects/${id}/restore`),
   remove: (id: string) => call<void>('DELETE', `/api/projects/${id}`),
   change: (id: string, revision: number, label: string, patch: PatchOperation[]) =>
     call<ProjectAnswer>('PATCH', `/api/projects/${id}`, { revision, change: { label, patch } }),

@@ -25,6 +25,7 @@ const DAY = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle:
 export function Shelf() {
   const { data, error, mutate } = useSWR<ShelfAnswer, Error>('/api/projects', get);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [removed, setRemoved] = useState<Summary | null>(null);
   const go = useNavigate();
   useEffect(() => {
     document.title = 'Woodbine';
@@ -58,10 +59,39 @@ export function Shelf() {
             {message}
           </Box>
         )}
+        {removed && (
+          <SheetBox role="status" display="flex" gap="4" alignItems="center" flexWrap="wrap" py="2">
+            <Text>"{removed.name}" was taken off the shelf.</Text>
+            <Button
+              size="sm"
+              variant="outline"
+              borderColor="rule"
+              onClick={() =>
+                void api
+                  .restore(removed.id)
+                  .then(() => mutate())
+                  .then(
+                    () => setRemoved(null),
+                    (e: Error) => setTrouble(e.message),
+                  )
+              }
+            >
+              Put it back
+            </Button>
+          </SheetBox>
+        )}
         <Grid templateColumns={{ base: '1fr', lg: 'minmax(0,1fr) 320px' }} gap="8" alignItems="start">
           <Projects
             data={data}
-            onRemove={(id) => api.remove(id).then(() => mutate())}
+            onRemove={(p) =>
+              void api.remove(p.id).then(
+                () => {
+                  setRemoved(p);
+                  return mutate();
+                },
+                (e: Error) => setTrouble(e.message),
+              )
+            }
             onDemo={(d) => open(api.demo(d))}
           />
           <Begin
@@ -82,7 +112,7 @@ function Projects({
   onDemo,
 }: {
   data: ShelfAnswer | undefined;
-  onRemove: (id: string) => void;
+  onRemove: (p: Summary) => void;
   onDemo: (id: string) => void;
 }) {
   if (!data) return <Text color="quiet">Looking on the shelf …</Text>;
@@ -106,14 +136,16 @@ function Projects({
   return (
     <Grid templateColumns="repeat(auto-fill, minmax(330px, 1fr))" gap="5">
       {data.projects.map((p) => (
-        <Card key={p.id} project={p} onRemove={() => onRemove(p.id)} />
+        <Card key={p.id} project={p} onRemove={() => onRemove(p)} />
       ))}
     </Grid>
   );
 }
 
 function Card({ project, onRemove }: { project: Summary; onRemove: () => void }) {
-  const { data } = useSWR<ProjectAnswer, Error>(`/api/projects/${project.id}`, get);
+  // A pattern of hundreds of pieces is neither drawn nor worked out for its card.
+  const large = project.pieces > MANY;
+  const { data } = useSWR<ProjectAnswer, Error>(large ? null : `/api/projects/${project.id}`, get);
   const computed = useMemo(() => (data ? compute(data.document) : null), [data]);
   const [sure, setSure] = useState(false);
   return (
@@ -133,7 +165,7 @@ function Card({ project, onRemove }: { project: Summary; onRemove: () => void })
             </div>
           ) : (
             <Text color="quiet" pt="14" textAlign="center">
-              {data ? 'No pattern in it yet' : ''}
+              {large ? `${project.pieces} pieces` : data ? 'No pattern in it yet' : ''}
             </Text>
           )}
         </Box>
@@ -168,6 +200,8 @@ function Card({ project, onRemove }: { project: Summary; onRemove: () => void })
 }
 
 const NO_CUT = new Map();
+/** Most pieces that are drawn on a card. */
+const MANY = 60;
 
 interface BeginProps {
   onCreate: (name: string, garment: string) => void;
