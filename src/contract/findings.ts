@@ -88,6 +88,8 @@ const SENTENCES: Record<string, Say> = {
   'line-outside': (d) => `"${d.label}" lies outside every piece and was passed over.`,
   'lines-lightened': (d, mm) =>
     `Outlines drawn in very many short lines (${d.count} of them, ${d.from} lines) are kept as ${d.to} curves that stay within ${mm('within')} of them.`,
+  'choices-kept': (d) =>
+    `What you had said of the pattern before (names, folds, allowances) was kept for pieces of the same name: ${d.count}.`,
   'both-lines': (d) =>
     `Cut line and seam line are both drawn for ${d.count} of ${d.of} pieces: the seam line was taken, and each allowance read off.`,
   'allowance-uneven': (d, mm) =>

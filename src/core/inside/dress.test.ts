@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { parseDocument } from '../../contract/index.ts';
 import { choreJacket, draftShirt, draftSvg, greenhouseCoat, pottingShirt, seedHallDress } from '../../demo/index.ts';
 import { bodiceSides, pieceOf } from '../../test/parts.ts';
 import { coatFigures, piecesOf, SEED, shellOf } from '../../test/shells.ts';
@@ -9,7 +10,7 @@ import { intakeSvg } from '../intake/index.ts';
 import { laidLine, outlineOf, type Piece, type Role, seamLineFromCut, takenOf, takesOf } from '../pattern/index.ts';
 import { emptyDocument, type ProjectDocument, usualDecisions } from '../project.ts';
 import { cutBack } from './hem.ts';
-import { dartsIn, deriveInside } from './index.ts';
+import { dartsIn, deriveInside, interfacingFor, WEIGHTS, type Weight } from './index.ts';
 import { takeYokeIn } from './takein.ts';
 
 const of = (piece: Piece, role: Role): Path => piece.ring.filter((e) => e.role === role).flatMap((e) => e.path);
@@ -168,6 +169,18 @@ describe('a yoke taken into the lining', () => {
 });
 
 describe('more interfacing', () => {
+  test('the usual set for a cloth: none where it shows, more the heavier it is, always a project that can be saved', () => {
+    const doc = made(greenhouseCoat());
+    const count = (weight: Weight): number => {
+      doc.decisions.interfacing = interfacingFor(weight);
+      expect(parseDocument(doc).ok).toBe(true);
+      return compute(doc).inside.filter((p) => p.material === 'interfacing').length;
+    };
+    const [sheer, light, medium, heavy] = WEIGHTS.map(count) as [number, number, number, number];
+    // Two facings and the front edge; in heavy cloth a strip for each of three hems and the stay besides.
+    expect([sheer, light, medium, heavy]).toEqual([0, 3, 3, 7]);
+  });
+
   test('collar, stand and cuff end 3 mm inside their seams; hem strips are hem and 15 wide, on the bias', () => {
     const doc = made(pottingShirt());
     doc.decisions.interfacing.hems = 15;

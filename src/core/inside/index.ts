@@ -11,3 +11,4 @@ export * from './interfacing.ts';
 export * from './oriented.ts';
 export * from './raise.ts';
 export * from './split.ts';
+export * from './weights.ts';

@@ -2,6 +2,7 @@ export * from './corners.ts';
 export * from './cutline.ts';
 export * from './faults.ts';
 export * from './grain.ts';
+export * from './keep.ts';
 export * from './marks.ts';
 export * from './ring.ts';
 export * from './roles.ts';

@@ -1,4 +1,5 @@
 import { Box, Text } from '@chakra-ui/react';
+import { interfacingFor, WEIGHTS, type Weight } from '../../core/inside/index.ts';
 import { type PieceKind, type Role } from '../../core/pattern/index.ts';
 import { type BandRole, type Decisions, FINISHES, type Finish } from '../../core/project.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
@@ -241,6 +242,34 @@ export function LiningDetails(d: Deciding) {
         </>
       )}
     </>
+  );
+}
+
+const WEIGHT_WORDS: Record<Weight, [string, string]> = {
+  sheer: ['shows through', 'None: it would be seen.'],
+  light: ['light', 'Only what carries buttons or has to stand.'],
+  medium: ['medium', 'Facings, front edge, collar, cuffs and bands.'],
+  heavy: ['heavy', 'Hems and upper back besides, as in coats and jackets.'],
+};
+
+/** The usual set for a cloth, as a beginning: each answer below can still be changed. */
+export function ClothQuestion(d: Deciding) {
+  const now = d.w.doc.decisions.interfacing;
+  const weight = WEIGHTS.find(
+    (x) => JSON.stringify(interfacingFor(x)) === JSON.stringify({ ...interfacingFor(x), ...now }),
+  );
+  return (
+    <Box mb="3">
+      <Ask
+        question="The usual set for cloth that is"
+        value={weight ?? ''}
+        answers={WEIGHTS.map((x): [Weight | '', string] => [x, WEIGHT_WORDS[x][0]])}
+        onAnswer={(x) => x && d.set('interfacing', interfacingFor(x), `Interfacing for cloth: ${WEIGHT_WORDS[x][0]}`)}
+      />
+      <Text color="quiet" fontSize="15px">
+        {weight ? WEIGHT_WORDS[weight][1] : 'Your own set; an answer here begins anew with the usual one.'}
+      </Text>
+    </Box>
   );
 }
 

@@ -8,7 +8,7 @@ import { Ask, Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';
 import { Findings, Why } from '../parts/Notes.tsx';
 import { type Deciding } from './deciding.ts';
-import { BandQuestions, LiningDetails, MoreInterfacing } from './EdgeQuestions.tsx';
+import { BandQuestions, ClothQuestion, LiningDetails, MoreInterfacing } from './EdgeQuestions.tsx';
 
 type Lengths<T> = { [K in keyof T]: T[K] extends number ? K : never }[keyof T];
 
@@ -237,6 +237,7 @@ export function InterfacingQuestions(d: Deciding) {
   const i = d.w.doc.decisions.interfacing;
   return (
     <>
+      <ClothQuestion {...d} />
       <Tick
         label="Interface facings and front edge"
         checked={i.on}
