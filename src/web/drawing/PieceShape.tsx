@@ -19,6 +19,8 @@ export interface ShapeProps {
   label?: boolean;
   /** The name stands beside the piece, which is too small to carry it. */
   aside?: boolean;
+  /** A number in place of the name, where many small pieces lie side by side. */
+  number?: number | undefined;
 }
 
 const FOLD_DASH = [12, 3, 2, 3];
@@ -78,11 +80,25 @@ function Grain({ piece, unit }: { piece: Piece; unit: number }) {
   );
 }
 
+/** How many of a piece to cut, in words. */
+export const howMany = ({ cut }: Piece): string =>
+  cut.onFold ? 'cut 1 on fold' : cut.pair ? 'cut 2, a pair' : `cut ${cut.count}`;
+
 /** Width of a piece's name on screen, about (px). */
 export const nameWidth = (p: Piece): number => (p.name.length + 4) * 7.5 + 14;
 
 /** Name and cut count: beside the grainline, along it on a narrow piece, across one that lies wide, beside the piece where it is small (`aside`). */
-function Name({ piece, unit, aside }: { piece: Piece; unit: number; aside: boolean }) {
+function Name({
+  piece,
+  unit,
+  aside,
+  number,
+}: {
+  piece: Piece;
+  unit: number;
+  aside: boolean;
+  number: number | undefined;
+}) {
   const mid = { x: (piece.grain.a.x + piece.grain.b.x) / 2, y: (piece.grain.a.y + piece.grain.b.y) / 2 };
   const box = boxOf(outlineOf(piece.ring));
   const tight = !aside && (box.maxX - mid.x) / unit < piece.name.length * 8 + 50;
@@ -96,7 +112,14 @@ function Name({ piece, unit, aside }: { piece: Piece; unit: number; aside: boole
         ? `translate(${(box.minX + box.maxX) / 2} ${(box.minY + box.maxY) / 2 - 2 * unit})`
         : `translate(${mid.x + 10 * unit} ${mid.y})`;
   const { letter } = MATERIAL_WORDS[piece.material];
-  const how = piece.cut.onFold ? 'cut 1 on fold' : piece.cut.pair ? 'cut 2, a pair' : `cut ${piece.cut.count}`;
+  if (number !== undefined)
+    return (
+      <Label x={mid.x} y={mid.y + 5 * unit} size={15} unit={unit} weight={700} anchor="middle" halo>
+        {letter}
+        {number}
+      </Label>
+    );
+  const how = howMany(piece);
   const anchor = tight ? 'middle' : 'start';
   return (
     <g transform={at}>
@@ -112,7 +135,7 @@ function Name({ piece, unit, aside }: { piece: Piece; unit: number; aside: boole
 
 /** One piece: hatched by its material, cut line full, seam line dashed, fold in long and short dashes. */
 export const PieceShape = memo(function PieceShape(props: ShapeProps) {
-  const { piece, cut, unit, hatch, lit, ghost, label = true, aside = false } = props;
+  const { piece, cut, unit, hatch, lit, ghost, label = true, aside = false, number } = props;
   const ink = inkOf(piece.material);
   const seam = `${pathData(outlineOf(piece.ring))}Z`;
   const edge = (e: Edge) => {
@@ -153,7 +176,7 @@ export const PieceShape = memo(function PieceShape(props: ShapeProps) {
       <Notches piece={piece} unit={unit} />
       <Marks piece={piece} unit={unit} />
       <Grain piece={piece} unit={unit} />
-      {label && <Name piece={piece} unit={unit} aside={aside} />}
+      {label && <Name piece={piece} unit={unit} aside={aside} number={number} />}
     </g>
   );
 });

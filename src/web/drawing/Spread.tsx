@@ -1,10 +1,12 @@
+import { Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import { type Box, boxOf, joinBoxes } from '../../core/geometry/index.ts';
 import { pathData } from '../../core/output/svg.ts';
 import { type CutLine, outlineOf, type Piece } from '../../core/pattern/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
+import { MATERIAL_WORDS } from '../words/index.ts';
 import { Frame } from './Frame.tsx';
-import { nameWidth, PieceShape } from './PieceShape.tsx';
+import { howMany, nameWidth, PieceShape } from './PieceShape.tsx';
 import { upright } from './upright.ts';
 
 export interface SpreadProps {
@@ -36,6 +38,7 @@ interface Group {
   /** Whether its one piece is too small to carry its name, and the room in pixels that is kept beside it then. */
   aside: boolean;
   room: number;
+  numbered: boolean;
 }
 
 const GAP = 45;
@@ -59,7 +62,16 @@ function groupsOf(pieces: Piece[], cutLines: Map<string, CutLine>, ghosts: Piece
       ...under.map((g) => boxOf(outlineOf(g.ring))),
     ];
     const box = boxes.reduce(joinBoxes);
-    const group = { pieces: shown, ghosts: under, held: other, box, x: x - box.minX, aside: false, room: 0 };
+    const group = {
+      pieces: shown,
+      ghosts: under,
+      held: other,
+      box,
+      x: x - box.minX,
+      aside: false,
+      room: 0,
+      numbered: false,
+    };
     x += box.maxX - box.minX + GAP;
     return group;
   });
@@ -68,15 +80,20 @@ function groupsOf(pieces: Piece[], cutLines: Map<string, CutLine>, ghosts: Piece
 /** A piece under this share of the tallest one's height, in both directions, has its name beside it. */
 const SMALL = 0.3;
 
+/** Most width that is kept for names beside pieces (px). */
+const MOST_ROOM = 260;
+
 /** Keeps room beside small pieces for their names; over a faint shell there is room enough. */
 function withRoom(groups: Group[]): Group[] {
   const tallest = Math.max(...groups.map((g) => g.box.maxY - g.box.minY));
-  return groups.map((g) => {
+  const roomy = groups.map((g) => {
     const [only] = g.pieces;
     const own = only && boxOf(only.cut?.outline ?? outlineOf(only.piece.ring));
     const aside = own !== undefined && Math.max(own.maxX - own.minX, own.maxY - own.minY) < SMALL * tallest;
     return { ...g, aside, room: aside && !g.ghosts.length ? nameWidth(only?.piece as Piece) : 0 };
   });
+  // Names beside many small pieces would leave no width for the pieces themselves: then they are numbered.
+  return sum(roomy) <= MOST_ROOM ? roomy : roomy.map((g) => ({ ...g, aside: false, room: 0, numbered: true }));
 }
 
 const sum = (groups: Group[]): number => groups.reduce((t, g) => t + g.room, 0);
@@ -101,7 +118,9 @@ export function Spread({
     maxX: Math.max(...groups.map((g) => g.box.maxX + g.x)),
     maxY: Math.max(...groups.map((g) => g.box.maxY - g.box.minY)),
   };
-  return (
+  const numbered = !plain && groups.some((g) => g.numbered);
+  const numbers = new Map(groups.flatMap((g) => g.pieces).map((s, i) => [s.piece.id, i + 1]));
+  const frame = (
     <Frame box={box} height={height} label={label} units={units} bare={plain} besides={plain ? 0 : sum(groups)}>
       {(unit, hatch) =>
         groups.map((g, i) => (
@@ -121,6 +140,7 @@ export function Spread({
                 hatch={hatch}
                 label={!plain}
                 aside={g.aside}
+                number={numbered ? numbers.get(piece.id) : undefined}
                 {...(lit && { lit })}
               />
             ))}
@@ -138,5 +158,20 @@ export function Spread({
         ))
       }
     </Frame>
+  );
+  if (!numbered) return frame;
+  return (
+    <>
+      {frame}
+      <Text fontSize="15px" mb="2">
+        {groups
+          .flatMap((g) => g.pieces)
+          .map(
+            ({ piece }) =>
+              `${MATERIAL_WORDS[piece.material].letter}${numbers.get(piece.id)} ${piece.name}, ${howMany(piece)}`,
+          )
+          .join(' · ')}
+      </Text>
+    </>
   );
 }

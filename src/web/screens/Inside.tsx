@@ -116,7 +116,10 @@ function Drafted({ w, material, held }: { w: Workbook; material: Material; held:
     [w.computed, pieces],
   );
   const other = useMemo(() => held?.computed.inside.filter((p) => p.material === material) ?? NONE, [held, material]);
-  const spread = useMemo(() => (material === 'interfacing' ? apart(pieces) : pieces), [pieces, material]);
+  const spread = useMemo(
+    () => (material === 'interfacing' ? apart(pieces) : pieces.flatMap((p) => (isStrip(p) ? apart([p]) : [p]))),
+    [pieces, material],
+  );
   if (!pieces.length) {
     return (
       <Empty title={`No ${MATERIAL_WORDS[material].word.toLowerCase()} here`}>
@@ -150,6 +153,8 @@ function Drafted({ w, material, held }: { w: Workbook; material: Material; held:
 }
 
 const NONE: Piece[] = [];
+/** A bias strip is cut straight and lies nowhere on its shell piece. */
+const isStrip = (p: Piece): boolean => p.reasons.some((r) => r.rule === 'bias-length');
 /** Interfacings of one shell piece lie over each other; shown side by side they can be told apart. */
 const apart = (pieces: Piece[]): Piece[] => pieces.map(({ parent: _, ...rest }) => rest);
 
