@@ -167,6 +167,15 @@ export const projectDocument = z
 
 type Plain = Record<string, unknown>;
 
+/** In version 1 a piece on the fold was cut once, whatever its count said. */
+function onePerFold(shell: unknown): unknown {
+  const pieces = (shell as { pieces?: { count?: number; ring?: { onFold?: boolean }[] }[] } | null)?.pieces;
+  if (!Array.isArray(pieces)) return shell;
+  const folded = (p: (typeof pieces)[number]): boolean =>
+    Array.isArray(p?.ring) && p.ring.some((e) => e?.onFold === true);
+  return { ...(shell as object), pieces: pieces.map((p) => (folded(p) ? { ...p, count: 1 } : p)) };
+}
+
 /** Decisions that version 2 knows beside those of version 1, as a project of version 1 was derived: none of them. */
 function withFacingsOfEdges(doc: Plain): Plain {
   const d = (doc.decisions ?? {}) as Record<string, Plain>;
@@ -177,7 +186,12 @@ function withFacingsOfEdges(doc: Plain): Plain {
     interfacing: { collars: interfacing.collars, hems: 0, stay: 0 },
   };
   const merged = Object.entries(added).map(([key, more]) => [key, { ...more, ...d[key] }]);
-  return { ...doc, schema: 2, decisions: { ...d, ...Object.fromEntries(merged) } };
+  return {
+    ...doc,
+    ...(doc.shell !== undefined && { shell: onePerFold(doc.shell) }),
+    schema: 2,
+    decisions: { ...d, ...Object.fromEntries(merged) },
+  };
 }
 
 /** Forward migrations: `migrations[n]` takes a document of version n to n + 1. */

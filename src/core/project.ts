@@ -27,7 +27,7 @@ export interface ShellPiece {
   name: string;
   kind: PieceKind;
   ring: ShellEdge[];
-  /** How many to cut; a pair is mirrored. On a fold it is one piece. */
+  /** How many to cut; a pair is mirrored. On a fold, how many are cut so: a yoke twice. */
   count: number;
   grain: { a: Point; b: Point };
   notches: Notch[];

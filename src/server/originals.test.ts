@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { emptyDocument } from '../core/project.ts';
-import { coatSvg } from '../demo/index.ts';
+import { coatSvg, GREENHOUSE_COAT } from '../demo/index.ts';
 import { createApp } from './app.ts';
 import { type Opened, openStore } from './db/open.ts';
 import { Reader } from './intake/run.ts';
@@ -78,4 +78,22 @@ test('a job name that is none is refused; one that is not being read is not ther
   ]);
   expect((await ask('/api/jobs/nobody')).status).toBe(404);
   expect((await ask('/api/jobs/nobody', { method: 'DELETE' })).status).toBe(409);
+});
+
+test('another size of the same pattern keeps what was said of the first, and says so', async () => {
+  const { id } = await opened.store.create(emptyDocument('Coat', 'coat'));
+  await put(id, 'size-40.svg');
+  const edges = [{ op: 'replace' as const, path: '/shell/pieces/0/ring/4/allowance', value: 25 }];
+  expect((await opened.store.change(id, 1, 'Wide side seam', edges)).ok).toBe(true);
+  const form = new FormData();
+  form.set('file', new File([coatSvg({ ...GREENHOUSE_COAT, bust: 1080, length: 1060 })], 'size-46.svg'));
+  const r = await ask(`/api/projects/${id}/shell`, { method: 'POST', body: form });
+  const answer = (await r.json()) as {
+    findings: { message: string }[];
+    pieces: { edges: { allowanceMm: number }[] }[];
+  };
+  expect(answer.findings.map((f) => f.message).join()).toContain('was kept for pieces of the same name: 3.');
+  expect(answer.pieces[0]?.edges.map((e) => e.allowanceMm)).toEqual([15, 15, 15, 15, 25, 40]);
+  const doc = (await opened.store.get(id))?.document;
+  expect([doc?.shell?.fileName, doc?.shell?.pieces.length]).toEqual(['size-46.svg', 3]);
 });

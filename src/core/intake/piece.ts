@@ -117,7 +117,7 @@ function foldEdges(
 }
 
 function countOf(words: string, kind: PieceKind, ring: ShellEdge[]): number {
-  if (ring.some((e) => e.onFold)) return 1;
+  if (ring.some((e) => e.onFold)) return cutSaid(words) ?? 1;
   return cutSaid(words) ?? (kind === 'other' ? 1 : 2);
 }
 

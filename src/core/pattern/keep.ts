@@ -1,5 +1,6 @@
 import { distance, dot, endOf, type Path, type Point, pathLength, startOf, sub, unit } from '../geometry/index.ts';
 import { type ShellEdge, type ShellPiece } from '../project.ts';
+import { type Finding } from '../result.ts';
 
 /** Edges of a new size lie much like the old ones: mean unlikeness up to this counts as the same outline. */
 const ALIKE = 0.35;
@@ -40,11 +41,18 @@ const keptEdge = (was: ShellEdge, now: ShellEdge): ShellEdge => ({
   onFold: was.onFold,
 });
 
+export interface Kept {
+  pieces: ShellPiece[];
+  /** How many pieces kept what was said of them. */
+  kept: number;
+  findings: Finding[];
+}
+
 /**
  * A pattern replaced by another size of it, or by a corrected file: pieces of the same name whose outline has the same edges
  * keep what was said of them by hand. Gives the new pieces, and how many kept it.
  */
-export function keepChoices(old: ShellPiece[], next: ShellPiece[]): { pieces: ShellPiece[]; kept: number } {
+export function keepChoices(old: ShellPiece[], next: ShellPiece[]): Kept {
   let kept = 0;
   const pieces = next.map((p): ShellPiece => {
     const was = old.find((o) => o.name.toLowerCase() === p.name.toLowerCase());
@@ -54,5 +62,6 @@ export function keepChoices(old: ShellPiece[], next: ShellPiece[]): { pieces: Sh
     const ring = p.ring.map((e, i) => keptEdge(edges[i] as ShellEdge, e));
     return { ...p, kind: was.kind, count: was.count, ring };
   });
-  return { pieces, kept };
+  const findings: Finding[] = kept ? [{ code: 'choices-kept', severity: 'note', data: { count: kept } }] : [];
+  return { pieces, kept, findings };
 }

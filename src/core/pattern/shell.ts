@@ -74,7 +74,7 @@ function resolvePiece(
     kind: p.kind,
     material: 'shell',
     ring,
-    cut: { count: onFold ? 1 : p.count, pair: !onFold && p.count === 2, onFold },
+    cut: { count: p.count, pair: !onFold && p.count === 2, onFold },
     grain: p.grain,
     notches,
     lines: p.lines,

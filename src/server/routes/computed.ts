@@ -62,14 +62,10 @@ async function takeShell(c: Context, store: Store, reader: Reader): Promise<Resp
   return stored;
 }
 
-/** Says that a new size of the pattern keeps what was said of the one before it. */
-const keptNote = (count: number): Finding[] =>
-  count ? [{ code: 'choices-kept', severity: 'note', data: { count } }] : [];
-
 async function storeShell(c: Context, id: string, store: Store, upload: Upload, read: Intake): Promise<Response> {
   const before = (await store.get(id))?.document.shell?.pieces ?? [];
-  const { pieces: taken, kept } = keepChoices(before, read.pieces);
-  const shell: Shell = { fileName: upload.name, lines: upload.lines, pieces: taken };
+  const kept = keepChoices(before, read.pieces);
+  const shell: Shell = { fileName: upload.name, lines: upload.lines, pieces: kept.pieces };
   // The original first: one left over without its pieces does no harm, pieces without their original would.
   const fileId = await store.addFile(id, upload.name, upload.bytes);
   const w = await store.update(id, 'Pattern file', (doc) => ({
@@ -80,7 +76,7 @@ async function storeShell(c: Context, id: string, store: Store, upload: Upload, 
   if (!w.ok) return written(c, store, w);
   // Only the drawn pieces are answered here; cut lines and all that is derived come with the pieces route.
   const drawn = shellPieces(shell, w.stored.document.decisions.allowances);
-  const findings = told([...read.findings, ...keptNote(kept), ...drawn.findings]);
+  const findings = told([...read.findings, ...kept.findings, ...drawn.findings]);
   const pieces = drawn.pieces.map((p) => pieceAnswer(p, NO_CUT_LINES));
   return c.json({ pieces, findings, fileId, revision: w.stored.revision }, 201);
 }

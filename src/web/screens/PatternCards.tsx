@@ -27,6 +27,8 @@ export function EdgeCard({ w, piece, computed, edge, onSave }: EdgeCardProps) {
   const set = (label: string, part: Partial<ShellEdge>) =>
     onSave(`${piece.name}, ${ROLE_WORDS[part.role ?? edge.role].toLowerCase()}: ${label}`, {
       ...piece,
+      // A mirrored pair laid on a fold is one piece.
+      ...(part.onFold && piece.count === 2 && { count: 1 }),
       ring: piece.ring.map((e) => (e.id === edge.id ? { ...e, ...part } : e)),
     });
   return (
@@ -133,7 +135,15 @@ export function PieceCard({
         How many to cut?
       </Text>
       {fold ? (
-        <Text color="quiet">One, on the fold.</Text>
+        <Pick
+          label="How many to cut?"
+          value={String(piece.count)}
+          options={[
+            ['1', 'One, on the fold'],
+            ['2', 'Two, each on the fold'],
+          ]}
+          onPick={(c) => onSave(`${piece.name}: cut ${c} on the fold`, { ...piece, count: Number(c) })}
+        />
       ) : (
         <Pick
           label="How many to cut?"
