@@ -1,5 +1,7 @@
 export default {
   testEnvironment: 'node',
+  // The runner itself does little: every core can test.
+  maxWorkers: '100%',
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
   transform: {

@@ -114,3 +114,33 @@ test('a project taken off the shelf by mistake is put back with one click', asyn
   await expect(page.getByRole('link', { name: 'Open Chore jacket' })).toBeVisible();
   await expect(page.getByText('was taken off the shelf')).toHaveCount(0);
 });
+
+test('a large drawing shows how far it is, and is given up when it is stopped: nothing is stored of it', async ({
+  page,
+}) => {
+  const ring = Array.from({ length: 1200 }, (_, i) => {
+    const t = (2 * Math.PI * i) / 1200;
+    return `${(400 + 300 * Math.cos(t)).toFixed(4)},${(400 + 300 * Math.sin(t) + 9 * Math.sin(6 * t)).toFixed(4)}`;
+  }).join(' ');
+  const pieces = Array.from(
+    { length: 700 },
+    (_, i) => `<polygon transform="translate(${(i % 25) * 900} ${Math.floor(i / 25) * 900})" points="${ring}"/>`,
+  );
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="24000mm" height="27000mm" viewBox="0 0 24000 27000">${pieces.join('')}</svg>`;
+  await page.goto(server.url);
+  await page.getByLabel('Its name').fill('Too much of it');
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await page
+    .getByLabel('Pattern file')
+    .setInputFiles({ name: 'huge.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+  await expect(page.getByRole('progressbar', { name: 'How far the file is read' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('You stopped the reading. Nothing was changed.')).toBeVisible();
+  const id = page.url().split('/project/')[1]?.split('/')[0];
+  const project = await (await page.request.get(`${server.url}/api/projects/${id}`)).json();
+  expect([project.document.shell, project.revision]).toEqual([null, 0]);
+  expect(await (await page.request.get(`${server.url}/api/projects/${id}/files`)).json()).toEqual({ files: [] });
+  // The next file is read as if nothing had been.
+  await page.getByLabel('Pattern file').setInputFiles('src/demo/files/greenhouse-coat.svg');
+  await expect(page.getByLabel('Name of this piece')).toHaveValue('Front');
+});

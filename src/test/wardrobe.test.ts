@@ -1,0 +1,82 @@
+import { describe, expect, test } from '@jest/globals';
+import { sentenceOf } from '../contract/findings.ts';
+import { compute } from '../core/compute.ts';
+import { changeSheet } from '../core/inside/index.ts';
+import { type Decisions } from '../core/project.ts';
+import { proofOf } from '../core/proof.ts';
+import { DEMOS } from '../demo/index.ts';
+import { changeMark, changeWords, checkWords, reasonWords, SEAM_WORDS, verdictWords } from '../web/words/index.ts';
+
+// All rooms together: what is chosen for the demos, worked out and said.
+describe('the demo wardrobe in words', () => {
+  test('whatever is chosen for the four demos: every reason, seam, change and finding is said in whole sentences', () => {
+    const tweaks: ((d: Decisions) => void)[] = [
+      () => undefined,
+      (d) =>
+        Object.assign(d.facing, { bands: { armhole: 55, waist: 55, hem: 60, wrist: 35 }, turn: 2, finish: 'pressed' }),
+      (d) => {
+        d.lining.on = false;
+        Object.assign(d.facing, { turn: 2, bands: { armhole: 55, waist: 0, hem: 0, wrist: 0 } });
+      },
+      (d) => {
+        d.lining.on = false;
+        Object.assign(d.facing, { inOne: 60, finish: 'bound', bands: { armhole: 55, waist: 50, hem: 60, wrist: 35 } });
+      },
+      (d) => {
+        d.facing.bias = { ...d.facing.bias, neck: true, armhole: true, school: 'wrapped' };
+        Object.assign(d.interfacing, { hems: 15, stay: 190 });
+      },
+      (d) => {
+        d.lining.on = true;
+        d.facing.bias = { ...d.facing.bias, neck: true, school: 'turned' };
+      },
+    ];
+    const seen = new Set<string>();
+    for (const demo of DEMOS)
+      for (const tweak of tweaks) {
+        const made = demo.make();
+        if (!made.ok) throw new Error(demo.id);
+        tweak(made.value.decisions);
+        const c = compute(made.value);
+        for (const r of c.inside.flatMap((p) => p.reasons)) {
+          seen.add(r.rule);
+          expect(reasonWords(r, 'in').startsWith(`${r.rule}:`)).toBe(false);
+          expect(reasonWords(r, 'in')).not.toMatch(/undefined|NaN|\bmm\b|[{}]/);
+        }
+        for (const s of c.seams) {
+          expect([s.code, SEAM_WORDS[s.code]]).toEqual([s.code, expect.any(String)]);
+          expect(verdictWords(s.verdict, s.easeOf)).not.toMatch(/undefined/);
+        }
+        for (const f of c.findings) expect(sentenceOf(f, 'in')).toMatch(/^["A-Z].*[.?]$/);
+        for (const made2 of c.inside.filter((p) => p.material === 'lining')) {
+          const shell = c.shell.find((p) => p.id === made2.parent);
+          for (const change of shell ? changeSheet(shell, made2) : [])
+            for (const unit of ['mm', 'in'] as const) {
+              expect(changeWords(change, unit)).toMatch(/^[A-Z].*\.$/);
+              expect(`${changeWords(change, unit)} ${changeMark(change, unit)}`).not.toMatch(/undefined|NaN|--|−-/);
+              if (unit === 'in') expect(changeMark(change, unit)).not.toContain('mm');
+            }
+        }
+      }
+    for (const rule of ['band-width', 'darts-closed', 'turn-of-cloth', 'shoulder-narrower', 'finish-bound', 'zip'])
+      expect([...seen]).toContain(rule);
+    for (const rule of ['bias-wrapped', 'bias-turned', 'bias-yield', 'hem-strip', 'back-stay', 'armhole-smaller'])
+      expect([...seen]).toContain(rule);
+  });
+
+  test('all demos hold, and are said in whole sentences in either unit', () => {
+    for (const demo of DEMOS) {
+      const made = demo.make();
+      if (!made.ok) throw new Error(demo.id);
+      const c = compute(made.value);
+      const proof = proofOf(c, made.value.decisions);
+      expect(proof.filter((k) => k.code !== 'hem').flatMap((k) => k.faults)).toEqual([]);
+      for (const units of ['mm', 'in'] as const)
+        for (const words of proof.flatMap((k) => checkWords(k, (id) => id, units))) {
+          expect(words).toMatch(/^[A-Z].*\.$/);
+          expect(words).not.toMatch(/undefined|NaN/);
+          if (units === 'in') expect(words).not.toMatch(/\d mm\b/);
+        }
+    }
+  });
+});
