@@ -6,9 +6,24 @@ import { type Decisions } from '../core/project.ts';
 import { proofOf } from '../core/proof.ts';
 import { DEMOS } from '../demo/index.ts';
 import { changeMark, changeWords, checkWords, reasonWords, SEAM_WORDS, verdictWords } from '../web/words/index.ts';
+import { whereStopped } from '../web/words/progress.ts';
 
 // All rooms together: what is chosen for the demos, worked out and said.
 describe('the demo wardrobe in words', () => {
+  test('where it stopped: ready to cut; unnamed edges of known pieces first, those of a pocket bag not at all', () => {
+    const stopped = DEMOS.map((demo) => {
+      const made = demo.make();
+      if (!made.ok) throw new Error(demo.id);
+      return { doc: made.value, words: whereStopped(made.value, compute(made.value)) };
+    });
+    for (const { words } of stopped) expect(words).toMatch(/^Ready to cut: \d+ pieces, every seam matches$/);
+    const { doc } = stopped[3] as (typeof stopped)[number];
+    const edge = doc.shell?.pieces[0]?.ring[0];
+    if (edge) edge.role = 'plain';
+    expect(whereStopped(doc, compute(doc))).toBe('Next: name the edges of 1 piece');
+    expect(whereStopped({ ...doc, shell: null }, compute({ ...doc, shell: null }))).toBe('Next: put the pattern in');
+  });
+
   test('whatever is chosen for the four demos: every reason, seam, change and finding is said in whole sentences', () => {
     const tweaks: ((d: Decisions) => void)[] = [
       () => undefined,

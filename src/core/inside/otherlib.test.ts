@@ -3,7 +3,7 @@ import { Clipper, ClipType, EndType, FillRule, JoinType, type Path64, type Paths
 import fc from 'fast-check';
 import { coatDocument, coatFigures, piecesOf, SEED } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
-import { flatten, type Path, type Point, pathLength, signedArea } from '../geometry/index.ts';
+import { flatten, type Path, type Point, signedArea } from '../geometry/index.ts';
 import { outlineOf, type Piece, type Role } from '../pattern/index.ts';
 import { bandFacing } from './index.ts';
 
@@ -76,39 +76,6 @@ describe('against a clipping library', () => {
         },
       ),
       runs(25),
-    );
-  });
-
-  test('every cut line is the seam line grown by its allowance where all allowances are alike: area within 0.1 %', () => {
-    fc.assert(
-      fc.property(coatFigures, fc.integer({ min: 6, max: 25 }), (figures, allowance) => {
-        const doc = coatDocument(figures);
-        doc.decisions.allowances = { seam: allowance, hem: allowance, wrist: allowance };
-        doc.decisions.lining.on = false;
-        for (const p of doc.shell?.pieces ?? [])
-          p.ring = p.ring.map((e) => ({ ...e, corner: 'mitred' as const, onFold: false }));
-        const c = compute(doc);
-        for (const p of c.shell) {
-          const cut = c.cutLines.get(p.id)?.outline ?? [];
-          const grown = Clipper.inflatePaths(
-            [ringOf(p)],
-            allowance * UNIT,
-            JoinType.Miter,
-            EndType.Polygon,
-            6,
-            UNIT * 0.001,
-          );
-          expect(Math.abs(Math.abs(signedArea(cut)) / areaOf(grown) - 1)).toBeLessThan(1e-3);
-          const lengthOf = (r: Path64): number =>
-            r.reduce((s, q, i) => {
-              const next = r[(i + 1) % r.length] as Path64[number];
-              return s + Math.hypot(Number(next.x) - Number(q.x), Number(next.y) - Number(q.y));
-            }, 0) / UNIT;
-          // A corner beyond the mitre limit is cut across in another way there: only lengths tell it.
-          expect(Math.abs(pathLength(cut) / lengthOf(grown[0] as Path64) - 1)).toBeLessThan(5e-3);
-        }
-      }),
-      runs(20),
     );
   });
 

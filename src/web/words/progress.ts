@@ -4,7 +4,11 @@ import { type ProjectDocument } from '../../core/project.ts';
 /** Where the sewist stopped, in a few words. */
 export function whereStopped(doc: ProjectDocument, c: Computed): string {
   if (!doc.shell) return 'Next: put the pattern in';
-  const unnamed = doc.shell.pieces.filter((p) => p.ring.some((e) => e.role === 'plain')).length;
+  // A pocket bag or a tab needs no names; a pattern of which nothing was recognised does.
+  const known = doc.shell.pieces.filter((p) => p.kind !== 'other');
+  const unnamed = (known.length ? known : doc.shell.pieces).filter((p) =>
+    p.ring.some((e) => e.role === 'plain'),
+  ).length;
   if (unnamed) return `Next: name the edges of ${unnamed} piece${unnamed === 1 ? '' : 's'}`;
   const off = c.seams.filter((s) => s.verdict === 'a-too-long' || s.verdict === 'a-too-short').length;
   if (off) return `Look at ${off} seam${off === 1 ? '' : 's'} that ${off === 1 ? 'does' : 'do'} not match`;
