@@ -6,6 +6,8 @@ import { usualDecisions } from '../core/project.ts';
 import { coatDocument, coatFigures, SEED } from '../test/shells.ts';
 import { FINDING_CODES, parseDocument, sentenceOf } from './index.ts';
 
+type Plain = Record<string, unknown>;
+
 describe('saved documents', () => {
   test('random coats survive a round through JSON to the last digit', () => {
     fc.assert(
@@ -23,14 +25,37 @@ describe('saved documents', () => {
     expect(parseDocument(doc).ok).toBe(true);
   });
 
+  test('projects of earlier versions are read as they were derived then; a piece on the fold was cut once', () => {
+    const now = coatDocument();
+    const bare = (version: number) => {
+      const doc = structuredClone(now) as unknown as Plain;
+      doc.schema = version;
+      const { facing, lining, interfacing } = doc.decisions as Record<string, Plain>;
+      for (const key of ['vent', 'slit']) delete lining?.[key];
+      if (version > 1) return doc;
+      for (const key of ['bands', 'inOne', 'turn', 'finish', 'bias']) delete facing?.[key];
+      for (const key of ['smaller', 'darts', 'skirt', 'zip']) delete lining?.[key];
+      for (const key of ['collars', 'hems', 'stay']) delete interfacing?.[key];
+      (doc.shell as { pieces: { count: number }[] }).pieces[1] = {
+        ...(now.shell?.pieces[1] as object),
+        count: 4,
+      };
+      return doc;
+    };
+    for (const version of [1, 2]) {
+      const read = parseDocument(bare(version));
+      expect(read.ok && read.document).toEqual(now);
+    }
+  });
+
   // biome-ignore lint/suspicious/noExplicitAny: documents are spoilt on purpose.
   test.each<[string, (d: any) => void, RegExp]>([
     [
       'a newer version',
       (d) => {
-        d.schema = 3;
+        d.schema = 4;
       },
-      /schema: .*version 3/,
+      /schema: .*version 4/,
     ],
     [
       'a number lost',

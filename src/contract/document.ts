@@ -1,6 +1,13 @@
 import { z } from 'zod';
 import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
-import { BIAS_SCHOOLS, DART_CHOICES, FINISHES, type ProjectDocument, usualDecisions } from '../core/project.ts';
+import {
+  BIAS_SCHOOLS,
+  DART_CHOICES,
+  FINISHES,
+  type ProjectDocument,
+  SLIT_SEAMS,
+  usualDecisions,
+} from '../core/project.ts';
 
 /** A length that a decision may hold, mm. */
 const mm = z.number().min(0).max(5000);
@@ -61,6 +68,8 @@ const hem = z.strictObject({
   turn2: mm,
 });
 
+const turnedSeams = { shellSeam: mm.max(100), liningSeam: mm.max(100) };
+
 const decisions = z.strictObject({
   allowances: z.strictObject({ seam: mm.max(100), hem: mm.max(300), wrist: mm.max(300) }),
   facing: z.strictObject({
@@ -90,7 +99,9 @@ const decisions = z.strictObject({
     smaller: mm.max(20),
     darts: z.enum(DART_CHOICES),
     skirt: z.boolean(),
-    zip: z.strictObject({ length: mm, shellSeam: mm.max(100), liningSeam: mm.max(100) }),
+    zip: z.strictObject({ length: mm, ...turnedSeams }),
+    vent: z.strictObject({ over: z.enum(['left', 'right']), ...turnedSeams }),
+    slit: z.strictObject({ at: z.enum(SLIT_SEAMS), length: mm, ...turnedSeams }),
     hem,
     wrist: hem,
   }),
@@ -123,10 +134,10 @@ const decisions = z.strictObject({
   }),
 });
 
-/** A saved project, version 2: every number finite and in range, nothing unknown in it, ids that belong together. */
+/** A saved project, version 3: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(2),
+    schema: z.literal(3),
     name: z.string().trim().min(1).max(120),
     garment: z.string().min(1).max(40),
     units: z.enum(['mm', 'in']),
@@ -185,18 +196,29 @@ function withFacingsOfEdges(doc: Plain): Plain {
     lining: { smaller: lining.smaller, darts: lining.darts, skirt: lining.skirt, zip: lining.zip },
     interfacing: { collars: interfacing.collars, hems: 0, stay: 0 },
   };
-  const merged = Object.entries(added).map(([key, more]) => [key, { ...more, ...d[key] }]);
   return {
     ...doc,
     ...(doc.shell !== undefined && { shell: onePerFold(doc.shell) }),
     schema: 2,
-    decisions: { ...d, ...Object.fromEntries(merged) },
+    decisions: { ...d, ...withUsual(d, added) },
   };
 }
 
+/** Decisions that version 3 knows beside those of version 2, as a project of version 2 was derived. */
+function withVents(doc: Plain): Plain {
+  const d = (doc.decisions ?? {}) as Record<string, Plain>;
+  const { lining } = usualDecisions();
+  const added = { lining: { vent: lining.vent, slit: lining.slit } };
+  return { ...doc, schema: 3, decisions: { ...d, ...withUsual(d, added) } };
+}
+
+/** Parts of the decisions with what they lack. */
+const withUsual = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
+  Object.fromEntries(Object.entries(added).map(([key, more]) => [key, { ...more, ...d[key] }]));
+
 /** Forward migrations: `migrations[n]` takes a document of version n to n + 1. */
-export const migrations: Record<number, (doc: Plain) => Plain> = { 1: withFacingsOfEdges };
-export const CURRENT_SCHEMA = 2;
+export const migrations: Record<number, (doc: Plain) => Plain> = { 1: withFacingsOfEdges, 2: withVents };
+export const CURRENT_SCHEMA = 3;
 
 export type Parsed =
   | { ok: true; document: ProjectDocument }

@@ -135,6 +135,10 @@ const SENTENCES: Record<string, Say> = {
     `Trim the allowance (${mm('allowance')}) of the ${String(d.role)} away before it is bound: the strip goes round the seam line itself.`,
   'hem-faced-and-lined': (d) =>
     `The ${String(d.role)} is faced and lined: the lining is drafted as for a turned hem of the allowance given there. Set that allowance to the facing's width, or leave the facing out.`,
+  'vent-without-seam': (d) =>
+    `"${d.name}" has a vent, but no centre back seam above it: left and right could not differ. Say at its centre back that it is a seam and not a fold, or name those edges something else.`,
+  'vent-too-wide': (d, mm) =>
+    `The vent of "${d.name}" reaches ${mm('width')} beyond the centre back and finds no room when it is folded in. Check that its edges are named rightly.`,
   'front-strip-too-wide': (d, mm) =>
     `A front edge interfacing ${mm('width')} wide does not fit into "${d.name}". ${most(d, mm)}`,
   'hem-too-shallow': (_, mm) =>

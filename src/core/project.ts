@@ -79,6 +79,16 @@ export type BandRole = (typeof BAND_ROLES)[number];
 export const DART_CHOICES = ['sewn', 'pleats'] as const;
 export type DartChoice = (typeof DART_CHOICES)[number];
 
+/** Where a seam can be left open as a slit. */
+export const SLIT_SEAMS = ['side', 'centre-back', 'centre-front'] as const;
+export type SlitSeam = (typeof SLIT_SEAMS)[number];
+
+/** Seams with an allowance that is turned in: on the shell and on the lining, mm. */
+export interface TurnedSeams {
+  shellSeam: number;
+  liningSeam: number;
+}
+
 export interface Decisions {
   allowances: { seam: number; hem: number; wrist: number };
   facing: {
@@ -110,7 +120,11 @@ export interface Decisions {
     /** The skirt has a lining of its own. */
     skirt: boolean;
     /** A zip in the centre back: its length, and the seams with the turned allowance on shell and lining; 0 long for none. */
-    zip: { length: number; shellSeam: number; liningSeam: number };
+    zip: { length: number } & TurnedSeams;
+    /** A vent drawn on the back: which half laps over, as worn; its extension folds back. */
+    vent: { over: 'left' | 'right' } & TurnedSeams;
+    /** A seam left open so far above the finished hem; 0 for none. */
+    slit: { at: SlitSeam; length: number } & TurnedSeams;
     hem: HemChoice;
     wrist: HemChoice;
   };
@@ -148,7 +162,7 @@ export interface Decisions {
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 2;
+  schema: 3;
   name: string;
   garment: string;
   units: LengthUnit;
@@ -184,6 +198,8 @@ export function usualDecisions(): Decisions {
       darts: 'sewn',
       skirt: true,
       zip: { length: 0, shellSeam: 10, liningSeam: 10 },
+      vent: { over: 'left', shellSeam: 10, liningSeam: 10 },
+      slit: { at: 'side', length: 0, shellSeam: 10, liningSeam: 10 },
       hem: { ...USUAL_HEM },
       wrist: { ...USUAL_HEM },
     },
@@ -207,7 +223,7 @@ export function usualDecisions(): Decisions {
 }
 
 export const emptyDocument = (name: string, garment: string): ProjectDocument => ({
-  schema: 2,
+  schema: 3,
   name,
   garment,
   units: 'mm',

@@ -33,6 +33,8 @@ export interface CoatFigures {
   wrist: number;
   capEase: number;
   shoulderEase: number;
+  /** A vent at the foot of a seam in the centre back: how far it reaches beyond it, and its height above the hem. */
+  vent?: { width: number; height: number };
 }
 
 export const GREENHOUSE_COAT: CoatFigures = {
@@ -50,6 +52,7 @@ export const GREENHOUSE_COAT: CoatFigures = {
   wrist: 300,
   capEase: 28,
   shoulderEase: 6,
+  vent: { width: 45, height: 340 },
 };
 
 export const CHORE_JACKET: CoatFigures = {
@@ -147,16 +150,27 @@ function draftFront(f: CoatFigures): Drafted {
 function draftBack(f: CoatFigures): Drafted {
   const b = body(f, false);
   const armLength = pathLength([b.armhole]);
+  const { vent } = f;
+  const top = vent ? f.length - vent.height : f.length;
   return {
     name: 'Back',
-    text: 'Back · cut 1 · place on fold',
+    text: vent ? 'Back · cut 2' : 'Back · cut 1 · place on fold',
     edges: [
-      [line(p(0, f.length), p(0, 0))],
+      [line(p(0, top), p(0, 0))],
       [cubic(p(0, 0), p(b.neckPoint.x * 0.55, 0), p(b.neckPoint.x - 9, -b.neckPoint.y * -0.35), b.neckPoint)],
       [line(b.neckPoint, b.tip)],
       [b.armhole],
       [line(b.underarm, b.hemSide)],
-      [cubic(b.hemSide, p(b.hemSide.x * 0.6, f.length), p(60, f.length), p(0, f.length))],
+      [
+        cubic(b.hemSide, p(b.hemSide.x * 0.6, f.length), p(60, f.length), p(0, f.length)),
+        ...(vent ? [line(p(0, f.length), p(-vent.width, f.length))] : []),
+      ],
+      ...(vent
+        ? [
+            [line(p(-vent.width, f.length), p(-vent.width, top + vent.width / 2))],
+            [line(p(-vent.width, top + vent.width / 2), p(0, top))],
+          ]
+        : []),
     ],
     lines: [{ name: 'Grainline back', a: p(b.quarter * 0.5, f.length * 0.8), b: p(b.quarter * 0.5, f.length * 0.35) }],
     notches: [

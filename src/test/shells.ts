@@ -34,14 +34,17 @@ function plausible(f: CoatFigures): CoatFigures {
   return { ...f, shoulder: Math.min(f.shoulder, quarter - f.neckWidth - 35) };
 }
 
+/** The coat with its back on the fold, no vent. */
+export const PLAIN_COAT: CoatFigures = (({ vent: _, ...figures }) => figures)(GREENHOUSE_COAT);
+
 /** The coat read from its own SVG, as a user's file would be. */
-export function shellOf(figures: CoatFigures = GREENHOUSE_COAT): Shell {
+export function shellOf(figures: CoatFigures = PLAIN_COAT): Shell {
   const read = intakeSvg(draftSvg(draftCoat(figures), figures.extension));
   if (!read.ok) throw new Error(`the draft is not readable: ${JSON.stringify(read.findings)}`);
   return { fileName: 'draft.svg', lines: 'seam', pieces: read.value.pieces };
 }
 
-export function coatDocument(figures: CoatFigures = GREENHOUSE_COAT): ProjectDocument {
+export function coatDocument(figures: CoatFigures = PLAIN_COAT): ProjectDocument {
   return { ...emptyDocument('Test coat', 'coat'), shell: shellOf(figures) };
 }
 

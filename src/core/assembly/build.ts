@@ -30,6 +30,18 @@ export class Bench {
     return this.g.seams.find((s) => s.id === id);
   }
 
+  /** Those of the seams there are, each with its like on the half that lies under at a vent. */
+  withUnder(ids: string[]): WalkedSeam[] {
+    return ids
+      .flatMap((id) => [this.seam(id), this.seam(`${id}-under`)])
+      .filter((s): s is WalkedSeam => s !== undefined);
+  }
+
+  /** Ids of the body's linings: two backs where a vent makes left and right differ. */
+  linings(): string[] {
+    return ['front-lining', 'back-lining', 'back-lining-under'].filter((id) => this.piece(id));
+  }
+
   made(token: string): boolean {
     return this.ops.some((o) => o.makes.includes(token));
   }
@@ -67,7 +79,8 @@ export class Bench {
     const seams = ids.map((id) => this.seam(id)).filter((s): s is WalkedSeam => s !== undefined);
     const first = seams[0];
     if (!first) return;
-    const sides = seams.flatMap((s) => [...s.a, ...s.b]);
+    const all = this.withUnder(ids);
+    const sides = all.flatMap((s) => [...s.a, ...s.b]);
     const allowance = this.allowanceOf(first);
     this.add({
       id: `sew:${first.id}`,
@@ -75,7 +88,7 @@ export class Bench {
       section,
       station: 'machine',
       pieces: [...new Set(sides.map((s) => s.piece))],
-      seams: seams.map((s) => s.id),
+      seams: all.map((s) => s.id),
       needs: ['cut', ...needs],
       edges: [...new Set(sides.map((s) => `${s.piece}/${s.edge}`))],
       sides: 'right-together',

@@ -55,7 +55,7 @@ const turns = (h: { turn1: number; turn2: number }): Record<string, number> => (
 
 /** The free lining's own hem. */
 export function liningHem(b: Bench): void {
-  const hems = ['front-lining', 'back-lining'].filter((id) => b.piece(id));
+  const hems = b.linings();
   if (!hems.length) return;
   b.add({
     id: 'lining-hem',
@@ -75,7 +75,7 @@ const shellHems = (b: Bench): string[] => [b.shell('front'), b.shell('back')].fl
 /** Hem of shell and lining joined, turned through the opening, the opening closed. */
 export function bag(b: Bench, held: string[]): void {
   const seams = ['closing-hem-front', 'closing-hem-back'].filter((id) => b.seam(id));
-  const linings = ['front-lining', 'back-lining'].filter((id) => b.piece(id));
+  const linings = b.linings();
   const edges = [...shellHems(b), ...linings.flatMap((id) => b.edges(b.piece(id), 'hem'))];
   const length = seams.reduce((t, id) => t + (b.seam(id)?.lengthAMm ?? 0), 0);
   const shellIds = [b.shell('front'), b.shell('back')].flatMap((p) => (p ? [p.id] : []));
@@ -85,8 +85,8 @@ export function bag(b: Bench, held: string[]): void {
     section: 'joining',
     station: 'machine',
     pieces: [...shellIds, ...linings],
-    seams,
-    needs: [...held, ...b.ifMade('sew-wrist', 'press:inside-lining-side', 'press-hem')],
+    seams: b.withUnder(seams).map((s) => s.id),
+    needs: [...held, ...b.ifMade('sew-wrist', 'press:inside-lining-side', 'press-hem', 'sew-vent')],
     edges,
     sides: 'right-together',
     allowance: b.g.decisions.lining.hem.seam,

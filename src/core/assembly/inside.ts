@@ -20,12 +20,14 @@ export function inside(b: Bench): void {
   const fused = (id: string) => b.ifMade(`fuse:${id}-interfacing`);
   b.join(['inside-facing-line-front'], 'inside', fused('front-facing'));
   b.join(['inside-facing-line-back'], 'inside', [...fused('back-facing'), ...b.ifMade('pleat')]);
+  b.join(['inside-facing-centre-back'], 'inside', fused('back-facing'));
   const flat = b.ifMade('press:inside-facing-line-front', 'press:inside-facing-line-back');
   b.join(
     ['inside-facing-shoulder', 'inside-lining-shoulder'].filter((id) => b.seam(id)),
     'inside',
     [...flat, ...fused('front-facing'), ...fused('back-facing'), ...b.ifMade('pleat')],
   );
+  b.join(['inside-lining-centre-back-back'], 'inside', b.ifMade('pleat'));
   b.join(['inside-lining-side'], 'inside', []);
   const opening = bagged(b) ? [{ code: 'opening', mm: OPENING }] : [];
   b.join(['inside-lining-underarm'], 'inside', [], { stops: opening });
@@ -38,7 +40,7 @@ export function inside(b: Bench): void {
   const facingEdges = ['front-facing', 'back-facing']
     .filter((id) => b.piece(id))
     .flatMap((id) => b.edges(b.piece(id), 'facing-line'));
-  if (facingEdges.length && !b.piece('front-lining') && !b.piece('back-lining')) {
+  if (facingEdges.length && !b.linings().length) {
     b.add({
       id: 'neaten',
       code: 'neaten-facing',

@@ -26,12 +26,44 @@ export function joining(b: Bench): void {
   }
   const held = b.ifMade('understitch');
   wrists(b, held);
+  vent(b, held);
   if (bagged(b)) bag(b, held);
   else hangFree(b, held);
 }
 
+/** The lining to both sides of a vent, and across its top. */
+function vent(b: Bench, held: string[]): void {
+  const seams = ['closing-vent-over-back', 'closing-vent-under-back'].flatMap((id) => b.seam(id) ?? []);
+  const sides = seams.flatMap((s) => [...s.a, ...s.b]);
+  if (!seams.length) return;
+  b.add({
+    id: 'sew-vent',
+    code: 'sew-vent',
+    section: 'joining',
+    station: 'machine',
+    pieces: [...new Set(sides.map((s) => s.piece))],
+    seams: seams.map((s) => s.id),
+    needs: [
+      ...held,
+      ...b.ifMade(
+        'press-vent',
+        'press:inside-lining-centre-back-back',
+        'press:inside-lining-side',
+        'press-hem',
+        'lining-hem',
+      ),
+    ],
+    edges: [...new Set(sides.map((s) => `${s.piece}/${s.edge}`))],
+    sides: 'right-together',
+    allowance: b.g.decisions.lining.vent.liningSeam,
+    stops: [{ code: 'stop-at-vent-top', mm: 0 }],
+    cautions: ['pins'],
+    data: { over: seams[0]?.lengthAMm ?? 0, under: seams[1]?.lengthAMm ?? 0 },
+  });
+}
+
 function sewEdge(b: Bench, ids: string[], needs: string[], facing: Piece | undefined): void {
-  const seams = ids.map((id) => b.seam(id)).filter((s) => s !== undefined);
+  const seams = b.withUnder(ids);
   const sides = seams.flatMap((s) => [...s.a, ...s.b]);
   const first = seams[0];
   b.add({
@@ -40,14 +72,14 @@ function sewEdge(b: Bench, ids: string[], needs: string[], facing: Piece | undef
     section: 'joining',
     station: 'machine',
     pieces: [...new Set(sides.map((s) => s.piece))],
-    seams: ids,
+    seams: seams.map((s) => s.id),
     needs,
     edges: [...new Set(sides.map((s) => `${s.piece}/${s.edge}`)), ...b.edges(facing, 'hem')],
     sides: 'right-together',
     allowance: first ? b.allowanceOf(first) : 0,
     stops: facing ? [{ code: 'pivot-at-hem', mm: 0 }] : [],
     cautions: ['pins', 'thick-seam'],
-    data: { length: seams.reduce((t, s) => t + s.lengthAMm, 0) },
+    data: { length: ids.reduce((t, id) => t + (b.seam(id)?.lengthAMm ?? 0), 0) },
   });
   b.add({
     id: 'grade',

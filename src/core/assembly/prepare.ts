@@ -22,7 +22,7 @@ export function prepare(b: Bench): void {
       code: 'baste-pleat',
       section: 'inside',
       station: 'machine',
-      pieces: ['back-lining'],
+      pieces: b.linings().filter((id) => id !== 'front-lining'),
       needs: ['cut'],
       data: { pleat: b.g.decisions.lining.pleat },
     });

@@ -8,7 +8,20 @@ export function shell(b: Bench): void {
   const back = b.shell('back');
   const sleeve = b.shell('sleeve');
   const stays = [front, back].flatMap((p) => (p ? b.ifMade(`stay:${p.id}`) : []));
-  b.join(['shell-centre-back'], 'shell', stays);
+  const extension = back?.ring.find((e) => e.role === 'vent');
+  b.join(['shell-centre-back'], 'shell', stays, extension ? { code: 'sew-centre-back-vent' } : {});
+  if (back && extension)
+    b.add({
+      id: 'press-vent',
+      code: 'press-vent',
+      section: 'shell',
+      station: 'iron',
+      pieces: [back.id],
+      needs: b.ifMade('press:shell-centre-back'),
+      press: 'hem-up',
+      cautions: ['iron'],
+      data: { turned: extension.allowance },
+    });
   b.join(['shell-shoulder'], 'shell', [...stays, ...b.ifMade('press:shell-centre-back')]);
   b.join(['shell-side'], 'shell', []);
   b.join(['shell-underarm'], 'shell', []);

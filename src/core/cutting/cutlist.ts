@@ -4,7 +4,7 @@ export interface CutListRow {
   name: string;
   material: Piece['material'];
   count: number;
-  how: 'pair' | 'fold' | 'single';
+  how: 'pair' | 'fold' | 'single' | 'face down';
   /** Area on the seam line of one piece, mm²; a piece on the fold counts both halves. */
   areaMm2: number;
 }
@@ -19,7 +19,7 @@ export function cutList(pieces: Piece[]): CutListRow[] {
       name: p.name,
       material: p.material,
       count: p.cut.count,
-      how: p.cut.onFold ? 'fold' : p.cut.pair ? 'pair' : 'single',
+      how: p.cut.onFold ? 'fold' : p.cut.pair ? 'pair' : p.cut.turned ? 'face down' : 'single',
       areaMm2: ringAreaOf(p.ring) * (p.cut.onFold ? 2 : 1),
     }));
 }

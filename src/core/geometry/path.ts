@@ -32,6 +32,9 @@ export const pathLength = (p: Path): number => p.reduce((sum, s) => sum + segmen
 export const reversePath = (p: Path): Path => p.map(reverseSegment).reverse();
 export const mapPath = (p: Path, m: Affine): Path => p.map((s) => mapSegment(s, m));
 
+/** Whether a path is no longer than its chord, to a tenth of a millimetre. */
+export const isStraight = (p: Path): boolean => pathLength(p) - distance(startOf(p), endOf(p)) < 0.1;
+
 /** Straight path through the points, without steps shorter than the same-point tolerance. */
 export function polyline(points: Point[]): Path {
   const out: Path = [];

@@ -1,3 +1,4 @@
+import { isStraight } from '../geometry/index.ts';
 import { type Edge, type Piece, type PieceKind, runsOf, type Seam } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { because, type Finding, type Reason, stop } from '../result.ts';
@@ -119,7 +120,9 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
       ]
     : [];
   const facings = [p.frontFacing, p.backFacing, ...bands.pieces.map((b) => b.piece), ...bias.pieces];
-  const linings = [p.frontLining, p.backLining, p.sleeveLining, p.skirtFrontLining, p.skirtBackLining];
+  const backs = [p.backLining, p.backUnderlap];
+  const skirts = [p.skirtFrontLining, p.skirtBackLining, p.skirtUnderlap];
+  const linings = [p.frontLining, ...backs, p.sleeveLining, ...skirts];
   const made = [...facings, ...linings].filter((q): q is Piece => q !== undefined);
   const seams = [...insideSeams(p, d, hems), ...bandSeams(bands)];
   return { pieces: [...made, ...interfacing], seams, findings, hems };
@@ -145,10 +148,19 @@ function neckFacings(p: InsidePieces, shell: Piece[], bands: Bands, d: Decisions
       id: 'back-facing',
       name: 'Back neck facing',
       material: 'facing',
-      ring: atHem(parts.back.facing, seam),
-      reasons: facingReasons(parts.back, d, 'back'),
+      ...onFold(atHem(parts.back.facing, seam), facingReasons(parts.back, d, 'back'), d),
     });
   return parts;
+}
+
+/** A back facing below a seam that stays closed needs none itself: it is cut on the fold. Common practice. */
+function onFold(ring: Edge[], reasons: Reason[], d: Decisions): { ring: Edge[]; reasons: Reason[] } {
+  const centre = ring.find((e) => e.role === 'centre-back');
+  if (!centre || centre.onFold || d.lining.zip.length > 0 || !isStraight(centre.path)) return { ring, reasons };
+  return {
+    ring: ring.map((e) => (e === centre ? { ...e, onFold: true, allowance: 0 } : e)),
+    reasons: [...reasons, because('facing-on-fold', 'practice', 0)],
+  };
 }
 
 /** A front or back that is not there; a skirt by itself has neither. */
@@ -189,7 +201,11 @@ function lineAll(
     hems.body = made.hem;
     p.frontLining = take(made);
   }
-  if (b) p.backLining = take(backLining(b, d, !p.sleeve));
+  if (b) {
+    const made = backLining(b, d, !p.sleeve);
+    p.backLining = take(made);
+    p.backUnderlap = made.under;
+  }
   if (!p.sleeve) return;
   const armhole =
     p.frontLining && p.backLining
@@ -220,6 +236,7 @@ function lineSkirt(
     const made = skirtLining(piece, facedAt(bands, piece, 'waist'), covered, d);
     findings.push(...made.findings);
     p[key] = made.piece ?? undefined;
+    if (made.under) p.skirtUnderlap = made.under;
     hems.body ??= made.hem;
   }
 }

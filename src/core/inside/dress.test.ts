@@ -23,7 +23,7 @@ const made = (doc: ReturnType<typeof seedHallDress>): ProjectDocument => {
 
 describe('the demo wardrobe', () => {
   test.each([
-    ['coat', greenhouseCoat, ['Front facing', 'Back lining', 'Sleeve lining']],
+    ['coat', greenhouseCoat, ['Front facing', 'Left back lining, overlap', 'Right back lining, underlap']],
     ['jacket', choreJacket, ['Front facing', 'Back lining', 'Sleeve lining']],
     ['shirt', pottingShirt, ['Front facing', 'Collar interfacing', 'Collar stand interfacing', 'Cuff interfacing']],
     ['dress', seedHallDress, ['Front facing', 'Back neck facing', 'Back lining', 'Skirt back lining']],

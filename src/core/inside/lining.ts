@@ -8,10 +8,13 @@ import { makePiece } from './make.ts';
 import { moveRun, orient, run } from './oriented.ts';
 import { fitCap, raiseUnderarm } from './raise.ts';
 import { type Split } from './split.ts';
-import { cutBackAtZip } from './zip.ts';
+import { hasVent, pleatAboveVent, ventHalves } from './vent.ts';
+import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
 
 export interface LiningPiece {
   piece: Piece | null;
+  /** The half that lies under, where a vent makes left and right differ. */
+  under?: Piece;
   findings: Finding[];
   hem: LiningHem | null;
 }
@@ -71,49 +74,93 @@ export function frontLining(split: Split, d: Decisions, sleeveless: boolean): Li
   const { piece, sign } = split.oriented;
   const { ring: raised, reasons: why } = armholed(split, d, sleeveless);
   const h = hemmed(raised, 'hem', d.lining.hem, piece, sign);
-  const reasons = [...why, ...(h.hem ? [h.hem.reason] : [])];
+  const { ring, reason } = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
   const made = makePiece(piece, {
     id: 'front-lining',
     name: 'Front lining',
     material: 'lining',
-    ring: h.ring,
-    reasons,
-    lines: dartsIn(piece, h.ring, d.lining.darts),
+    ring,
+    reasons: [...why, ...(reason ? [reason] : []), ...(h.hem ? [h.hem.reason] : [])],
+    lines: dartsIn(piece, ring, d.lining.darts),
   });
   return { piece: made, findings: h.findings, hem: h.hem };
 }
 
 /**
  * Back lining: as the front's, and half the centre-back pleat added beyond the centre back (fold or seam); beside a zip it is
- * cut back instead. A bodice that ends at the waist has no pleat.
+ * cut back instead. A bodice that ends at the waist has no pleat. A vent makes left and right differ.
  */
 export function backLining(split: Split, d: Decisions, sleeveless: boolean): LiningPiece {
   const { piece, sign } = split.oriented;
   const { ring: raised, reasons: why } = armholed(split, d, sleeveless);
-  const h = hemmed(raised, 'hem', d.lining.hem, piece, sign);
-  const pleatAll = backPleat(piece, d);
-  if (d.lining.zip.length > 0 && !pleatAll) {
-    const { ring, reason } = cutBackAtZip(h.ring, sign, d.lining.zip, split.ends.first);
-    const reasons = [...(reason ? [reason] : []), ...why, ...(h.hem ? [h.hem.reason] : [])];
+  const half = backPleat(piece, d) / 2;
+  const pleat = half > 0 ? [because('centre-back-pleat', 'memory', 2 * half, { half })] : [];
+  if (hasVent(piece)) {
+    const { ring, reason } =
+      half > 0 ? { ring: raised, reason: null } : cutBackAtZip(raised, sign, d.lining.zip, split.ends.first);
+    const made = ventedLining(ring, sign, piece, d, { id: 'back', name: 'back', pleat: half });
+    if (reason) pleat.push(reason);
+    const reasons = (p: Piece): Piece => ({ ...p, reasons: [...p.reasons, ...pleat, ...why] });
     return {
-      piece: backPiece(piece, ring, reasons, dartsIn(piece, ring, d.lining.darts)),
-      findings: h.findings,
-      hem: h.hem,
+      ...made,
+      piece: made.piece && reasons(made.piece),
+      ...(made.under && { under: reasons(made.under) }),
     };
   }
+  const h = hemmed(raised, 'hem', d.lining.hem, piece, sign);
+  const slit = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
   const centre = run(h.ring, 'centre-back').flatMap((e) => e.path);
-  const ring = moveRun(h.ring, 'centre-back', pleatAll / 2, sign);
+  const zip = half > 0 ? null : cutBackAtZip(slit.ring, sign, d.lining.zip, split.ends.first);
+  const ring = zip?.ring ?? moveRun(slit.ring, 'centre-back', half, sign);
   const lines: InternalLine[] = [
-    ...(pleatAll > 0 && centre.length ? [{ kind: 'pleat' as const, path: centre }] : []),
+    ...(half > 0 && centre.length ? [{ kind: 'pleat' as const, path: centre }] : []),
     ...dartsIn(piece, ring, d.lining.darts),
   ];
-  const pleat = because('centre-back-pleat', 'memory', pleatAll, { half: pleatAll / 2 });
-  const reasons = [...(pleatAll ? [pleat] : []), ...why, ...(h.hem ? [h.hem.reason] : [])];
-  return { piece: backPiece(piece, ring, reasons, lines), findings: h.findings, hem: h.hem };
+  const told = [zip?.reason, slit.reason].flatMap((r) => r ?? []);
+  const made = makePiece(piece, {
+    id: 'back-lining',
+    name: 'Back lining',
+    material: 'lining',
+    ring,
+    reasons: [...told, ...pleat, ...why, ...(h.hem ? [h.hem.reason] : [])],
+    lines,
+  });
+  return { piece: made, findings: h.findings, hem: h.hem };
 }
 
-const backPiece = (piece: Piece, ring: Edge[], reasons: Reason[], lines: InternalLine[]): Piece =>
-  makePiece(piece, { id: 'back-lining', name: 'Back lining', material: 'lining', ring, reasons, lines });
+/**
+ * Left and right lining of a piece with a vent, each cut once. Right side up, a lining for the left half has its centre at
+ * the left: the half that is drawn the other way round is cut with its pattern face down.
+ */
+export function ventedLining(
+  ring: Edge[],
+  sign: 1 | -1,
+  shell: Piece,
+  d: Decisions,
+  named: { id: string; name: string; pleat: number },
+): LiningPiece {
+  const halves = ventHalves(ring, sign, shell, d.lining.vent);
+  if (!halves.ok) return { piece: null, hem: null, findings: halves.findings };
+  const { over } = d.lining.vent;
+  const made = (which: 'over' | 'under') => {
+    const half = halves.value[which];
+    const h = hemmed(pleatAboveVent(half.ring, named.pleat, sign), 'hem', d.lining.hem, shell, sign);
+    const left = (over === 'left') === (which === 'over');
+    const piece = makePiece(shell, {
+      id: which === 'over' ? `${named.id}-lining` : `${named.id}-lining-under`,
+      name: `${left ? 'Left' : 'Right'} ${named.name} lining, ${which === 'over' ? 'overlap' : 'underlap'}`,
+      material: 'lining',
+      ring: h.ring,
+      reasons: [half.reason, ...(h.hem ? [h.hem.reason] : [])],
+      lines: dartsIn(shell, h.ring, d.lining.darts),
+    });
+    const turned = left !== (sign === 1);
+    const cut = { count: 1, pair: false, onFold: false, ...(turned && { turned }) };
+    return { piece: { ...piece, cut }, h };
+  };
+  const [o, u] = [made('over'), made('under')];
+  return { piece: o.piece, under: u.piece, hem: o.h.hem, findings: o.h.findings };
+}
 
 /** The centre-back pleat in all, mm: none in a bodice, nor beside a zip. Handbook rule from memory. */
 export const backPleat = (back: Piece, d: Decisions): number =>

@@ -4,6 +4,7 @@ import { type Decisions } from '../project.ts';
 import { type LiningHem } from './hem.ts';
 import { backPleat } from './lining.ts';
 import { moveRun } from './oriented.ts';
+import { ventFigures } from './vent.ts';
 
 export interface InsidePieces {
   front?: Piece | undefined;
@@ -13,11 +14,14 @@ export interface InsidePieces {
   backFacing?: Piece | undefined;
   frontLining?: Piece | undefined;
   backLining?: Piece | undefined;
+  /** The back lining that lies under at a vent; `backLining` is then the one that laps over. */
+  backUnderlap?: Piece | undefined;
   sleeveLining?: Piece | undefined;
   skirtFront?: Piece | undefined;
   skirtBack?: Piece | undefined;
   skirtFrontLining?: Piece | undefined;
   skirtBackLining?: Piece | undefined;
+  skirtUnderlap?: Piece | undefined;
 }
 
 /** A lining cut back beside a zip ends so much before the facing it is sewn to. */
@@ -69,6 +73,9 @@ export function insideSeams(
   ];
   const shoulderEase = { ease: { min: 0, max: 10 }, easeOf: 'shoulder' };
   join('inside', 'facing-shoulder', ...both('shoulder', p.backFacing, p.frontFacing));
+  const open = p.backFacing?.ring.filter((e) => e.role === 'centre-back' && !e.onFold) ?? [];
+  if (p.backFacing && open.length && d.lining.zip.length <= 0)
+    join('inside', 'facing-centre-back', sideOf(p.backFacing, open), sideOf(p.backFacing, open));
   const toHem = p.frontFacing?.ring.some((e) => e.role === 'hem');
   join(
     'inside',
@@ -90,13 +97,56 @@ export function insideSeams(
   }
   join('closing', 'front-edge', ...both('front-edge', p.frontFacing ?? p.frontLining, p.front));
   join('closing', 'neckline-front', ...both('neckline', p.frontFacing ?? p.frontLining, p.front));
-  const linedNeck = p.backFacing ? {} : (besideZip(p.back, d) ?? pleat);
-  join('closing', 'neckline-back', ...both('neckline', p.backFacing ?? p.backLining, p.back), linedNeck);
-  out.push(...hemSeams(p, d, hems));
-  if (p.sleeveLining && !hems.wrist) join('closing', 'wrist-to-cuff', ...both('wrist', p.sleeveLining, p.sleeve));
   waistSeams(p, both, join);
   if (!p.sleeve) armholeSeams(p, d, both, join);
+  const linedNeck = p.backFacing ? {} : (besideZip(p.back, d) ?? pleat);
+  join('closing', 'neckline-back', ...both('neckline', p.backFacing ?? p.backLining, p.back), linedNeck);
+  for (const [lining, under] of [
+    [p.backLining, p.backUnderlap],
+    [p.skirtBackLining, p.skirtUnderlap],
+  ])
+    if (lining && under) out.push(...out.flatMap((s) => alsoUnder(s, lining, under)));
+  ventSeams(p.back, p.backLining, p.backUnderlap, d, hems.body, join);
+  ventSeams(p.skirtBack, p.skirtBackLining, p.skirtUnderlap, d, hems.body, join);
+  out.push(...hemSeams(p, d, hems));
+  if (p.sleeveLining && !hems.wrist) join('closing', 'wrist-to-cuff', ...both('wrist', p.sleeveLining, p.sleeve));
   return out;
+}
+
+/** A seam of the half that laps over is sewn on the half that lies under as well. */
+function alsoUnder(s: Seam, lining: Piece, under: Piece): Seam[] {
+  if (![...s.a, ...s.b].some((x) => x.piece === lining.id)) return [];
+  const put = (side: Side): Side => (side.piece === lining.id ? { ...side, piece: under.id } : side);
+  return [{ ...s, id: `${s.id}-under`, a: s.a.map(put), b: s.b.map(put) }];
+}
+
+/** Both halves of the lining to each other above a vent, and each to its side of the vent. */
+function ventSeams(
+  shell: Piece | undefined,
+  over: Piece | undefined,
+  under: Piece | undefined,
+  d: Decisions,
+  hem: LiningHem | null,
+  join: Join,
+): void {
+  if (!shell || !over || !under) return;
+  const v = ventFigures(shell, d.lining.vent);
+  const sides = (p: Piece, ...roles: Role[]): Side[] => roles.flatMap((r) => roleSide(p, r));
+  join('inside', `lining-centre-back-${shell.kind}`, sides(over, 'centre-back'), sides(under, 'centre-back'), {
+    code: 'lining-centre-back',
+  });
+  for (const [which, piece, out] of [
+    ['over', over, v?.beside],
+    ['under', under, -(v?.beside ?? 0)],
+  ] as const) {
+    const moved = moveRun(shell.ring, 'vent', out ?? 0, 1).filter((e) => e.role === 'vent' || e.role === 'vent-top');
+    const ends = endsAbove(hem);
+    join('closing', `vent-${which}-${shell.kind}`, sides(piece, 'vent', 'vent-top'), sides(shell, 'vent', 'vent-top'), {
+      code: `vent-${which}`,
+      lengthB: moved.reduce((t, e) => t + pathLength(e.path), 0),
+      ...ends,
+    });
+  }
 }
 
 type Both = (role: Role, a: Piece | undefined, b: Piece | undefined) => [Side[], Side[]];
@@ -150,9 +200,14 @@ function hemSeams(p: InsidePieces, d: Decisions, hems: { body: LiningHem | null;
   const facingHem = p.frontFacing ? runsOf(p.frontFacing.ring, 'hem')[0] : undefined;
   const less = facingHem ? facingHem.reduce((t, e) => t + pathLength(e.path), 0) : 0;
   add('hem-front', p.frontLining, p.front, 'hem', hems.body, less, 0);
-  add('hem-back', p.backLining, p.back, 'hem', hems.body, 0, p.back ? backPleat(p.back, d) / 2 : 0);
+  const vent = p.back && p.backUnderlap ? ventFigures(p.back, d.lining.vent) : null;
+  const pleat = p.back && !vent ? backPleat(p.back, d) / 2 : 0;
+  add('hem-back', p.backLining, p.back, 'hem', hems.body, vent ? vent.net + vent.inside : 0, pleat);
+  add('hem-back-under', p.backUnderlap, p.back, 'hem', hems.body, vent?.beside ?? 0, 0);
   add('hem-skirt-front', p.skirtFrontLining, p.skirtFront, 'hem', hems.body, 0, 0);
-  add('hem-skirt-back', p.skirtBackLining, p.skirtBack, 'hem', hems.body, 0, 0);
+  const slit = p.skirtBack && p.skirtUnderlap ? ventFigures(p.skirtBack, d.lining.vent) : null;
+  add('hem-skirt-back', p.skirtBackLining, p.skirtBack, 'hem', hems.body, slit ? slit.net + slit.inside : 0, 0);
+  add('hem-skirt-back-under', p.skirtUnderlap, p.skirtBack, 'hem', hems.body, slit?.beside ?? 0, 0);
   add('wrist', p.sleeveLining, p.sleeve, 'wrist', hems.wrist, 0, 0);
   return out;
 }

@@ -1,13 +1,14 @@
 import { offsetPath, pathLength } from '../geometry/index.ts';
-import { type Edge, type Piece } from '../pattern/index.ts';
+import { type Edge, type Piece, reverseRing } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
-import { refuse, stop } from '../result.ts';
+import { type Reason, refuse, stop } from '../result.ts';
 import { dartsIn } from './darts.ts';
 import { between, landing } from './land.ts';
-import { hemmed, type LiningPiece } from './lining.ts';
+import { hemmed, type LiningPiece, ventedLining } from './lining.ts';
 import { makePiece } from './make.ts';
 import { cutRun, run, withParents } from './oriented.ts';
-import { cutBackAtZip } from './zip.ts';
+import { hasVent } from './vent.ts';
+import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
 
 /**
  * The lining of a skirt's front or back: the shell again, its hem by the chosen rule, darts sewn or as soft pleats; where a
@@ -21,17 +22,33 @@ export function skirtLining(piece: Piece, facing: number, covered: number, d: De
       hem: null,
       ...refuse(stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: 'waist, side, hem' })),
     };
+  const sign = walkSign(ring);
+  if (hasVent(piece)) {
+    const zip = cutBackAtZip(ring, 1, d.lining.zip, covered + facing);
+    const made = ventedLining(sign === 1 ? zip.ring : reverseRing(zip.ring), sign, piece, d, NAMED);
+    return zip.reason && made.piece ? { ...made, piece: withReason(made.piece, zip.reason) } : made;
+  }
   const h = hemmed(ring, 'hem', d.lining.hem, piece, 1);
-  const zip = cutBackAtZip(h.ring, 1, d.lining.zip, covered + facing);
+  const slit = cutBackAtSlit(h.ring, 1, d.lining.slit, h.hem?.line ?? 0);
+  const zip = cutBackAtZip(slit.ring, 1, d.lining.zip, covered + facing);
   const made = makePiece(piece, {
     id: `${piece.kind}-lining`,
     name: piece.kind === 'skirt-front' ? 'Skirt front lining' : 'Skirt back lining',
     material: 'lining',
     ring: zip.ring,
-    reasons: [...(h.hem ? [h.hem.reason] : []), ...(zip.reason ? [zip.reason] : [])],
+    reasons: [h.hem?.reason, zip.reason, slit.reason].flatMap((r) => r ?? []),
     lines: dartsIn(piece, zip.ring, d.lining.darts),
   });
   return { piece: made, hem: h.hem, findings: h.findings };
+}
+
+const withReason = (p: Piece, r: Reason): Piece => ({ ...p, reasons: [...p.reasons, r] });
+const NAMED = { id: 'skirt-back', name: 'skirt back', pleat: 0 };
+
+/** Whether the ring, clockwise, runs from its hem to the centre back (1), or has to be walked backwards to (−1). */
+function walkSign(ring: Edge[]): 1 | -1 {
+  const at = ring.findIndex((e) => e.role === 'vent');
+  return at >= 0 && ring[(at + ring.length - 1) % ring.length]?.role === 'vent-top' ? -1 : 1;
 }
 
 /** What a facing of the waist leaves of the piece; its upper edge is the facing line. Null when nothing is left. */

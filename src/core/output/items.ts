@@ -42,9 +42,10 @@ export interface Sheet {
 const MATERIAL_WORD = { shell: 'shell', facing: 'facing', lining: 'lining', interfacing: 'interfacing' } as const;
 
 /** How many to cut, in words. */
-export function cutWords(p: Piece): string {
-  if (p.cut.onFold) return 'cut 1 on the fold';
-  return p.cut.pair ? 'cut 2, mirrored' : `cut ${p.cut.count}`;
+export function cutWords({ cut }: Piece): string {
+  if (cut.onFold) return `cut ${cut.count} on the fold`;
+  if (cut.pair) return 'cut 2, mirrored';
+  return cut.turned ? `cut ${cut.count}, pattern face down` : `cut ${cut.count}`;
 }
 
 /** Two small strokes at the upper end of the grainline. */

@@ -47,6 +47,16 @@ const PLACES = {
     fit: (l: Look) => 0.35 * l.upright + 0.3 * near(l.u, 0.95, 0.5) + 0.2 * near(l.v, 0.6, 0.5) + 0.15 * l.straight,
   },
   hem: { role: 'hem', fit: low },
+  // Beyond the centre line, at the foot of it: its long edge upright, its upper edge across.
+  vent: {
+    role: 'vent',
+    fit: (l: Look) => 0.3 * l.upright + 0.4 * near(l.u, 0, 0.07) + 0.3 * near(l.v, 0.85, 0.4),
+  },
+  'vent-top': {
+    role: 'vent-top',
+    fit: (l: Look) =>
+      0.4 * near(l.u, 0.04, 0.2) + 0.3 * near(l.v, 0.7, 0.4) + 0.2 * l.straight + 0.1 * near(l.share, 0.02, 0.05),
+  },
   cap: {
     role: 'cap',
     fit: (l: Look) => 0.4 * near(l.v, 0, 0.5) + 0.35 * clamp(l.bulge * 4) + 0.25 * clamp(l.share * 3),
@@ -100,6 +110,7 @@ export const TEMPLATES: Record<Exclude<PieceKind, 'other'>, Place[][]> = {
     ['centre-back', 'neckline', 'shoulder', 'armhole', 'side', 'hem'],
     ['centre-back', 'neckline', 'shoulder', 'armhole', 'side', 'waist-below'],
     ['centre-back', 'yoke-seam-above', 'armhole', 'side', 'hem'],
+    ['centre-back', 'neckline', 'shoulder', 'armhole', 'side', 'hem', 'vent', 'vent-top'],
   ],
   sleeve: [['cap', 'underarm', 'wrist', 'underarm']],
   yoke: [
@@ -116,6 +127,9 @@ export const TEMPLATES: Record<Exclude<PieceKind, 'other'>, Place[][]> = {
   ],
   cuff: [['cuff-seam', 'cuff-edge']],
   'skirt-front': [['centre-front', 'waist-above', 'side', 'hem']],
-  'skirt-back': [['centre-back', 'waist-above', 'side', 'hem']],
+  'skirt-back': [
+    ['centre-back', 'waist-above', 'side', 'hem'],
+    ['centre-back', 'waist-above', 'side', 'hem', 'vent', 'vent-top'],
+  ],
   waistband: [['band-edge', 'band-waist']],
 };

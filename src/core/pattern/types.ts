@@ -15,6 +15,7 @@ export const ROLES = [
   'underarm',
   'wrist',
   'vent',
+  'vent-top',
   'yoke-seam',
   'stand-neck',
   'stand-top',
@@ -113,6 +114,8 @@ export interface Cut {
   count: number;
   pair: boolean;
   onFold: boolean;
+  /** Cut once with the pattern turned face down on the right side of the cloth, where left and right differ. */
+  turned?: boolean;
 }
 
 /** A pattern piece: a closed ring of edges on the seam line, clockwise on screen, mm, y down. */
@@ -134,4 +137,4 @@ export interface Piece {
   parent?: string;
 }
 
-export const FOLDS_BACK: ReadonlySet<Role> = new Set<Role>(['hem', 'wrist', 'vent']);
+export const FOLDS_BACK: ReadonlySet<Role> = new Set<Role>(['hem', 'wrist']);

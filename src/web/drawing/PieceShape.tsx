@@ -82,7 +82,11 @@ function Grain({ piece, unit }: { piece: Piece; unit: number }) {
 
 /** How many of a piece to cut, in words. */
 export const howMany = ({ cut }: Piece): string =>
-  cut.onFold ? `cut ${cut.count} on fold` : cut.pair ? 'cut 2, a pair' : `cut ${cut.count}`;
+  cut.onFold
+    ? `cut ${cut.count} on fold`
+    : cut.pair
+      ? 'cut 2, a pair'
+      : `cut ${cut.count}${cut.turned ? ', face down' : ''}`;
 
 /** Width of a piece's name on screen, about (px). */
 export const nameWidth = (p: Piece): number => (p.name.length + 4) * 7.5 + 14;

@@ -35,7 +35,8 @@ export function ChangeSheets({ w, pieces }: { w: Workbook; pieces: Piece[] }) {
         );
       })}
       <Text color="quiet" fontSize="15px" gridColumn="1 / -1">
-        Full line: cut edge of the shell. Dashes: cut edge of the lining. All figures are between the two.
+        Full line: cut edge of the shell. Dashes: cut edge of the lining. Figures are between the two: + to add outside
+        the shell's, − to cut off inside it.
       </Text>
     </Box>
   );

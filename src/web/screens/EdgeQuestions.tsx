@@ -1,7 +1,7 @@
 import { Box, Text } from '@chakra-ui/react';
 import { interfacingFor, WEIGHTS, type Weight } from '../../core/inside/index.ts';
 import { type PieceKind, type Role } from '../../core/pattern/index.ts';
-import { type BandRole, type Decisions, FINISHES, type Finish } from '../../core/project.ts';
+import { type BandRole, type Decisions, FINISHES, type Finish, SLIT_SEAMS, type SlitSeam } from '../../core/project.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
 import { Ask, Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';
@@ -15,6 +15,7 @@ const shellOf = (d: Deciding) => {
     edge: (role: Role, ...kinds: PieceKind[]): boolean =>
       shell.some((p) => kinds.includes(p.kind) && p.ring.some((e) => e.role === role)),
     darts: shell.some((p) => p.lines.some((l) => l.kind === 'dart')),
+    seamed: (role: Role): boolean => shell.some((p) => p.ring.some((e) => e.role === role && !e.onFold)),
     seamedBack: shell.some(
       (p) =>
         (p.kind === 'back' || p.kind === 'skirt-back') && p.ring.some((e) => e.role === 'centre-back' && !e.onFold),
@@ -176,11 +177,21 @@ function BiasQuestions({ d, armhole }: { d: Deciding; armhole: boolean }) {
   );
 }
 
+const SLIT_WORDS: Record<SlitSeam, string> = {
+  side: 'side seams',
+  'centre-back': 'centre back',
+  'centre-front': 'centre front',
+};
+
 /** What a lining does with darts, a zip, a skirt and an armhole without a sleeve. */
 export function LiningDetails(d: Deciding) {
   const l = d.w.doc.decisions.lining;
   const units = d.w.doc.units;
   const s = shellOf(d);
+  const vent = (part: Partial<Decisions['lining']['vent']>, label?: string) =>
+    d.set('lining', { vent: { ...l.vent, ...part } }, label);
+  const slit = (part: Partial<Decisions['lining']['slit']>, label?: string) =>
+    d.set('lining', { slit: { ...l.slit, ...part } }, label);
   const zip = (part: Partial<Decisions['lining']['zip']>, label?: string) =>
     d.set('lining', { zip: { ...l.zip, ...part } }, label);
   const length = (
@@ -224,6 +235,42 @@ export function LiningDetails(d: Deciding) {
             d.set('lining', { darts }, darts === 'sewn' ? 'Lining darts sewn' : 'Lining darts as pleats')
           }
         />
+      )}
+      {s.edge('vent', 'back', 'skirt-back') && (
+        <>
+          <Ask
+            question="At the vent, as worn"
+            value={l.vent.over}
+            answers={[
+              ['left', 'left laps over right'],
+              ['right', 'right laps over left'],
+            ]}
+            onAnswer={(over) => vent({ over }, over === 'left' ? 'Vent: left over right' : 'Vent: right over left')}
+          />
+          {length('Seam with the vent, on the shell', l.vent.shellSeam, 3, 25, (v, w) => vent({ shellSeam: v }, w))}
+          {length('Seam with the vent, on the lining', l.vent.liningSeam, 3, 25, (v, w) => vent({ liningSeam: v }, w))}
+        </>
+      )}
+      <Tick
+        label="A seam is left open as a slit"
+        checked={l.slit.length > 0}
+        onTick={(on) => slit({ length: on ? 180 : 0 }, on ? 'With a slit' : 'No slit')}
+      />
+      {l.slit.length > 0 && (
+        <>
+          <Ask
+            question="Which seam"
+            value={l.slit.at}
+            answers={SLIT_SEAMS.filter((at) => at === 'side' || s.seamed(at)).map((at): [SlitSeam, string] => [
+              at,
+              SLIT_WORDS[at],
+            ])}
+            onAnswer={(at) => slit({ at }, `Slit in the ${SLIT_WORDS[at]}`)}
+          />
+          {length('Slit, above the finished hem', l.slit.length, 40, 600, (v, w) => slit({ length: v }, w))}
+          {length('Seam with the slit, on the shell', l.slit.shellSeam, 3, 25, (v, w) => slit({ shellSeam: v }, w))}
+          {length('Seam with the slit, on the lining', l.slit.liningSeam, 3, 25, (v, w) => slit({ liningSeam: v }, w))}
+        </>
       )}
       {s.seamedBack && (
         <>

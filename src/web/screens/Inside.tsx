@@ -110,12 +110,20 @@ export function Inside({ w }: { w: Workbook }) {
 
 /** The drafted pieces of one material over the shell, and why each is as it is. */
 function Drafted({ w, material, held }: { w: Workbook; material: Material; held: Held | null }) {
-  const pieces = useMemo(() => w.computed.inside.filter((p) => p.material === material), [w.computed, material]);
+  const pieces = useMemo(() => each(w.computed.inside.filter((p) => p.material === material)), [w.computed, material]);
   const ghosts = useMemo(
-    () => w.computed.shell.filter((s) => pieces.some((p) => p.parent === s.id)),
+    () =>
+      w.computed.shell.flatMap((s) =>
+        [...new Set(pieces.map((p) => p.parent))]
+          .filter((id) => id?.split(AGAIN)[0] === s.id)
+          .map((id) => ({ ...s, id: id as string })),
+      ),
     [w.computed, pieces],
   );
-  const other = useMemo(() => held?.computed.inside.filter((p) => p.material === material) ?? NONE, [held, material]);
+  const other = useMemo(
+    () => each(held?.computed.inside.filter((p) => p.material === material) ?? NONE),
+    [held, material],
+  );
   const spread = useMemo(
     () => (material === 'interfacing' ? apart(pieces) : pieces.flatMap((p) => (isStrip(p) ? apart([p]) : [p]))),
     [pieces, material],
@@ -153,6 +161,18 @@ function Drafted({ w, material, held }: { w: Workbook; material: Material; held:
 }
 
 const NONE: Piece[] = [];
+const AGAIN = ' again ';
+/** Where two pieces of one kind come from one shell piece (left and right beside a vent), each gets the shell's outline to itself. */
+function each(pieces: Piece[]): Piece[] {
+  const seen = new Map<string, number>();
+  return pieces.map((p) => {
+    if (p.parent === undefined || p.material !== 'lining') return p;
+    const nth = (seen.get(p.parent) ?? 0) + 1;
+    seen.set(p.parent, nth);
+    return nth > 1 ? { ...p, parent: `${p.parent}${AGAIN}${nth}` } : p;
+  });
+}
+
 /** A bias strip is cut straight and lies nowhere on its shell piece. */
 const isStrip = (p: Piece): boolean => p.reasons.some((r) => r.rule === 'bias-length');
 /** Interfacings of one shell piece lie over each other; shown side by side they can be told apart. */

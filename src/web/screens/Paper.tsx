@@ -142,7 +142,12 @@ function Files({ w, disabled }: { w: Workbook; disabled: boolean }) {
   );
 }
 
-const HOW = { pair: 'a mirrored pair', fold: 'on the fold', single: '' } as const;
+const HOW = {
+  pair: 'a mirrored pair',
+  fold: 'on the fold',
+  single: '',
+  'face down': 'with its pattern face down',
+} as const;
 
 function CutList({ pieces }: { pieces: Piece[] }) {
   return (

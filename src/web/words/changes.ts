@@ -7,12 +7,12 @@ const span = (a: number, b: number, units: LengthUnit): string => {
   return low === high ? (high as string) : `${(low as string).replace(/ mm$/, '')}–${high}`;
 };
 
-/** What to write on the pattern, short: "40 mm off", "15 mm more". */
+/** What to write on the pattern, short: "− 40 mm" to cut off, "+ 15 mm" to add. */
 export function changeMark(c: Change, units: LengthUnit): string {
   if (c.kind === 'same' || c.kind === 'away') return '';
-  if (c.kind === 'add') return `${span(c.least, c.most, units)} more`;
-  if (c.kind === 'off') return `${span(-c.most, -c.least, units)} off`;
-  return `${formatLength(-c.least, units, 0)} off to ${formatLength(c.most, units, 0)} more`;
+  if (c.kind === 'add') return `+ ${span(c.least, c.most, units)}`;
+  if (c.kind === 'off') return `− ${span(-c.most, -c.least, units)}`;
+  return `−${formatLength(-c.least, units, 0).replace(/ mm$/, '')} to +${formatLength(c.most, units, 0)}`;
 }
 
 /** What to do at one edge, as a sentence. */

@@ -62,6 +62,18 @@ const SAY: Record<string, Say> = {
   'sew-shoulder': seam('Sew the shoulder seams of the shell', 'From neck to armhole.'),
   'sew-side': seam('Sew the side seams of the shell', 'Match the waist notches; both from underarm to hem.'),
   'sew-centre-back': seam('Sew the centre back seam of the shell', 'From neck to hem.'),
+  'sew-centre-back-vent': seam(
+    'Sew the centre back seam of the shell to the vent',
+    "From neck to the top of the vent; pivot there and sew across the vent's upper edge through both extensions.",
+  ),
+  'press-vent': (mm) => ({
+    title: 'Press the vent',
+    how: `Fold the overlap's extension back along the centre back, turn the underlap's edge in by ${mm('turned')}. Clip the underlap's allowance to the corner so that the seam above can be pressed open.`,
+  }),
+  'sew-vent': (mm) => ({
+    title: 'Join the lining to the vent',
+    how: `Lining edge to the raw edge of the extension on the overlap (${mm('over')}, across its top too) and to the turned edge of the underlap (${mm('under')}), right sides together. Clip the lining to its inner corner first.`,
+  }),
   'sew-underarm': seam('Sew the underarm seams of the sleeves', 'One left and one right sleeve.'),
   'ease-cap': (mm) => ({
     title: 'Run ease stitches along the cap',
@@ -84,6 +96,11 @@ const SAY: Record<string, Say> = {
     'The facing lines of front and back meet in the seam.',
   ),
   'sew-lining-shoulder': seam('Sew the shoulder seams of the lining', 'From neck to armhole.'),
+  'sew-facing-centre-back': seam('Sew the centre back seam of the facing', 'Press it open.'),
+  'sew-lining-centre-back': seam(
+    'Sew the centre back seam of the lining',
+    'From the neck to the top of the vent, and no farther; backstitch there.',
+  ),
   'sew-lining-side': seam('Sew the side seams of the lining', 'From underarm to hem.'),
   'sew-lining-underarm': seam('Sew the underarm seams of the sleeve linings', 'One left and one right.'),
   'sew-lining-cap': eased('Set the sleeve linings into the lining', 'As in the shell.'),
@@ -245,6 +262,7 @@ const STOP_WORDS: Record<string, (mm: string) => string> = {
   opening: (mm) =>
     `Leave ${mm} open in the middle of the left one, backstitched at both ends: it is all turned through here`,
   'stop-before-facing': (mm) => `Stop ${mm} before the facing at each end`,
+  'stop-at-vent-top': () => 'Stop at the top of the vent',
   'pivot-at-hem': () => 'Pivot at the hem line',
 };
 

@@ -10,6 +10,8 @@ const SAY: Record<string, Say> = {
   'facing-shoulder': (_, v) =>
     `${v} along the shoulder, the same on front and back so that the seams meet. Handbooks: {50–65 mm}.`,
   'facing-back': (_, v) => `${v} deep at the centre back. Handbooks: {60–75 mm}.`,
+  'facing-on-fold': () =>
+    'Cut on the fold though the back has a seam: nothing opens at the neck, and the facing is flatter without one.',
   'facing-radius': (mm, v, raw) =>
     Math.abs((raw.asked ?? 0) - (raw.value ?? 0)) > 0.5
       ? `The inner corner is rounded by ${v} so that the lining can be sewn to it; the ${mm('asked')} wished for found no room.`
@@ -35,6 +37,12 @@ const SAY: Record<string, Say> = {
   'armhole-smaller': (_, v) => `Armhole ${v} smaller than the shell's, so that it rolls inside. Common: {3 mm}.`,
   zip: (mm, v) =>
     `Cut back beside the zip from the shell's cut edge: R = 2A − s1 − s2 = 2 × ${mm('A')} − ${mm('s1')} − ${mm('s2')} = ${v}.`,
+  slit: (mm, v) =>
+    `Cut back beside the slit from the shell's cut edge: R = 2A − s1 − s2 = 2 × ${mm('A')} − ${mm('s1')} − ${mm('s2')} = ${v}.`,
+  'vent-over': (mm, v) =>
+    `Cut back beside the vent's extension from its cut edge: R = 2E − s1 − s2 = 2 × ${mm('E')} − ${mm('s1')} − ${mm('s2')} = ${v}. The extension folds back: the lining's cut edge lies ${mm('inside')} inside the centre back.`,
+  'vent-under': (mm, v) =>
+    `Cut back beside the underlap, whose edge is turned in: R = 2A − s1 − s2 = 2 × ${mm('A')} − ${mm('s1')} − ${mm('s2')} = ${v}.`,
   'hem-strip': (mm, v) =>
     `Hem ${mm('hem')} and ${mm('more')} more, so that it reaches past the fold: ${v} wide, cut on the bias.`,
   'back-stay': (mm, v) => `${v} deep at centre back, and ${mm('side')} below the underarm.`,
