@@ -3,6 +3,7 @@ import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/t
 import {
   BIAS_SCHOOLS,
   DART_CHOICES,
+  FACING_KINDS,
   FINISHES,
   type ProjectDocument,
   SLIT_SEAMS,
@@ -78,6 +79,10 @@ const decisions = z.strictObject({
     shoulder: mm,
     back: mm,
     radius: mm,
+    kind: z.enum(FACING_KINDS),
+    out: mm.max(20),
+    breakAt: mm,
+    deep: mm,
     bands: z.strictObject({ armhole: mm, waist: mm, hem: mm, wrist: mm }),
     inOne: mm,
     turn: mm.max(10),
@@ -207,8 +212,9 @@ function withFacingsOfEdges(doc: Plain): Plain {
 /** Decisions that version 3 knows beside those of version 2, as a project of version 2 was derived. */
 function withVents(doc: Plain): Plain {
   const d = (doc.decisions ?? {}) as Record<string, Plain>;
-  const { lining } = usualDecisions();
-  const added = { lining: { vent: lining.vent, slit: lining.slit } };
+  const { facing, lining } = usualDecisions();
+  const { kind, out, breakAt, deep } = facing;
+  const added = { facing: { kind, out, breakAt, deep }, lining: { vent: lining.vent, slit: lining.slit } };
   return { ...doc, schema: 3, decisions: { ...d, ...withUsual(d, added) } };
 }
 

@@ -135,6 +135,10 @@ const SENTENCES: Record<string, Say> = {
     `Trim the allowance (${mm('allowance')}) of the ${String(d.role)} away before it is bound: the strip goes round the seam line itself.`,
   'hem-faced-and-lined': (d) =>
     `The ${String(d.role)} is faced and lined: the lining is drafted as for a turned hem of the allowance given there. Set that allowance to the facing's width, or leave the facing out.`,
+  'fold-not-straight': (d) =>
+    `The front edge of "${d.name}" is curved, and cloth folds only along a straight line: the facing cannot be grown on. Choose a facing of its own.`,
+  'deep-facing-range': (d, mm) =>
+    `A back facing ${mm('depth')} deep does not come out at the armhole of "${d.name}". From ${mm('least')} to ${mm('most')} would.`,
   'vent-without-seam': (d) =>
     `"${d.name}" has a vent, but no centre back seam above it: left and right could not differ. Say at its centre back that it is a seam and not a fold, or name those edges something else.`,
   'vent-too-wide': (d, mm) =>

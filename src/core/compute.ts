@@ -19,6 +19,8 @@ import { DERIVED_PASSES, SEAM_PASSES } from './tolerance.ts';
 export interface Computed {
   shell: Piece[];
   inside: Piece[];
+  /** Shell pieces that are cut otherwise than drawn; `pieces` holds them in place of the drawn ones. */
+  recut: Piece[];
   /** Shell and derived together. */
   pieces: Piece[];
   cutLines: Map<string, CutLine>;
@@ -68,14 +70,17 @@ export function compute(doc: ProjectDocument): Computed {
   const d = doc.decisions;
   const { shell, ...base } = shellPart(doc);
   const inside = deriveInside(shell, d);
-  const pieces = [...shell, ...inside.pieces];
-  const cutLines = new Map([...base.cutLines, ...inside.pieces.map((p): [string, CutLine] => [p.id, cutLine(p.ring)])]);
+  const recut = new Map(inside.recut.map((p) => [p.id, p]));
+  const pieces = [...shell.map((p) => recut.get(p.id) ?? p), ...inside.pieces];
+  const made = [...inside.recut, ...inside.pieces];
+  const cutLines = new Map([...base.cutLines, ...made.map((p): [string, CutLine] => [p.id, cutLine(p.ring)])]);
   // Seams between two drafted pieces are held to the finer tolerance; those along the bought shell to the usual one.
   const insideWalked = walk(inside.seams, pieces, (s) => (followsShell(s.code) ? SEAM_PASSES : DERIVED_PASSES));
   const closure = d.closure.on && shell.some((p) => p.kind === 'front') ? deriveClosure(shell, d) : null;
   return {
     shell,
     inside: inside.pieces,
+    recut: inside.recut,
     pieces,
     cutLines,
     seams: [...base.seams, ...insideWalked],
@@ -111,7 +116,7 @@ export function planOf(doc: ProjectDocument, c: Computed): Result<Plan> {
   if (unknown.length) return refuse(stop('no-plan-yet', undefined, { names: unknown.map((p) => p.name).join(', ') }));
   const closure = c.closure?.ok ? c.closure.value : null;
   return makePlan({
-    shell: c.shell,
+    shell: c.pieces.filter((p) => p.material === 'shell'),
     inside: c.inside,
     seams: c.seams,
     decisions: doc.decisions,

@@ -89,6 +89,10 @@ export interface TurnedSeams {
   liningSeam: number;
 }
 
+/** The front facing: a piece of its own; grown on beyond the edge, which is then a fold; or turned back with a lapel. */
+export const FACING_KINDS = ['separate', 'cut-on', 'lapel'] as const;
+export type FacingKind = (typeof FACING_KINDS)[number];
+
 export interface Decisions {
   allowances: { seam: number; hem: number; wrist: number };
   facing: {
@@ -97,6 +101,12 @@ export interface Decisions {
     shoulder: number;
     back: number;
     radius: number;
+    kind: FacingKind;
+    /** Lapel: how far its facing is drawn out at the top, and where it begins to turn below the top of the edge, mm. */
+    out: number;
+    breakAt: number;
+    /** A back facing down to the armholes, its depth at centre back, mm; 0 for one round the neck. */
+    deep: number;
     /** Widths of facings along other edges, mm; 0 for none. */
     bands: Record<BandRole, number>;
     /** Neck and armhole faced in one, its depth at the centre and below the underarm, mm; 0 for apart. */
@@ -182,6 +192,10 @@ export function usualDecisions(): Decisions {
       shoulder: 60,
       back: 60,
       radius: 65,
+      kind: 'separate',
+      out: 3,
+      breakAt: 250,
+      deep: 0,
       bands: { armhole: 0, waist: 0, hem: 0, wrist: 0 },
       inOne: 0,
       turn: 1,

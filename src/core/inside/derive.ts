@@ -4,12 +4,15 @@ import { type Decisions } from '../project.ts';
 import { because, type Finding, type Reason, stop } from '../result.ts';
 import { type Bands, bandFacings, bandSeams, facedAndLined, facedAt, noBands } from './bandset.ts';
 import { biasStrips } from './bias.ts';
+import { cutOnFacing, fromCrease } from './cuton.ts';
+import { splitDeepBack } from './deepback.ts';
 import { moreInterfacings } from './extras.ts';
 import { type LiningHem } from './hem.ts';
 import { frontEdgeStrip, interfaceWhole } from './interfacing.ts';
+import { drawnOut, turnsBackAt } from './lapel.ts';
 import { backLining, frontLining, type LiningPiece, sleeveLining } from './lining.ts';
 import { makePiece } from './make.ts';
-import { orient, runLength } from './oriented.ts';
+import { moveRun, orient, runLength } from './oriented.ts';
 import { type InsidePieces, insideSeams } from './seams.ts';
 import { skirtLining } from './skirt.ts';
 import { type Split, splitCentre, splitFront } from './split.ts';
@@ -17,6 +20,8 @@ import { takeYokeIn } from './takein.ts';
 
 export interface Inside {
   pieces: Piece[];
+  /** Shell pieces that are cut otherwise than drawn: with a facing grown on. */
+  recut: Piece[];
   seams: Seam[];
   findings: Finding[];
   hems: { body: LiningHem | null; wrist: LiningHem | null };
@@ -27,9 +32,14 @@ const first = (pieces: Piece[], kind: PieceKind): Piece | undefined => pieces.fi
 function facingReasons(split: Split, d: Decisions, where: 'front' | 'back'): Reason[] {
   const f = d.facing;
   const shoulder = because('facing-shoulder', 'memory', f.shoulder, { shoulder: f.shoulder });
-  if (where === 'back') return [because('facing-back', 'memory', f.back, { back: f.back }), shoulder];
-  const radius = because('facing-radius', 'memory', split.cornerRadius, { asked: f.radius });
-  return [because('facing-front', 'memory', f.front, { front: f.front }), shoulder, radius];
+  if (where === 'back')
+    return f.deep > 0
+      ? [because('facing-deep', 'memory', f.deep)]
+      : [because('facing-back', 'memory', f.back, { back: f.back }), shoulder];
+  const front = because('facing-front', 'memory', f.front, { front: f.front });
+  if (f.kind === 'lapel')
+    return [front, shoulder, ...(f.out > 0 ? [because('lapel-out', 'memory', f.out, { out: f.out })] : [])];
+  return [front, shoulder, because('facing-radius', 'memory', split.cornerRadius, { asked: f.radius })];
 }
 
 /** The facing's lower edge is sewn across on the hem line and turned, so it carries a seam's allowance, not the hem's. */
@@ -63,13 +73,16 @@ export function splitShell(
   const out: { front?: Split; back?: Split; findings: Finding[] } = { findings };
   if (front) {
     const s = opens(front)
-      ? splitFront(front, d.facing.front, d.facing.shoulder, d.facing.radius, seam)
+      ? splitFront(front, d.facing, seam)
       : splitCentre(front, 'centre-front', d.facing.back, d.facing.shoulder, seam);
     if (s.ok) out.front = s.value;
     else findings.push(...s.findings);
   }
   if (back) {
-    const s = splitCentre(back, 'centre-back', d.facing.back, d.facing.shoulder, seam);
+    const s =
+      d.facing.deep > 0
+        ? splitDeepBack(back, d.facing.deep, seam)
+        : splitCentre(back, 'centre-back', d.facing.back, d.facing.shoulder, seam);
     if (s.ok) out.back = s.value;
     else findings.push(...s.findings);
   }
@@ -119,13 +132,18 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
         ...moreInterfacings(shell, back, d, findings),
       ]
     : [];
-  const facings = [p.frontFacing, p.backFacing, ...bands.pieces.map((b) => b.piece), ...bias.pieces];
+  const facings = [
+    p.recut ? undefined : p.frontFacing,
+    p.backFacing,
+    ...bands.pieces.map((b) => b.piece),
+    ...bias.pieces,
+  ];
   const backs = [p.backLining, p.backUnderlap];
   const skirts = [p.skirtFrontLining, p.skirtBackLining, p.skirtUnderlap];
   const linings = [p.frontLining, ...backs, p.sleeveLining, ...skirts];
   const made = [...facings, ...linings].filter((q): q is Piece => q !== undefined);
   const seams = [...insideSeams(p, d, hems), ...bandSeams(bands)];
-  return { pieces: [...made, ...interfacing], seams, findings, hems };
+  return { pieces: [...made, ...interfacing], recut: p.recut ? [p.recut] : [], seams, findings, hems };
 }
 
 /** Facings of front edge and neck, where they are not left to a bias strip or to a facing of neck and armhole in one. */
@@ -135,23 +153,42 @@ function neckFacings(p: InsidePieces, shell: Piece[], bands: Bands, d: Decisions
   const { front, back } = p;
   const parts = splitShell(shell, d, belowYoke(back, shell) && !d.lining.on ? null : back);
   const seam = d.allowances.seam;
-  if (parts.front && front)
-    p.frontFacing = makePiece(front, {
-      id: 'front-facing',
-      name: 'Front facing',
-      material: 'facing',
-      ring: atHem(parts.front.facing, seam),
-      reasons: facingReasons(parts.front, d, 'front'),
-    });
+  if (parts.front && front) {
+    const cutOn = d.facing.kind === 'cut-on' ? cutOnFacing(front, parts.front, seam) : null;
+    if (cutOn?.ok) {
+      p.frontFacing = cutOn.value.facing;
+      p.recut = cutOn.value.whole;
+    } else if (cutOn) parts.findings.push(...cutOn.findings);
+    else p.frontFacing = frontFacing(front, parts.front, d);
+  }
   if (parts.back && back)
     p.backFacing = makePiece(back, {
       id: 'back-facing',
-      name: 'Back neck facing',
+      name: d.facing.deep > 0 ? 'Back facing' : 'Back neck facing',
       material: 'facing',
-      ...onFold(atHem(parts.back.facing, seam), facingReasons(parts.back, d, 'back'), d),
+      ...onFold(atHem(rolledIn(parts.back, d, !p.sleeve), seam), facingReasons(parts.back, d, 'back'), d),
     });
   return parts;
 }
+
+function frontFacing(front: Piece, split: Split, d: Decisions): Piece {
+  const { ring, sign } = split.oriented;
+  const at = turnsBackAt(front, ring, d.facing);
+  const facing = at === null ? split.facing : drawnOut(split.facing, sign, at, d.facing.out);
+  return makePiece(front, {
+    id: 'front-facing',
+    name: 'Front facing',
+    material: 'facing',
+    ring: atHem(facing, d.allowances.seam),
+    reasons: facingReasons(split, d, 'front'),
+  });
+}
+
+/** A back facing that reaches a sleeveless armhole is drawn smaller there, as the lining below it is. */
+const rolledIn = (back: Split, d: Decisions, sleeveless: boolean): Edge[] =>
+  sleeveless && d.lining.on && d.facing.deep > 0
+    ? moveRun(back.facing, 'armhole', -d.lining.smaller, back.oriented.sign)
+    : back.facing;
 
 /** A back facing below a seam that stays closed needs none itself: it is cut on the fold. Common practice. */
 function onFold(ring: Edge[], reasons: Reason[], d: Decisions): { ring: Edge[]; reasons: Reason[] } {
@@ -209,7 +246,7 @@ function lineAll(
   if (!p.sleeve) return;
   const armhole =
     p.frontLining && p.backLining
-      ? runLength(p.frontLining.ring, 'armhole') + runLength(p.backLining.ring, 'armhole')
+      ? [p.frontLining, p.backLining, p.backFacing].reduce((t, q) => t + (q ? runLength(q.ring, 'armhole') : 0), 0)
       : null;
   const made = sleeveLining(p.sleeve, armhole && armhole > 0 ? armhole : null, cuffed, d);
   hems.wrist = made.hem;
@@ -244,12 +281,21 @@ function lineSkirt(
 function interfaceAll(p: InsidePieces, d: Decisions, findings: Finding[]): Piece[] {
   const out: Piece[] = [];
   const { trim, frontStrip } = d.interfacing;
-  if (p.frontFacing && p.front) out.push(interfaceWhole(p.frontFacing, p.front, trim));
+  if (p.frontFacing && p.front) {
+    const made = interfaceWhole({ ...p.frontFacing, id: 'front-facing' }, p.front, trim);
+    out.push(p.recut ? fromCrease(made, p.front) : made);
+  }
   if (p.backFacing && p.back) out.push(interfaceWhole(p.backFacing, p.back, trim));
   if (p.front && frontStrip > 0 && runsOf(p.front.ring, 'front-edge').length) {
-    const strip = frontEdgeStrip(p.front, frontStrip, trim);
-    if (strip.ok) out.push(strip.value);
+    const strip = frontEdgeStrip(p.recut ? creased(p.front) : p.front, frontStrip, trim);
+    if (strip.ok) out.push(p.recut ? fromCrease(strip.value, p.front) : strip.value);
     else findings.push(...strip.findings);
   }
   return out;
 }
+
+/** A front whose edge is the crease of a facing grown on. */
+const creased = (front: Piece): Piece => ({
+  ...front,
+  ring: front.ring.map((e) => (e.role === 'front-edge' ? { ...e, onFold: true } : e)),
+});

@@ -13,6 +13,8 @@ export interface InsidePieces {
   frontFacing?: Piece | undefined;
   backFacing?: Piece | undefined;
   frontLining?: Piece | undefined;
+  /** The front as it is cut with its facing grown on; `frontFacing` is then the part of it beyond the fold. */
+  recut?: Piece | undefined;
   backLining?: Piece | undefined;
   /** The back lining that lies under at a vent; `backLining` is then the one that laps over. */
   backUnderlap?: Piece | undefined;
@@ -63,16 +65,27 @@ export function insideSeams(
   d: Decisions,
   hems: { body: LiningHem | null; wrist: LiningHem | null },
 ): Seam[] {
-  const out: Seam[] = [];
+  const seams: Seam[] = [];
   const join = (group: Seam['group'], code: string, a: Side[], b: Side[], more: Partial<Seam> = {}) => {
-    if (a.length && b.length) out.push({ id: `${group}-${code}`, code, group, a, b, ease: EXACT, ...more });
+    if (a.length && b.length) seams.push({ id: `${group}-${code}`, code, group, a, b, ease: EXACT, ...more });
   };
   const both = (role: Role, a: Piece | undefined, b: Piece | undefined): [Side[], Side[]] => [
     a ? roleSide(a, role) : [],
     b ? ofOwnPiece(b, role) : [],
   ];
   const shoulderEase = { ease: { min: 0, max: 10 }, easeOf: 'shoulder' };
-  join('inside', 'facing-shoulder', ...both('shoulder', p.backFacing, p.frontFacing));
+  // A back faced down to the armholes takes the shoulders of facing and lining.
+  const deep = p.backFacing?.ring.some((e) => e.role === 'armhole') ?? false;
+  const [facingBack, facingFront] = both('shoulder', p.backFacing, p.frontFacing);
+  if (deep && p.frontLining)
+    join(
+      'inside',
+      'facing-shoulder',
+      facingBack,
+      [...facingFront, ...roleSide(p.frontLining, 'shoulder')],
+      shoulderEase,
+    );
+  else join('inside', 'facing-shoulder', facingBack, facingFront);
   const open = p.backFacing?.ring.filter((e) => e.role === 'centre-back' && !e.onFold) ?? [];
   if (p.backFacing && open.length && d.lining.zip.length <= 0)
     join('inside', 'facing-centre-back', sideOf(p.backFacing, open), sideOf(p.backFacing, open));
@@ -91,12 +104,13 @@ export function insideSeams(
   if (p.sleeveLining) {
     const [u1, u2] = runsOf(p.sleeveLining.ring, 'underarm');
     if (u1 && u2) join('inside', 'lining-underarm', sideOf(p.sleeveLining, u1), sideOf(p.sleeveLining, u2));
-    const armholes = [p.frontLining, p.backLining].flatMap((q) => (q ? roleSide(q, 'armhole') : []));
+    const armholes = [p.frontLining, p.backFacing, p.backLining].flatMap((q) => (q ? roleSide(q, 'armhole') : []));
     const cap = { ease: { min: d.lining.capEase, max: d.lining.capEase }, easeOf: 'cap' };
     if (p.frontLining && p.backLining) join('inside', 'lining-cap', roleSide(p.sleeveLining, 'cap'), armholes, cap);
   }
-  join('closing', 'front-edge', ...both('front-edge', p.frontFacing ?? p.frontLining, p.front));
-  join('closing', 'neckline-front', ...both('neckline', p.frontFacing ?? p.frontLining, p.front));
+  const out = drawnOutBy(p, d);
+  join('closing', 'front-edge', ...both('front-edge', p.frontFacing ?? p.frontLining, p.front), out);
+  join('closing', 'neckline-front', ...both('neckline', p.frontFacing ?? p.frontLining, p.front), out);
   waistSeams(p, both, join);
   if (!p.sleeve) armholeSeams(p, d, both, join);
   const linedNeck = p.backFacing ? {} : (besideZip(p.back, d) ?? pleat);
@@ -105,12 +119,18 @@ export function insideSeams(
     [p.backLining, p.backUnderlap],
     [p.skirtBackLining, p.skirtUnderlap],
   ])
-    if (lining && under) out.push(...out.flatMap((s) => alsoUnder(s, lining, under)));
+    if (lining && under) seams.push(...seams.flatMap((s) => alsoUnder(s, lining, under)));
   ventSeams(p.back, p.backLining, p.backUnderlap, d, hems.body, join);
   ventSeams(p.skirtBack, p.skirtBackLining, p.skirtUnderlap, d, hems.body, join);
-  out.push(...hemSeams(p, d, hems));
+  seams.push(...hemSeams(p, d, hems));
   if (p.sleeveLining && !hems.wrist) join('closing', 'wrist-to-cuff', ...both('wrist', p.sleeveLining, p.sleeve));
-  return out;
+  return seams;
+}
+
+/** The facing of a lapel is longer than the shell's edge by what is drawn out over its turns, at most so much. */
+function drawnOutBy(p: InsidePieces, d: Decisions): Partial<Seam> {
+  if (d.facing.kind !== 'lapel' || d.facing.out <= 0 || !p.frontFacing) return {};
+  return { ease: { min: 0, max: d.facing.out * Math.PI }, easeOf: 'lapel' };
 }
 
 /** A seam of the half that laps over is sewn on the half that lies under as well. */
@@ -166,7 +186,14 @@ function armholeSeams(p: InsidePieces, d: Decisions, both: Both, join: Join): vo
   const reach = d.lining.smaller * Math.PI + 2 * d.lining.smaller;
   const rolled = { ease: { min: -reach, max: reach }, easeOf: 'turn' };
   join('closing', 'armhole-front', ...both('armhole', p.frontLining, p.front), rolled);
-  join('closing', 'armhole-back', ...both('armhole', p.backLining, p.back), rolled);
+  const back = both('armhole', p.backLining, p.back);
+  join(
+    'closing',
+    'armhole-back',
+    [...(p.backFacing ? roleSide(p.backFacing, 'armhole') : []), ...back[0]],
+    back[1],
+    rolled,
+  );
 }
 
 /** Lining hem to the shell's turned hem. A flared hem is narrower higher up: that difference is meant, up to 3 %. */

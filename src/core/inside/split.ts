@@ -1,7 +1,9 @@
-import { fillet, offsetBetween, offsetPath, type Path, pathLength, reversePath } from '../geometry/index.ts';
+import { crossings, fillet, offsetBetween, offsetPath, type Path, pathLength, reversePath } from '../geometry/index.ts';
 import { type Edge, type Piece, type Role } from '../pattern/index.ts';
+import { type Decisions } from '../project.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
 import { between, landing } from './land.ts';
+import { breakPoint, lapelLine } from './lapel.ts';
 import { cutRun, type Oriented, orient, run, runLength, runPath } from './oriented.ts';
 import { tooWide } from './room.ts';
 
@@ -48,40 +50,71 @@ function landAt(make: (w: number) => Path, shoulder: Path, want: number) {
 /** Which width is in the way. */
 type Narrow = 'width' | 'shoulder';
 
+/** Widths of a front facing on the seam line, mm, and how its edge goes. */
+export type FrontFacing = Pick<Decisions['facing'], 'front' | 'shoulder' | 'radius' | 'kind' | 'breakAt'>;
+
 /**
- * Front facing and front lining: the facing line runs parallel to the front edge at `width` and parallel to the neckline
+ * Front facing and front lining: the facing line runs parallel to the front edge at its width and parallel to the neckline
  * so that it ends `shoulder` along the shoulder seam, with the inner corner rounded by `radius` (as far as it finds
- * room), so that a lining can be sewn to it. Widths on the seam line, mm. Rule from memory of handbooks.
+ * room), so that a lining can be sewn to it. Where a lapel or shawl turns back it runs on from the break point to the
+ * shoulder in one curve. Widths on the seam line, mm. Rule from memory of handbooks.
  */
-export function splitFront(piece: Piece, width: number, shoulder: number, radius: number, seam: number): Result<Split> {
-  const o = orient(piece, 'front-edge', 'neckline');
+export function splitFront(piece: Piece, f: FrontFacing, seam: number): Result<Split> {
+  // A shawl's front edge runs on round the collar to its centre-back seam.
+  const o = orient(piece, 'front-edge', 'neckline') ?? orient(piece, 'front-edge', 'centre-back');
   const need: Role[] = ['front-edge', 'neckline', 'shoulder', 'hem'];
   if (!o || need.some((r) => run(piece.ring, r).length === 0)) return missing(piece, need);
-  const made = partFront(o, width, shoulder, radius, seam);
+  const made = partFront(o, f, seam);
   if (typeof made !== 'string') return ok(made);
-  const fits = (w: number, s: number): boolean => typeof partFront(o, w, s, radius, seam) !== 'string';
+  const fits = (front: number, s: number): boolean =>
+    typeof partFront(o, { ...f, front, shoulder: s }, seam) !== 'string';
   return refuse(
     made === 'width'
-      ? tooWide(piece, 'front-facing-too-wide', width, (w) => fits(w, shoulder))
-      : tooWide(piece, 'shoulder-too-short', shoulder, (s) => fits(width, s)),
+      ? tooWide(piece, 'front-facing-too-wide', f.front, (w) => fits(w, f.shoulder))
+      : tooWide(piece, 'shoulder-too-short', f.shoulder, (s) => fits(f.front, s)),
   );
 }
 
-function partFront(o: Oriented, width: number, shoulder: number, radius: number, seam: number): Split | Narrow {
+function partFront(o: Oriented, f: FrontFacing, seam: number): Split | Narrow {
+  const { ring } = o;
+  const line = f.kind === 'lapel' ? turnedBack(o, f) : roundTheNeck(o, f);
+  if (typeof line === 'string') return line;
+  const bottom = landing(line.path, runPath(ring, 'hem'), 'start');
+  if (!bottom) return 'width';
+  const path = between(line.path, bottom.onPath, pathLength(line.path));
+  const edge = lineEdge(path, 'facing-line', seam, run(ring, 'front-edge')[0] as Edge);
+  return parted(o, edge, 'hem', bottom.onEdge, line.onShoulder, line.radius) ?? 'shoulder';
+}
+
+interface FacingLine {
+  path: Path;
+  onShoulder: number;
+  radius: number;
+}
+
+function turnedBack(o: Oriented, f: FrontFacing): FacingLine | Narrow {
+  const at = breakPoint(o.piece, runPath(o.ring, 'front-edge'), f.breakAt);
+  const made = lapelLine(o.ring, o.sign, f.front, f.shoulder, at);
+  if (!made) return 'shoulder';
+  return liesInside(o, made.path) ? { ...made, radius: 0 } : 'width';
+}
+
+/** Whether a line from hem to shoulder keeps off side and armhole. */
+const liesInside = (o: Oriented, path: Path): boolean =>
+  o.ring.every((e) => !['side', 'armhole'].includes(e.role) || crossings(path, e.path).length === 0);
+
+function roundTheNeck(o: Oriented, f: FrontFacing): FacingLine | Narrow {
   const { ring, sign } = o;
-  const alongFront = offsetPath(runPath(ring, 'front-edge'), -sign * width);
+  const alongFront = offsetPath(runPath(ring, 'front-edge'), -sign * f.front);
   const bottom = landing(alongFront, runPath(ring, 'hem'), 'start');
   if (!bottom) return 'width';
   const neck = runPath(ring, 'neckline');
-  const landed = landAt((w) => offsetPath(neck, -sign * w), runPath(ring, 'shoulder'), shoulder);
+  const landed = landAt((w) => offsetPath(neck, -sign * w), runPath(ring, 'shoulder'), f.shoulder);
   if (!landed) return 'shoulder';
   const { path: alongNeck, top } = landed;
   const a = between(alongFront, bottom.onPath, pathLength(alongFront));
-  const b = between(alongNeck, 0, top.onPath);
-  const rounded = roundAsFits(a, b, radius);
-  if (!rounded) return 'width';
-  const edge = lineEdge(rounded.path, 'facing-line', seam, run(ring, 'front-edge')[0] as Edge);
-  return parted(o, edge, 'front-edge', 'hem', bottom.onEdge, top.onEdge, rounded.radius) ?? 'shoulder';
+  const rounded = roundAsFits(a, between(alongNeck, 0, top.onPath), f.radius);
+  return rounded ? { path: rounded.path, onShoulder: top.onEdge, radius: rounded.radius } : 'width';
 }
 
 /** The wished radius, or the largest of a few smaller ones that fits. */
@@ -94,44 +127,32 @@ function roundAsFits(a: Path, b: Path, radius: number): { path: Path; radius: nu
 }
 
 /**
- * Both rings from the facing line; `base` is the run before the neckline, `foot` the run the line starts on. Null when the
- * line leaves less than 5 mm of the shoulder.
+ * Both rings from the facing line: what lies before the neckline and the neckline itself go with the facing; `foot` is the
+ * run the line starts on. Null when the line leaves less than 5 mm of the shoulder.
  */
-function parted(
-  o: Oriented,
-  edge: Edge,
-  base: Role,
-  foot: Role,
-  onFoot: number,
-  onShoulder: number,
-  radius: number,
-): Split | null {
+function parted(o: Oriented, edge: Edge, foot: Role, onFoot: number, onShoulder: number, radius: number): Split | null {
   const { ring } = o;
   const shoulder = run(ring, 'shoulder');
   const shoulderLength = runLength(ring, 'shoulder');
   if (onShoulder > shoulderLength - 5) return null;
   const back: Edge = { ...edge, path: reversePath(edge.path) };
   const neck = run(ring, 'neckline');
-  const rest = ring.filter((e) => ![base, 'neckline', 'shoulder', foot].includes(e.role));
-  const neckShoulder = cutRun(shoulder, 0, onShoulder);
-  const armShoulder = cutRun(shoulder, onShoulder, shoulderLength);
+  const base = ring.slice(0, ring.indexOf(neck[0] as Edge));
   const footEdges = run(ring, foot);
   const footLength = runLength(ring, foot);
-  if (base === foot) {
-    const top = cutRun(footEdges, onFoot, footLength);
-    const low = cutRun(footEdges, 0, onFoot);
-    return {
-      oriented: o,
-      facing: [...top, ...neck, ...neckShoulder, back],
-      lining: [edge, ...armShoulder, ...rest, ...low],
-      ends: { first: footLength - onFoot, shoulder: onShoulder },
-      cornerRadius: radius,
-    };
-  }
+  const gone = new Set([...base, ...neck, ...shoulder, ...footEdges]);
+  const rest = ring.filter((e) => !gone.has(e));
+  const neckShoulder = cutRun(shoulder, 0, onShoulder);
+  const armShoulder = cutRun(shoulder, onShoulder, shoulderLength);
+  const low = cutRun(footEdges, 0, onFoot);
+  const top = cutRun(footEdges, onFoot, footLength);
+  const facing = base.includes(footEdges[0] as Edge)
+    ? [...top, ...neck, ...neckShoulder, back]
+    : [...base, ...neck, ...neckShoulder, back, ...top];
   return {
     oriented: o,
-    facing: [...run(ring, base), ...neck, ...neckShoulder, back, ...cutRun(footEdges, onFoot, footLength)],
-    lining: [edge, ...armShoulder, ...rest, ...cutRun(footEdges, 0, onFoot)],
+    facing,
+    lining: [edge, ...armShoulder, ...rest, ...low],
     ends: { first: footLength - onFoot, shoulder: onShoulder },
     cornerRadius: radius,
   };
@@ -177,5 +198,5 @@ function partCentre(
   if (!low) return 'width';
   const path = between(inner, low.onPath, top.onPath);
   const edge = lineEdge(path, 'facing-line', seam, run(ring, 'neckline')[0] as Edge);
-  return parted(o, edge, centre, centre, low.onEdge, top.onEdge, 0) ?? 'shoulder';
+  return parted(o, edge, centre, low.onEdge, top.onEdge, 0) ?? 'shoulder';
 }

@@ -110,7 +110,10 @@ export function Inside({ w }: { w: Workbook }) {
 
 /** The drafted pieces of one material over the shell, and why each is as it is. */
 function Drafted({ w, material, held }: { w: Workbook; material: Material; held: Held | null }) {
-  const pieces = useMemo(() => each(w.computed.inside.filter((p) => p.material === material)), [w.computed, material]);
+  const pieces = useMemo(() => {
+    const recut = material === 'facing' ? w.computed.recut.map((p) => ({ ...p, parent: p.id })) : NONE;
+    return [...recut, ...each(w.computed.inside.filter((p) => p.material === material))];
+  }, [w.computed, material]);
   const ghosts = useMemo(
     () =>
       w.computed.shell.flatMap((s) =>

@@ -1,7 +1,7 @@
 import { Box, Heading, Text } from '@chakra-ui/react';
 import { liningHem } from '../../core/inside/hem.ts';
 import { type Piece } from '../../core/pattern/index.ts';
-import { type Decisions, type HemChoice, type Trim } from '../../core/project.ts';
+import { type Decisions, type FacingKind, type HemChoice, type Trim } from '../../core/project.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
 import { HemSection } from '../drawing/HemSection.tsx';
 import { Ask, Tick } from '../parts/Ask.tsx';
@@ -62,6 +62,7 @@ export function FacingQuestions(d: Deciding) {
       {hide(
         f.on,
         <>
+          <FacingKindQuestion {...d} />
           <Length
             d={d}
             of="facing"
@@ -80,18 +81,94 @@ export function FacingQuestions(d: Deciding) {
             most={90}
             help="Equal on front and back."
           />
-          <Length d={d} of="facing" key_="back" label="Back neck facing, depth" least={30} most={120} />
+          <BackDepth {...d} />
+          {f.kind !== 'lapel' && (
+            <Length
+              d={d}
+              of="facing"
+              key_="radius"
+              label="Rounding of the inner corner"
+              least={0}
+              most={120}
+              help="So that the lining can be sewn round it."
+            />
+          )}
+          <BandQuestions {...d} />
+        </>,
+      )}
+    </>
+  );
+}
+
+const KIND_ANSWERS: [FacingKind, string][] = [
+  ['separate', 'a piece of its own'],
+  ['cut-on', 'grown on, the edge a fold'],
+  ['lapel', 'turned back with a lapel or shawl'],
+];
+
+/** How the front edge is faced, and what a lapel asks besides. */
+function FacingKindQuestion(d: Deciding) {
+  const f = d.w.doc.decisions.facing;
+  const front = d.w.computed.shell.find((p) => p.kind === 'front' && p.ring.some((e) => e.role === 'front-edge'));
+  if (!front) return null;
+  return (
+    <>
+      <Ask
+        question="The front facing is"
+        value={f.kind}
+        answers={KIND_ANSWERS}
+        onAnswer={(kind) =>
+          d.set('facing', { kind }, `Front facing ${KIND_ANSWERS.find(([k]) => k === kind)?.[1] ?? kind}`)
+        }
+      />
+      {f.kind === 'lapel' && (
+        <>
           <Length
             d={d}
             of="facing"
-            key_="radius"
-            label="Rounding of the inner corner"
+            key_="out"
+            label="Drawn out at the top of the lapel"
             least={0}
-            most={120}
-            help="So that the lining can be sewn round it."
+            most={10}
+            help="{2–4 mm} by the cloth; {6 mm} for thick."
           />
-          <BandQuestions {...d} />
-        </>,
+          {!front.lines.some((l) => l.kind === 'roll-line') && (
+            <Length
+              d={d}
+              of="facing"
+              key_="breakAt"
+              label="It begins to turn below the top of the edge"
+              least={50}
+              most={800}
+              help="Where the roll line meets the front edge; draw it and it is taken from there."
+            />
+          )}
+        </>
+      )}
+    </>
+  );
+}
+
+/** A back facing round the neck, or down to the armholes. */
+function BackDepth(d: Deciding) {
+  const f = d.w.doc.decisions.facing;
+  return (
+    <>
+      <Ask
+        question="The back is faced"
+        value={f.deep > 0 ? 'deep' : 'neck'}
+        answers={[
+          ['neck', 'round the neck'],
+          ['deep', 'down to the armholes'],
+        ]}
+        onAnswer={(x) =>
+          d.set('facing', { deep: x === 'deep' ? 160 : 0 }, x === 'deep' ? 'Deep back facing' : 'Back neck facing')
+        }
+      />
+      {f.deep > 0 ? (
+        <Length d={d} of="facing" key_="deep" label="Its depth at centre back" least={60} most={320} />
+      ) : (
+        <Length d={d} of="facing" key_="back" label="Back neck facing, depth" least={30} most={120} />
       )}
     </>
   );

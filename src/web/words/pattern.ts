@@ -121,6 +121,7 @@ const EASE_OF: Record<string, string> = {
   pleat: 'taken up by the pleat',
   turn: 'drawn smaller, to roll inside',
   zip: 'the lining ends beside the zip',
+  lapel: 'drawn out, to turn back over the other',
   overlap: 'the band reaches on for its button',
   'collar-step': 'the stand runs on past the collar',
   flare: 'the piece narrows above the hem',

@@ -10,6 +10,12 @@ const SAY: Record<string, Say> = {
   'facing-shoulder': (_, v) =>
     `${v} along the shoulder, the same on front and back so that the seams meet. Handbooks: {50–65 mm}.`,
   'facing-back': (_, v) => `${v} deep at the centre back. Handbooks: {60–75 mm}.`,
+  'facing-deep': (_, v) =>
+    `Down to the armholes, ${v} below the neck at the centre back: a coat's back keeps its shape and slides on easily.`,
+  'lapel-out': (_, v) =>
+    `From the break point up its edge is drawn out, by ${v} at the top: turned back it is the side that shows, and lies over the other. Handbooks: {2–4 mm}, {6 mm} for thick cloth.`,
+  'cut-on': () =>
+    'The facing is grown on: the front edge is a fold, neckline and facing line mirrored about it. Cut this in place of the front.',
   'facing-on-fold': () =>
     'Cut on the fold though the back has a seam: nothing opens at the neck, and the facing is flatter without one.',
   'facing-radius': (mm, v, raw) =>
