@@ -32,7 +32,7 @@ describe('saved documents', () => {
       doc.schema = version;
       const { facing, lining, interfacing } = doc.decisions as Record<string, Plain>;
       for (const key of ['vent', 'slit']) delete lining?.[key];
-      for (const key of ['kind', 'out', 'breakAt', 'deep']) delete facing?.[key];
+      for (const key of ['kind', 'out', 'breakAt', 'deep', 'hood']) delete facing?.[key];
       if (version > 1) return doc;
       for (const key of ['bands', 'inOne', 'turn', 'finish', 'bias']) delete facing?.[key];
       for (const key of ['smaller', 'darts', 'skirt', 'zip']) delete lining?.[key];

@@ -83,6 +83,7 @@ const decisions = z.strictObject({
     out: mm.max(20),
     breakAt: mm,
     deep: mm,
+    hood: mm,
     bands: z.strictObject({ armhole: mm, waist: mm, hem: mm, wrist: mm }),
     inOne: mm,
     turn: mm.max(10),
@@ -213,8 +214,8 @@ function withFacingsOfEdges(doc: Plain): Plain {
 function withVents(doc: Plain): Plain {
   const d = (doc.decisions ?? {}) as Record<string, Plain>;
   const { facing, lining } = usualDecisions();
-  const { kind, out, breakAt, deep } = facing;
-  const added = { facing: { kind, out, breakAt, deep }, lining: { vent: lining.vent, slit: lining.slit } };
+  const { kind, out, breakAt, deep, hood } = facing;
+  const added = { facing: { kind, out, breakAt, deep, hood }, lining: { vent: lining.vent, slit: lining.slit } };
   return { ...doc, schema: 3, decisions: { ...d, ...withUsual(d, added) } };
 }
 

@@ -152,6 +152,8 @@ const SENTENCES: Record<string, Say> = {
   'free-hem-impossible': () => 'The lining hem needs a second turn above zero and an edge at or above the hem.',
   'cap-cannot-fit': (d, mm) =>
     `No cap height makes the sleeve lining's cap ${mm('ease')} longer than its armhole (${mm('armhole')}). The cap measures ${mm('cap')}: check the sleeve of "${d.name}".`,
+  'raglan-cannot-fit': (d, mm) =>
+    `The raglan seams of the sleeve lining (${mm('cap')}) cannot be brought to those of the body (${mm('armhole')}) at the underarm. Check the raglan seams of "${d.name}".`,
   // Buttons.
   'no-room-for-buttons': (_, mm) =>
     `Top and bottom distance together are longer than the closing line (${mm('length')}). Make them smaller.`,

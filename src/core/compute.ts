@@ -92,12 +92,16 @@ export function compute(doc: ProjectDocument): Computed {
 
 /** Lining seams whose two lengths come from the drawn shell and can be no better than it. */
 const followsShell = (code: string): boolean =>
-  ['facing-shoulder', 'lining-shoulder', 'lining-side', 'lining-underarm'].includes(code);
+  /^(facing-shoulder|lining-(shoulder|side|underarm|panel-\w+|elbow|forearm|raglan))$/.test(code);
 
 const closureFindings = (c: Result<Closure> | null): Finding[] => (c ? (c.ok ? c.value.findings : c.findings) : []);
 
 /** Kinds of pieces the plan knows no method for. */
 const BEYOND: ReadonlySet<string> = new Set([
+  'front-side',
+  'back-side',
+  'under-sleeve',
+  'hood',
   'yoke',
   'collar',
   'stand',

@@ -107,6 +107,8 @@ export interface Decisions {
     breakAt: number;
     /** A back facing down to the armholes, its depth at centre back, mm; 0 for one round the neck. */
     deep: number;
+    /** A facing along the opening of a hood, mm; 0 for none. */
+    hood: number;
     /** Widths of facings along other edges, mm; 0 for none. */
     bands: Record<BandRole, number>;
     /** Neck and armhole faced in one, its depth at the centre and below the underarm, mm; 0 for apart. */
@@ -196,6 +198,7 @@ export function usualDecisions(): Decisions {
       out: 3,
       breakAt: 250,
       deep: 0,
+      hood: 50,
       bands: { armhole: 0, waist: 0, hem: 0, wrist: 0 },
       inOne: 0,
       turn: 1,

@@ -58,7 +58,7 @@ function notches(c: Computed): Check {
 function wholeness(c: Computed, d: Decisions): Check {
   if (!d.facing.on || !d.lining.on) return { code: 'union', looked: 0, faults: [], worst: 0 };
   const parts = splitShell(c.shell, d);
-  const found = [parts.front, parts.back].flatMap((s) => {
+  const found = [parts.front, parts.back, parts.sleeve].flatMap((s) => {
     if (!s) return [];
     const whole = ringsArea([flatRing(s.oriented.piece.ring)]);
     const both = ringsArea(union([flatRing(s.facing), flatRing(s.lining)]));

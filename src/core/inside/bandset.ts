@@ -3,6 +3,7 @@ import { type Edge, type Piece, type PieceKind, type Seam, sideOf, takenOf } fro
 import { type BandRole, type Decisions } from '../project.ts';
 import { type Finding, stop } from '../result.ts';
 import { allInOne, bandFacing } from './bands.ts';
+import { metByLining } from './belowband.ts';
 
 /** Facings along edges, with the shell piece each belongs to. */
 export interface Bands {
@@ -59,8 +60,11 @@ export function bandFacings(shell: Piece[], d: Decisions): Bands {
         id: `${shellPiece.kind}-${role}-facing`,
         name: `${shellPiece.name} ${NAMES[role]}`,
       });
-      if (made.ok) out.pieces.push({ role, piece: made.value.piece, shell: shellPiece });
-      else out.findings.push(...made.findings);
+      const lined = role === 'waist' && d.lining.on && d.lining.skirt;
+      if (made.ok) {
+        const { piece } = made.value;
+        out.pieces.push({ role, piece: lined ? metByLining(piece, d.allowances.seam) : piece, shell: shellPiece });
+      } else out.findings.push(...made.findings);
     }
   }
   return out;

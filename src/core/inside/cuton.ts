@@ -11,8 +11,7 @@ import {
 } from '../geometry/index.ts';
 import { clockwise, type Edge, type Piece } from '../pattern/index.ts';
 import { because, ok, type Result, refuse, stop } from '../result.ts';
-import { runPath } from './oriented.ts';
-import { type Split } from './split.ts';
+import { runPath, type Split } from './oriented.ts';
 
 export interface CutOn {
   /** The shell piece with its facing grown on: it is cut in place of the drawn one. */

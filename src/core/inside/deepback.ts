@@ -12,8 +12,7 @@ import {
 } from '../geometry/index.ts';
 import { type Edge, type Piece, type Role } from '../pattern/index.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
-import { cutRun, orient, run, runLength, runPath } from './oriented.ts';
-import { type Split } from './split.ts';
+import { cutRun, orient, run, runLength, runPath, type Split } from './oriented.ts';
 
 /** How far across a back is looked for its armhole, mm. */
 const ACROSS = 1000;

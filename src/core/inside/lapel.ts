@@ -19,7 +19,7 @@ import {
 } from '../geometry/index.ts';
 import { type Edge, type Piece } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
-import { run, runPath } from './oriented.ts';
+import { besideNeck, run, runPath } from './oriented.ts';
 
 /** How far a drawn roll line is carried on to look for the front edge, mm. */
 const REACH = 80;
@@ -49,7 +49,7 @@ export function lapelLine(
   breakAt: number,
 ): { path: Path; onShoulder: number } | null {
   const low = offsetPath(stretch(runPath(ring, 'front-edge'), 0, breakAt), -sign * width);
-  const seam = runPath(ring, 'shoulder');
+  const seam = runPath(ring, besideNeck(ring));
   if (!low.length || shoulder > pathLength(seam)) return null;
   const [from, to] = [endOf(low), pointAlong(seam, shoulder)];
   const inward = scale(outward(directionAlong(seam, shoulder)), -sign);

@@ -1,19 +1,19 @@
-import { pathLength } from '../geometry/index.ts';
 import { type Edge, type InternalLine, type Piece, type Role, reverseRing } from '../pattern/index.ts';
 import { type Decisions, type HemChoice } from '../project.ts';
 import { because, type Finding, type Reason, refuse, stop } from '../result.ts';
 import { dartsIn } from './darts.ts';
 import { type LiningHem, liningHem } from './hem.ts';
 import { makePiece } from './make.ts';
-import { moveRun, orient, run } from './oriented.ts';
+import { moveRun, orient, run, runLength, type Split } from './oriented.ts';
+import { raiseRaglan } from './raglan.ts';
 import { fitCap, raiseUnderarm } from './raise.ts';
-import { type Split } from './split.ts';
+
 import { hasVent, pleatAboveVent, ventHalves } from './vent.ts';
 import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
 
 export interface LiningPiece {
   piece: Piece | null;
-  /** The half that lies under, where a vent makes left and right differ. */
+  /** What lies under: the other half where a vent makes left and right differ, the under-sleeve of a two-piece sleeve. */
   under?: Piece;
   findings: Finding[];
   hem: LiningHem | null;
@@ -61,6 +61,9 @@ interface Armholed {
 function armholed(split: Split, d: Decisions, sleeveless: boolean): Armholed {
   const { sign } = split.oriented;
   const { raise, out, smaller } = d.lining;
+  const has = (role: Role): boolean => split.lining.some((e) => e.role === role);
+  // A middle panel between princess seams has no underarm.
+  if (!has('armhole') || (!sleeveless && !has('side'))) return { ring: split.lining, reasons: [] };
   if (!sleeveless)
     return { ring: raiseUnderarm(split.lining, 'armhole', 'side', sign, raise, out), reasons: raiseReasons(d.lining) };
   return {
@@ -69,15 +72,27 @@ function armholed(split: Split, d: Decisions, sleeveless: boolean): Armholed {
   };
 }
 
-/** Front lining: what the facing leaves, its armhole fitted to sleeve or edge, hem placed, darts as chosen. */
-export function frontLining(split: Split, d: Decisions, sleeveless: boolean): LiningPiece {
+interface Named {
+  id: string;
+  name: string;
+}
+
+/**
+ * Lining of a front or of a side panel: what the facing leaves, its armhole fitted to sleeve or edge, hem placed, darts as
+ * chosen.
+ */
+export function frontLining(
+  split: Split,
+  d: Decisions,
+  sleeveless: boolean,
+  named: Named = { id: 'front-lining', name: 'Front lining' },
+): LiningPiece {
   const { piece, sign } = split.oriented;
   const { ring: raised, reasons: why } = armholed(split, d, sleeveless);
   const h = hemmed(raised, 'hem', d.lining.hem, piece, sign);
   const { ring, reason } = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
   const made = makePiece(piece, {
-    id: 'front-lining',
-    name: 'Front lining',
+    ...named,
     material: 'lining',
     ring,
     reasons: [...why, ...(reason ? [reason] : []), ...(h.hem ? [h.hem.reason] : [])],
@@ -166,44 +181,95 @@ export function ventedLining(
 export const backPleat = (back: Piece, d: Decisions): number =>
   run(back.ring, 'waist').length || d.lining.zip.length > 0 ? 0 : d.lining.pleat;
 
+/** The seams of a sleeve beside its cap: one underarm seam, or elbow and forearm of a two-piece sleeve. */
+export const sleeveSides = (sleeve: Piece): [Role, Role] =>
+  sleeve.ring.some((e) => e.role === 'elbow-seam') ? ['elbow-seam', 'forearm-seam'] : ['underarm', 'underarm'];
+
 /**
- * Sleeve lining: underarm raised at both ends of the cap, hem placed, and the cap's height changed until it is longer
- * than the lining's armhole by the chosen ease (handbook range from memory: 10–20 mm). A sleeve that ends in a cuff is
- * lined to the cuff's seam, its pleats repeated.
+ * One piece of a sleeve's lining before its cap is fitted: raised at both ends of the cap, hem placed. A sleeve that ends in
+ * a cuff is lined to the cuff's seam. Null where it lacks an edge.
  */
-export function sleeveLining(sleeve: Piece, armhole: number | null, cuffed: boolean, d: Decisions): LiningPiece {
-  const o = orient(sleeve, 'cap', 'underarm');
-  if (!o || run(sleeve.ring, 'wrist').length === 0) {
-    const roles = 'cap, underarm, wrist';
-    return { piece: null, hem: null, ...refusal('roles-missing', sleeve, { roles }) };
-  }
-  const { raise, out } = d.lining;
-  const one = raiseUnderarm(o.ring, 'cap', 'underarm', o.sign, raise, out);
-  const both = reverseRing(raiseUnderarm(reverseRing(one), 'cap', 'underarm', o.sign === 1 ? -1 : 1, raise, out));
+function sleeveRing(sleeve: Piece, cuffed: boolean, d: Decisions): (Hemmed & { sign: 1 | -1 }) | null {
+  const [one, other] = sleeveSides(sleeve);
+  const o = orient(sleeve, 'cap', one);
+  if (!o || run(sleeve.ring, 'wrist').length === 0) return null;
+  const { raise } = d.lining;
+  // In a two-piece sleeve the underarm lies within the under-sleeve: it is raised, and the seams are not let out.
+  const out = one === 'underarm' ? d.lining.out : 0;
+  const first = raiseUnderarm(o.ring, 'cap', one, o.sign, raise, out);
+  const both = reverseRing(raiseUnderarm(reverseRing(first), 'cap', other, o.sign === 1 ? -1 : 1, raise, out));
   const h = cuffed ? { ring: both, hem: null, findings: [] } : hemmed(both, 'wrist', d.lining.wrist, sleeve, o.sign);
+  return { ...h, sign: o.sign };
+}
+
+/** Lining of a raglan sleeve below its neck facing, its seams as long as the body lining's, `target` mm. */
+export function raglanLining(sleeve: Piece, split: Split, target: number, cuffed: boolean, d: Decisions): LiningPiece {
+  const { sign } = split.oriented;
+  const raised = raiseRaglan(split.lining, sign, target, d.lining);
+  if (!raised)
+    return {
+      piece: null,
+      hem: null,
+      ...refusal('raglan-cannot-fit', sleeve, { cap: runLength(split.lining, 'cap'), armhole: target }),
+    };
+  const h = cuffed
+    ? { ring: raised.ring, hem: null, findings: [] }
+    : hemmed(raised.ring, 'wrist', d.lining.wrist, sleeve, sign);
+  const reasons = [
+    ...raiseReasons(d.lining).slice(0, 1),
+    because('out-raglan', 'derived', raised.out, { asked: d.lining.out }),
+    ...(h.hem ? [h.hem.reason] : []),
+  ];
+  const lines = dartsIn(sleeve, h.ring, d.lining.darts);
+  const named = { id: 'sleeve-lining', name: 'Sleeve lining', material: 'lining' as const };
+  return { piece: makePiece(sleeve, { ...named, ring: h.ring, reasons, lines }), hem: h.hem, findings: h.findings };
+}
+
+/**
+ * Sleeve lining: raised at the underarm, hem placed, and the cap's height changed until it is longer than the lining's
+ * armhole by the chosen ease (handbook range from memory: 10–20 mm). Of a two-piece sleeve the upper one's cap is changed;
+ * pleats are repeated.
+ */
+export function sleeveLining(
+  sleeve: Piece,
+  under: Piece | undefined,
+  armhole: number | null,
+  cuffed: boolean,
+  d: Decisions,
+): LiningPiece {
+  const h = sleeveRing(sleeve, cuffed, d);
+  const low = under && sleeveRing(under, cuffed, d);
+  if (!h) return { piece: null, hem: null, ...refusal('roles-missing', sleeve, { roles: 'cap, underarm, wrist' }) };
+  if (under && !low)
+    return {
+      piece: null,
+      hem: null,
+      ...refusal('roles-missing', under, { roles: 'cap, elbow-seam, forearm-seam, wrist' }),
+    };
   const findings = [...h.findings];
   const reasons = [...raiseReasons(d.lining), ...(h.hem ? [h.hem.reason] : [])];
   let ring = h.ring;
   if (armhole !== null) {
-    const fitted = fitCap(ring, armhole + d.lining.capEase);
+    const rest = low ? runLength(low.ring, 'cap') : 0;
+    const fitted = fitCap(ring, armhole + d.lining.capEase - rest);
     if (fitted) {
       ring = fitted.ring;
       reasons.push(because('cap-ease', 'memory', d.lining.capEase, { armhole, change: fitted.heightChange }));
     } else {
-      const cap = run(ring, 'cap').reduce((s, e) => s + pathLength(e.path), 0);
+      const cap = runLength(ring, 'cap') + rest;
       findings.push(...refusal('cap-cannot-fit', sleeve, { cap, armhole, ease: d.lining.capEase }).findings);
     }
   }
-  const lines = dartsIn(sleeve, ring, d.lining.darts);
-  const made = makePiece(sleeve, {
-    id: 'sleeve-lining',
-    name: 'Sleeve lining',
-    material: 'lining',
-    ring,
-    reasons,
-    lines,
-  });
-  return { piece: made, findings, hem: h.hem };
+  const make = (shell: Piece, id: string, name: string, r: Edge[], why: Reason[]): Piece =>
+    makePiece(shell, { id, name, material: 'lining', ring: r, reasons: why, lines: dartsIn(shell, r, d.lining.darts) });
+  const made = make(sleeve, 'sleeve-lining', under ? 'Upper sleeve lining' : 'Sleeve lining', ring, reasons);
+  const raised = raiseReasons({ ...d.lining, out: 0 }).slice(0, 1);
+  return {
+    piece: made,
+    findings,
+    hem: h.hem,
+    ...(under && low && { under: make(under, 'under-sleeve-lining', 'Under-sleeve lining', low.ring, raised) }),
+  };
 }
 
 const refusal = (code: string, piece: Piece, data: Record<string, string | number>) =>

@@ -79,3 +79,16 @@ export function moveRun(ring: Edge[], role: Role, d: number, sign: 1 | -1): Edge
   }
   return ring.map((e, i) => ({ ...e, path: paths[i] as Edge['path'] }));
 }
+
+/** A shell piece parted along its facing line; both rings in walk order, sharing the line exactly. */
+export interface Split {
+  oriented: Oriented;
+  facing: Edge[];
+  lining: Edge[];
+  /** Distance along the hem (or centre back) and the shoulder at which the facing line ends, mm. */
+  ends: { first: number; shoulder: number };
+  cornerRadius: number;
+}
+
+/** What neckline facings end on: the shoulder, or the raglan seam of a piece without one. */
+export const besideNeck = (ring: Edge[]): Role => (ring.some((e) => e.role === 'shoulder') ? 'shoulder' : 'armhole');

@@ -1,12 +1,12 @@
-import { offsetPath, pathLength } from '../geometry/index.ts';
 import { type Edge, type Piece, reverseRing } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { type Reason, refuse, stop } from '../result.ts';
+import { belowBand } from './belowband.ts';
 import { dartsIn } from './darts.ts';
-import { between, landing } from './land.ts';
+
 import { hemmed, type LiningPiece, ventedLining } from './lining.ts';
 import { makePiece } from './make.ts';
-import { cutRun, run, withParents } from './oriented.ts';
+import { run, withParents } from './oriented.ts';
 import { hasVent } from './vent.ts';
 import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
 
@@ -15,7 +15,7 @@ import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
  * facing covers the waist, what lies below it. `covered` is the length of a zip that a bodice takes up (mm).
  */
 export function skirtLining(piece: Piece, facing: number, covered: number, d: Decisions): LiningPiece {
-  const ring = facing > 0 ? belowWaist(piece, facing, d.allowances.seam) : withParents(piece);
+  const ring = facing > 0 ? belowBand(piece, 'waist', facing, d.allowances.seam) : withParents(piece);
   if (!ring || !run(piece.ring, 'hem').length)
     return {
       piece: null,
@@ -49,33 +49,4 @@ const NAMED = { id: 'skirt-back', name: 'skirt back', pleat: 0 };
 function walkSign(ring: Edge[]): 1 | -1 {
   const at = ring.findIndex((e) => e.role === 'vent');
   return at >= 0 && ring[(at + ring.length - 1) % ring.length]?.role === 'vent-top' ? -1 : 1;
-}
-
-/** What a facing of the waist leaves of the piece; its upper edge is the facing line. Null when nothing is left. */
-function belowWaist(piece: Piece, width: number, seam: number): Edge[] | null {
-  const ring = withParents(piece);
-  const n = ring.length;
-  const first = ring.findIndex((e, i) => e.role === 'waist' && ring[(i + n - 1) % n]?.role !== 'waist');
-  if (first < 0) return null;
-  const turned = [...ring.slice(first), ...ring.slice(0, first)];
-  const waist = run(turned, 'waist');
-  const [after, before] = [turned[waist.length] as Edge, turned[n - 1] as Edge];
-  const line = offsetPath(
-    waist.flatMap((e) => e.path),
-    -width,
-  );
-  const low = landing(line, before.path, 'start');
-  const high = landing(line, after.path, 'end');
-  if (!low || !high) return null;
-  const edge: Edge = {
-    ...(waist[0] as Edge),
-    id: 'facing-line',
-    role: 'facing-line',
-    path: between(line, low.onPath, high.onPath),
-    allowance: seam,
-    corner: 'mitred',
-    onFold: false,
-  };
-  const rest = turned.slice(waist.length + 1, n - 1);
-  return [edge, ...cutRun([after], high.onEdge, pathLength(after.path)), ...rest, ...cutRun([before], 0, low.onEdge)];
 }

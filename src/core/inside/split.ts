@@ -4,18 +4,8 @@ import { type Decisions } from '../project.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
 import { between, landing } from './land.ts';
 import { breakPoint, lapelLine } from './lapel.ts';
-import { cutRun, type Oriented, orient, run, runLength, runPath } from './oriented.ts';
+import { besideNeck, cutRun, type Oriented, orient, run, runLength, runPath, type Split } from './oriented.ts';
 import { tooWide } from './room.ts';
-
-/** A shell piece parted along its facing line; both rings in walk order, sharing the line exactly. */
-export interface Split {
-  oriented: Oriented;
-  facing: Edge[];
-  lining: Edge[];
-  /** Distance along the hem (or centre back) and the shoulder at which the facing line ends, mm. */
-  ends: { first: number; shoulder: number };
-  cornerRadius: number;
-}
 
 const lineEdge = (path: Path, id: string, allowance: number, parent: Edge): Edge => ({
   id,
@@ -62,7 +52,7 @@ export type FrontFacing = Pick<Decisions['facing'], 'front' | 'shoulder' | 'radi
 export function splitFront(piece: Piece, f: FrontFacing, seam: number): Result<Split> {
   // A shawl's front edge runs on round the collar to its centre-back seam.
   const o = orient(piece, 'front-edge', 'neckline') ?? orient(piece, 'front-edge', 'centre-back');
-  const need: Role[] = ['front-edge', 'neckline', 'shoulder', 'hem'];
+  const need: Role[] = ['front-edge', 'neckline', besideNeck(piece.ring), 'hem'];
   if (!o || need.some((r) => run(piece.ring, r).length === 0)) return missing(piece, need);
   const made = partFront(o, f, seam);
   if (typeof made !== 'string') return ok(made);
@@ -109,7 +99,7 @@ function roundTheNeck(o: Oriented, f: FrontFacing): FacingLine | Narrow {
   const bottom = landing(alongFront, runPath(ring, 'hem'), 'start');
   if (!bottom) return 'width';
   const neck = runPath(ring, 'neckline');
-  const landed = landAt((w) => offsetPath(neck, -sign * w), runPath(ring, 'shoulder'), f.shoulder);
+  const landed = landAt((w) => offsetPath(neck, -sign * w), runPath(ring, besideNeck(ring)), f.shoulder);
   if (!landed) return 'shoulder';
   const { path: alongNeck, top } = landed;
   const a = between(alongFront, bottom.onPath, pathLength(alongFront));
@@ -132,8 +122,9 @@ function roundAsFits(a: Path, b: Path, radius: number): { path: Path; radius: nu
  */
 function parted(o: Oriented, edge: Edge, foot: Role, onFoot: number, onShoulder: number, radius: number): Split | null {
   const { ring } = o;
-  const shoulder = run(ring, 'shoulder');
-  const shoulderLength = runLength(ring, 'shoulder');
+  const across = besideNeck(ring);
+  const shoulder = run(ring, across);
+  const shoulderLength = runLength(ring, across);
   if (onShoulder > shoulderLength - 5) return null;
   const back: Edge = { ...edge, path: reversePath(edge.path) };
   const neck = run(ring, 'neckline');
@@ -170,7 +161,7 @@ export function splitCentre(
   seam: number,
 ): Result<Split> {
   const o = orient(piece, centre, 'neckline');
-  const need: Role[] = [centre, 'neckline', 'shoulder'];
+  const need: Role[] = [centre, 'neckline', besideNeck(piece.ring)];
   if (!o || need.some((r) => run(piece.ring, r).length === 0)) return missing(piece, need);
   const made = partCentre(o, centre, depth, shoulder, seam);
   if (typeof made !== 'string') return ok(made);
@@ -191,7 +182,11 @@ function partCentre(
 ): Split | Narrow {
   const { ring, sign } = o;
   const neck = runPath(ring, 'neckline');
-  const landed = landAt((w) => offsetBetween(neck, -sign * depth, -sign * w), runPath(ring, 'shoulder'), shoulder);
+  const landed = landAt(
+    (w) => offsetBetween(neck, -sign * depth, -sign * w),
+    runPath(ring, besideNeck(ring)),
+    shoulder,
+  );
   if (!landed) return 'shoulder';
   const { path: inner, top } = landed;
   const low = landing(inner, runPath(ring, centre), 'start');

@@ -1,4 +1,5 @@
 import { boxOf, distance, endOf, insideRing, nearestOn, pathLength, pointAlong, startOf } from '../geometry/index.ts';
+import { companyOf } from '../pattern/index.ts';
 import { type ShellPiece } from '../project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { HEAL_GAP, LIGHTEN } from '../tolerance.ts';
@@ -43,8 +44,8 @@ export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> 
   const rank = (d: Draft): number => order.get(d.outline.shape.label + d.outline.shape.group) ?? 0;
   real.sort((a, b) => rank(a) - rank(b));
   const names = namesOf(real, drawing);
-  const yoke = names.some((n) => /yoke/i.test(n));
-  const pieces = real.map((d, i) => toPiece(d, `p${i + 1}`, names[i] as string, yoke, findings));
+  const company = companyOf(names);
+  const pieces = real.map((d, i) => toPiece(d, `p${i + 1}`, names[i] as string, company, findings));
   const both = real.filter((d) => d.seam).length;
   if (both) findings.push({ code: 'both-lines', severity: 'note', data: { count: both, of: pieces.length } });
   checkSize(pieces, findings);

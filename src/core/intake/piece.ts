@@ -10,7 +10,7 @@ import {
   startOf,
   sub,
 } from '../geometry/index.ts';
-import { type PieceKind, placeGrain, suggestRoles } from '../pattern/index.ts';
+import { type Company, type PieceKind, placeGrain, suggestRoles } from '../pattern/index.ts';
 import { type ShellEdge, type ShellPiece } from '../project.ts';
 import { type Finding } from '../result.ts';
 import { isGrain, linesOf, marksOf, notchesOf } from './marks.ts';
@@ -22,10 +22,10 @@ const says = (words: string, re: RegExp): boolean => re.test(words);
 const saysFold = (words: string): boolean => says(words, /\bfold\b/i) && !says(words, /not on (the )?fold|no fold/i);
 
 /**
- * A draft as a shell piece: its edges with suggested roles, its fold, count, grainline and marks. `yoke`: whether there is
- * one among the pieces.
+ * A draft as a shell piece: its edges with suggested roles, its fold, count, grainline and marks. `company`: what the names
+ * of all pieces say of each other.
  */
-export function toPiece(d: Draft, id: string, name: string, yoke: boolean, findings: Finding[]): ShellPiece {
+export function toPiece(d: Draft, id: string, name: string, company: Company, findings: Finding[]): ShellPiece {
   const drawn = d.seam ?? d.outline;
   const paths = partAtCorners(drawn.path);
   const grainLine = d.inner.filter(isGrain).sort((a, b) => pathLength(b.path) - pathLength(a.path))[0];
@@ -35,7 +35,7 @@ export function toPiece(d: Draft, id: string, name: string, yoke: boolean, findi
   const suggestion = suggestRoles(name, paths, {
     ...(grain && { grain: sub(grain.b, grain.a) }),
     fold: mirror || saysFold(words),
-    yoke,
+    ...company,
   });
   const allowances = d.seam ? readAllowances(paths, d.outline.path, name, id, findings) : null;
   const ring: ShellEdge[] = paths.map((path, i) => ({

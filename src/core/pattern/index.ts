@@ -10,4 +10,5 @@ export * from './seam.ts';
 export * from './shell.ts';
 export * from './shellseams.ts';
 export * from './take.ts';
+export type { Company } from './templates.ts';
 export * from './types.ts';

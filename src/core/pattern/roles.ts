@@ -17,7 +17,7 @@ import {
   turn,
   unit,
 } from '../geometry/index.ts';
-import { clamp, fitOf, type Look, type Place, roleOf, TEMPLATES } from './templates.ts';
+import { type Company, clamp, fitOf, inCompany, type Look, type Place, roleOf, TEMPLATES } from './templates.ts';
 import { type PieceKind, type Role } from './types.ts';
 
 /** Roles proposed for a ring, one per edge, with how sure the proposal is (0..1). */
@@ -39,7 +39,11 @@ const NAME_HINTS: [RegExp, PieceKind][] = [
   [/\bband\b/i, 'other'],
   [/skirt.*back|back.*skirt/i, 'skirt-back'],
   [/skirt/i, 'skirt-front'],
+  [/under[ -]?sleeve|sleeve.*under|lower sleeve/i, 'under-sleeve'],
   [/sleeve/i, 'sleeve'],
+  [/hood/i, 'hood'],
+  [/side.*front|front.*side/i, 'front-side'],
+  [/side.*back|back.*side/i, 'back-side'],
   [/front/i, 'front'],
   [/back/i, 'back'],
 ];
@@ -161,6 +165,9 @@ function looksOf(paths: Path[], up: Point): Look[] {
 /** How much better a rarer make of a piece has to fit than the usual one. */
 const UNUSUAL = 0.05;
 
+/** Pieces none of whose makes is rarer than the others. */
+const ALIKE: ReadonlySet<PieceKind> = new Set<PieceKind>(['front-side', 'back-side']);
+
 /** A fit this good settles which way a piece lies. */
 const SURE = 0.84;
 
@@ -176,22 +183,31 @@ function templatesFor(kind: Exclude<PieceKind, 'other'>, name: string, said: Sai
   if (kind === 'collar' || kind === 'stand')
     return all.filter((t) => t.includes('centre-back') === (said.fold ?? false));
   const bodice = /bodice|\btop\b|corsage/i.test(name);
-  const fitting = all.filter(
-    (t) => t.includes('waist-below') === bodice && (said.yoke || !t.includes('yoke-seam-above')),
-  );
-  return (kind === 'front' || kind === 'back') && fitting.length ? fitting : all;
+  const upper = kind === 'front' || kind === 'back' || kind === 'front-side' || kind === 'back-side';
+  return inCompany(kind, upper ? all.filter((t) => t.includes('waist-below') === bodice) : all, said);
 }
 
 const hintOf = (name: string): PieceKind | null => NAME_HINTS.find(([re]) => re.test(name))?.[1] ?? null;
 
 /** What the file says beside a piece's name and outline. */
-export interface Said {
+export interface Said extends Company {
   /** Direction of the drawn grainline. */
   grain?: Point;
   /** It speaks of a fold. */
   fold?: boolean;
-  /** There is a yoke among the pieces, so that a back can end below it. */
-  yoke?: boolean;
+}
+
+/** What the names of a pattern's pieces say of each other. */
+export function companyOf(names: string[]): Company {
+  const some = (re: RegExp): boolean => names.some((n) => re.test(n));
+  const kinds = new Set(names.map(hintOf));
+  return {
+    yoke: some(/yoke/i),
+    frontPanels: kinds.has('front-side'),
+    backPanels: kinds.has('back-side'),
+    twoPiece: kinds.has('under-sleeve'),
+    raglan: some(/raglan/i),
+  };
 }
 
 /**
@@ -215,7 +231,7 @@ export function suggestRoles(name: string, paths: Path[], said: Said = {}): Sugg
       for (const [nth, template] of templatesFor(kind, name, said).entries())
         for (const mirrored of [false, true]) {
           const { score, roles } = fitTemplate(looks, template, mirrored);
-          const believed = score - lie.doubt - (nth ? UNUSUAL : 0);
+          const believed = score - lie.doubt - (nth && !ALIKE.has(kind) ? UNUSUAL : 0);
           if (believed > best.believed) best = { kind, roles, confidence: 0, up: lie.up, score, believed };
         }
     }

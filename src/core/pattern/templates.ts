@@ -24,6 +24,8 @@ const shoulder =
 const low = (l: Look): number => 0.5 * near(l.v, 1, 0.4) + 0.5 * l.flat;
 const high = (l: Look): number => 0.5 * near(l.v, 0, 0.4) + 0.5 * l.flat;
 
+const sleeveSide = (l: Look): number => 0.35 * l.upright + 0.2 * near(l.v, 0.6, 0.4) + 0.2 * Math.abs(l.u - 0.5) * 2;
+
 /**
  * Places in a piece, and how well an edge fits each, 0..1; the centre line is taken to lie at the left, the top at the
  * top. One role can have several places: a waist is the lower end of a bodice and the upper end of a skirt.
@@ -81,6 +83,45 @@ const PLACES = {
   },
   'shoulder-right': { role: 'shoulder', fit: shoulder(0.8) },
   'shoulder-left': { role: 'shoulder', fit: shoulder(0.2) },
+  // Princess seams: at the right of the middle panel, at the left of the side panel.
+  'panel-right': {
+    role: 'panel-seam',
+    fit: (l: Look) =>
+      0.35 * l.upright + 0.3 * near(l.u, 0.9, 0.5) + 0.2 * near(l.v, 0.6, 0.5) + 0.15 * clamp(l.share * 3),
+  },
+  // Of the two long edges of a side panel it is the one that reaches higher, and is curved.
+  'panel-left': {
+    role: 'panel-seam',
+    fit: (l: Look) =>
+      0.25 * l.upright +
+      0.25 * near(l.u, 0.1, 0.5) +
+      0.2 * near(l.v, 0.46, 0.3) +
+      0.15 * clamp(l.share * 3) +
+      0.15 * clamp(Math.abs(l.bulge) * 20),
+  },
+  'armhole-short': {
+    role: 'armhole',
+    fit: (l: Look) => 0.35 * near(l.v, 0.13, 0.25) + 0.35 * near(l.u, 0.85, 0.4) + 0.3 * clamp(0.5 - l.bulge * 5),
+  },
+  'armhole-side': {
+    role: 'armhole',
+    fit: (l: Look) => 0.55 * near(l.v, 0.08, 0.3) + 0.45 * clamp(-l.bulge * 6),
+  },
+  'shoulder-narrow': { role: 'shoulder', fit: shoulder(0.3) },
+  'raglan-seam': {
+    role: 'armhole',
+    fit: (l: Look) => 0.3 * near(l.v, 0.17, 0.35) + 0.3 * near(l.u, 0.65, 0.4) + 0.4 * clamp(l.share * 5),
+  },
+  // The seams of a two-piece sleeve: the elbow's bulges out, the forearm's is hollow.
+  elbow: { role: 'elbow-seam', fit: (l: Look) => sleeveSide(l) + 0.25 * clamp(0.5 + l.bulge * 8) },
+  forearm: { role: 'forearm-seam', fit: (l: Look) => sleeveSide(l) + 0.25 * clamp(0.5 - l.bulge * 8) },
+  'under-cap': { role: 'cap', fit: (l: Look) => 0.6 * high(l) + 0.4 * clamp(-l.bulge * 6) },
+  'raglan-right': { role: 'cap', fit: (l: Look) => 0.5 * near(l.v, 0.2, 0.3) + 0.5 * near(l.u, 0.8, 0.4) },
+  'raglan-left': { role: 'cap', fit: (l: Look) => 0.5 * near(l.v, 0.2, 0.3) + 0.5 * near(l.u, 0.2, 0.4) },
+  'neck-top': { role: 'neckline', fit: (l: Look) => 0.6 * high(l) + 0.4 * near(l.share, 0.06, 0.1) },
+  face: { role: 'front-edge', fit: (l: Look) => 0.6 * l.upright + 0.4 * near(l.u, 0, 0.5) },
+  crown: { role: 'centre-back', fit: (l: Look) => 0.5 * clamp(l.share * 2) + 0.5 * clamp(l.bulge * 5) },
+  'hood-neck': { role: 'neckline', fit: low },
   // The longer long edge of a collar and its ends; of a stand the longer one meets the neck.
   'collar-outer': { role: 'collar-outer', fit: (l: Look) => 0.7 * near(l.v, 0, 0.75) + 0.3 * clamp(l.share * 2) },
   'collar-neck': { role: 'collar-neck', fit: (l: Look) => 0.8 * low(l) + 0.2 * clamp(l.share * 2) },
@@ -94,8 +135,46 @@ const PLACES = {
 
 export type Place = keyof typeof PLACES;
 
+/** What other pieces there are: some makes of a piece come only beside others. */
+export interface Company {
+  /** A yoke, so that a back can end below it. */
+  yoke?: boolean;
+  /** Side panels beside the front, beside the back: those end in princess seams. */
+  frontPanels?: boolean;
+  backPanels?: boolean;
+  /** An under-sleeve. */
+  twoPiece?: boolean;
+  /** A raglan sleeve. */
+  raglan?: boolean;
+}
+
+/** Places that come only in such company; `always`: then no other make of the piece does. */
+const ONLY_WITH: { place: Place; company: keyof Company; always: boolean; kind?: PieceKind }[] = [
+  { place: 'yoke-seam-above', company: 'yoke', always: false },
+  { place: 'panel-right', company: 'frontPanels', always: true, kind: 'front' },
+  { place: 'panel-right', company: 'backPanels', always: true, kind: 'back' },
+  { place: 'elbow', company: 'twoPiece', always: true },
+  { place: 'raglan-seam', company: 'raglan', always: true },
+  { place: 'raglan-right', company: 'raglan', always: true },
+];
+
+/** Those makes of a piece that go with the other pieces. */
+export function inCompany(kind: PieceKind, templates: Place[][], company: Company): Place[][] {
+  const conditions = ONLY_WITH.filter((o) => !o.kind || o.kind === kind);
+  const fitting = templates.filter((t) => conditions.every((o) => !t.includes(o.place) || company[o.company]));
+  const only = fitting.filter((t) => conditions.some((o) => o.always && t.includes(o.place)));
+  return only.length ? only : fitting;
+}
+
 export const fitOf = (place: Place, l: Look): number => PLACES[place].fit(l);
 export const roleOf = (place: Place): Role => PLACES[place].role;
+
+const SIDE_PANEL: Place[][] = [
+  ['panel-left', 'armhole-side', 'side', 'hem'],
+  ['panel-left', 'shoulder-narrow', 'armhole', 'side', 'hem'],
+  ['panel-left', 'armhole-side', 'side', 'waist-below'],
+  ['panel-left', 'shoulder-narrow', 'armhole', 'side', 'waist-below'],
+];
 
 /**
  * What the ring of such a piece must have, clockwise on screen, with the centre line at the left. A piece drawn the other
@@ -105,14 +184,33 @@ export const TEMPLATES: Record<Exclude<PieceKind, 'other'>, Place[][]> = {
   front: [
     ['front-edge', 'neckline', 'shoulder', 'armhole', 'side', 'hem'],
     ['front-edge', 'neckline', 'shoulder', 'armhole', 'side', 'waist-below'],
+    ['front-edge', 'neckline', 'shoulder', 'armhole-short', 'panel-right', 'hem'],
+    ['front-edge', 'neckline', 'shoulder', 'panel-right', 'hem'],
+    ['front-edge', 'neckline', 'shoulder', 'armhole-short', 'panel-right', 'waist-below'],
+    ['front-edge', 'neckline', 'shoulder', 'panel-right', 'waist-below'],
+    ['front-edge', 'neckline', 'raglan-seam', 'side', 'hem'],
   ],
+  'front-side': SIDE_PANEL,
+  'back-side': SIDE_PANEL,
   back: [
     ['centre-back', 'neckline', 'shoulder', 'armhole', 'side', 'hem'],
     ['centre-back', 'neckline', 'shoulder', 'armhole', 'side', 'waist-below'],
     ['centre-back', 'yoke-seam-above', 'armhole', 'side', 'hem'],
     ['centre-back', 'neckline', 'shoulder', 'armhole', 'side', 'hem', 'vent', 'vent-top'],
+    ['centre-back', 'neckline', 'shoulder', 'armhole-short', 'panel-right', 'hem'],
+    ['centre-back', 'neckline', 'shoulder', 'panel-right', 'hem'],
+    ['centre-back', 'neckline', 'shoulder', 'armhole-short', 'panel-right', 'hem', 'vent', 'vent-top'],
+    ['centre-back', 'neckline', 'shoulder', 'armhole-short', 'panel-right', 'waist-below'],
+    ['centre-back', 'neckline', 'shoulder', 'panel-right', 'waist-below'],
+    ['centre-back', 'neckline', 'raglan-seam', 'side', 'hem'],
   ],
-  sleeve: [['cap', 'underarm', 'wrist', 'underarm']],
+  sleeve: [
+    ['cap', 'underarm', 'wrist', 'underarm'],
+    ['cap', 'elbow', 'wrist', 'forearm'],
+    ['neck-top', 'raglan-right', 'underarm', 'wrist', 'underarm', 'raglan-left'],
+  ],
+  'under-sleeve': [['under-cap', 'elbow', 'wrist', 'forearm']],
+  hood: [['face', 'crown', 'hood-neck']],
   yoke: [
     ['centre-back', 'neckline', 'shoulder', 'yoke-armhole', 'yoke-seam-below'],
     ['neck-middle', 'shoulder-right', 'yoke-armhole', 'yoke-seam-below', 'yoke-armhole-far', 'shoulder-left'],

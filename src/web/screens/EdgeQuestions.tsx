@@ -106,6 +106,18 @@ export function BandQuestions(d: Deciding) {
         !s.has('front', 'back', 'waistband') &&
         band('waist', 'Face the waist', 55, '{50–60 mm} is usual; darts are closed first.')}
       <BiasQuestions d={d} armhole={s.edge('armhole', 'front', 'back') && !s.has('sleeve')} />
+      {s.has('hood') && (
+        <Width
+          d={d}
+          label="Face the opening of the hood"
+          value={f.hood}
+          usual={50}
+          least={20}
+          most={120}
+          help="Its lining is what the facing leaves. No cords in hoods of children."
+          put={(hood, words) => d.set('facing', { hood }, words)}
+        />
+      )}
       {band('hem', 'Face the hem', 60, 'In place of a turned hem: where the cloth is short, thick or flared.')}
       {s.has('sleeve') && band('wrist', 'Face the sleeve hems', 35, '{30–40 mm} is usual.')}
       {lying && (

@@ -54,6 +54,13 @@ const SAY: Record<string, Say> = {
   'back-stay': (mm, v) => `${v} deep at centre back, and ${mm('side')} below the underarm.`,
   raise: (_, v) =>
     `Underarm raised ${v}: the shell's seam allowance stands up there inside the lining. Handbooks: {10–15 mm}.`,
+  'out-raglan': (mm, v) =>
+    `Let out at the underarm by ${v} (${mm('asked')} was wished for): by just so much that its raglan seams are as long as the body lining's.`,
+  'facing-raglan': (_, v) => `It ends ${v} down both raglan seams, as the facings of front and back do.`,
+  'hood-lining': (_, v, raw) =>
+    (raw.value ?? 0) > 0
+      ? `The hood less its facing, ${v} wide along the opening.`
+      : 'The hood again: it is lined to its edge.',
   'let-out': (_, v) => `Let out ${v} at the underarm, for the same allowance. Handbooks: {5–6 mm}.`,
   'centre-back-pleat': (mm, v) =>
     `A pleat of ${v} in all for reaching forward; half of it, ${mm('half')}, lies beyond the centre back. Handbooks: {20–25 mm} in a jacket, {25–40 mm} in a coat.`,

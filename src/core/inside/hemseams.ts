@@ -1,0 +1,98 @@
+import { pathLength } from '../geometry/index.ts';
+import { type Piece, type Role, roleSide, runsOf, type Seam, type Side } from '../pattern/index.ts';
+import { type Decisions } from '../project.ts';
+import { type LiningHem } from './hem.ts';
+import { backPleat } from './lining.ts';
+import { moveRun } from './oriented.ts';
+import { type Hems, type InsidePieces, type Join } from './pieces.ts';
+import { ventFigures } from './vent.ts';
+
+/** The lining's lower edge lies `line` above the shell's hem, so its facing line is shorter by about that. */
+export function endsAbove(hem: LiningHem | null): Partial<Seam> {
+  if (!hem || hem.line === 0) return {};
+  const ends = [-hem.line * 0.97, -hem.line * 1.06];
+  return { ease: { min: Math.min(...ends), max: Math.max(...ends) }, easeOf: 'hem' };
+}
+
+/** Length of the shell piece's turned hem at the height where the lining is sewn to it: H − s above the finished hem. */
+function turnedHemLength(piece: Piece, role: Role, up: number): number {
+  const sign = 1;
+  return moveRun(piece.ring, role, -up, sign)
+    .filter((e) => e.role === role)
+    .reduce((t, e) => t + pathLength(e.path), 0);
+}
+
+/** Both halves of the lining to each other above a vent, and each to its side of the vent. */
+export function ventSeams(
+  shell: Piece | undefined,
+  over: Piece | undefined,
+  under: Piece | undefined,
+  d: Decisions,
+  hem: LiningHem | null,
+  join: Join,
+): void {
+  if (!shell || !over || !under) return;
+  const v = ventFigures(shell, d.lining.vent);
+  const sides = (p: Piece, ...roles: Role[]): Side[] => roles.flatMap((r) => roleSide(p, r));
+  join('inside', `lining-centre-back-${shell.kind}`, sides(over, 'centre-back'), sides(under, 'centre-back'), {
+    code: 'lining-centre-back',
+  });
+  for (const [which, piece, out] of [
+    ['over', over, v?.beside],
+    ['under', under, -(v?.beside ?? 0)],
+  ] as const) {
+    const moved = moveRun(shell.ring, 'vent', out ?? 0, 1).filter((e) => e.role === 'vent' || e.role === 'vent-top');
+    const ends = endsAbove(hem);
+    join('closing', `vent-${which}-${shell.kind}`, sides(piece, 'vent', 'vent-top'), sides(shell, 'vent', 'vent-top'), {
+      code: `vent-${which}`,
+      lengthB: moved.reduce((t, e) => t + pathLength(e.path), 0),
+      ...ends,
+    });
+  }
+}
+
+/** Lining hem to the shell's turned hem. A flared hem is narrower higher up: that difference is meant, up to 3 %. */
+export function hemSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
+  const out: Seam[] = [];
+  const add = (
+    code: string,
+    lining: Piece | undefined,
+    shell: Piece | undefined,
+    role: Role,
+    hem: LiningHem | null,
+    less: number,
+    extra: number,
+  ) => {
+    if (!lining || !shell || !hem || hem.slack === 0) return;
+    const shellHem = roleSide(shell, role);
+    const held = hem.line + hem.slack;
+    const lengthB = turnedHemLength(shell, role, held) - less;
+    const flare = lengthB * 0.03;
+    out.push({
+      id: `closing-${code}`,
+      code,
+      group: 'closing',
+      a: roleSide(lining, role),
+      b: shellHem,
+      lengthB,
+      ease: { min: extra - flare, max: extra + flare },
+      easeOf: 'flare',
+    });
+  };
+  const facingHem = p.frontFacing ? runsOf(p.frontFacing.ring, 'hem')[0] : undefined;
+  const less = facingHem ? facingHem.reduce((t, e) => t + pathLength(e.path), 0) : 0;
+  add('hem-front', p.frontLining, p.front, 'hem', hems.body, less, 0);
+  const vent = p.back && p.backUnderlap ? ventFigures(p.back, d.lining.vent) : null;
+  const pleat = p.back && !vent ? backPleat(p.back, d) / 2 : 0;
+  add('hem-back', p.backLining, p.back, 'hem', hems.body, vent ? vent.net + vent.inside : 0, pleat);
+  add('hem-back-under', p.backUnderlap, p.back, 'hem', hems.body, vent?.beside ?? 0, 0);
+  add('hem-skirt-front', p.skirtFrontLining, p.skirtFront, 'hem', hems.body, 0, 0);
+  const slit = p.skirtBack && p.skirtUnderlap ? ventFigures(p.skirtBack, d.lining.vent) : null;
+  add('hem-skirt-back', p.skirtBackLining, p.skirtBack, 'hem', hems.body, slit ? slit.net + slit.inside : 0, 0);
+  add('hem-skirt-back-under', p.skirtUnderlap, p.skirtBack, 'hem', hems.body, slit?.beside ?? 0, 0);
+  add('hem-front-side', p.frontSideLining, p.frontSide, 'hem', hems.body, 0, 0);
+  add('hem-back-side', p.backSideLining, p.backSide, 'hem', hems.body, 0, 0);
+  add('wrist', p.sleeveLining, p.sleeve, 'wrist', hems.wrist, 0, 0);
+  add('wrist-under', p.underSleeveLining, p.underSleeve, 'wrist', hems.wrist, 0, 0);
+  return out;
+}
