@@ -5,6 +5,8 @@ import {
   DART_CHOICES,
   FACING_KINDS,
   FINISHES,
+  FRONT_INTERFACINGS,
+  HEM_KINDS,
   type ProjectDocument,
   SLIT_SEAMS,
   usualDecisions,
@@ -61,12 +63,14 @@ const shell = z.strictObject({
 });
 
 const hem = z.strictObject({
-  kind: z.enum(['joined', 'free']),
+  kind: z.enum(HEM_KINDS),
   clearance: mm,
   seam: mm,
   above: mm,
   turn1: mm,
   turn2: mm,
+  ribDepth: mm.max(300),
+  ribShare: z.number().min(40).max(100),
 });
 
 const turnedSeams = { shellSeam: mm.max(100), liningSeam: mm.max(100) };
@@ -104,6 +108,9 @@ const decisions = z.strictObject({
     capEase: mm,
     smaller: mm.max(20),
     darts: z.enum(DART_CHOICES),
+    self: z.boolean(),
+    body: z.boolean(),
+    sleeves: z.boolean(),
     skirt: z.boolean(),
     zip: z.strictObject({ length: mm, ...turnedSeams }),
     vent: z.strictObject({ over: z.enum(['left', 'right']), ...turnedSeams }),
@@ -115,6 +122,10 @@ const decisions = z.strictObject({
     on: z.boolean(),
     trim: z.enum(['inside', 'seam', 'caught', 'whole']),
     frontStrip: mm,
+    front: z.enum(FRONT_INTERFACINGS),
+    stand: z.enum(['both', 'one']),
+    zip: mm.max(200),
+    patches: z.boolean(),
     collars: z.boolean(),
     hems: mm.max(100),
     stay: mm,
@@ -213,10 +224,24 @@ function withFacingsOfEdges(doc: Plain): Plain {
 /** Decisions that version 3 knows beside those of version 2, as a project of version 2 was derived. */
 function withVents(doc: Plain): Plain {
   const d = (doc.decisions ?? {}) as Record<string, Plain>;
-  const { facing, lining } = usualDecisions();
+  const { facing, lining, interfacing } = usualDecisions();
   const { kind, out, breakAt, deep, hood } = facing;
-  const added = { facing: { kind, out, breakAt, deep, hood }, lining: { vent: lining.vent, slit: lining.slit } };
-  return { ...doc, schema: 3, decisions: { ...d, ...withUsual(d, added) } };
+  const { vent, slit, self, body, sleeves } = lining;
+  const { front, stand, zip, patches } = interfacing;
+  const { ribDepth, ribShare } = lining.hem;
+  const old = (d.lining ?? {}) as Record<string, Plain>;
+  const ribbed = (key: 'hem' | 'wrist'): Plain => ({ ribDepth, ribShare, ...old[key] });
+  const added = {
+    facing: { kind, out, breakAt, deep, hood },
+    lining: { vent, slit, self, body, sleeves },
+    interfacing: { front, stand, zip, patches },
+  };
+  const merged = withUsual(d, added);
+  return {
+    ...doc,
+    schema: 3,
+    decisions: { ...d, ...merged, lining: { ...merged.lining, hem: ribbed('hem'), wrist: ribbed('wrist') } },
+  };
 }
 
 /** Parts of the decisions with what they lack. */

@@ -133,8 +133,6 @@ const SENTENCES: Record<string, Say> = {
     `The ${d.role === 'in-one' ? 'facing of neck and armhole in one' : `${String(d.role)} facing`} was left out: a ${String(d.instead)} takes its place.`,
   'trim-for-binding': (d, mm) =>
     `Trim the allowance (${mm('allowance')}) of the ${String(d.role)} away before it is bound: the strip goes round the seam line itself.`,
-  'hem-faced-and-lined': (d) =>
-    `The ${String(d.role)} is faced and lined: the lining is drafted as for a turned hem of the allowance given there. Set that allowance to the facing's width, or leave the facing out.`,
   'fold-not-straight': (d) =>
     `The front edge of "${d.name}" is curved, and cloth folds only along a straight line: the facing cannot be grown on. Choose a facing of its own.`,
   'deep-facing-range': (d, mm) =>

@@ -1,6 +1,7 @@
 import { makePlan, type Plan } from './assembly/index.ts';
 import { type Closure, deriveClosure } from './closure/index.ts';
-import { deriveInside, type Inside } from './inside/index.ts';
+import { effective } from './effective.ts';
+import { deriveInside, holePatches, type Inside } from './inside/index.ts';
 import {
   type CutLine,
   cutLine,
@@ -11,7 +12,7 @@ import {
   type WalkedSeam,
   walk,
 } from './pattern/index.ts';
-import { type ProjectDocument, type Shell } from './project.ts';
+import { type Decisions, type ProjectDocument, type Shell } from './project.ts';
 import { type Finding, type Result, refuse, stop } from './result.ts';
 import { DERIVED_PASSES, SEAM_PASSES } from './tolerance.ts';
 
@@ -40,12 +41,12 @@ interface ShellPart {
 /** What depends on the shell alone is kept while the sewist moves a slider about the inside. */
 const shellParts = new WeakMap<Shell, { key: string; part: ShellPart }>();
 
-function shellPart(doc: ProjectDocument): ShellPart {
+function shellPart(doc: ProjectDocument, { allowances }: Decisions): ShellPart {
   if (!doc.shell) return { shell: [], cutLines: [], seams: [], findings: [] };
-  const key = JSON.stringify([doc.garment, doc.decisions.allowances]);
+  const key = JSON.stringify([doc.garment, allowances]);
   const known = shellParts.get(doc.shell);
   if (known?.key === key) return known.part;
-  const { pieces, findings } = shellPieces(doc.shell, doc.decisions.allowances);
+  const { pieces, findings } = shellPieces(doc.shell, allowances);
   const seams = shellSeams(pieces, doc.garment);
   const part: ShellPart = {
     shell: pieces,
@@ -67,19 +68,20 @@ function drawnCutLine(shell: Shell, id: string): CutLine | null {
 
 /** Pieces, cut lines, walked seams and closure of a project; pure, and fast enough to run while a slider moves. */
 export function compute(doc: ProjectDocument): Computed {
-  const d = doc.decisions;
-  const { shell, ...base } = shellPart(doc);
+  const d = effective(doc.decisions);
+  const { shell, ...base } = shellPart(doc, d);
+  const closure = d.closure.on && shell.some((p) => p.kind === 'front') ? deriveClosure(shell, d) : null;
   const inside = deriveInside(shell, d);
+  const drafted = [...inside.pieces, ...patches(shell, d, closure)];
   const recut = new Map(inside.recut.map((p) => [p.id, p]));
-  const pieces = [...shell.map((p) => recut.get(p.id) ?? p), ...inside.pieces];
-  const made = [...inside.recut, ...inside.pieces];
+  const pieces = [...shell.map((p) => recut.get(p.id) ?? p), ...drafted];
+  const made = [...inside.recut, ...drafted];
   const cutLines = new Map([...base.cutLines, ...made.map((p): [string, CutLine] => [p.id, cutLine(p.ring)])]);
   // Seams between two drafted pieces are held to the finer tolerance; those along the bought shell to the usual one.
   const insideWalked = walk(inside.seams, pieces, (s) => (followsShell(s.code) ? SEAM_PASSES : DERIVED_PASSES));
-  const closure = d.closure.on && shell.some((p) => p.kind === 'front') ? deriveClosure(shell, d) : null;
   return {
     shell,
-    inside: inside.pieces,
+    inside: drafted,
     recut: inside.recut,
     pieces,
     cutLines,
@@ -88,6 +90,13 @@ export function compute(doc: ProjectDocument): Computed {
     closure,
     findings: [...base.findings, ...inside.findings, ...closureFindings(closure)],
   };
+}
+
+/** Patches behind the buttonholes, as many as there are. */
+function patches(shell: Piece[], d: Decisions, closure: Result<Closure> | null): Piece[] {
+  const front = shell.find((p) => p.kind === 'front');
+  if (!front || !closure?.ok || !d.interfacing.on || !d.interfacing.patches) return [];
+  return [holePatches(front, closure.value.hole.overall, closure.value.buttons.length)];
 }
 
 /** Lining seams whose two lengths come from the drawn shell and can be no better than it. */
@@ -111,13 +120,25 @@ const BEYOND: ReadonlySet<string> = new Set([
   'waistband',
 ]);
 
+/** Choices the plan knows no method for. */
+function beyondChoices({ facing, lining }: Decisions): string[] {
+  const kinds = [lining.hem.kind, lining.wrist.kind];
+  return [
+    ...(lining.on && lining.self ? ['a garment worn on both sides'] : []),
+    ...(kinds.includes('rib') ? ['ribs'] : []),
+    ...(!lining.self && kinds.includes('edge') ? ['layers seamed at the edge'] : []),
+    ...(facing.on && facing.kind === 'lapel' ? ['a lapel'] : []),
+  ];
+}
+
 /** The making-up plan of what was computed. */
 export function planOf(doc: ProjectDocument, c: Computed): Result<Plan> {
   // The methods for yokes, collars, cuffs, skirts and fronts that do not open are not written yet: better none than half a plan.
   const unknown = c.shell.filter(
     (p) => BEYOND.has(p.kind) || (p.kind === 'front' && !p.ring.some((e) => e.role === 'front-edge')),
   );
-  if (unknown.length) return refuse(stop('no-plan-yet', undefined, { names: unknown.map((p) => p.name).join(', ') }));
+  const names = [...unknown.map((p) => p.name), ...beyondChoices(effective(doc.decisions))];
+  if (names.length) return refuse(stop('no-plan-yet', undefined, { names: names.join(', ') }));
   const closure = c.closure?.ok ? c.closure.value : null;
   return makePlan({
     shell: c.pieces.filter((p) => p.material === 'shell'),

@@ -44,8 +44,12 @@ export interface Shell {
   pieces: ShellPiece[];
 }
 
-/** Lining hem: sewn to the shell hem's raw edge with a jump pleat, or hanging free with a hem of its own. */
-export type HemKind = 'joined' | 'free';
+/**
+ * Lining hem: sewn to the shell hem's raw edge with a jump pleat; hanging free with a hem of its own; sewn to the other edge
+ * of a rib; or seamed to the shell's edge, as where both sides are worn out.
+ */
+export const HEM_KINDS = ['joined', 'free', 'rib', 'edge'] as const;
+export type HemKind = (typeof HEM_KINDS)[number];
 
 export interface HemChoice {
   kind: HemKind;
@@ -58,6 +62,9 @@ export interface HemChoice {
   /** Free: the two turns of the lining hem (mm). */
   turn1: number;
   turn2: number;
+  /** Rib: its finished depth (mm), and its length in per cent of the edge it is stretched to. */
+  ribDepth: number;
+  ribShare: number;
 }
 
 /** How interfacing ends at a seam: inside it, on it, caught in it, or the whole piece with its allowance. */
@@ -92,6 +99,9 @@ export interface TurnedSeams {
 /** The front facing: a piece of its own; grown on beyond the edge, which is then a fold; or turned back with a lapel. */
 export const FACING_KINDS = ['separate', 'cut-on', 'lapel'] as const;
 export type FacingKind = (typeof FACING_KINDS)[number];
+
+export const FRONT_INTERFACINGS = ['strip', 'shaped', 'whole'] as const;
+export type FrontInterfacing = (typeof FRONT_INTERFACINGS)[number];
 
 export interface Decisions {
   allowances: { seam: number; hem: number; wrist: number };
@@ -129,6 +139,11 @@ export interface Decisions {
     smaller: number;
     /** Darts of the shell, in its lining. */
     darts: DartChoice;
+    /** Both layers are the shell, and either is worn outward. */
+    self: boolean;
+    /** The body is lined, the sleeves are. */
+    body: boolean;
+    sleeves: boolean;
     /** The skirt has a lining of its own. */
     skirt: boolean;
     /** A zip in the centre back: its length, and the seams with the turned allowance on shell and lining; 0 long for none. */
@@ -144,6 +159,14 @@ export interface Decisions {
     on: boolean;
     trim: Trim;
     frontStrip: number;
+    /** The front beneath its facing: a strip along the edge, shaped from shoulder and underarm to the facing line, or whole. */
+    front: FrontInterfacing;
+    /** Both layers of a stand, or one. */
+    stand: 'both' | 'one';
+    /** A strip on the wrong side along a zip, its width; 0 for none. */
+    zip: number;
+    /** A patch behind each buttonhole. */
+    patches: boolean;
     /** Collar, stand, cuffs and waistband. */
     collars: boolean;
     /** Bias strips in the hems: so much wider than the hem, mm; 0 for none. */
@@ -182,7 +205,16 @@ export interface ProjectDocument {
   decisions: Decisions;
 }
 
-const USUAL_HEM: HemChoice = { kind: 'joined', clearance: 15, seam: 10, above: 15, turn1: 15, turn2: 25 };
+const USUAL_HEM: HemChoice = {
+  kind: 'joined',
+  clearance: 15,
+  seam: 10,
+  above: 15,
+  turn1: 15,
+  turn2: 25,
+  ribDepth: 60,
+  ribShare: 85,
+};
 
 /** The usual choices for a lined coat: common practice and handbook figures, each within its rule's range. */
 export function usualDecisions(): Decisions {
@@ -213,6 +245,9 @@ export function usualDecisions(): Decisions {
       capEase: 15,
       smaller: 3,
       darts: 'sewn',
+      self: false,
+      body: true,
+      sleeves: true,
       skirt: true,
       zip: { length: 0, shellSeam: 10, liningSeam: 10 },
       vent: { over: 'left', shellSeam: 10, liningSeam: 10 },
@@ -220,7 +255,18 @@ export function usualDecisions(): Decisions {
       hem: { ...USUAL_HEM },
       wrist: { ...USUAL_HEM },
     },
-    interfacing: { on: true, trim: 'inside', frontStrip: 60, collars: true, hems: 0, stay: 0 },
+    interfacing: {
+      on: true,
+      trim: 'inside',
+      frontStrip: 60,
+      front: 'strip',
+      stand: 'both',
+      zip: 0,
+      patches: false,
+      collars: true,
+      hems: 0,
+      stay: 0,
+    },
     closure: {
       on: true,
       by: 'count',

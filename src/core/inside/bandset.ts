@@ -1,9 +1,9 @@
 import { pathLength } from '../geometry/index.ts';
 import { type Edge, type Piece, type PieceKind, type Seam, sideOf, takenOf } from '../pattern/index.ts';
 import { type BandRole, type Decisions } from '../project.ts';
-import { type Finding, stop } from '../result.ts';
+import { type Finding } from '../result.ts';
 import { allInOne, bandFacing } from './bands.ts';
-import { metByLining } from './belowband.ts';
+import { metByLining, rawEdged } from './belowband.ts';
 
 /** Facings along edges, with the shell piece each belongs to. */
 export interface Bands {
@@ -61,9 +61,14 @@ export function bandFacings(shell: Piece[], d: Decisions): Bands {
         name: `${shellPiece.name} ${NAMES[role]}`,
       });
       const lined = role === 'waist' && d.lining.on && d.lining.skirt;
+      const joined = (role === 'hem' || role === 'wrist') && d.lining.on && d.lining[role].kind === 'joined';
       if (made.ok) {
         const { piece } = made.value;
-        out.pieces.push({ role, piece: lined ? metByLining(piece, d.allowances.seam) : piece, shell: shellPiece });
+        out.pieces.push({
+          role,
+          piece: lined ? metByLining(piece, d.allowances.seam) : joined ? rawEdged(piece) : piece,
+          shell: shellPiece,
+        });
       } else out.findings.push(...made.findings);
     }
   }
@@ -141,15 +146,3 @@ export const facedAt = (bands: Bands, shell: Piece, role: BandRole): number =>
     ?.piece.reasons.find((r) => r.rule === 'band-width')?.value ?? 0;
 
 export const noBands = (): Bands => ({ pieces: [], findings: [] });
-
-/** A hem that is faced and lined is not drafted yet; it is told. */
-export function facedAndLined(bands: Bands, d: Decisions): Finding[] {
-  if (!d.lining.on) return [];
-  return bands.pieces
-    .filter((b) => b.role === 'hem' || b.role === 'wrist')
-    .slice(0, 1)
-    .map((b) => ({
-      ...stop('hem-faced-and-lined', { piece: b.shell.id }, { role: b.role }),
-      severity: 'warn' as const,
-    }));
-}

@@ -43,3 +43,10 @@ export const metByLining = (facing: Piece, seam: number): Piece => ({
   ring: facing.ring.map((e) => (e.role === 'inner' ? { ...e, role: 'facing-line' as const, allowance: seam } : e)),
   reasons: facing.reasons.filter((r) => !r.rule.startsWith('finish-')),
 });
+
+/** A facing whose raw inner edge the lining's hem is sewn to. */
+export const rawEdged = (facing: Piece): Piece => ({
+  ...facing,
+  ring: facing.ring.map((e) => (e.role === 'inner' ? { ...e, allowance: 0 } : e)),
+  reasons: facing.reasons.filter((r) => !r.rule.startsWith('finish-')),
+});

@@ -1,16 +1,18 @@
 import { type Piece, runsOf, type Seam } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { type Finding, stop } from '../result.ts';
-import { type Bands, bandFacings, bandSeams, facedAndLined, noBands } from './bandset.ts';
+import { type Bands, bandFacings, bandSeams, noBands } from './bandset.ts';
 import { biasStrips } from './bias.ts';
 import { fromCrease } from './cuton.ts';
 import { moreInterfacings } from './extras.ts';
 import { first } from './find.ts';
+import { shapedFront } from './frontinterfacing.ts';
 import { hoodPieces } from './hood.ts';
 import { frontEdgeStrip, interfaceWhole } from './interfacing.ts';
 import { lineAll, lineSkirt } from './linings.ts';
-import { neckFacings } from './neckfacings.ts';
+import { neckFacings, type Parts } from './neckfacings.ts';
 import { type Hems, type InsidePieces } from './pieces.ts';
+import { ribs } from './ribs.ts';
 import { insideSeams } from './seams.ts';
 import { takeYokeIn } from './takein.ts';
 
@@ -50,7 +52,7 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
   };
   const bands = d.facing.on ? bandFacings(shell, d) : noBands();
   const bias = d.facing.on ? biasStrips(shell, d) : { pieces: [], findings: [] };
-  findings.push(...bands.findings, ...facedAndLined(bands, d), ...bias.findings);
+  findings.push(...bands.findings, ...bias.findings);
   const parts = neckFacings(p, shell, bands, d);
   findings.push(...parts.findings);
   const hems: Hems = { body: null, wrist: null };
@@ -60,10 +62,10 @@ export function deriveInside(shell: Piece[], d: Decisions): Inside {
   }
   const hood = first(shell, 'hood');
   if (hood) hoodPieces(hood, d, p, findings);
-  const interfacing = d.interfacing.on ? interfacings(p, shell, bands, d, findings) : [];
+  const interfacing = d.interfacing.on ? interfacings(p, parts, shell, bands, d, findings) : [];
   const facings = facingsOf(p, bands, bias.pieces);
   const seams = [...insideSeams(p, d, hems), ...bandSeams(bands)];
-  const pieces = [...facings, ...liningsOf(p), ...interfacing];
+  const pieces = [...facings, ...ribs(shell, d), ...liningsOf(p, d), ...interfacing];
   return { pieces, recut: p.recut ? [p.recut] : [], seams, findings, hems };
 }
 
@@ -74,15 +76,24 @@ function facingsOf(p: InsidePieces, bands: Bands, bias: Piece[]): Piece[] {
   return [...there(neck), ...bands.pieces.map((b) => b.piece), ...bias];
 }
 
-function liningsOf(p: InsidePieces): Piece[] {
+function liningsOf(p: InsidePieces, d: Decisions): Piece[] {
   const body = [p.frontLining, p.frontSideLining, p.backLining, p.backUnderlap, p.backSideLining];
   const sleeves = [p.sleeveLining, p.underSleeveLining];
-  return there([...body, ...sleeves, p.hoodLining, p.skirtFrontLining, p.skirtBackLining, p.skirtUnderlap]);
+  const all = there([...body, ...sleeves, p.hoodLining, p.skirtFrontLining, p.skirtBackLining, p.skirtUnderlap]);
+  return d.lining.self ? all.map((q) => ({ ...q, name: q.name.replace(/ lining/, ', second layer') })) : all;
 }
 
-function interfacings(p: InsidePieces, shell: Piece[], bands: Bands, d: Decisions, findings: Finding[]): Piece[] {
+function interfacings(
+  p: InsidePieces,
+  parts: Parts,
+  shell: Piece[],
+  bands: Bands,
+  d: Decisions,
+  findings: Finding[],
+): Piece[] {
   const along = bands.pieces.map((b) => interfaceWhole(b.piece, b.shell, d.interfacing.trim));
-  return [...interfaceAll(p, d, findings), ...along, ...moreInterfacings(shell, p.back, d, findings)];
+  const more = moreInterfacings(shell, p.back, d, findings);
+  return [...interfaceAll(p, d), ...underFront(p, parts, d, findings), ...along, ...more];
 }
 
 /** A front or back that is not there; a skirt by itself has neither. */
@@ -103,9 +114,9 @@ function extras(shell: Piece[]): Finding[] {
   });
 }
 
-function interfaceAll(p: InsidePieces, d: Decisions, findings: Finding[]): Piece[] {
+function interfaceAll(p: InsidePieces, d: Decisions): Piece[] {
   const out: Piece[] = [];
-  const { trim, frontStrip } = d.interfacing;
+  const { trim } = d.interfacing;
   if (p.frontFacing && p.front) {
     const made = interfaceWhole({ ...p.frontFacing, id: 'front-facing' }, p.front, trim);
     out.push(p.recut ? fromCrease(made, p.front) : made);
@@ -113,12 +124,28 @@ function interfaceAll(p: InsidePieces, d: Decisions, findings: Finding[]): Piece
   if (p.backFacing && p.back) out.push(interfaceWhole(p.backFacing, p.back, trim));
   if (p.hoodFacing && p.hood) out.push(interfaceWhole(p.hoodFacing, p.hood, trim));
   if (p.sleeveFacing && p.sleeve) out.push(interfaceWhole(p.sleeveFacing, p.sleeve, trim));
-  if (p.front && frontStrip > 0 && runsOf(p.front.ring, 'front-edge').length) {
-    const strip = frontEdgeStrip(p.recut ? creased(p.front) : p.front, frontStrip, trim);
-    if (strip.ok) out.push(p.recut ? fromCrease(strip.value, p.front) : strip.value);
-    else findings.push(...strip.findings);
-  }
   return out;
+}
+
+/** What lies beneath the facing on the front itself: a strip along its edge, a shaped piece, or all of it. */
+function underFront(p: InsidePieces, parts: Parts, d: Decisions, findings: Finding[]): Piece[] {
+  const { front } = p;
+  const { trim, frontStrip, front: how } = d.interfacing;
+  if (!front || !runsOf(front.ring, 'front-edge').length) return [];
+  const edged = p.recut ? creased(front) : front;
+  const cut = (made: Piece): Piece => (p.recut ? fromCrease(made, front) : made);
+  if (how === 'whole') {
+    const all = interfaceWhole({ ...edged, id: 'front', name: 'Front' }, edged, trim);
+    const side = p.frontSide ? [interfaceWhole(p.frontSide, p.frontSide, trim)] : [];
+    return [cut(all), ...side];
+  }
+  if (how === 'strip' && frontStrip <= 0) return [];
+  const split = parts.front;
+  if (how === 'shaped' && !split) return [];
+  const made = how === 'shaped' && split ? shapedFront(edged, split, trim) : frontEdgeStrip(edged, frontStrip, trim);
+  if (made.ok) return [cut(made.value)];
+  findings.push(...made.findings);
+  return [];
 }
 
 /** A front whose edge is the crease of a facing grown on. */

@@ -3,6 +3,7 @@ import { type Edge, type Piece, type PieceKind } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { because, type Finding } from '../result.ts';
 import { allInOne } from './bands.ts';
+import { zipStrips } from './frontinterfacing.ts';
 import { interfaceWhole, trimmed } from './interfacing.ts';
 import { makePiece, onBias, stripRing } from './make.ts';
 
@@ -26,10 +27,20 @@ function hemStrip(piece: Piece, edges: Edge[], more: number): Piece {
   return { ...made, grain: onBias(length, width) };
 }
 
+/** A stand is interfaced in both layers, or in one. */
+function oneLayer(p: Piece, stand: Decisions['interfacing']['stand'], made: Piece): Piece {
+  if (p.kind !== 'stand' || stand === 'both' || made.cut.count < 2) return made;
+  return { ...made, cut: { ...made.cut, count: made.cut.count / 2, pair: false } };
+}
+
 /** Interfacings beside those of the facings: collars, cuffs, bands, hem strips and a stay for the upper back, yoke and all. */
 export function moreInterfacings(shell: Piece[], back: Piece | undefined, d: Decisions, findings: Finding[]): Piece[] {
   const i = d.interfacing;
-  const out = i.collars ? shell.filter((p) => WHOLE.has(p.kind)).map((p) => interfaceWhole(p, p, i.trim)) : [];
+  const out = i.collars
+    ? shell.filter((p) => WHOLE.has(p.kind)).map((p) => oneLayer(p, i.stand, interfaceWhole(p, p, i.trim)))
+    : [];
+  const zipped = back ?? shell.find((p) => p.kind === 'skirt-back');
+  if (i.zip > 0 && d.lining.zip.length > 0 && zipped) out.push(zipStrips(zipped, d.lining.zip.length, i.zip));
   if (i.hems > 0)
     for (const p of shell) {
       const edges = p.ring.filter((e) => (e.role === 'hem' || e.role === 'wrist') && e.allowance > 0);

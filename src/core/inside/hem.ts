@@ -1,4 +1,4 @@
-import { type HemChoice } from '../project.ts';
+import { type Decisions, type HemChoice } from '../project.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 
 /** Where the lining's lower edge lies. Heights in mm above the shell's finished hem, upward positive. */
@@ -40,10 +40,23 @@ export function freeHem(shellAllowance: number, above: number, turn1: number, tu
   return ok({ line: above, allowance: turn1 + turn2, slack: 0, reason });
 }
 
-export const liningHem = (choice: HemChoice, shellAllowance: number): Result<LiningHem> =>
-  choice.kind === 'joined'
-    ? joinedHem(shellAllowance, choice.seam, choice.clearance)
-    : freeHem(shellAllowance, choice.above, choice.turn1, choice.turn2);
+/** Sewn edge to edge, to the shell or to the two edges of a rib: shell-length, with the shell's own allowance. */
+const toEdge = (kind: 'rib' | 'edge', allowance: number): Result<LiningHem> =>
+  ok({ line: 0, allowance, slack: 0, reason: because(`to-${kind}`, 'practice', allowance) });
+
+/**
+ * Where the lining's lower edge lies for the choice made. A hem that is faced has the facing's width for its depth: the
+ * lining is then sewn to the facing's raw edge (mm; null where it is turned).
+ */
+export function liningHem(choice: HemChoice, shellAllowance: number, faced: number | null = null): Result<LiningHem> {
+  if (choice.kind === 'joined') return joinedHem(faced ?? shellAllowance, choice.seam, choice.clearance);
+  if (choice.kind === 'free') return freeHem(shellAllowance, choice.above, choice.turn1, choice.turn2);
+  return toEdge(choice.kind, shellAllowance);
+}
+
+/** Width of the facing along a hem or wrist, where it is faced and not turned. */
+export const facedHem = (d: Decisions, role: 'hem' | 'wrist'): number | null =>
+  d.facing.on && d.facing.bands[role] > 0 ? d.facing.bands[role] : null;
 
 /**
  * Lining cut back beside a zip, a vent's folding side or any edge whose allowance A turns in: joined with s1 on the shell

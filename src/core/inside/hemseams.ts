@@ -58,16 +58,17 @@ export function hemSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
     code: string,
     lining: Piece | undefined,
     shell: Piece | undefined,
-    role: Role,
+    role: 'hem' | 'wrist',
     hem: LiningHem | null,
     less: number,
     extra: number,
   ) => {
-    if (!lining || !shell || !hem || hem.slack === 0) return;
+    if (!lining || !shell || !hem || d.lining[role].kind === 'free') return;
     const shellHem = roleSide(shell, role);
     const held = hem.line + hem.slack;
     const lengthB = turnedHemLength(shell, role, held) - less;
-    const flare = lengthB * 0.03;
+    // Seamed to the edge itself or to a rib it lies on the shell's own seam line; higher up the shell is narrower.
+    const flare = hem.slack === 0 ? 0 : lengthB * 0.03;
     out.push({
       id: `closing-${code}`,
       code,
@@ -76,7 +77,7 @@ export function hemSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
       b: shellHem,
       lengthB,
       ease: { min: extra - flare, max: extra + flare },
-      easeOf: 'flare',
+      ...(flare + extra > 0 && { easeOf: flare > 0 ? 'flare' : 'pleat' }),
     });
   };
   const facingHem = p.frontFacing ? runsOf(p.frontFacing.ring, 'hem')[0] : undefined;

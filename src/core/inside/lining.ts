@@ -1,8 +1,8 @@
 import { type Edge, type InternalLine, type Piece, type Role, reverseRing } from '../pattern/index.ts';
-import { type Decisions, type HemChoice } from '../project.ts';
+import { type Decisions } from '../project.ts';
 import { because, type Finding, type Reason, refuse, stop } from '../result.ts';
 import { dartsIn } from './darts.ts';
-import { type LiningHem, liningHem } from './hem.ts';
+import { facedHem, type LiningHem, liningHem } from './hem.ts';
 import { makePiece } from './make.ts';
 import { moveRun, orient, run, runLength, type Split } from './oriented.ts';
 import { raiseRaglan } from './raglan.ts';
@@ -26,10 +26,11 @@ interface Hemmed {
 }
 
 /** The lining's lower edge moved to where the hem rule puts it, with the allowance the rule asks. */
-export function hemmed(ring: Edge[], role: Role, choice: HemChoice, shell: Piece, sign: 1 | -1): Hemmed {
+export function hemmed(ring: Edge[], role: 'hem' | 'wrist', d: Decisions, shell: Piece, sign: 1 | -1): Hemmed {
+  const choice = d.lining[role];
   const edge = run(shell.ring, role)[0];
   if (!edge) return { ring, hem: null, findings: [] };
-  const made = liningHem(choice, edge.allowance);
+  const made = liningHem(choice, edge.allowance, facedHem(d, role));
   if (!made.ok)
     return {
       ring,
@@ -89,7 +90,7 @@ export function frontLining(
 ): LiningPiece {
   const { piece, sign } = split.oriented;
   const { ring: raised, reasons: why } = armholed(split, d, sleeveless);
-  const h = hemmed(raised, 'hem', d.lining.hem, piece, sign);
+  const h = hemmed(raised, 'hem', d, piece, sign);
   const { ring, reason } = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
   const made = makePiece(piece, {
     ...named,
@@ -122,7 +123,7 @@ export function backLining(split: Split, d: Decisions, sleeveless: boolean): Lin
       ...(made.under && { under: reasons(made.under) }),
     };
   }
-  const h = hemmed(raised, 'hem', d.lining.hem, piece, sign);
+  const h = hemmed(raised, 'hem', d, piece, sign);
   const slit = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
   const centre = run(h.ring, 'centre-back').flatMap((e) => e.path);
   const zip = half > 0 ? null : cutBackAtZip(slit.ring, sign, d.lining.zip, split.ends.first);
@@ -159,7 +160,7 @@ export function ventedLining(
   const { over } = d.lining.vent;
   const made = (which: 'over' | 'under') => {
     const half = halves.value[which];
-    const h = hemmed(pleatAboveVent(half.ring, named.pleat, sign), 'hem', d.lining.hem, shell, sign);
+    const h = hemmed(pleatAboveVent(half.ring, named.pleat, sign), 'hem', d, shell, sign);
     const left = (over === 'left') === (which === 'over');
     const piece = makePiece(shell, {
       id: which === 'over' ? `${named.id}-lining` : `${named.id}-lining-under`,
@@ -198,7 +199,7 @@ function sleeveRing(sleeve: Piece, cuffed: boolean, d: Decisions): (Hemmed & { s
   const out = one === 'underarm' ? d.lining.out : 0;
   const first = raiseUnderarm(o.ring, 'cap', one, o.sign, raise, out);
   const both = reverseRing(raiseUnderarm(reverseRing(first), 'cap', other, o.sign === 1 ? -1 : 1, raise, out));
-  const h = cuffed ? { ring: both, hem: null, findings: [] } : hemmed(both, 'wrist', d.lining.wrist, sleeve, o.sign);
+  const h = cuffed ? { ring: both, hem: null, findings: [] } : hemmed(both, 'wrist', d, sleeve, o.sign);
   return { ...h, sign: o.sign };
 }
 
@@ -212,9 +213,7 @@ export function raglanLining(sleeve: Piece, split: Split, target: number, cuffed
       hem: null,
       ...refusal('raglan-cannot-fit', sleeve, { cap: runLength(split.lining, 'cap'), armhole: target }),
     };
-  const h = cuffed
-    ? { ring: raised.ring, hem: null, findings: [] }
-    : hemmed(raised.ring, 'wrist', d.lining.wrist, sleeve, sign);
+  const h = cuffed ? { ring: raised.ring, hem: null, findings: [] } : hemmed(raised.ring, 'wrist', d, sleeve, sign);
   const reasons = [
     ...raiseReasons(d.lining).slice(0, 1),
     because('out-raglan', 'derived', raised.out, { asked: d.lining.out }),

@@ -6,7 +6,7 @@ import { first } from './find.ts';
 import { backLining, frontLining, type LiningPiece, raglanLining, sleeveLining } from './lining.ts';
 import { type Parts } from './neckfacings.ts';
 import { orient, runLength, type Split } from './oriented.ts';
-import { type Hems, type InsidePieces } from './pieces.ts';
+import { type Hems, type InsidePieces, shellCapEase } from './pieces.ts';
 import { skirtLining } from './skirt.ts';
 
 /** A front or back that is lined to its edge because no facing was asked for. */
@@ -32,12 +32,12 @@ export function lineAll(
   const faced = d.facing.on && !d.facing.bias.neck;
   const f = faced ? parts.front : unsplit(p.front);
   const b = faced ? parts.back : unsplit(p.back);
-  if (f) {
+  if (f && d.lining.body) {
     const made = frontLining(f, d, !p.sleeve);
     hems.body = made.hem;
     p.frontLining = take(made);
   }
-  if (b) {
+  if (b && d.lining.body) {
     const made = backLining(b, d, !p.sleeve);
     p.backLining = take(made);
     p.backUnderlap = made.under;
@@ -45,16 +45,16 @@ export function lineAll(
   for (const kind of ['front', 'back'] as const) {
     const side = unsplit(p[`${kind}Side`]);
     const named = { id: `${kind}-side-lining`, name: `Side ${kind} lining` };
-    if (side) p[`${kind}SideLining`] = take(frontLining(side, d, !p.sleeve, named));
+    if (side && d.lining.body) p[`${kind}SideLining`] = take(frontLining(side, d, !p.sleeve, named));
   }
-  if (!p.sleeve) return;
+  if (!p.sleeve || !d.lining.sleeves) return;
   const body = [p.frontLining, p.frontSideLining, p.backLining, p.backSideLining];
   const whole = body.every((q, i) => q || (i % 2 === 1 && !p[i === 1 ? 'frontSide' : 'backSide']));
   const armhole = armholeOf([...body, p.backFacing]);
   const top = isRaglan(p.sleeve) ? raglanTop(p.sleeve, parts, faced) : null;
   const made = top
-    ? raglanLining(p.sleeve, top, armholeOf(body) + raglanEase(p), cuffed, d)
-    : sleeveLining(p.sleeve, p.underSleeve, whole && armhole > 0 ? armhole : null, cuffed, d);
+    ? raglanLining(p.sleeve, top, armholeOf(body) + shellCapEase(p), cuffed, d)
+    : sleeveLining(p.sleeve, p.underSleeve, whole && armhole > 0 && !d.lining.self ? armhole : null, cuffed, d);
   hems.wrist = made.hem;
   p.sleeveLining = take(made);
   p.underSleeveLining = made.under;
@@ -62,10 +62,6 @@ export function lineAll(
 
 const armholeOf = (pieces: (Piece | undefined)[]): number =>
   pieces.reduce((t, q) => t + (q ? runLength(q.ring, 'armhole') : 0), 0);
-
-/** By how much the shell's raglan seams are longer on the sleeve than on the body. */
-const raglanEase = (p: InsidePieces): number =>
-  p.sleeve ? runLength(p.sleeve.ring, 'cap') - armholeOf([p.front, p.frontSide, p.back, p.backSide]) : 0;
 
 /** What the neck facing leaves of a raglan sleeve; all of it where there is none. */
 function raglanTop(sleeve: Piece, parts: Parts, faced: boolean): Split | null {

@@ -1,5 +1,6 @@
-import { type Piece, type Seam, type Side } from '../pattern/index.ts';
+import { type Piece, type Role, type Seam, type Side } from '../pattern/index.ts';
 import { type LiningHem } from './hem.ts';
+import { runLength } from './oriented.ts';
 
 /** Shell pieces and what was drafted from them, as the seams of the inside see them. */
 export interface InsidePieces {
@@ -42,3 +43,10 @@ export interface Hems {
 
 /** Adds a seam where both sides have edges for it. */
 export type Join = (group: Seam['group'], code: string, a: Side[], b: Side[], more?: Partial<Seam>) => void;
+
+/** By how much the shell's sleeve is longer than what it is set into, mm: its cap, or both seams of a raglan sleeve. */
+export function shellCapEase(p: InsidePieces): number {
+  const over = (role: Role, pieces: (Piece | undefined)[]): number =>
+    pieces.reduce((t, q) => t + (q ? runLength(q.ring, role) : 0), 0);
+  return over('cap', [p.sleeve, p.underSleeve]) - over('armhole', [p.front, p.frontSide, p.back, p.backSide]);
+}

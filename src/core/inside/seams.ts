@@ -3,7 +3,7 @@ import { type Decisions } from '../project.ts';
 import { endsAbove, hemSeams, ventSeams } from './hemseams.ts';
 import { hoodSeams } from './hood.ts';
 import { backPleat, sleeveSides } from './lining.ts';
-import { type Hems, type InsidePieces, type Join } from './pieces.ts';
+import { type Hems, type InsidePieces, type Join, shellCapEase } from './pieces.ts';
 
 /** A lining cut back beside a zip ends so much before the facing it is sewn to. */
 function besideZip(back: Piece | undefined, d: Decisions): Partial<Seam> | null {
@@ -137,7 +137,8 @@ function sleeveSeams({ p, d, join }: Sewing, sleeve: Piece): void {
   if (raglan)
     join('inside', 'lining-raglan', on('cap', sleeve), on('armhole', ...body), { ...SHOULDER_EASE, easeOf: 'cap' });
   else {
-    const ease = { min: d.lining.capEase, max: d.lining.capEase };
+    const meant = d.lining.self ? shellCapEase(p) : d.lining.capEase;
+    const ease = { min: meant, max: meant };
     join('inside', 'lining-cap', on('cap', sleeve, under), on('armhole', ...body, p.backFacing), {
       ease,
       easeOf: 'cap',

@@ -28,7 +28,7 @@ export function skirtLining(piece: Piece, facing: number, covered: number, d: De
     const made = ventedLining(sign === 1 ? zip.ring : reverseRing(zip.ring), sign, piece, d, NAMED);
     return zip.reason && made.piece ? { ...made, piece: withReason(made.piece, zip.reason) } : made;
   }
-  const h = hemmed(ring, 'hem', d.lining.hem, piece, 1);
+  const h = hemmed(ring, 'hem', d, piece, 1);
   const slit = cutBackAtSlit(h.ring, 1, d.lining.slit, h.hem?.line ?? 0);
   const zip = cutBackAtZip(slit.ring, 1, d.lining.zip, covered + facing);
   const made = makePiece(piece, {

@@ -9,9 +9,19 @@ export type Weight = (typeof WEIGHTS)[number];
  * handbook figures from memory).
  */
 export function interfacingFor(weight: Weight): Decisions['interfacing'] {
-  const base = { on: true, trim: 'inside' as const, collars: true, hems: 0, stay: 0 };
+  const base = {
+    on: true,
+    trim: 'inside' as const,
+    front: 'strip' as const,
+    stand: 'both' as const,
+    zip: 0,
+    patches: false,
+    collars: true,
+    hems: 0,
+    stay: 0,
+  };
   if (weight === 'sheer') return { ...base, on: false, frontStrip: 0, collars: false };
-  if (weight === 'light') return { ...base, frontStrip: 30 };
+  if (weight === 'light') return { ...base, frontStrip: 30, patches: true, zip: 25 };
   if (weight === 'medium') return { ...base, frontStrip: 60 };
-  return { ...base, frontStrip: 60, hems: 15, stay: 200 };
+  return { ...base, frontStrip: 60, front: 'shaped', hems: 15, stay: 200 };
 }

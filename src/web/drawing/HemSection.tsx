@@ -14,6 +14,8 @@ interface Props {
  * Heights are to scale; widths are spread so that the layers can be told apart.
  */
 export function HemSection({ depth, choice, hem, units }: Props) {
+  if (choice.kind === 'rib' || choice.kind === 'edge')
+    return <EdgeSection choice={choice} seam={hem.allowance} units={units} />;
   const top = Math.max(90, depth + 40);
   const y = (height: number) => top - height;
   const joined = choice.kind === 'joined';
@@ -55,6 +57,56 @@ export function HemSection({ depth, choice, hem, units }: Props) {
         {joined && (
           <text x={118} y={y(fold) - 14}>
             fold holds {formatLength(hem.slack, units)} to spare
+          </text>
+        )}
+      </g>
+    </svg>
+  );
+}
+
+/** Shell and lining at an edge that is not turned: seamed to each other, or to both edges of a rib folded double. */
+function EdgeSection({ choice, seam, units }: { choice: HemChoice; seam: number; units: LengthUnit }) {
+  const rib = choice.kind === 'rib' ? choice.ribDepth : 0;
+  const top = 70;
+  const up = Math.min(30, seam);
+  const words = rib
+    ? `Section at the rib: ${formatLength(rib, units)} deep, shell and lining to its two edges`
+    : 'Section at the edge: shell and lining seamed together';
+  return (
+    <svg viewBox={`0 0 250 ${top + rib + 16}`} width="100%" style={{ maxWidth: 420 }} role="img" aria-label={words}>
+      <path
+        d={`M30 0V${top}Q30 ${top + 3} 34 ${top}V${top - up}`}
+        fill="none"
+        stroke="var(--chakra-colors-shell)"
+        strokeWidth={3}
+      />
+      <path
+        d={`M62 0V${top}Q62 ${top + 3} 58 ${top}V${top - up}`}
+        fill="none"
+        stroke="var(--chakra-colors-lining)"
+        strokeWidth={2.4}
+      />
+      {rib > 0 && (
+        <path
+          d={`M38 ${top - up}V${top + rib - 6}Q38 ${top + rib} 46 ${top + rib}Q54 ${top + rib} 54 ${top + rib - 6}V${top - up}`}
+          fill="none"
+          stroke="var(--chakra-colors-facing)"
+          strokeWidth={2.6}
+        />
+      )}
+      <g style={{ fontSize: 11.5 }} fill="var(--chakra-colors-ink)">
+        <text x={2} y={12} fill="var(--chakra-colors-shell)">
+          shell
+        </text>
+        <text x={68} y={12} fill="var(--chakra-colors-lining)">
+          lining
+        </text>
+        <text x={78} y={top}>
+          seam {formatLength(seam, units)}
+        </text>
+        {rib > 0 && (
+          <text x={78} y={top + rib / 2 + 4}>
+            rib {formatLength(rib, units)}, double
           </text>
         )}
       </g>

@@ -347,6 +347,38 @@ export function MoreInterfacing(d: Deciding) {
           }
         />
       )}
+      {s.has('stand') && i.collars && (
+        <Ask
+          question="The collar stand"
+          value={i.stand}
+          answers={[
+            ['both', 'both layers'],
+            ['one', 'one layer'],
+          ]}
+          onAnswer={(stand) =>
+            d.set('interfacing', { stand }, stand === 'both' ? 'Stand: both layers' : 'Stand: one layer')
+          }
+        />
+      )}
+      {d.w.doc.decisions.lining.zip.length > 0 && (
+        <Width
+          d={d}
+          label="Strips along the zip"
+          value={i.zip}
+          usual={25}
+          least={15}
+          most={50}
+          help="In knit and soft cloth, on the wrong side; {25 mm} is usual."
+          put={(zip, words) => d.set('interfacing', { zip }, words)}
+        />
+      )}
+      {d.w.doc.decisions.closure.on && s.has('front') && (
+        <Tick
+          label="A patch behind each buttonhole"
+          checked={i.patches}
+          onTick={(patches) => d.set('interfacing', { patches }, patches ? 'Patches behind buttonholes' : 'No patches')}
+        />
+      )}
       <Width
         d={d}
         label="Bias strips in the hems"

@@ -101,19 +101,28 @@ export function Inside({ w }: { w: Workbook }) {
       {chapter === 'lining' && way === 'changes' ? (
         <ChangeSheets w={w} pieces={w.computed.inside.filter((p) => p.material === 'lining')} />
       ) : (
-        <Drafted w={w} material={SHOWN[chapter]} held={held} />
+        <Drafted w={w} material={SHOWN[chapter]} held={held} ribs={chapter === 'hems'} />
       )}
       <Proof w={w} />
     </Page>
   );
 }
 
+interface DraftedProps {
+  w: Workbook;
+  material: Material;
+  held: Held | null;
+  /** Shows the ribs with the pieces they end. */
+  ribs: boolean;
+}
+
 /** The drafted pieces of one material over the shell, and why each is as it is. */
-function Drafted({ w, material, held }: { w: Workbook; material: Material; held: Held | null }) {
+function Drafted({ w, material, held, ribs }: DraftedProps) {
   const pieces = useMemo(() => {
     const recut = material === 'facing' ? w.computed.recut.map((p) => ({ ...p, parent: p.id })) : NONE;
-    return [...recut, ...each(w.computed.inside.filter((p) => p.material === material))];
-  }, [w.computed, material]);
+    const shown = (p: Piece): boolean => p.material === material || (ribs && p.id.endsWith('-rib'));
+    return [...recut, ...each(w.computed.inside.filter(shown))];
+  }, [w.computed, material, ribs]);
   const ghosts = useMemo(
     () =>
       w.computed.shell.flatMap((s) =>

@@ -1,7 +1,14 @@
 import { Box, Heading, Text } from '@chakra-ui/react';
-import { liningHem } from '../../core/inside/hem.ts';
+import { facedHem, liningHem } from '../../core/inside/hem.ts';
 import { type Piece } from '../../core/pattern/index.ts';
-import { type Decisions, type FacingKind, type HemChoice, type Trim } from '../../core/project.ts';
+import {
+  type Decisions,
+  type FacingKind,
+  type FrontInterfacing,
+  type HemChoice,
+  type HemKind,
+  type Trim,
+} from '../../core/project.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
 import { HemSection } from '../drawing/HemSection.tsx';
 import { Ask, Tick } from '../parts/Ask.tsx';
@@ -186,6 +193,22 @@ export function LiningQuestions(d: Deciding) {
       {hide(
         l.on,
         <>
+          <Tick
+            label="Worn on both sides: the lining is the shell again"
+            checked={l.self}
+            onTick={(self) => d.set('lining', { self }, self ? 'Worn on both sides' : 'Worn on one side')}
+          />
+          {l.self && (
+            <Text color="quiet" fontSize="15px" mb="3">
+              Both layers are cut alike, without facings, and seamed edge to edge. Before joining measure each pair of
+              edges against each other: they have to agree within {formatLength(2, d.w.doc.units)}.
+            </Text>
+          )}
+        </>,
+      )}
+      {l.on && !l.self && (
+        <>
+          <LiningParts {...d} />
           <LiningDetails {...d} />
           {d.w.computed.shell.some((p) => p.kind === 'sleeve') && <SleeveLining {...d} />}
           {d.w.computed.shell.some((p) => p.kind === 'back' && hasBackPleat(p, l.zip.length)) && (
@@ -199,7 +222,31 @@ export function LiningQuestions(d: Deciding) {
               help="{25–40 mm} in a coat, half of it on each side of the back; none in a bodice or beside a zip."
             />
           )}
-        </>,
+        </>
+      )}
+    </>
+  );
+}
+
+/** Which parts are lined. */
+function LiningParts(d: Deciding) {
+  const l = d.w.doc.decisions.lining;
+  const has = (kind: Piece['kind']): boolean => d.w.computed.shell.some((p) => p.kind === kind);
+  return (
+    <>
+      {has('sleeve') && (has('front') || has('back')) && (
+        <>
+          <Tick
+            label="Line the body"
+            checked={l.body}
+            onTick={(body) => d.set('lining', { body }, body ? 'Body lined' : 'Body not lined')}
+          />
+          <Tick
+            label="Line the sleeves"
+            checked={l.sleeves}
+            onTick={(sleeves) => d.set('lining', { sleeves }, sleeves ? 'Sleeves lined' : 'Sleeves not lined')}
+          />
+        </>
       )}
     </>
   );
@@ -236,6 +283,8 @@ function SleeveLining(d: Deciding) {
 }
 
 export function HemQuestions(d: Deciding) {
+  if (d.w.doc.decisions.lining.on && d.w.doc.decisions.lining.self)
+    return <Text color="quiet">Worn on both sides: both layers are seamed together at hem and wrist.</Text>;
   return (
     <>
       <OneHem d={d} which="hem" title="At the hem" />
@@ -244,17 +293,28 @@ export function HemQuestions(d: Deciding) {
   );
 }
 
+const HEM_ANSWERS: [HemKind, string][] = [
+  ['joined', 'sewn to the hem, with a fold'],
+  ['free', 'hanging free'],
+  ['rib', 'sewn with the shell to a rib'],
+  ['edge', "seamed to the shell's edge"],
+];
+/** 80–90 % by handbooks, from memory. */
+const RIB_SHARES: [string, string][] = [75, 80, 85, 90].map((n) => [String(n), `${n} %`]);
+
 function OneHem({ d, which, title }: { d: Deciding; which: 'hem' | 'wrist'; title: string }) {
   const lining = d.w.doc.decisions.lining;
   const units = d.w.doc.units;
   const choice = lining[which];
-  const depth =
+  const faced = facedHem(d.w.doc.decisions, which);
+  const allowance =
     d.w.computed.shell.flatMap((p) => p.ring).find((e) => e.role === which)?.allowance ??
     d.w.doc.decisions.allowances[which];
-  const made = liningHem(choice, depth);
+  const depth = faced ?? allowance;
+  const made = liningHem(choice, allowance, faced);
   const put = (part: Partial<HemChoice>, label?: string) =>
     d.set('lining', { [which]: { ...choice, ...part } }, label && `${title}: ${label}`);
-  const length = (key: Exclude<keyof HemChoice, 'kind'>, label: string, least: number, most: number) => (
+  const length = (key: Exclude<keyof HemChoice, 'kind' | 'ribShare'>, label: string, least: number, most: number) => (
     <Measure
       label={label}
       value={choice[key]}
@@ -273,22 +333,31 @@ function OneHem({ d, which, title }: { d: Deciding; which: 'hem' | 'wrist'; titl
       <Ask
         question="The lining is"
         value={choice.kind}
-        answers={[
-          ['joined', 'sewn to the hem, with a fold'],
-          ['free', 'hanging free'],
-        ]}
-        onAnswer={(kind) => put({ kind }, kind === 'joined' ? 'lining joined' : 'lining free')}
+        answers={HEM_ANSWERS}
+        onAnswer={(kind) => put({ kind }, `lining ${HEM_ANSWERS.find(([x]) => x === kind)?.[1] ?? kind}`)}
       />
-      {choice.kind === 'joined' ? (
+      {choice.kind === 'joined' && (
         <>
           {length('clearance', 'Fold stays above the hem', 5, 35)}
           {length('seam', 'Seam between lining and hem', 5, 15)}
         </>
-      ) : (
+      )}
+      {choice.kind === 'free' && (
         <>
           {length('above', 'Lining ends above the hem', 5, 60)}
           {length('turn1', 'First turn', 5, 30)}
           {length('turn2', 'Second turn', 10, 50)}
+        </>
+      )}
+      {choice.kind === 'rib' && (
+        <>
+          {length('ribDepth', 'Rib, finished depth', 20, 120)}
+          <Ask
+            question="Its length, of the edge it is stretched to"
+            value={String(choice.ribShare)}
+            answers={RIB_SHARES}
+            onAnswer={(share) => put({ ribShare: Number(share) }, `rib ${share} % of the edge`)}
+          />
         </>
       )}
       {made.ok ? (
@@ -310,6 +379,12 @@ const TRIMS: [Trim, string][] = [
   ['whole', 'the whole piece'],
 ];
 
+const FRONT_ANSWERS: [FrontInterfacing, string][] = [
+  ['strip', 'a strip along the edge'],
+  ['shaped', 'shaped, from shoulder and underarm'],
+  ['whole', 'the whole front'],
+];
+
 export function InterfacingQuestions(d: Deciding) {
   const i = d.w.doc.decisions.interfacing;
   return (
@@ -329,15 +404,25 @@ export function InterfacingQuestions(d: Deciding) {
             answers={TRIMS.map(([t, words]): [Trim, string] => [t, inUnit(words, d.w.doc.units)])}
             onAnswer={(trim) => d.set('interfacing', { trim }, 'Interfacing ends elsewhere')}
           />
-          <Length
-            d={d}
-            of="interfacing"
-            key_="frontStrip"
-            label="Strip along the front edge"
-            least={0}
-            most={120}
-            help="Under buttons and buttonholes; 0 for none."
+          <Ask
+            question="On the front itself, under the facing"
+            value={i.front}
+            answers={FRONT_ANSWERS}
+            onAnswer={(front) =>
+              d.set('interfacing', { front }, `On the front: ${FRONT_ANSWERS.find(([x]) => x === front)?.[1] ?? front}`)
+            }
           />
+          {i.front === 'strip' && (
+            <Length
+              d={d}
+              of="interfacing"
+              key_="frontStrip"
+              label="Strip along the front edge"
+              least={0}
+              most={120}
+              help="Under buttons and buttonholes; 0 for none."
+            />
+          )}
           <MoreInterfacing {...d} />
         </>,
       )}

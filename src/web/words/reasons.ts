@@ -70,6 +70,18 @@ const SAY: Record<string, Say> = {
     `Lining seam line at L = 2c − (H − s) = 2 × ${mm('c')} − (${mm('H')} − ${mm('s')}) = ${v} above the finished hem. The fold then stays ${mm('c')} above it.`,
   'free-hem': (mm, v) =>
     `Taken off the lining: R = h + c − t1 − t2 = ${mm('h')} + ${mm('c')} − ${mm('t1')} − ${mm('t2')} = ${v}. It then hangs ${mm('c')} above the hem.`,
+  'to-rib': (_, v) =>
+    `As long as the shell, with the same seam of ${v}: the two are sewn to the two edges of the rib, shell to one and lining to the other.`,
+  'to-edge': (_, v) => `As long as the shell, with the same seam of ${v}: the two are sewn together along the edge.`,
+  'rib-length': (mm, v, raw) =>
+    `${raw.percent ?? 0} % of the edge (${mm('edge')}), so that it draws in, and a seam of ${mm('seam')} at each end: ${v}. Handbooks: 80–90 %.`,
+  'rib-width': (mm, v) => `Cut double: 2 × ${mm('depth')} + 2 × ${mm('seam')} = ${v}.`,
+  'front-shaped': (_, v) =>
+    `Shoulder and armhole whole, to ${v} below the underarm; from there it falls to the facing line and down it to the hem.`,
+  'zip-strip': (mm, v) =>
+    `${v} wide, on the wrong side along each edge of the zip (${mm('zip')}), running on ${mm('on')} above and below. The floppier the cloth, the more it is needed.`,
+  'hole-patch': (mm, v) =>
+    `The hole measures ${mm('overall')} over all; ${mm('round')} more all round: ${v}. Behind each hole, on the wrong side.`,
   'trim-inside': () => 'Cut {3 mm} inside the seam line, so that it is not caught in the seam: least bulk.',
   'trim-seam': () => 'Cut on the seam line.',
   'trim-caught': () => 'Cut {3 mm} into the allowance, so that the seam holds it.',
