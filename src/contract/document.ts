@@ -107,6 +107,7 @@ const decisions = z.strictObject({
     out: mm,
     capEase: mm,
     smaller: mm.max(20),
+    pockets: z.enum(['out', 'kept']),
     darts: z.enum(DART_CHOICES),
     self: z.boolean(),
     body: z.boolean(),
@@ -226,14 +227,14 @@ function withVents(doc: Plain): Plain {
   const d = (doc.decisions ?? {}) as Record<string, Plain>;
   const { facing, lining, interfacing } = usualDecisions();
   const { kind, out, breakAt, deep, hood } = facing;
-  const { vent, slit, self, body, sleeves } = lining;
+  const { vent, slit, self, body, sleeves, pockets } = lining;
   const { front, stand, zip, patches } = interfacing;
   const { ribDepth, ribShare } = lining.hem;
   const old = (d.lining ?? {}) as Record<string, Plain>;
   const ribbed = (key: 'hem' | 'wrist'): Plain => ({ ribDepth, ribShare, ...old[key] });
   const added = {
     facing: { kind, out, breakAt, deep, hood },
-    lining: { vent, slit, self, body, sleeves },
+    lining: { vent, slit, self, body, sleeves, pockets },
     interfacing: { front, stand, zip, patches },
   };
   const merged = withUsual(d, added);

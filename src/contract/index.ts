@@ -1,3 +1,5 @@
+export * from './changes.ts';
 export * from './document.ts';
 export * from './findings.ts';
 export * from './http.ts';
+export * from './roles.ts';

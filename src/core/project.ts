@@ -137,6 +137,8 @@ export interface Decisions {
     capEase: number;
     /** Sleeveless: how much smaller the lining's armhole is, so that it rolls inside, mm. */
     smaller: number;
+    /** Pockets grown on to a seam: left out of the lining, or kept. */
+    pockets: 'out' | 'kept';
     /** Darts of the shell, in its lining. */
     darts: DartChoice;
     /** Both layers are the shell, and either is worn outward. */
@@ -244,6 +246,7 @@ export function usualDecisions(): Decisions {
       out: 5,
       capEase: 15,
       smaller: 3,
+      pockets: 'out',
       darts: 'sewn',
       self: false,
       body: true,

@@ -60,6 +60,11 @@ const ROUTES: Route[] = [
     path: '/api/projects/{id}/export/pattern.pdf',
     summary: 'Full-size PDF, tiled; query: paper, pieces, strip',
   },
+  {
+    method: 'get',
+    path: '/api/projects/{id}/export/changes.pdf',
+    summary: "The lining as changes to the shell's pattern, a page for each piece; query: paper",
+  },
   { method: 'get', path: '/api/projects/{id}/export/pieces.svg', summary: 'Full-size SVG; query: pieces, strip' },
   { method: 'get', path: '/api/projects/{id}/export/cut-list.csv', summary: 'The cut list as CSV' },
   { method: 'get', path: '/api/projects/{id}/export/project.json', summary: 'The project as a file' },

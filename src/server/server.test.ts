@@ -307,6 +307,9 @@ describe('files out and in', () => {
     const out = (name: string) => ask('GET', `/api/projects/${id}/export/${name}`);
     expect((await out('pattern.pdf?pieces=back-facing&strip=0&paper=letter')).text.slice(0, 5)).toBe('%PDF-');
     expect((await out('pieces.svg?pieces=back-facing')).text).toContain('Back neck facing');
+    const changes = await out('changes.pdf');
+    expect(changes.text.slice(0, 5)).toBe('%PDF-');
+    expect((await out('changes.pdf?paper=a3')).status).toBe(422);
     expect((await out('cut-list.csv')).text.split('\r\n')).toHaveLength(14);
     expect((await out('pattern.pdf?pieces=&strip=0')).json.detail).toMatch(/Nothing is chosen/);
     expect((await out('pattern.pdf?paper=a3')).status).toBe(422);

@@ -1,11 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { pottingShirt, seedHallDress } from '../../demo/index.ts';
+import { p, pieceOf, straight } from '../../test/parts.ts';
 import { coatDocument, coatFigures, PLAIN_COAT, SEED } from '../../test/shells.ts';
 import { type Computed, compute, planOf } from '../compute.ts';
-import { boxOf, nearestOn, type Path, pathLength, pointAlong, selfCrossing } from '../geometry/index.ts';
-import { flatRing, outlineOf, type Piece, type Role, ringAreaOf } from '../pattern/index.ts';
-import { type Decisions, type ProjectDocument } from '../project.ts';
+import { boxOf, nearestOn, type Path, pathLength, pointAlong, selfCrossing, signedArea } from '../geometry/index.ts';
+import { flatRing, outlineOf, type Piece, type Role, ringAreaOf, shellSeams } from '../pattern/index.ts';
+import { type Decisions, type ProjectDocument, usualDecisions } from '../project.ts';
+import { deriveInside } from './index.ts';
 
 const of = (q: Piece | undefined, role: Role): Path =>
   q?.ring.filter((e) => e.role === role).flatMap((e) => e.path) ?? [];
@@ -182,4 +184,38 @@ test('body or sleeves alone can be lined', () => {
       .map((q) => q.id);
   expect(ids({ sleeves: false })).toEqual(['front-lining', 'back-lining']);
   expect(ids({ body: false })).toEqual(['sleeve-lining']);
+});
+
+test('a pocket grown on to the side seam is left out of the lining, or kept; the seam is walked without it', () => {
+  fc.assert(
+    fc.property(mm(150, 240), mm(20, 60), fc.boolean(), (waist, depth, kept) => {
+      const half = (kind: 'skirt-front' | 'skirt-back'): Piece =>
+        pieceOf(kind, [
+          [kind === 'skirt-front' ? 'centre-front' : 'centre-back', straight(p(0, 600), p(0, 10))],
+          ['waist', straight(p(0, 10), p(waist, 0))],
+          ['side', straight(p(waist, 0), p(waist + 20, 120))],
+          ['pocket', straight(p(waist + 20, 120), p(waist + 20 + depth, 150))],
+          ['pocket', straight(p(waist + 20 + depth, 150), p(waist + 20 + depth, 260))],
+          ['pocket', straight(p(waist + 20 + depth, 260), p(waist + 40, 290))],
+          ['side', straight(p(waist + 40, 290), p(waist + 60, 590))],
+          ['hem', straight(p(waist + 60, 590), p(0, 600))],
+        ]);
+      const d = usualDecisions();
+      Object.assign(d.lining, { pockets: kept ? 'kept' : 'out' });
+      d.lining.hem = { ...d.lining.hem, kind: 'edge' };
+      const shell = half('skirt-front');
+      const made = deriveInside([shell, half('skirt-back')], d);
+      const lining = made.pieces.find((q) => q.id === 'skirt-front-lining') as Piece;
+      expect(made.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+      expect(selfCrossing(flatRing(lining.ring))).toBeNull();
+      const corners = [p(waist + 20, 120), p(waist + 20 + depth, 150), p(waist + 20 + depth, 260), p(waist + 40, 290)];
+      const pocket = Math.abs(signedArea(straight(...corners, corners[0] as (typeof corners)[number])));
+      expect(ringAreaOf(shell.ring) - ringAreaOf(lining.ring)).toBeCloseTo(kept ? 0 : pocket, 4);
+      expect(lining.ring.some((e) => e.role === 'pocket')).toBe(kept);
+      const side = shellSeams([shell, half('skirt-back')]).find((x) => x.code === 'skirt-side');
+      expect(side?.a.map((x) => x.edge)).toEqual(['e3', 'e7']);
+      if (!kept) expect(pathLength(of(lining, 'side'))).toBeLessThan(600);
+    }),
+    runs(20),
+  );
 });

@@ -5,6 +5,7 @@ import { dartsIn } from './darts.ts';
 import { facedHem, type LiningHem, liningHem } from './hem.ts';
 import { makePiece } from './make.ts';
 import { moveRun, orient, run, runLength, type Split } from './oriented.ts';
+import { withoutPockets } from './pockets.ts';
 import { raiseRaglan } from './raglan.ts';
 import { fitCap, raiseUnderarm } from './raise.ts';
 
@@ -62,13 +63,14 @@ interface Armholed {
 function armholed(split: Split, d: Decisions, sleeveless: boolean): Armholed {
   const { sign } = split.oriented;
   const { raise, out, smaller } = d.lining;
-  const has = (role: Role): boolean => split.lining.some((e) => e.role === role);
+  const lined = d.lining.pockets === 'out' ? withoutPockets(split.lining) : split.lining;
+  const has = (role: Role): boolean => lined.some((e) => e.role === role);
   // A middle panel between princess seams has no underarm.
-  if (!has('armhole') || (!sleeveless && !has('side'))) return { ring: split.lining, reasons: [] };
+  if (!has('armhole') || (!sleeveless && !has('side'))) return { ring: lined, reasons: [] };
   if (!sleeveless)
-    return { ring: raiseUnderarm(split.lining, 'armhole', 'side', sign, raise, out), reasons: raiseReasons(d.lining) };
+    return { ring: raiseUnderarm(lined, 'armhole', 'side', sign, raise, out), reasons: raiseReasons(d.lining) };
   return {
-    ring: moveRun(split.lining, 'armhole', -smaller, sign),
+    ring: moveRun(lined, 'armhole', -smaller, sign),
     reasons: [because('armhole-smaller', 'practice', smaller, { smaller })],
   };
 }

@@ -7,6 +7,7 @@ import { dartsIn } from './darts.ts';
 import { hemmed, type LiningPiece, ventedLining } from './lining.ts';
 import { makePiece } from './make.ts';
 import { run, withParents } from './oriented.ts';
+import { withoutPockets } from './pockets.ts';
 import { hasVent } from './vent.ts';
 import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
 
@@ -15,7 +16,8 @@ import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
  * facing covers the waist, what lies below it. `covered` is the length of a zip that a bodice takes up (mm).
  */
 export function skirtLining(piece: Piece, facing: number, covered: number, d: Decisions): LiningPiece {
-  const ring = facing > 0 ? belowBand(piece, 'waist', facing, d.allowances.seam) : withParents(piece);
+  const whole = facing > 0 ? belowBand(piece, 'waist', facing, d.allowances.seam) : withParents(piece);
+  const ring = whole && d.lining.pockets === 'out' ? withoutPockets(whole) : whole;
   if (!ring || !run(piece.ring, 'hem').length)
     return {
       piece: null,

@@ -64,7 +64,8 @@ function toCentreFront(front: Piece | undefined): Side[] {
 }
 
 /** All runs of a role over several pieces. */
-const over = (pieces: Piece[], role: Role): Side[] => pieces.flatMap((p) => roleSide(p, role));
+const over = (pieces: Piece[], role: Role): Side[] =>
+  pieces.flatMap((p) => runsOf(p.ring, role).flatMap((r) => sideOf(p, r)));
 
 function bodySeams({ get, all }: Set, pair: Pair): void {
   const [front, back, yoke] = [get('front'), get('back'), get('yoke')];
@@ -111,7 +112,7 @@ function waistSeams({ get, all }: Set, pair: Pair): void {
   pair('waist-front', waist(skirtFront), bodice('front', 'front-side'));
   pair('waist-back', waist(skirtBack), bodice('back', 'back-side'));
   if (skirtFront && skirtBack) {
-    pair('skirt-side', roleSide(skirtFront, 'side'), roleSide(skirtBack, 'side'));
+    pair('skirt-side', over([skirtFront], 'side'), over([skirtBack], 'side'));
     pair('waistband', [...waist(skirtFront), ...waist(skirtBack)], halfOf(band, 'waist'), BAND_OVERLAP, 'overlap');
   }
 }

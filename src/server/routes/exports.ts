@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { type Context, Hono } from 'hono';
-import { compute } from '../../core/compute.ts';
+import { changeMark, changeWords } from '../../contract/index.ts';
+import { type Computed, compute } from '../../core/compute.ts';
 import { cutListCsv } from '../../core/cutting/index.ts';
-import { PAPERS, sheetsFor, svgOf } from '../../core/output/index.ts';
+import { changeSheet } from '../../core/inside/index.ts';
+import { type ChangePage, changesPdf } from '../../core/output/changespdf.ts';
+import { cutWords, PAPERS, sheetsFor, svgOf } from '../../core/output/index.ts';
 import { type PdfFonts, pdfOf } from '../../core/output/pdf.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Store } from '../db/store.ts';
@@ -39,6 +42,28 @@ const NOTES = [
   'Keep blades away from the hand that holds the paper.',
 ];
 
+const LEGEND =
+  'Full line: cut edge of the shell. Dashes: cut edge of the lining. + add outside the shell, − cut off inside it.';
+
+/** Every lining piece as changes to the pattern of its shell piece. */
+function changePages(x: Computed, doc: ProjectDocument): ChangePage[] {
+  return x.inside.flatMap((made): ChangePage[] => {
+    const shell = x.shell.find((q) => q.id === made.parent);
+    const cuts = shell && [x.cutLines.get(shell.id), x.cutLines.get(made.id)];
+    if (made.material !== 'lining' || !shell || !cuts?.[0] || !cuts[1]) return [];
+    const changes = changeSheet(shell, made);
+    return [
+      {
+        heading: `${made.name}, from the pattern of "${shell.name}" (${cutWords(made)})`,
+        shell: cuts[0].outline,
+        made: cuts[1].outline,
+        marks: changes.map((k) => ({ at: k.at, text: changeMark(k, doc.units) })).filter((k) => k.text),
+        lines: changes.map((k) => changeWords(k, doc.units)),
+      },
+    ];
+  });
+}
+
 export function exportRoutes(store: Store, fontFiles: string[], now: () => Date): Hono {
   const r = new Hono();
   const fonts: PdfFonts = { regular: fontFiles.map((f) => new Uint8Array(readFileSync(f))) };
@@ -62,6 +87,25 @@ export function exportRoutes(store: Store, fontFiles: string[], now: () => Date)
       );
     const bytes = await pdfOf({ title: p.doc.name, sheets, paper: PAPERS[size], notes: NOTES, fonts, now: now() });
     download(c, `${slug(p.doc.name)}.pdf`, 'application/pdf');
+    return c.body(bytes as Uint8Array<ArrayBuffer>);
+  });
+  r.get('/:id/export/changes.pdf', async (c) => {
+    const p = await load(c);
+    if (!p) return missing(c);
+    const size = c.req.query('paper') ?? p.doc.decisions.paper.size;
+    if (size !== 'a4' && size !== 'letter') return problem(c, 422, 'paper', 'Paper is a4 or letter.');
+    const pages = changePages(p.x, p.doc);
+    if (!pages.length)
+      return problem(c, 422, 'nothing-to-print', 'There is no lining to cut from the pattern of the shell.');
+    const bytes = await changesPdf({
+      title: p.doc.name,
+      pages,
+      legend: LEGEND,
+      paper: PAPERS[size],
+      fonts,
+      now: now(),
+    });
+    download(c, `${slug(p.doc.name)}-changes.pdf`, 'application/pdf');
     return c.body(bytes as Uint8Array<ArrayBuffer>);
   });
   r.get('/:id/export/pieces.svg', async (c) => {

@@ -263,6 +263,19 @@ export function LiningDetails(d: Deciding) {
           {length('Seam with the vent, on the lining', l.vent.liningSeam, 3, 25, (v, w) => vent({ liningSeam: v }, w))}
         </>
       )}
+      {s.seamed('pocket') && (
+        <Ask
+          question="Pockets grown on to a seam"
+          value={l.pockets}
+          answers={[
+            ['out', 'left out of the lining'],
+            ['kept', 'kept in the lining'],
+          ]}
+          onAnswer={(pockets) =>
+            d.set('lining', { pockets }, pockets === 'out' ? 'Pockets left out of the lining' : 'Pockets in the lining')
+          }
+        />
+      )}
       <Tick
         label="A seam is left open as a slit"
         checked={l.slit.length > 0}

@@ -135,6 +135,7 @@ function Files({ w, disabled }: { w: Workbook; disabled: boolean }) {
       <Flex gap="3" wrap="wrap">
         {link('pattern.pdf', 'PDF, 1:1', true, disabled)}
         {link('pieces.svg', 'SVG', false, disabled)}
+        {w.computed.inside.some((p) => p.material === 'lining') && link('changes.pdf', 'Change sheets for the lining')}
         {link('cut-list.csv', 'Cut list')}
         {link('project.json', 'The project as a file')}
       </Flex>

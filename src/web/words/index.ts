@@ -1,4 +1,4 @@
-export * from './changes.ts';
+export { changeMark, changeWords, ROLE_WORDS } from '../../contract/index.ts';
 export * from './cures.ts';
 export * from './pattern.ts';
 export * from './plan.ts';

@@ -1,37 +1,6 @@
-import { type CornerRule, type Material, type PieceKind, type Role, type Verdict } from '../../core/pattern/index.ts';
-import { inUnit, type LengthUnit } from '../../core/units.ts';
+import { type CornerRule, type Material, type PieceKind, type Verdict } from '../../core/pattern/index.ts';
 
-export const ROLE_WORDS: Record<Role, string> = {
-  neckline: 'Neckline',
-  shoulder: 'Shoulder',
-  armhole: 'Armhole',
-  side: 'Side seam',
-  hem: 'Hem',
-  'front-edge': 'Front edge',
-  'centre-front': 'Centre front',
-  'centre-back': 'Centre back',
-  waist: 'Waist',
-  cap: 'Sleeve cap',
-  underarm: 'Underarm seam',
-  wrist: 'Wrist',
-  vent: 'Vent, long edge',
-  'vent-top': 'Vent, upper edge',
-  'yoke-seam': 'Yoke seam',
-  'panel-seam': 'Princess seam',
-  'forearm-seam': 'Forearm seam',
-  'elbow-seam': 'Elbow seam',
-  'stand-neck': 'Stand, neck edge',
-  'stand-top': 'Stand, top edge',
-  'collar-neck': 'Collar, neck edge',
-  'collar-outer': 'Collar, outer edge',
-  'cuff-seam': 'Cuff, sleeve edge',
-  'cuff-edge': 'Cuff, free edge',
-  'band-edge': 'Waistband, free edge',
-  pocket: 'Pocket',
-  'facing-line': 'Facing line',
-  inner: 'Free inner edge',
-  plain: 'Not named yet',
-};
+import { inUnit, type LengthUnit } from '../../core/units.ts';
 
 export const KIND_WORDS: Record<PieceKind, string> = {
   front: 'Front',

@@ -1,6 +1,6 @@
-import { type Change } from '../../core/inside/changes.ts';
-import { formatLength, type LengthUnit } from '../../core/units.ts';
-import { ROLE_WORDS } from './pattern.ts';
+import { type Change } from '../core/inside/changes.ts';
+import { formatLength, type LengthUnit } from '../core/units.ts';
+import { ROLE_WORDS } from './roles.ts';
 
 const span = (a: number, b: number, units: LengthUnit): string => {
   const [low, high] = [Math.min(a, b), Math.max(a, b)].map((v) => formatLength(Math.max(0, v), units, 0));

@@ -1,0 +1,112 @@
+import fontkit from '@pdf-lib/fontkit';
+import {
+  appendBezierCurve,
+  degrees,
+  lineTo,
+  moveTo,
+  PDFDocument,
+  type PDFFont,
+  type PDFOperator,
+  type PDFPage,
+  StandardFonts,
+  setDashPattern,
+  setLineWidth,
+  stroke,
+} from 'pdf-lib';
+import { type Path, type Point } from '../geometry/index.ts';
+import { type Item, type Stroke } from './items.ts';
+
+/** Fonts as bytes, most wanted first; a character no font has becomes a question mark. Empty: the reader's Helvetica. */
+export interface PdfFonts {
+  regular: Uint8Array[];
+}
+
+/** Points in a millimetre. */
+export const PT = 72 / 25.4;
+
+const WIDTH: Record<Stroke, number> = {
+  cut: 0.6,
+  seam: 0.35,
+  fold: 0.6,
+  grain: 0.4,
+  notch: 0.6,
+  inner: 0.3,
+  mark: 0.5,
+  frame: 0.15,
+};
+const DASH: Partial<Record<Stroke, number[]>> = { seam: [4, 2], fold: [10, 2, 2, 2], inner: [1.5, 1.5] };
+
+/** Maps mm on the plane (y down) to points on the page (y up). */
+export type ToPage = (p: Point) => [number, number];
+
+export function strokePath(path: Path, kind: Stroke, to: ToPage): PDFOperator[] {
+  const ops: PDFOperator[] = [
+    setLineWidth(WIDTH[kind] * PT),
+    setDashPattern(
+      (DASH[kind] ?? []).map((d) => d * PT),
+      0,
+    ),
+  ];
+  let last: Point | null = null;
+  for (const s of path) {
+    if (!last || Math.abs(last.x - s.a.x) > 1e-6 || Math.abs(last.y - s.a.y) > 1e-6) ops.push(moveTo(...to(s.a)));
+    ops.push(s.k === 'L' ? lineTo(...to(s.b)) : appendBezierCurve(...to(s.c), ...to(s.d), ...to(s.b)));
+    last = s.b;
+  }
+  return [...ops, stroke()];
+}
+
+/** Writes text in runs of the first font that has each character. */
+export class Writer {
+  constructor(
+    private fonts: PDFFont[],
+    private sets: Set<number>[],
+  ) {}
+
+  text(page: PDFPage, text: string, at: [number, number], size: number, upward = false): void {
+    let [x, y] = at;
+    for (const run of this.runs(text)) {
+      page.drawText(run.text, { x, y, size, font: run.font, rotate: degrees(upward ? 90 : 0) });
+      const width = run.font.widthOfTextAtSize(run.text, size);
+      if (upward) y += width;
+      else x += width;
+    }
+  }
+
+  /** How wide a text is at a size, in points. */
+  width(text: string, size: number): number {
+    return this.runs(text).reduce((t, r) => t + r.font.widthOfTextAtSize(r.text, size), 0);
+  }
+
+  private runs(text: string): { text: string; font: PDFFont }[] {
+    const out: { text: string; font: PDFFont }[] = [];
+    for (const ch of text) {
+      const code = ch.codePointAt(0) ?? 63;
+      const found = this.sets.findIndex((s) => s.has(code));
+      const font = this.fonts[Math.max(0, found)] as PDFFont;
+      const piece = found < 0 ? '?' : ch;
+      const last = out[out.length - 1];
+      if (last && last.font === font) last.text += piece;
+      else out.push({ text: piece, font });
+    }
+    return out;
+  }
+}
+
+export async function makeWriter(doc: PDFDocument, fonts: PdfFonts): Promise<Writer> {
+  doc.registerFontkit(fontkit);
+  const made: PDFFont[] = [];
+  for (const bytes of fonts.regular) made.push(await doc.embedFont(bytes, { subset: true }));
+  if (!made.length) made.push(await doc.embedFont(StandardFonts.Helvetica));
+  return new Writer(
+    made,
+    made.map((f) => new Set(f.getCharacterSet())),
+  );
+}
+
+export function drawItems(page: PDFPage, items: Item[], to: ToPage, w: Writer): void {
+  for (const i of items) {
+    if (i.kind === 'path') page.pushOperators(...strokePath(i.path, i.stroke, to));
+    else w.text(page, i.text, to(i.at), i.size * PT, i.upward);
+  }
+}
