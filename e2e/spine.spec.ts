@@ -33,7 +33,7 @@ const demoFile = (page: Page, name: string) => page.getByLabel('Pattern file').s
 const threePieces = async (page: Page, front: string) => {
   await expect(page.getByRole('button', { name: `Front ${front}` })).toBeVisible();
   await go(page, 'Will it go together?');
-  await expect(page.getByText('All 17 seams go together.')).toBeVisible();
+  await expect(page.getByText('All 26 seams go together.')).toBeVisible();
 };
 
 test('from a pattern file to a lining, buttons, plan and paper, through a killed server', async ({ page }, info) => {
@@ -63,7 +63,7 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
   await expect(page.getByLabel('What is this edge?')).toBeFocused();
 
   await go(page, 'Will it go together?');
-  await expect(page.getByText('All 17 seams go together.')).toBeVisible();
+  await expect(page.getByText('All 26 seams go together.')).toBeVisible();
 
   await go(page, 'What else do I cut?');
   const width = page.getByRole('slider', { name: 'Front facing, width' });
@@ -305,7 +305,7 @@ test('a dart is laid on an edge by its figures, counts when seams are walked, an
   await expect(page.getByText('24 mm of it taken out by darts or pleats')).toBeVisible();
   await saved(page);
   await go(page, 'Will it go together?');
-  await expect(page.getByText('1 of 17 seams do not fit yet.')).toBeVisible();
+  await expect(page.getByText('1 of 26 seams do not fit yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('All 17 seams go together.')).toBeVisible();
+  await expect(page.getByText('All 26 seams go together.')).toBeVisible();
 });

@@ -1,0 +1,81 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { Running } from './server.ts';
+
+const server = new Running();
+let ids: Record<string, string> = {};
+test.beforeAll(async () => {
+  await server.start(true);
+  const { projects } = await (await fetch(`${server.url}/api/projects`)).json();
+  ids = Object.fromEntries(projects.map((p: { name: string; id: string }) => [p.name, p.id]));
+});
+test.afterAll(() => server.end());
+
+const open = (page: Page, name: string, view: string) =>
+  page.goto(`${server.url}/project/${ids[name]}/${view}`, { waitUntil: 'networkidle' });
+const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
+async function accessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+}
+/** Nothing in the short list that is to be mended. */
+const holds = (page: Page) => expect(page.getByLabel('To mend')).toHaveCount(0);
+
+test('the coat: its vent turned round, the front faced in three ways, the back down to the armholes', async ({
+  page,
+}) => {
+  await open(page, 'Greenhouse coat', 'inside');
+  await page.getByRole('tab', { name: 'Lining' }).click();
+  await expect(page.getByText('Why the left back lining, overlap?')).toBeVisible();
+  await page.getByText('right laps over left').click();
+  await expect(page.getByText('Why the right back lining, overlap?')).toBeVisible();
+  await page.getByText('Why the left back lining, underlap?').click();
+  await expect(page.getByText('R = 2A − s1 − s2 = 2 × 15 mm − 10 mm − 10 mm = 10 mm')).toBeVisible();
+  await page.getByText("from the shell's pattern, with changes").click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Vent, long edge: cut off 100 mm.' })).toHaveCount(1);
+  await saved(page);
+  await accessible(page);
+
+  await page.getByRole('tab', { name: 'Facings' }).click();
+  await page.getByText('grown on, the edge a fold').click();
+  await expect(page.getByText('Why the front, facing cut on?')).toBeVisible();
+  await holds(page);
+  await page.getByText('turned back with a lapel or shawl').click();
+  await expect(page.getByText('Drawn out at the top of the lapel')).toBeVisible();
+  await page.getByText('down to the armholes').click();
+  await expect(page.getByText('Why the back facing?')).toBeVisible();
+  await holds(page);
+  await page.getByRole('textbox', { name: 'Its depth at centre back' }).fill('320 mm');
+  await page.keyboard.press('Enter');
+  await expect(
+    page.getByText(/does not come out at the armhole of "Back"\. From \d+ mm to \d+ mm would\./),
+  ).toBeVisible();
+  await saved(page);
+  await accessible(page);
+});
+
+test('the jacket: ribs at hem and wrist with their sums; worn on both sides nothing is faced', async ({ page }) => {
+  await open(page, 'Chore jacket', 'inside');
+  await page.getByRole('tab', { name: 'Hems' }).click();
+  for (const rib of await page.getByText('sewn with the shell to a rib').all()) await rib.click();
+  await page.getByText('Why the hem rib, of knit?').click();
+  await expect(
+    page.getByText(/85 % of the edge \(.*\), so that it draws in, and a seam of 5\/8"/).first(),
+  ).toBeVisible();
+  await expect(page.getByText('Why the wrist rib, of knit?')).toBeVisible();
+  await holds(page);
+  await saved(page);
+  await accessible(page);
+  await page.getByRole('tab', { name: 'Interfacing' }).click();
+  await page.getByText('shaped, from shoulder and underarm').click();
+  await page.getByText('A patch behind each buttonhole').click();
+  await expect(page.getByText('Why the buttonhole patch?')).toBeVisible();
+  await page.getByRole('tab', { name: 'Lining' }).click();
+  await page.getByText('Worn on both sides: the lining is the shell again').click();
+  await expect(page.getByText('Why the front, second layer?')).toBeVisible();
+  await holds(page);
+  await page.getByRole('tab', { name: 'Facings' }).click();
+  await expect(page.getByText('No facing here')).toBeVisible();
+  await open(page, 'Chore jacket', 'plan');
+  await expect(page.getByText(/knows no method yet for: a garment worn on both sides/)).toBeVisible();
+});
