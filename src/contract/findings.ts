@@ -143,6 +143,8 @@ const SENTENCES: Record<string, Say> = {
     `The vent of "${d.name}" reaches ${mm('width')} beyond the centre back and finds no room when it is folded in. Check that its edges are named rightly.`,
   'front-strip-too-wide': (d, mm) =>
     `A front edge interfacing ${mm('width')} wide does not fit into "${d.name}". ${most(d, mm)}`,
+  'front-strip-narrow': (d, mm) =>
+    `A front edge interfacing ${mm('width')} wide on "${d.name}" would hold nothing. Take at least ${mm('least')}, or none.`,
   'hem-too-shallow': (_, mm) =>
     `A hem of ${mm('depth')} leaves nothing to sew the lining to with a seam of ${mm('seam')}. Deepen the hem, or let the lining hang free.`,
   'jump-pleat-impossible': (_, mm) =>

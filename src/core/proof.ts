@@ -1,7 +1,18 @@
 import { type Computed } from './compute.ts';
-import { nearestOn, offsetPath, pathLength, pointAlong, ringsArea, union } from './geometry/index.ts';
+import { effective } from './effective.ts';
+import {
+  directionAlong,
+  nearestOn,
+  offsetPath,
+  outward,
+  type Point,
+  pathLength,
+  pointAlong,
+  ringsArea,
+  union,
+} from './geometry/index.ts';
 import { splitShell } from './inside/index.ts';
-import { cutLine, flatRing, grainDirection, notchesMeet, type WalkedSeam } from './pattern/index.ts';
+import { cutLine, type Edge, flatRing, grainDirection, notchesMeet, type WalkedSeam } from './pattern/index.ts';
 import { type Decisions } from './project.ts';
 
 /** One thing looked over: how often it was looked at, and where it does not hold. */
@@ -115,14 +126,21 @@ function hems(c: Computed): Check {
   };
 }
 
+/** A place straight out from an edge by its allowance: the cut line has to run through it. Rings run clockwise. */
+function outside(e: Edge, share: number): Point {
+  const at = pathLength(e.path) * share;
+  const [p, n] = [pointAlong(e.path, at), outward(directionAlong(e.path, at))];
+  return { x: p.x + n.x * e.allowance, y: p.y + n.y * e.allowance };
+}
+
 /** Every cut line keeps its distance from its seam line, looked at from the middle of each edge. */
 function cutDistances(c: Computed): Check {
-  const found = c.inside.flatMap((p) => {
+  const found = [...c.inside, ...c.recut].flatMap((p) => {
     const outline = (c.cutLines.get(p.id) ?? cutLine(p.ring)).outline;
     return p.ring.map((e) => {
-      const off = [0.4, 0.5, 0.6].map((k) => nearestOn(outline, pointAlong(e.path, pathLength(e.path) * k)).distance);
-      // Beside a corner another edge's cut line can be nearer; the farthest of three places near the middle is its own.
-      return { piece: p.id, edge: e.id, value: Math.max(0, e.allowance - Math.max(...off)) };
+      // Beside a corner a place can be cut off; the best of three near the middle is its own.
+      const off = [0.4, 0.5, 0.6].map((k) => nearestOn(outline, outside(e, k)).distance);
+      return { piece: p.id, edge: e.id, value: Math.min(...off) };
     });
   });
   return {
@@ -135,4 +153,4 @@ function cutDistances(c: Computed): Check {
 
 /** All that is looked over when the inside is drafted: a short list that holds, or says where it does not. */
 export const proofOf = (c: Computed, d: Decisions): Check[] =>
-  [seams(c), notches(c), wholeness(c, d), grains(c), hems(c), cutDistances(c)].filter((k) => k.looked > 0);
+  [seams(c), notches(c), wholeness(c, effective(d)), grains(c), hems(c), cutDistances(c)].filter((k) => k.looked > 0);

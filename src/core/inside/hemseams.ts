@@ -5,7 +5,7 @@ import { type LiningHem } from './hem.ts';
 import { backPleat } from './lining.ts';
 import { moveRun } from './oriented.ts';
 import { type Hems, type InsidePieces, type Join } from './pieces.ts';
-import { ventFigures } from './vent.ts';
+import { hasVent, ventFigures } from './vent.ts';
 
 /** The lining's lower edge lies `line` above the shell's hem, so its facing line is shorter by about that. */
 export function endsAbove(hem: LiningHem | null): Partial<Seam> {
@@ -51,6 +51,15 @@ export function ventSeams(
   }
 }
 
+/** How much narrower a lining is at the hem because it is cut back beside a slit, mm. */
+function besideSlit(shell: Piece, d: Decisions): number {
+  const { slit } = d.lining;
+  const edge = shell.ring.find((e) => e.role === slit.at && !e.onFold);
+  // At a vent the centre back ends above the hem.
+  if (slit.at === 'centre-back' && hasVent(shell)) return 0;
+  return slit.length > 0 && edge ? edge.allowance - slit.shellSeam : 0;
+}
+
 /** Lining hem to the shell's turned hem. A flared hem is narrower higher up: that difference is meant, up to 3 %. */
 export function hemSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
   const out: Seam[] = [];
@@ -66,7 +75,7 @@ export function hemSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
     if (!lining || !shell || !hem || d.lining[role].kind === 'free') return;
     const shellHem = roleSide(shell, role);
     const held = hem.line + hem.slack;
-    const lengthB = turnedHemLength(shell, role, held) - less;
+    const lengthB = turnedHemLength(shell, role, held) - less - (role === 'hem' ? besideSlit(shell, d) : 0);
     // Seamed to the edge itself or to a rib it lies on the shell's own seam line; higher up the shell is narrower.
     const flare = hem.slack === 0 ? 0 : lengthB * 0.03;
     out.push({

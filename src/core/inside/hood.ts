@@ -43,5 +43,6 @@ export function hoodSeams({ hood, hoodFacing, hoodLining }: InsidePieces, on: On
   const crown = on('centre-back', hoodLining);
   join('inside', 'hood-crown', crown, crown);
   join('closing', 'hood-edge', on('front-edge', hoodFacing ?? hoodLining), on('front-edge', hood));
-  join('closing', 'hood-neck', on('neckline', hoodFacing, hoodLining), on('neckline', hood));
+  // Unlined, the facing takes part in the neck seam only at the front.
+  if (hoodLining) join('closing', 'hood-neck', on('neckline', hoodFacing, hoodLining), on('neckline', hood));
 }

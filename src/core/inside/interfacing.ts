@@ -11,11 +11,15 @@ export function trimOf(trim: Trim, edge: Edge): number {
   if (edge.onFold) return 0;
   if (trim === 'inside') return 3;
   if (trim === 'seam') return 0;
-  return trim === 'caught' ? -3 : -edge.allowance;
+  return trim === 'caught' ? -Math.min(3, edge.allowance) : -edge.allowance;
 }
 
-/** The outline trimmed edge by edge; never at a fold, where its edge is the crease. No allowance is left to add. */
+/**
+ * The outline trimmed edge by edge; never at a fold, where its edge is the crease. No allowance is left to add, save where
+ * the whole piece is wanted: that is cut as the piece itself.
+ */
 export function trimmed(ring: Edge[], trim: Trim, free: ReadonlySet<string> = new Set()): Edge[] {
+  if (trim === 'whole') return ring.map((e) => (free.has(e.id) ? { ...e, allowance: 0 } : e));
   const asked = ring.map((e) => ({ ...e, allowance: free.has(e.id) ? 0 : trimOf(trim, e) }));
   return seamLineFromCut(asked).map((e) => ({ ...e, allowance: 0, corner: 'mitred' as const }));
 }
@@ -37,11 +41,16 @@ export function interfaceWhole(target: Piece, shell: Piece, trim: Trim): Piece {
   });
 }
 
+/** A narrower strip holds nothing, mm. Common practice. */
+const LEAST_STRIP = 12;
+
 /** Interfacing along the shell's front edge, `width` mm wide from neckline to hem; its inner edge lies free. */
 export function frontEdgeStrip(front: Piece, width: number, trim: Trim): Result<Piece> {
   const o = orient(front, 'front-edge', 'neckline');
   if (!o)
     return refuse(stop('roles-missing', { piece: front.id }, { name: front.name, roles: 'front-edge, neckline' }));
+  if (width < LEAST_STRIP)
+    return refuse(stop('front-strip-narrow', { piece: front.id }, { name: front.name, width, least: LEAST_STRIP }));
   const strip = stripRing(o, width);
   if (!strip) return refuse(tooWide(front, 'front-strip-too-wide', width, (w) => stripRing(o, w) !== null));
   return ok(

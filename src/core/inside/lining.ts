@@ -163,14 +163,15 @@ export function ventedLining(
   const made = (which: 'over' | 'under') => {
     const half = halves.value[which];
     const h = hemmed(pleatAboveVent(half.ring, named.pleat, sign), 'hem', d, shell, sign);
+    const slit = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
     const left = (over === 'left') === (which === 'over');
     const piece = makePiece(shell, {
       id: which === 'over' ? `${named.id}-lining` : `${named.id}-lining-under`,
       name: `${left ? 'Left' : 'Right'} ${named.name} lining, ${which === 'over' ? 'overlap' : 'underlap'}`,
       material: 'lining',
-      ring: h.ring,
-      reasons: [half.reason, ...(h.hem ? [h.hem.reason] : [])],
-      lines: dartsIn(shell, h.ring, d.lining.darts),
+      ring: slit.ring,
+      reasons: [half.reason, slit.reason, h.hem?.reason].flatMap((r) => r ?? []),
+      lines: dartsIn(shell, slit.ring, d.lining.darts),
     });
     const turned = left !== (sign === 1);
     const cut = { count: 1, pair: false, onFold: false, ...(turned && { turned }) };

@@ -3,6 +3,7 @@ import { type Decisions } from '../project.ts';
 import { endsAbove, hemSeams, ventSeams } from './hemseams.ts';
 import { hoodSeams } from './hood.ts';
 import { backPleat, sleeveSides } from './lining.ts';
+import { runLength } from './oriented.ts';
 import { type Hems, type InsidePieces, type Join, shellCapEase } from './pieces.ts';
 
 /** A lining cut back beside a zip ends so much before the facing it is sewn to. */
@@ -88,7 +89,13 @@ function facingSeams(s: Sewing): void {
       on('shoulder', p.frontFacing, p.frontLining, p.frontSideLining),
       SHOULDER_EASE,
     );
-  else join('inside', 'facing-shoulder', back, on('shoulder', p.frontFacing));
+  else
+    join(
+      'inside',
+      'facing-shoulder',
+      deep ? asFarAs(p.frontFacing, p.backFacing) : back,
+      on('shoulder', p.frontFacing),
+    );
   if (p.sleeveFacing)
     join('inside', 'facing-raglan', on('cap', p.sleeveFacing), on('armhole', p.frontFacing, p.backFacing));
   const open = p.backFacing?.ring.filter((e) => e.role === 'centre-back' && !e.onFold) ?? [];
@@ -99,6 +106,13 @@ function facingSeams(s: Sewing): void {
   join('inside', 'facing-line-front', ...line(p.frontLining, p.frontFacing), toHem ? endsAbove(hems.body) : {});
   join('inside', 'facing-line-back', ...line(p.backLining, p.backFacing), pleatOf(s));
   join('inside', 'facing-line-sleeve', ...line(p.sleeveLining, p.sleeveFacing));
+}
+
+/** Unlined, a deep back facing is sewn to the front's as far as that reaches along the shoulder. */
+function asFarAs(front: Some, back: Some): Side[] {
+  const length = (q: Some): number => (q ? runLength(q.ring, 'shoulder') : 0);
+  const share = length(back) > 0 ? Math.min(1, length(front) / length(back)) : 1;
+  return on('shoulder', back).map((side) => ({ ...side, share }));
 }
 
 function liningSeams({ p, join }: Sewing): void {
@@ -150,8 +164,10 @@ function sleeveSeams({ p, d, join }: Sewing, sleeve: Piece): void {
 function edgeSeams(s: Sewing): void {
   const { p, d, join } = s;
   const out = drawnOutBy(p, d);
+  // A lining that reaches the front edge ends at its own height.
+  const low = p.frontFacing ? out : endsAbove(s.hems.body);
   const front = p.frontFacing ?? p.frontLining;
-  join('closing', 'front-edge', on('front-edge', front), on('front-edge', p.front), out);
+  join('closing', 'front-edge', on('front-edge', front), on('front-edge', p.front), low);
   join('closing', 'neckline-front', on('neckline', front), on('neckline', p.front), out);
   const back = p.backFacing ?? p.backLining;
   join('closing', 'neckline-back', on('neckline', back), on('neckline', p.back), p.backFacing ? {} : pleatOf(s));
