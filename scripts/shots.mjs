@@ -53,6 +53,36 @@ for (const [name, path, tab, way] of views) {
   await page.screenshot({ path: join(folder, `${name}.png`) });
   say(`${name}.png`);
 }
+// Other choices, on copies that are taken away again.
+const jacket = projects.find((p) => p.name === 'Chore jacket');
+const rib = { kind: 'rib', ribDepth: 60 };
+const others = [
+  ['facing-grown-on', coat, 'Facings', (d) => Object.assign(d.facing, { kind: 'cut-on' })],
+  ['facing-lapel', coat, 'Facings', (d) => Object.assign(d.facing, { kind: 'lapel', deep: 160 })],
+  ['rib', jacket, 'Hems', (d) => [d.lining.hem, d.lining.wrist].map((h) => Object.assign(h, rib))],
+  [
+    'interfacing',
+    coat,
+    'Interfacing',
+    (d) => Object.assign(d.interfacing, { front: 'shaped', patches: true, stay: 180 }),
+  ],
+];
+for (const [name, from, tab, choose] of others) {
+  const saved = await (await fetch(`${base}/api/projects/${from.id}/export/project.json`)).json();
+  choose(saved.project.decisions);
+  const copy = await fetch(`${base}/api/projects/import`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(saved),
+  });
+  const { id } = await copy.json();
+  await page.goto(`${base}/project/${id}/inside`, { waitUntil: 'networkidle' });
+  await page.getByRole('tab', { name: tab }).click();
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  await fetch(`${base}/api/projects/${id}`, { method: 'DELETE' });
+  say(`${name}.png`);
+}
 // What a file holds, before it is taken in: on a project of its own that is taken away again.
 const made = await fetch(`${base}/api/projects`, {
   method: 'POST',

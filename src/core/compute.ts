@@ -118,6 +118,7 @@ const BEYOND: ReadonlySet<string> = new Set([
   'skirt-front',
   'skirt-back',
   'waistband',
+  'placket',
 ]);
 
 /** Choices the plan knows no method for. */

@@ -8,7 +8,7 @@ import { interfaceWhole, trimmed } from './interfacing.ts';
 import { makePiece, onBias, stripRing } from './make.ts';
 
 /** Pieces that are interfaced whole. Common practice. */
-const WHOLE: ReadonlySet<PieceKind> = new Set<PieceKind>(['collar', 'stand', 'cuff', 'waistband']);
+const WHOLE: ReadonlySet<PieceKind> = new Set<PieceKind>(['collar', 'stand', 'cuff', 'waistband', 'placket']);
 
 /** How far below the underarm a back stay reaches, mm (handbook figure from memory). */
 const STAY_SIDE = 75;

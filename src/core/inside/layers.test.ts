@@ -5,7 +5,7 @@ import { p, pieceOf, straight } from '../../test/parts.ts';
 import { coatDocument, coatFigures, PLAIN_COAT, SEED } from '../../test/shells.ts';
 import { type Computed, compute, planOf } from '../compute.ts';
 import { boxOf, nearestOn, type Path, pathLength, pointAlong, selfCrossing, signedArea } from '../geometry/index.ts';
-import { flatRing, outlineOf, type Piece, type Role, ringAreaOf, shellSeams } from '../pattern/index.ts';
+import { flatRing, outlineOf, type Piece, type Role, ringAreaOf, shellSeams, suggestRoles } from '../pattern/index.ts';
 import { type Decisions, type ProjectDocument, usualDecisions } from '../project.ts';
 import { deriveInside } from './index.ts';
 
@@ -218,4 +218,18 @@ test('a pocket grown on to the side seam is left out of the lining, or kept; the
     }),
     runs(20),
   );
+});
+
+test('a placket is interfaced whole, both of it: instructions forget it', () => {
+  const paths = [straight(p(0, 600), p(0, 0)), straight(p(0, 0), p(62, 0)), straight(p(62, 0), p(62, 600))];
+  const outline = [...paths, straight(p(62, 600), p(0, 600))];
+  expect(suggestRoles('Front placket', outline).kind).toBe('placket');
+  const placket = pieceOf(
+    'placket',
+    outline.map((path) => ['plain', path]),
+  );
+  const [made] = deriveInside([placket], usualDecisions()).pieces.filter((q) => q.material === 'interfacing');
+  expect([made?.name, made?.cut.count]).toEqual(['placket interfacing', 2]);
+  for (const e of made?.ring ?? [])
+    expect(nearestOn(outlineOf(placket.ring), pointAlong(e.path, pathLength(e.path) / 2)).distance).toBeCloseTo(3, 6);
 });

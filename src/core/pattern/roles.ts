@@ -30,7 +30,8 @@ export interface Suggestion {
 }
 
 const NAME_HINTS: [RegExp, PieceKind][] = [
-  [/facing|lining|interfac|pocket|flap|belt|tab\b|placket/i, 'other'],
+  [/facing|lining|interfac|pocket|flap|belt|tab\b/i, 'other'],
+  [/placket|button[ -]?band|front[ -]?band/i, 'placket'],
   [/collar[ -]?stand|stand[ -]?collar|\bstand\b|collar[ -]?band|neck[ -]?band/i, 'stand'],
   [/collar/i, 'collar'],
   [/yoke/i, 'yoke'],
@@ -178,7 +179,7 @@ const UNNAMED = ['front', 'back', 'sleeve', 'skirt-front'] as const;
  * A bodice ends at the waist, other fronts and backs at the hem: only the name can tell which. A collar or stand is drawn
  * whole unless the file speaks of a fold.
  */
-function templatesFor(kind: Exclude<PieceKind, 'other'>, name: string, said: Said): Place[][] {
+function templatesFor(kind: Exclude<PieceKind, 'other' | 'placket'>, name: string, said: Said): Place[][] {
   const all = TEMPLATES[kind];
   if (kind === 'collar' || kind === 'stand')
     return all.filter((t) => t.includes('centre-back') === (said.fold ?? false));
@@ -220,6 +221,8 @@ export function suggestRoles(name: string, paths: Path[], said: Said = {}): Sugg
   const hint = hintOf(name);
   const none: Suggestion = { kind: 'other', roles: paths.map(() => 'plain'), confidence: 0, up: UP };
   const fewest = hint === 'collar' || hint === 'stand' ? 2 : 3;
+  // A placket is a strip: it is interfaced whole and its edges need no names.
+  if (hint === 'placket') return { ...none, kind: hint, confidence: 1 };
   if (hint === 'other' || paths.length < fewest) return none;
   const kinds = hint ? [hint] : UNNAMED;
   let best = { ...none, score: Number.NEGATIVE_INFINITY, believed: Number.NEGATIVE_INFINITY };

@@ -180,7 +180,7 @@ const SIDE_PANEL: Place[][] = [
  * What the ring of such a piece must have, clockwise on screen, with the centre line at the left. A piece drawn the other
  * way round is met by the reversed order. The first is the usual one: a later one has to fit clearly better.
  */
-export const TEMPLATES: Record<Exclude<PieceKind, 'other'>, Place[][]> = {
+export const TEMPLATES: Record<Exclude<PieceKind, 'other' | 'placket'>, Place[][]> = {
   front: [
     ['front-edge', 'neckline', 'shoulder', 'armhole', 'side', 'hem'],
     ['front-edge', 'neckline', 'shoulder', 'armhole', 'side', 'waist-below'],

@@ -49,6 +49,7 @@ export const KINDS = [
   'skirt-front',
   'skirt-back',
   'waistband',
+  'placket',
   'other',
 ] as const;
 export type PieceKind = (typeof KINDS)[number];

@@ -351,9 +351,9 @@ export function MoreInterfacing(d: Deciding) {
   const s = shellOf(d);
   return (
     <>
-      {s.has('collar', 'stand', 'cuff', 'waistband') && (
+      {s.has('collar', 'stand', 'cuff', 'waistband', 'placket') && (
         <Tick
-          label="Interface collar, stand, cuffs and waistband"
+          label="Interface collar, stand, cuffs, waistband and placket"
           checked={i.collars}
           onTick={(collars) =>
             d.set('interfacing', { collars }, collars ? 'Collars interfaced' : 'Collars not interfaced')

@@ -101,7 +101,10 @@ export function Inside({ w }: { w: Workbook }) {
       {chapter === 'lining' && way === 'changes' ? (
         <ChangeSheets w={w} pieces={w.computed.inside.filter((p) => p.material === 'lining')} />
       ) : (
-        <Drafted w={w} material={SHOWN[chapter]} held={held} ribs={chapter === 'hems'} />
+        <>
+          <Drafted w={w} material={SHOWN[chapter]} held={held} />
+          {chapter === 'hems' && <Ribs w={w} />}
+        </>
       )}
       <Proof w={w} />
     </Page>
@@ -112,17 +115,14 @@ interface DraftedProps {
   w: Workbook;
   material: Material;
   held: Held | null;
-  /** Shows the ribs with the pieces they end. */
-  ribs: boolean;
 }
 
 /** The drafted pieces of one material over the shell, and why each is as it is. */
-function Drafted({ w, material, held, ribs }: DraftedProps) {
+function Drafted({ w, material, held }: DraftedProps) {
   const pieces = useMemo(() => {
     const recut = material === 'facing' ? w.computed.recut.map((p) => ({ ...p, parent: p.id })) : NONE;
-    const shown = (p: Piece): boolean => p.material === material || (ribs && p.id.endsWith('-rib'));
-    return [...recut, ...each(w.computed.inside.filter(shown))];
-  }, [w.computed, material, ribs]);
+    return [...recut, ...each(w.computed.inside.filter((p) => p.material === material && !isRib(p)))];
+  }, [w.computed, material]);
   const ghosts = useMemo(
     () =>
       w.computed.shell.flatMap((s) =>
@@ -168,6 +168,28 @@ function Drafted({ w, material, held, ribs }: DraftedProps) {
           <Why key={p.id} reasons={p.reasons} units={w.doc.units} about={`the ${p.name.toLowerCase()}`} />
         ))}
       </Box>
+    </SheetBox>
+  );
+}
+
+const isRib = (p: Piece): boolean => p.id.endsWith('-rib');
+
+/** The ribs that shell and lining end in: long strips, drawn by themselves. */
+function Ribs({ w }: { w: Workbook }) {
+  const ribs = useMemo(() => w.computed.inside.filter(isRib), [w.computed]);
+  if (!ribs.length) return null;
+  return (
+    <SheetBox>
+      <Spread
+        pieces={ribs}
+        cutLines={w.computed.cutLines}
+        units={w.doc.units}
+        height={170}
+        label="Ribs, to cut of knit"
+      />
+      {ribs.map((p) => (
+        <Why key={p.id} reasons={p.reasons} units={w.doc.units} about={`the ${p.name.toLowerCase()}`} />
+      ))}
     </SheetBox>
   );
 }

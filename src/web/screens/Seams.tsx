@@ -7,7 +7,7 @@ import { type Workbook } from '../api/useProject.ts';
 import { Spread } from '../drawing/Spread.tsx';
 import { AllWell, Findings } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
-import { cureWords, GROUP_WORDS, SEAM_WORDS, verdictWords } from '../words/index.ts';
+import { cureWords, GROUP_WORDS, seamWords, verdictWords } from '../words/index.ts';
 
 /** What is wrong in the pattern itself beside seams of unlike length. */
 const FAULTS = new Set(['seam-kink', 'notches-apart', 'dart-legs']);
@@ -73,7 +73,7 @@ export function Seams({ w }: { w: Workbook }) {
           {seam && (
             <>
               <Heading as="h2" fontSize="20px" fontWeight="600">
-                {SEAM_WORDS[seam.code] ?? seam.code}
+                {seamWords(seam)}
               </Heading>
               <Text mb="2">
                 {verdictWords(seam.verdict, seam.easeOf)}.{!fits(seam) && ` ${cureWords(seam.easeOf, w.doc.units)}`}
@@ -147,7 +147,7 @@ function Group({ title, w, seams, chosen, onChoose }: GroupProps) {
                   )}
                 </Box>
                 <span>
-                  {SEAM_WORDS[s.code] ?? s.code}
+                  {seamWords(s)}
                   <Text as="span" display="block" fontSize="14px" color="quiet">
                     {verdictWords(s.verdict, s.easeOf)}
                   </Text>

@@ -17,6 +17,7 @@ export const KIND_WORDS: Record<PieceKind, string> = {
   'skirt-front': 'Skirt front',
   'skirt-back': 'Skirt back',
   waistband: 'Waistband',
+  placket: 'Placket or button band',
   other: 'Something else',
 };
 
@@ -104,6 +105,12 @@ export const SEAM_WORDS: Record<string, string> = {
   'hem-back': 'Back lining to turned hem',
   wrist: 'Sleeve lining to turned wrist',
 };
+
+/** A seam by its name; beside a vent the half that lies under has its like. */
+export function seamWords({ id, code }: { id: string; code: string }): string {
+  const name = SEAM_WORDS[code] ?? code;
+  return id.endsWith('-under') && !name.includes('underlap') ? `${name}, underlap` : name;
+}
 
 export const GROUP_WORDS = {
   shell: 'Your pattern',

@@ -5,7 +5,7 @@ import { type ProjectDocument } from '../../core/project.ts';
 export function whereStopped(doc: ProjectDocument, c: Computed): string {
   if (!doc.shell) return 'Next: put the pattern in';
   // A pocket bag or a tab needs no names; a pattern of which nothing was recognised does.
-  const known = doc.shell.pieces.filter((p) => p.kind !== 'other');
+  const known = doc.shell.pieces.filter((p) => p.kind !== 'other' && p.kind !== 'placket');
   const unnamed = (known.length ? known : doc.shell.pieces).filter((p) =>
     p.ring.some((e) => e.role === 'plain'),
   ).length;
