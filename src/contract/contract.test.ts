@@ -31,7 +31,7 @@ describe('saved documents', () => {
       const doc = structuredClone(now) as unknown as Plain;
       doc.schema = version;
       const { facing, lining, interfacing } = doc.decisions as Record<string, Plain>;
-      for (const key of ['vent', 'slit', 'self', 'body', 'sleeves', 'pockets']) delete lining?.[key];
+      for (const key of ['vent', 'slit', 'self', 'body', 'sleeves', 'pockets', 'pleatLength']) delete lining?.[key];
       for (const key of ['front', 'stand', 'zip', 'patches']) delete interfacing?.[key];
       for (const at of ['hem', 'wrist'])
         for (const key of ['ribDepth', 'ribShare']) delete (lining as Record<string, Plain>)[at]?.[key];

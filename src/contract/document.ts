@@ -103,6 +103,7 @@ const decisions = z.strictObject({
   lining: z.strictObject({
     on: z.boolean(),
     pleat: mm,
+    pleatLength: mm,
     raise: mm,
     out: mm,
     capEase: mm,
@@ -227,14 +228,14 @@ function withVents(doc: Plain): Plain {
   const d = (doc.decisions ?? {}) as Record<string, Plain>;
   const { facing, lining, interfacing } = usualDecisions();
   const { kind, out, breakAt, deep, hood } = facing;
-  const { vent, slit, self, body, sleeves, pockets } = lining;
+  const { vent, slit, self, body, sleeves, pockets, pleatLength } = lining;
   const { front, stand, zip, patches } = interfacing;
   const { ribDepth, ribShare } = lining.hem;
   const old = (d.lining ?? {}) as Record<string, Plain>;
   const ribbed = (key: 'hem' | 'wrist'): Plain => ({ ribDepth, ribShare, ...old[key] });
   const added = {
     facing: { kind, out, breakAt, deep, hood },
-    lining: { vent, slit, self, body, sleeves, pockets },
+    lining: { vent, slit, self, body, sleeves, pockets, pleatLength },
     interfacing: { front, stand, zip, patches },
   };
   const merged = withUsual(d, added);

@@ -139,6 +139,10 @@ const SENTENCES: Record<string, Say> = {
     `A back facing ${mm('depth')} deep does not come out at the armhole of "${d.name}". From ${mm('least')} to ${mm('most')} would.`,
   'vent-without-seam': (d) =>
     `"${d.name}" has a vent, but no centre back seam above it: left and right could not differ. Say at its centre back that it is a seam and not a fold, or name those edges something else.`,
+  'pleat-too-wide': (d, mm) =>
+    `A centre back pleat of ${mm('pleat')} is wider than "${d.name}" itself. At most ${mm('most')} would do; {20–40 mm} is usual.`,
+  'facings-meet': (d, mm) =>
+    `The shoulder of "${d.name}" (${mm('shoulder')}) is too short for a neck facing of ${mm('neck')} and an armhole facing of ${mm('armhole')} side by side. At most ${mm('most')} each would do, or face neck and armholes in one.`,
   'vent-too-wide': (d, mm) =>
     `The vent of "${d.name}" reaches ${mm('width')} beyond the centre back and finds no room when it is folded in. Check that its edges are named rightly.`,
   'front-strip-too-wide': (d, mm) =>

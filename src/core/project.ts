@@ -132,6 +132,8 @@ export interface Decisions {
   lining: {
     on: boolean;
     pleat: number;
+    /** How far it goes down from the neck before it runs out, mm, in a back with a seam; 0 for all the way. */
+    pleatLength: number;
     raise: number;
     out: number;
     capEase: number;
@@ -242,6 +244,7 @@ export function usualDecisions(): Decisions {
     lining: {
       on: true,
       pleat: 30,
+      pleatLength: 0,
       raise: 12,
       out: 5,
       capEase: 15,

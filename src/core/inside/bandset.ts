@@ -1,7 +1,7 @@
 import { pathLength } from '../geometry/index.ts';
 import { type Edge, type Piece, type PieceKind, type Seam, sideOf, takenOf } from '../pattern/index.ts';
 import { type BandRole, type Decisions } from '../project.ts';
-import { type Finding } from '../result.ts';
+import { type Finding, stop } from '../result.ts';
 import { allInOne, bandFacing } from './bands.ts';
 import { metByLining, rawEdged } from './belowband.ts';
 
@@ -52,6 +52,11 @@ export function bandFacings(shell: Piece[], d: Decisions): Bands {
     }
     if (role === 'armhole' && d.facing.inOne > 0) continue;
     for (const shellPiece of carriers) {
+      const meet = role === 'armhole' ? facingsMeet(shellPiece, width, d) : null;
+      if (meet) {
+        out.findings.push(meet);
+        continue;
+      }
       const made = bandFacing(shellPiece, {
         role,
         width,
@@ -73,6 +78,16 @@ export function bandFacings(shell: Piece[], d: Decisions): Bands {
     }
   }
   return out;
+}
+
+/** Neck and armhole faced apart have to find room side by side on the shoulder, a hair between them (mm). */
+function facingsMeet(piece: Piece, armhole: number, d: Decisions): Finding | null {
+  const edges = piece.ring.filter((e) => e.role === 'shoulder');
+  const shoulder = edges.reduce((t, e) => t + pathLength(e.path), 0);
+  const neck = d.facing.bias.neck ? 0 : d.facing.shoulder;
+  if (!edges.length || neck + armhole + 2 <= shoulder) return null;
+  const most = Math.floor((shoulder - 2) / 2);
+  return stop('facings-meet', { piece: piece.id }, { name: piece.name, shoulder, neck, armhole, most });
 }
 
 function inOne(shell: Piece[], d: Decisions, out: Bands): void {

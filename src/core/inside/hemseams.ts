@@ -2,7 +2,7 @@ import { pathLength } from '../geometry/index.ts';
 import { type Piece, type Role, roleSide, runsOf, type Seam, type Side } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { type LiningHem } from './hem.ts';
-import { backPleat } from './lining.ts';
+import { backPleat, pleatEnds } from './lining.ts';
 import { moveRun } from './oriented.ts';
 import { type Hems, type InsidePieces, type Join } from './pieces.ts';
 import { hasVent, ventFigures } from './vent.ts';
@@ -93,7 +93,7 @@ export function hemSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
   const less = facingHem ? facingHem.reduce((t, e) => t + pathLength(e.path), 0) : 0;
   add('hem-front', p.frontLining, p.front, 'hem', hems.body, less, 0);
   const vent = p.back && p.backUnderlap ? ventFigures(p.back, d.lining.vent) : null;
-  const pleat = p.back && !vent ? backPleat(p.back, d) / 2 : 0;
+  const pleat = p.back && !pleatEnds(p.back, d) ? backPleat(p.back, d) / 2 : 0;
   add('hem-back', p.backLining, p.back, 'hem', hems.body, vent ? vent.net + vent.inside : 0, pleat);
   add('hem-back-under', p.backUnderlap, p.back, 'hem', hems.body, vent?.beside ?? 0, 0);
   add('hem-skirt-front', p.skirtFrontLining, p.skirtFront, 'hem', hems.body, 0, 0);

@@ -233,3 +233,56 @@ test('a placket is interfaced whole, both of it: instructions forget it', () => 
   for (const e of made?.ring ?? [])
     expect(nearestOn(outlineOf(placket.ring), pointAlong(e.path, pathLength(e.path) / 2)).distance).toBeCloseTo(3, 6);
 });
+
+describe('the centre back pleat', () => {
+  test('in a back with a seam it can run out below its length: half of it above, none below', () => {
+    fc.assert(
+      fc.property(coatFigures, mm(200, 450), mm(10, 50), fc.boolean(), (figures, length, pleat, vented) => {
+        const vent = vented ? { vent: { width: 40, height: figures.length * 0.25 } } : {};
+        const doc = chosen(coatDocument({ ...figures, ...vent }), (d) =>
+          Object.assign(d.lining, { pleat, pleatLength: length }),
+        );
+        for (const e of doc.shell?.pieces.find((q) => q.kind === 'back')?.ring ?? []) e.onFold = false;
+        const c = compute(doc);
+        if (c.findings.some((f) => f.severity === 'stop')) return;
+        const centre = of(
+          c.shell.find((q) => q.kind === 'back'),
+          'centre-back',
+        );
+        const made = of(find(c, 'back-lining'), 'centre-back');
+        const at = (up: number): number => nearestOn(centre, pointAlong(made, pathLength(made) - up)).distance;
+        const room = pathLength(made) - 200;
+        expect(at(Math.min(length, room) * 0.5)).toBeCloseTo(pleat / 2, 3);
+        if (length + 170 < pathLength(made)) expect(at(length + 160)).toBeLessThan(0.01);
+        expect(off(c).filter((s) => s.easeOf !== 'flare')).toEqual([]);
+      }),
+      runs(25),
+    );
+  });
+
+  test('wider than the back it is refused, with what would do', () => {
+    const wide = (pleat: number) => compute(chosen(coatDocument(), (d) => Object.assign(d.lining, { pleat })));
+    const [finding] = wide(900).findings.filter((f) => f.code === 'pleat-too-wide');
+    const most = Number(finding?.data?.most);
+    expect(wide(900).inside.map((q) => q.id)).toEqual(expect.arrayContaining(['front-lining', 'back-facing']));
+    expect(wide(most).findings.map((f) => f.code)).not.toContain('pleat-too-wide');
+  });
+});
+
+test('neck and armhole facings that meet on a short shoulder are refused, with the width that lies side by side', () => {
+  const doc = chosen(coatDocument(), (d) => {
+    d.lining.on = false;
+    d.facing.shoulder = 70;
+    d.facing.bands.armhole = 65;
+  });
+  if (doc.shell) doc.shell.pieces = doc.shell.pieces.filter((q) => q.kind !== 'sleeve');
+  const met = compute(doc).findings.filter((f) => f.code === 'facings-meet');
+  expect(met.map((f) => f.where?.piece)).toEqual(['p1', 'p2']);
+  const most = Number(met[0]?.data?.most);
+  expect(most).toBe(64);
+  doc.decisions.facing.shoulder = most;
+  doc.decisions.facing.bands.armhole = most;
+  const c = compute(doc);
+  expect(c.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+  expect(c.inside.map((q) => q.id)).toEqual(expect.arrayContaining(['front-facing', 'front-armhole-facing']));
+});

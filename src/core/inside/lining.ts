@@ -1,4 +1,5 @@
-import { type Edge, type InternalLine, type Piece, type Role, reverseRing } from '../pattern/index.ts';
+import { boxOf } from '../geometry/index.ts';
+import { type Edge, type InternalLine, outlineOf, type Piece, type Role, reverseRing } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { because, type Finding, type Reason, refuse, stop } from '../result.ts';
 import { dartsIn } from './darts.ts';
@@ -9,7 +10,7 @@ import { withoutPockets } from './pockets.ts';
 import { raiseRaglan } from './raglan.ts';
 import { fitCap, raiseUnderarm } from './raise.ts';
 
-import { hasVent, pleatAboveVent, ventHalves } from './vent.ts';
+import { hasVent, pleatRunsOut, ventHalves } from './vent.ts';
 import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
 
 export interface LiningPiece {
@@ -112,6 +113,10 @@ export function backLining(split: Split, d: Decisions, sleeveless: boolean): Lin
   const { piece, sign } = split.oriented;
   const { ring: raised, reasons: why } = armholed(split, d, sleeveless);
   const half = backPleat(piece, d) / 2;
+  const box = boxOf(outlineOf(piece.ring));
+  const width = Math.floor(Math.min(box.maxX - box.minX, box.maxY - box.minY));
+  if (2 * half > width)
+    return { piece: null, hem: null, ...refusal('pleat-too-wide', piece, { pleat: 2 * half, most: width }) };
   const pleat = half > 0 ? [because('centre-back-pleat', 'memory', 2 * half, { half })] : [];
   if (hasVent(piece)) {
     const { ring, reason } =
@@ -129,7 +134,10 @@ export function backLining(split: Split, d: Decisions, sleeveless: boolean): Lin
   const slit = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
   const centre = run(h.ring, 'centre-back').flatMap((e) => e.path);
   const zip = half > 0 ? null : cutBackAtZip(slit.ring, sign, d.lining.zip, split.ends.first);
-  const ring = zip?.ring ?? moveRun(slit.ring, 'centre-back', half, sign);
+  const runsOut = pleatEnds(piece, d);
+  const from = runLength(slit.ring, 'centre-back') - d.lining.pleatLength;
+  const pleated = runsOut ? pleatRunsOut(slit.ring, half, sign, from) : moveRun(slit.ring, 'centre-back', half, sign);
+  const ring = zip?.ring ?? pleated;
   const lines: InternalLine[] = [
     ...(half > 0 && centre.length ? [{ kind: 'pleat' as const, path: centre }] : []),
     ...dartsIn(piece, ring, d.lining.darts),
@@ -162,7 +170,9 @@ export function ventedLining(
   const { over } = d.lining.vent;
   const made = (which: 'over' | 'under') => {
     const half = halves.value[which];
-    const h = hemmed(pleatAboveVent(half.ring, named.pleat, sign), 'hem', d, shell, sign);
+    const length = d.lining.pleatLength || Number.POSITIVE_INFINITY;
+    const from = runLength(half.ring, 'centre-back') - length;
+    const h = hemmed(pleatRunsOut(half.ring, named.pleat, sign, from), 'hem', d, shell, sign);
     const slit = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
     const left = (over === 'left') === (which === 'over');
     const piece = makePiece(shell, {
@@ -184,6 +194,10 @@ export function ventedLining(
 /** The centre-back pleat in all, mm: none in a bodice, nor beside a zip. Handbook rule from memory. */
 export const backPleat = (back: Piece, d: Decisions): number =>
   run(back.ring, 'waist').length || d.lining.zip.length > 0 ? 0 : d.lining.pleat;
+
+/** Whether the pleat runs out above the hem: only a seam can, and a vent makes it. */
+export const pleatEnds = (back: Piece, d: Decisions): boolean =>
+  hasVent(back) || (d.lining.pleatLength > 0 && back.ring.some((e) => e.role === 'centre-back' && !e.onFold));
 
 /** The seams of a sleeve beside its cap: one underarm seam, or elbow and forearm of a two-piece sleeve. */
 export const sleeveSides = (sleeve: Piece): [Role, Role] =>

@@ -101,4 +101,55 @@ describe('against a clipping library', () => {
       runs(20),
     );
   });
+
+  test('beside a vent: the back less its facing, its extension, and what the extension covers when it is folded in', () => {
+    fc.assert(
+      fc.property(
+        coatFigures,
+        fc.integer({ min: 25, max: 60 }),
+        fc.integer({ min: 5, max: 15 }),
+        (figures, width, s1) => {
+          const height = figures.length * 0.3;
+          const doc = coatDocument({ ...figures, vent: { width, height } });
+          Object.assign(doc.decisions.lining, { raise: 0, out: 0, pleat: 0 });
+          doc.decisions.lining.vent.shellSeam = s1;
+          const c = compute(doc);
+          const [shell, facing, over, under] = [
+            c.shell.find((p) => p.kind === 'back'),
+            ...['back-facing', 'back-lining', 'back-lining-under'].map((id) => c.inside.find((p) => p.id === id)),
+          ];
+          if (!shell || !facing || !over || !under) return;
+          // The drawing's own figures: centre back upright, the extension's upper edge falls by half its width.
+          const centre = of(shell, 'centre-back')[0] as Path[number];
+          const x = centre.a.x;
+          const top = Math.max(centre.a.y, centre.b.y);
+          const low = top + height + 200;
+          const wing = (from: number, to: number): Path64 =>
+            into([
+              { x: x + from, y: top + Math.abs(from) / 2 },
+              { x: x + to, y: top + Math.abs(to) / 2 },
+              { x: x + to, y: low },
+              { x: x + from, y: low },
+            ]);
+          const less = (a: Paths64, b: Paths64): Paths64 =>
+            Clipper.booleanOp(ClipType.Difference, a, b, FillRule.NonZero);
+          const body = less([ringOf(shell)], [ringOf(facing)]);
+          const beside = 15 - s1;
+          const expected = {
+            over: less(less(body, [wing(0, -width - 5)]), [wing(0, width + beside)]),
+            under: less(body, [wing(-width + beside, -width - 5)]),
+          };
+          for (const [piece, other] of [
+            [over, expected.over],
+            [under, expected.under],
+          ] as const) {
+            expect(Math.abs(areaOf([ringOf(piece)]) / areaOf(other) - 1)).toBeLessThan(1e-3);
+            const stray = [...less([ringOf(piece)], other), ...less(other, [ringOf(piece)])];
+            expect(stray.reduce((sum, r) => sum + areaOf([r]), 0)).toBeLessThan(areaOf(other) * 1e-3);
+          }
+        },
+      ),
+      runs(20),
+    );
+  });
 });

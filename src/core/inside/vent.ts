@@ -128,14 +128,14 @@ function withVent(ring: Edge[], hem: Edge[], long: Path, top: Path, seam: number
   });
 }
 
-/** Above a vent the lining's pleat runs out to the centre back over so much, mm. Common practice. */
-const RUN_OUT = 150;
+/** A lining's pleat that does not go down to the hem runs out to the centre back over so much, mm. Common practice. */
+export const RUN_OUT = 150;
 
 /**
- * The centre back of a vented lining let out by `half` a pleat at the neck, which runs out to the centre back above the vent:
- * below it both halves have to fall as the shell's. The ring stays as it is where the seam is too short for that.
+ * The centre back of a lining let out by `half` a pleat from the neck down, running out to the centre back below: `from` is
+ * where it begins to, mm above the lower end of the seam. The ring stays as it is where the seam is too short for that.
  */
-export function pleatAboveVent(ring: Edge[], half: number, sign: 1 | -1): Edge[] {
+export function pleatRunsOut(ring: Edge[], half: number, sign: 1 | -1, from = RUN_OUT): Edge[] {
   const i = ring.findIndex((e) => e.role === 'centre-back');
   const edge = ring[i];
   const n = ring.length;
@@ -143,8 +143,11 @@ export function pleatAboveVent(ring: Edge[], half: number, sign: 1 | -1): Edge[]
   if (!edge || !next || half <= 0) return ring;
   const length = pathLength(edge.path);
   if (length < RUN_OUT + 50) return ring;
-  const letOut = offsetPath(stretch(edge.path, RUN_OUT, length), sign * half);
+  const at = Math.max(RUN_OUT, Math.min(from, length - 50));
+  const letOut = offsetPath(stretch(edge.path, at, length), sign * half);
   const m = meet(letOut, next.path, half * 6 + 10);
-  const path = [line(startOf(edge.path), startOf(m.a)), ...m.a, ...m.between];
+  const below = at - RUN_OUT > 1e-6 ? stretch(edge.path, 0, at - RUN_OUT) : [];
+  const foot = below.length ? endOf(below) : startOf(edge.path);
+  const path = [...below, line(foot, startOf(m.a)), ...m.a, ...m.between];
   return ring.map((e, k) => (k === i ? { ...e, path } : k === (i + 1) % n ? { ...e, path: m.b } : e));
 }

@@ -212,15 +212,30 @@ export function LiningQuestions(d: Deciding) {
           <LiningDetails {...d} />
           {d.w.computed.shell.some((p) => p.kind === 'sleeve') && <SleeveLining {...d} />}
           {d.w.computed.shell.some((p) => p.kind === 'back' && hasBackPleat(p, l.zip.length)) && (
-            <Length
-              d={d}
-              of="lining"
-              key_="pleat"
-              label="Centre back pleat, in all"
-              least={0}
-              most={60}
-              help="{25–40 mm} in a coat, half of it on each side of the back; none in a bodice or beside a zip."
-            />
+            <>
+              <Length
+                d={d}
+                of="lining"
+                key_="pleat"
+                label="Centre back pleat, in all"
+                least={0}
+                most={60}
+                help="{25–40 mm} in a coat, half of it on each side of the back; none in a bodice or beside a zip."
+              />
+              {d.w.computed.shell.some(
+                (p) => p.kind === 'back' && p.ring.some((e) => e.role === 'centre-back' && !e.onFold),
+              ) && (
+                <Length
+                  d={d}
+                  of="lining"
+                  key_="pleatLength"
+                  label="It goes down from the neck"
+                  least={0}
+                  most={800}
+                  help="Then it runs out; 0 for all the way to the hem, or to the vent."
+                />
+              )}
+            </>
           )}
         </>
       )}
