@@ -119,6 +119,12 @@ const SENTENCES: Record<string, Say> = {
     `There is no ${d.kind} among the pieces, so what belongs to it is left out. Say which piece is the ${d.kind}.`,
   'second-of-kind': (d) =>
     `"${d.name}" is also called a ${d.kind}. Facings and lining are drafted from "${d.used}" alone; call "${d.name}" something else, or remove the one that is not worn.`,
+  'drawn-whole': (d) =>
+    `"${d.name}" is drawn whole. Facings and lining are drafted from one half, which is cut on the fold: take half of it.`,
+  'halves-unlike': (d, mm) =>
+    `The two halves of "${d.name}" differ by ${mm('apart')} when they are folded on each other, so it cannot be taken as one half on the fold.`,
+  'not-whole': (d) =>
+    `"${d.name}" is not drawn whole, or its edges are not all named: name neckline, sides and hem first.`,
   'roles-missing': (d) => `"${d.name}" lacks edges that are needed here: ${d.roles}. Name them on the pattern page.`,
   'allowance-swallows-piece': (d) =>
     `The allowances are larger than "${d.name}" can hold. Make them smaller, or say that seam lines are drawn.`,

@@ -5,6 +5,7 @@ import { deriveInside, holePatches, type Inside } from './inside/index.ts';
 import {
   type CutLine,
   cutLine,
+  isDrawnWhole,
   type Piece,
   patternFaults,
   shellPieces,
@@ -52,11 +53,15 @@ function shellPart(doc: ProjectDocument, { allowances }: Decisions): ShellPart {
     shell: pieces,
     cutLines: pieces.map((p) => [p.id, drawnCutLine(doc.shell as Shell, p.id) ?? cutLine(p.ring)]),
     seams: walk(seams, pieces),
-    findings: [...findings, ...patternFaults(pieces, seams)],
+    findings: [...findings, ...pieces.flatMap(drawnWhole), ...patternFaults(pieces, seams)],
   };
   shellParts.set(doc.shell, { key, part });
   return part;
 }
+
+/** A piece drawn whole is drafted from one half: told, with the cure. */
+const drawnWhole = (p: Piece): Finding[] =>
+  isDrawnWhole(p) ? [{ ...stop('drawn-whole', { piece: p.id }, { name: p.name }), severity: 'warn' }] : [];
 
 /** Where the file draws cut lines they are the cut lines, to the letter; allowances only say where the seam lies inside. */
 function drawnCutLine(shell: Shell, id: string): CutLine | null {

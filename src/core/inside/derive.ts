@@ -1,4 +1,4 @@
-import { type Piece, runsOf, type Seam } from '../pattern/index.ts';
+import { isDrawnWhole, type Piece, runsOf, type Seam } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { type Finding, stop } from '../result.ts';
 import { type Bands, bandFacings, bandSeams, noBands } from './bandset.ts';
@@ -36,12 +36,14 @@ function wholeBack(shell: Piece[]): Piece | undefined {
  * Everything that goes inside: facings, linings and interfacings with their seams. Pure; a piece that cannot be drafted
  * is left out with a finding and the rest still stand.
  */
-export function deriveInside(shell: Piece[], d: Decisions): Inside {
+export function deriveInside(all: Piece[], d: Decisions): Inside {
   const findings: Finding[] = [];
+  // What is drawn whole is told, and drafted once it is halved.
+  const shell = all.filter((p) => !isDrawnWhole(p));
   const front = first(shell, 'front');
   const back = wholeBack(shell);
   const sleeve = first(shell, 'sleeve');
-  findings.push(...lacking(shell), ...extras(shell));
+  findings.push(...lacking(all), ...extras(shell));
   const p: InsidePieces = {
     front,
     back,

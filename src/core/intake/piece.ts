@@ -10,7 +10,7 @@ import {
   startOf,
   sub,
 } from '../geometry/index.ts';
-import { type Company, type PieceKind, placeGrain, suggestRoles } from '../pattern/index.ts';
+import { type Company, isDrawnWhole, type PieceKind, placeGrain, suggestRoles } from '../pattern/index.ts';
 import { type ShellEdge, type ShellPiece } from '../project.ts';
 import { type Finding } from '../result.ts';
 import { isGrain, linesOf, marksOf, notchesOf } from './marks.ts';
@@ -118,7 +118,7 @@ function foldEdges(
 
 function countOf(words: string, kind: PieceKind, ring: ShellEdge[]): number {
   if (ring.some((e) => e.onFold)) return cutSaid(words) ?? 1;
-  return cutSaid(words) ?? (kind === 'other' ? 1 : 2);
+  return cutSaid(words) ?? (kind === 'other' || isDrawnWhole({ kind, ring }) ? 1 : 2);
 }
 
 /** How many of a piece its words say to cut. */

@@ -12,3 +12,4 @@ export * from './shellseams.ts';
 export * from './take.ts';
 export type { Company } from './templates.ts';
 export * from './types.ts';
+export * from './whole.ts';

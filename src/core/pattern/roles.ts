@@ -166,7 +166,7 @@ function looksOf(paths: Path[], up: Point): Look[] {
 /** How much better a rarer make of a piece has to fit than the usual one. */
 const UNUSUAL = 0.05;
 
-/** Pieces none of whose makes is rarer than the others. */
+/** Pieces none of whose makes is rarer than the others. (Nor is one drawn whole, which no half fits by its number of edges.) */
 const ALIKE: ReadonlySet<PieceKind> = new Set<PieceKind>(['front-side', 'back-side']);
 
 /** A fit this good settles which way a piece lies. */
@@ -234,7 +234,8 @@ export function suggestRoles(name: string, paths: Path[], said: Said = {}): Sugg
       for (const [nth, template] of templatesFor(kind, name, said).entries())
         for (const mirrored of [false, true]) {
           const { score, roles } = fitTemplate(looks, template, mirrored);
-          const believed = score - lie.doubt - (nth && !ALIKE.has(kind) ? UNUSUAL : 0);
+          const believed =
+            score - lie.doubt - (nth && !ALIKE.has(kind) && !template.includes('side-far') ? UNUSUAL : 0);
           if (believed > best.believed) best = { kind, roles, confidence: 0, up: lie.up, score, believed };
         }
     }

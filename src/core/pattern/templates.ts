@@ -77,6 +77,16 @@ const PLACES = {
   'yoke-seam-below': { role: 'yoke-seam', fit: low },
   'yoke-armhole': { role: 'armhole', fit: (l: Look) => 0.5 * l.upright + 0.5 * near(l.u, 1, 0.4) },
   'yoke-armhole-far': { role: 'armhole', fit: (l: Look) => 0.5 * l.upright + 0.5 * near(l.u, 0, 0.4) },
+  // The other half of a piece drawn whole.
+  'armhole-far': {
+    role: 'armhole',
+    fit: (l: Look) =>
+      0.3 * near(l.u, 0.15, 0.5) + 0.25 * near(l.v, 0.2, 0.4) + 0.25 * clamp(-l.bulge * 8) + 0.2 * l.upright,
+  },
+  'side-far': {
+    role: 'side',
+    fit: (l: Look) => 0.35 * l.upright + 0.3 * near(l.u, 0.05, 0.5) + 0.2 * near(l.v, 0.6, 0.5) + 0.15 * l.straight,
+  },
   'neck-middle': {
     role: 'neckline',
     fit: (l: Look) => 0.3 * near(l.u, 0.5, 0.4) + 0.3 * near(l.v, 0.1, 0.4) + 0.4 * clamp(-l.bulge * 6),
@@ -176,6 +186,18 @@ const SIDE_PANEL: Place[][] = [
   ['panel-left', 'shoulder-narrow', 'armhole', 'side', 'waist-below'],
 ];
 
+const WHOLE_BODY = (low: Place): Place[] => [
+  'neck-middle',
+  'shoulder-right',
+  'armhole',
+  'side',
+  low,
+  'side-far',
+  'armhole-far',
+  'shoulder-left',
+];
+const WHOLE_SKIRT: Place[] = ['waist-above', 'side', 'hem', 'side-far'];
+
 /**
  * What the ring of such a piece must have, clockwise on screen, with the centre line at the left. A piece drawn the other
  * way round is met by the reversed order. The first is the usual one: a later one has to fit clearly better.
@@ -189,6 +211,8 @@ export const TEMPLATES: Record<Exclude<PieceKind, 'other' | 'placket'>, Place[][
     ['front-edge', 'neckline', 'shoulder', 'armhole-short', 'panel-right', 'waist-below'],
     ['front-edge', 'neckline', 'shoulder', 'panel-right', 'waist-below'],
     ['front-edge', 'neckline', 'raglan-seam', 'side', 'hem'],
+    WHOLE_BODY('hem'),
+    WHOLE_BODY('waist-below'),
   ],
   'front-side': SIDE_PANEL,
   'back-side': SIDE_PANEL,
@@ -203,6 +227,8 @@ export const TEMPLATES: Record<Exclude<PieceKind, 'other' | 'placket'>, Place[][
     ['centre-back', 'neckline', 'shoulder', 'armhole-short', 'panel-right', 'waist-below'],
     ['centre-back', 'neckline', 'shoulder', 'panel-right', 'waist-below'],
     ['centre-back', 'neckline', 'raglan-seam', 'side', 'hem'],
+    WHOLE_BODY('hem'),
+    WHOLE_BODY('waist-below'),
   ],
   sleeve: [
     ['cap', 'underarm', 'wrist', 'underarm'],
@@ -224,10 +250,11 @@ export const TEMPLATES: Record<Exclude<PieceKind, 'other' | 'placket'>, Place[][
     ['centre-back', 'stand-top', 'stand-neck'],
   ],
   cuff: [['cuff-seam', 'cuff-edge']],
-  'skirt-front': [['centre-front', 'waist-above', 'side', 'hem']],
+  'skirt-front': [['centre-front', 'waist-above', 'side', 'hem'], WHOLE_SKIRT],
   'skirt-back': [
     ['centre-back', 'waist-above', 'side', 'hem'],
     ['centre-back', 'waist-above', 'side', 'hem', 'vent', 'vent-top'],
+    WHOLE_SKIRT,
   ],
   waistband: [['band-edge', 'band-waist']],
 };

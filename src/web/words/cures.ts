@@ -1,3 +1,4 @@
+import { halveWhole } from '../../core/pattern/index.ts';
 import { type Decisions, type ProjectDocument } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 import { formatLength } from '../../core/units.ts';
@@ -58,8 +59,18 @@ const MENDS: Record<string, Mend> = {
   }),
 };
 
+/** Half of a piece that is drawn whole, on the fold. */
+function halfOf(f: Finding, doc: ProjectDocument): Cure | null {
+  const piece = doc.shell?.pieces.find((p) => p.id === f.where?.piece);
+  const half = piece && halveWhole(piece);
+  if (!doc.shell || !half?.ok) return null;
+  const pieces = doc.shell.pieces.map((p) => (p.id === half.value.id ? half.value : p));
+  return { label: 'Take half of it, on the fold', next: { ...doc, shell: { ...doc.shell, pieces } } };
+}
+
 /** The cure of a finding as one change, where it can be computed and is not what stands there already. */
 export function cureOf(f: Finding, doc: ProjectDocument): Cure | null {
+  if (f.code === 'drawn-whole') return halfOf(f, doc);
   const mend = MENDS[f.code];
   const data = f.data ?? {};
   if (!mend) return null;
