@@ -61,6 +61,12 @@ function spoil(text: string, random: () => number): string {
 }
 
 /** Whatever comes of a file, it is whole pieces or reasons, and it comes soon. */
+/** Milliseconds this process has worked: another process beside it makes nothing look like a hang. */
+function working(): number {
+  const { user, system } = process.cpuUsage();
+  return (user + system) / 1000;
+}
+
 function expectAnswer(r: Result<Intake>, took: number, which: string): void {
   if (r.ok) {
     expect([which, r.value.pieces.length > 0]).toEqual([which, true]);
@@ -82,8 +88,8 @@ describe('spoilt files are answered, never thrown at', () => {
       const random = chance(SEED);
       for (let i = 0; i < RUNS; i++) {
         const text = spoil(good, random);
-        const t = performance.now();
-        expectAnswer(intakeText(text, `x.${kind}`, 'mm'), performance.now() - t, `${kind} ${i}`);
+        const t = working();
+        expectAnswer(intakeText(text, `x.${kind}`, 'mm'), working() - t, `${kind} ${i}`);
       }
     },
     600_000,
@@ -97,9 +103,9 @@ describe('spoilt files are answered, never thrown at', () => {
       const bytes = good.slice(0, random() < 0.2 ? Math.floor(random() * good.length) : good.length);
       for (let k = 0; k < 1 + random() * 20; k++)
         bytes[Math.floor(random() * bytes.length)] = Math.floor(random() * 256);
-      const t = performance.now();
+      const t = working();
       const r = await readPieces({ name: 'x.pdf', bytes, unit: undefined, choices: {} });
-      expectAnswer(r, (performance.now() - t) / 5, `pdf ${i}`);
+      expectAnswer(r, (working() - t) / 5, `pdf ${i}`);
     }
   }, 600_000);
 });

@@ -12,7 +12,10 @@ import { checkWords, MATERIAL_WORDS } from '../words/index.ts';
 import { ChangeSheets } from './ChangeSheet.tsx';
 import { type Held, Holding, TakeChoices } from './Comparing.tsx';
 import { type Deciding } from './deciding.ts';
-import { FacingQuestions, HemQuestions, InterfacingQuestions, LiningQuestions } from './InsideQuestions.tsx';
+import { FacingQuestions } from './FacingQuestions.tsx';
+import { HemQuestions } from './HemQuestions.tsx';
+import { InterfacingQuestions } from './InterfacingQuestions.tsx';
+import { LiningQuestions } from './LiningQuestions.tsx';
 
 type Chapter = 'facing' | 'lining' | 'hems' | 'interfacing';
 

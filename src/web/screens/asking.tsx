@@ -1,0 +1,101 @@
+import { Box, Text } from '@chakra-ui/react';
+import { type PieceKind, type Role } from '../../core/pattern/index.ts';
+import { type Decisions } from '../../core/project.ts';
+import { formatLength } from '../../core/units.ts';
+import { Tick } from '../parts/Ask.tsx';
+import { Measure } from '../parts/Measure.tsx';
+import { type Deciding } from './deciding.ts';
+
+type Lengths<T> = { [K in keyof T]: T[K] extends number ? K : never }[keyof T];
+
+interface AskLength<K extends keyof Decisions> {
+  of: K;
+  key: Lengths<Decisions[K]> & string;
+  label: string;
+  least: number;
+  most: number;
+  help?: string;
+}
+
+/** One length of the decisions, previewed while the slider moves and saved under its label. */
+export function Length<K extends keyof Decisions>({
+  d,
+  of,
+  key_,
+  label,
+  least,
+  most,
+  help,
+}: Omit<AskLength<K>, 'key'> & { d: Deciding; key_: AskLength<K>['key'] }) {
+  const units = d.w.doc.units;
+  const value = (d.w.doc.decisions[of] as Record<string, unknown>)[key_] as number;
+  const part = (v: number) => ({ [key_]: v }) as Partial<Decisions[K]>;
+  return (
+    <Measure
+      label={label}
+      value={value}
+      least={least}
+      most={most}
+      units={units}
+      {...(help && { help })}
+      onPreview={(v) => d.set(of, part(v))}
+      onValue={(v) => d.set(of, part(v), `${label}: ${formatLength(v, units)}`)}
+    />
+  );
+}
+
+export const hide = (on: boolean, children: React.ReactNode) => (on ? children : <Text color="quiet">Left out.</Text>);
+
+/** What the shell is made of, as far as the questions hang on it. */
+export const shellOf = (d: Deciding) => {
+  const { shell } = d.w.computed;
+  return {
+    has: (...kinds: PieceKind[]): boolean => shell.some((p) => kinds.includes(p.kind)),
+    edge: (role: Role, ...kinds: PieceKind[]): boolean =>
+      shell.some((p) => kinds.includes(p.kind) && p.ring.some((e) => e.role === role)),
+    darts: shell.some((p) => p.lines.some((l) => l.kind === 'dart')),
+    seamed: (role: Role): boolean => shell.some((p) => p.ring.some((e) => e.role === role && !e.onFold)),
+    seamedBack: shell.some(
+      (p) =>
+        (p.kind === 'back' || p.kind === 'skirt-back') && p.ring.some((e) => e.role === 'centre-back' && !e.onFold),
+    ),
+  };
+};
+
+interface WidthProps {
+  d: Deciding;
+  label: string;
+  value: number;
+  /** What is proposed when it is switched on, mm. */
+  usual: number;
+  least: number;
+  most: number;
+  help?: string;
+  put: (v: number, label?: string) => void;
+}
+
+/** A width that may be none: a tick, and a slider when there is one. */
+export function Width({ d, label, value, usual, least, most, help, put }: WidthProps) {
+  const units = d.w.doc.units;
+  return (
+    <Box mb="3">
+      <Tick
+        label={label}
+        checked={value > 0}
+        onTick={(on) => put(on ? usual : 0, on ? label : `No ${label.toLowerCase()}`)}
+      />
+      {value > 0 && (
+        <Measure
+          label="Its width"
+          value={value}
+          least={least}
+          most={most}
+          units={units}
+          {...(help && { help })}
+          onPreview={(v) => put(v)}
+          onValue={(v) => put(v, `${label}: ${formatLength(v, units)}`)}
+        />
+      )}
+    </Box>
+  );
+}
