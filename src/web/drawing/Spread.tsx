@@ -83,14 +83,21 @@ const SMALL = 0.3;
 /** Most width that is kept for names beside pieces (px). */
 const MOST_ROOM = 260;
 
-/** Keeps room beside small pieces for their names; over a faint shell there is room enough. */
+/**
+ * Keeps room beside small pieces for their names; over a faint shell there is room enough, save
+ * beside the last.
+ */
 function withRoom(groups: Group[]): Group[] {
   const tallest = Math.max(...groups.map((g) => g.box.maxY - g.box.minY));
-  const roomy = groups.map((g) => {
+  const roomy = groups.map((g, i) => {
     const [only] = g.pieces;
     const own = only && boxOf(only.cut?.outline ?? outlineOf(only.piece.ring));
     const aside = own !== undefined && Math.max(own.maxX - own.minX, own.maxY - own.minY) < SMALL * tallest;
-    return { ...g, aside, room: aside && !g.ghosts.length ? nameWidth(only?.piece as Piece) : 0 };
+    return {
+      ...g,
+      aside,
+      room: aside && (!g.ghosts.length || i === groups.length - 1) ? nameWidth(only?.piece as Piece) : 0,
+    };
   });
   // Names beside many small pieces would leave no width for the pieces themselves: then they are numbered.
   return sum(roomy) <= MOST_ROOM ? roomy : roomy.map((g) => ({ ...g, aside: false, room: 0, numbered: true }));
