@@ -31,7 +31,7 @@ describe('the demo wardrobe in words', () => {
         Object.assign(d.facing, { bands: { armhole: 55, waist: 55, hem: 60, wrist: 35 }, turn: 2, finish: 'pressed' }),
       (d) => {
         d.lining.on = false;
-        Object.assign(d.facing, { turn: 2, bands: { armhole: 55, waist: 0, hem: 0, wrist: 0 } });
+        Object.assign(d.facing, { turn: 2, shoulder: 40, bands: { armhole: 45, waist: 0, hem: 0, wrist: 0 } });
       },
       (d) => {
         d.lining.on = false;
@@ -45,6 +45,22 @@ describe('the demo wardrobe in words', () => {
         d.lining.on = true;
         d.facing.bias = { ...d.facing.bias, neck: true, school: 'turned' };
       },
+      (d) => {
+        Object.assign(d.facing, { kind: 'cut-on', deep: 150 });
+        Object.assign(d.interfacing, { front: 'shaped', patches: true, zip: 25, on: true });
+        Object.assign(d.lining.hem, { kind: 'rib' });
+        Object.assign(d.lining.slit, { length: 120 });
+      },
+      (d) => {
+        Object.assign(d.facing, { kind: 'lapel', deep: 20 });
+        Object.assign(d.lining, { on: true, pleat: 2000 });
+        Object.assign(d.lining.wrist, { kind: 'edge' });
+        Object.assign(d.interfacing, { front: 'whole', trim: 'whole' });
+      },
+      (d) => {
+        Object.assign(d.lining, { on: true, self: true });
+        Object.assign(d.interfacing, { frontStrip: 4 });
+      },
     ];
     const seen = new Set<string>();
     for (const demo of DEMOS)
@@ -53,7 +69,7 @@ describe('the demo wardrobe in words', () => {
         if (!made.ok) throw new Error(demo.id);
         tweak(made.value.decisions);
         const c = compute(made.value);
-        for (const r of c.inside.flatMap((p) => p.reasons)) {
+        for (const r of [...c.inside, ...c.recut].flatMap((p) => p.reasons)) {
           seen.add(r.rule);
           expect(reasonWords(r, 'in').startsWith(`${r.rule}:`)).toBe(false);
           expect(reasonWords(r, 'in')).not.toMatch(/undefined|NaN|\bmm\b|[{}]/);
@@ -74,6 +90,17 @@ describe('the demo wardrobe in words', () => {
         }
       }
     for (const rule of ['band-width', 'darts-closed', 'turn-of-cloth', 'shoulder-narrower', 'finish-bound', 'zip'])
+      expect([...seen]).toContain(rule);
+    for (const rule of [
+      'cut-on',
+      'lapel-out',
+      'facing-deep',
+      'vent-over',
+      'slit',
+      'rib-length',
+      'to-edge',
+      'hole-patch',
+    ])
       expect([...seen]).toContain(rule);
     for (const rule of ['bias-wrapped', 'bias-turned', 'bias-yield', 'hem-strip', 'back-stay', 'armhole-smaller'])
       expect([...seen]).toContain(rule);

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { type CoatFigures } from '../../demo/draft.ts';
+import { type CoatFigures, pottingShirt, seedHallDress } from '../../demo/index.ts';
 import { hoodedCoat, princessCoat, raglanCoat, twoPieceCoat } from '../../test/makes.ts';
 import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
@@ -18,6 +18,10 @@ import {
 import { proofOf } from '../proof.ts';
 
 const mm = (min: number, max: number) => fc.integer({ min, max });
+function demo(made: ReturnType<typeof seedHallDress>): ProjectDocument {
+  if (!made.ok) throw new Error(JSON.stringify(made.findings));
+  return made.value;
+}
 const MAKES: Record<string, (f: CoatFigures) => ProjectDocument> = {
   plain: coatDocument,
   vented: (f) => coatDocument({ ...f, vent: { width: 40, height: f.length * 0.3 } }),
@@ -26,6 +30,8 @@ const MAKES: Record<string, (f: CoatFigures) => ProjectDocument> = {
   'two-piece sleeve': twoPieceCoat,
   raglan: raglanCoat,
   hooded: hoodedCoat,
+  shirt: () => demo(pottingShirt()),
+  dress: () => demo(seedHallDress()),
 };
 const hem = fc.record({
   kind: fc.constantFrom(...HEM_KINDS),

@@ -9,13 +9,13 @@ import {
   reversePath,
   startOf,
 } from '../geometry/index.ts';
-import { type Edge, type Piece, type Role } from '../pattern/index.ts';
+import { type Edge, type Piece, type Role, reverseRing } from '../pattern/index.ts';
 import { type Finish } from '../project.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 import { type Closed, closedRun } from './closed.ts';
 import { between, landing } from './land.ts';
 import { makePiece } from './make.ts';
-import { cutRun, run, withParents } from './oriented.ts';
+import { cutRun, orient, run, runLength, withParents } from './oriented.ts';
 import { tooWide } from './room.ts';
 
 /** What is left to turn under at a facing's outer edge, mm: 3/8" where it is pressed under, none where it is not. */
@@ -142,35 +142,23 @@ export interface AllInOne {
  * underarm. Refuses missing edges and depths the piece does not have.
  */
 export function allInOne(piece: Piece, a: AllInOne): Result<Piece> {
-  const all = withParents(piece);
-  const at = (role: Role): Edge | undefined => all.find((e) => e.role === role);
-  const centre = at('centre-front') ?? at('centre-back') ?? at('front-edge');
-  const [neck, shoulder, armhole, side] = [at('neckline'), at('shoulder'), at('armhole'), at('side')];
-  if (!centre || !neck || !shoulder || !armhole || !side)
+  const centreRole = (['centre-front', 'centre-back', 'front-edge'] as const).find((r) => run(piece.ring, r).length);
+  const o = centreRole && orient(piece, centreRole, 'neckline');
+  const parts = (['neckline', 'shoulder', 'armhole', 'side'] as const).map((r) => (o ? run(o.ring, r) : []));
+  if (!o || parts.some((edges) => !edges.length))
     return refuse(
       stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: 'neckline, shoulder, armhole, side' }),
     );
-  const most = Math.min(pathLength(centre.path) - a.centre, pathLength(side.path) - a.side);
-  if (most < 5 || a.centre < 5 || a.side < 5)
-    return refuse(
-      stop(
-        'band-too-wide',
-        { piece: piece.id },
-        {
-          name: piece.name,
-          role: 'neckline',
-          width: Math.max(a.centre, a.side),
-          most: Math.floor(Math.min(pathLength(centre.path), pathLength(side.path)) - 5),
-        },
-      ),
-    );
-  // Clockwise on screen a left half runs centre (upward), neckline, shoulder, armhole, side; a right half the other way.
-  const forward =
-    Math.hypot(endOf(centre.path).x - startOf(neck.path).x, endOf(centre.path).y - startOf(neck.path).y) < 1;
-  const [c, s] = forward
-    ? [cutRun([centre], pathLength(centre.path) - a.centre, pathLength(centre.path)), cutRun([side], 0, a.side)]
-    : [cutRun([centre], 0, a.centre), cutRun([side], pathLength(side.path) - a.side, pathLength(side.path))];
-  const order = forward ? [...c, neck, shoulder, armhole, ...s] : [...s, armhole, shoulder, neck, ...c];
+  const [neck, shoulder, armhole, side] = parts as [Edge[], Edge[], Edge[], Edge[]];
+  const [down, along] = [runLength(o.ring, centreRole), runLength(o.ring, 'side')];
+  if (Math.min(down - a.centre, along - a.side) < 5 || a.centre < 5 || a.side < 5) {
+    const width = Math.max(a.centre, a.side);
+    const most = Math.floor(Math.min(down, along) - 5);
+    return refuse(stop('band-too-wide', { piece: piece.id }, { name: piece.name, role: 'neckline', width, most }));
+  }
+  const centre = cutRun(run(o.ring, centreRole), down - a.centre, down);
+  const walked = [...centre, ...neck, ...shoulder, ...armhole, ...cutRun(side, 0, a.side)];
+  const order = o.sign === 1 ? walked : reverseRing(walked);
   const from = endOf((order[order.length - 1] as Edge).path);
   const to = startOf((order[0] as Edge).path);
   const low: Edge = {
@@ -207,11 +195,12 @@ function acrossTo(a: Point, b: Point, leaving: Path, arriving: Path): Path {
 /** The armhole moved inward at the shoulder by `d`, not at the underarm. */
 function narrowerAtArmhole(edges: Edge[], d: number): Edge[] {
   if (!d) return edges;
-  const i = edges.findIndex((e) => e.role === 'armhole');
-  const k = edges.findIndex((e) => e.role === 'shoulder');
+  // Where shoulder and armhole meet, whichever comes first.
+  const atEnd = edges.findIndex((e) => e.role === 'shoulder') < edges.findIndex((e) => e.role === 'armhole');
+  const k = atEnd ? edges.findLastIndex((e) => e.role === 'shoulder') : edges.findIndex((e) => e.role === 'shoulder');
+  const i = atEnd ? k + 1 : k - 1;
   const [armhole, shoulder] = [edges[i] as Edge, edges[k] as Edge];
   const length = pathLength(shoulder.path);
-  const atEnd = k < i;
   const cut = atEnd ? cutRun([shoulder], 0, length - d) : cutRun([shoulder], d, length);
   const tip = atEnd ? endOf((cut[0] as Edge).path) : startOf((cut[0] as Edge).path);
   const old = atEnd ? startOf(armhole.path) : endOf(armhole.path);

@@ -85,8 +85,8 @@ function facingsMeet(piece: Piece, armhole: number, d: Decisions): Finding | nul
   const edges = piece.ring.filter((e) => e.role === 'shoulder');
   const shoulder = edges.reduce((t, e) => t + pathLength(e.path), 0);
   const neck = d.facing.bias.neck ? 0 : d.facing.shoulder;
-  if (!edges.length || neck + armhole + 2 <= shoulder) return null;
-  const most = Math.floor((shoulder - 2) / 2);
+  if (!edges.length || neck + armhole + 2 <= shoulder + 0.01) return null;
+  const most = Math.floor((shoulder - 2) / 2 + 1e-3);
   return stop('facings-meet', { piece: piece.id }, { name: piece.name, shoulder, neck, armhole, most });
 }
 

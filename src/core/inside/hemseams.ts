@@ -73,7 +73,8 @@ export function hemSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
     extra: number,
   ) => {
     if (!lining || !shell || !hem || d.lining[role].kind === 'free') return;
-    const shellHem = roleSide(shell, role);
+    const [own, shellHem] = [roleSide(lining, role), roleSide(shell, role)];
+    if (!own.length || !shellHem.length) return;
     const held = hem.line + hem.slack;
     const lengthB = turnedHemLength(shell, role, held) - less - (role === 'hem' ? besideSlit(shell, d) : 0);
     // Seamed to the edge itself or to a rib it lies on the shell's own seam line; higher up the shell is narrower.
@@ -82,7 +83,7 @@ export function hemSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
       id: `closing-${code}`,
       code,
       group: 'closing',
-      a: roleSide(lining, role),
+      a: own,
       b: shellHem,
       lengthB,
       ease: { min: extra - flare, max: extra + flare },

@@ -1,5 +1,14 @@
-import { crossings, extend, offsetPath, type Path, pathLength, reversePath, stretch } from '../geometry/index.ts';
-import { clockwise, type Edge, type Piece, seamLineFromCut } from '../pattern/index.ts';
+import {
+  crossings,
+  extend,
+  offsetPath,
+  type Path,
+  pathLength,
+  reversePath,
+  selfCrossing,
+  stretch,
+} from '../geometry/index.ts';
+import { clockwise, type Edge, flatRing, type Piece, seamLineFromCut } from '../pattern/index.ts';
 import { type Trim } from '../project.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 import { makePiece } from './make.ts';
@@ -20,9 +29,19 @@ export function trimOf(trim: Trim, edge: Edge): number {
  */
 export function trimmed(ring: Edge[], trim: Trim, free: ReadonlySet<string> = new Set()): Edge[] {
   if (trim === 'whole') return ring.map((e) => (free.has(e.id) ? { ...e, allowance: 0 } : e));
-  const asked = ring.map((e) => ({ ...e, allowance: free.has(e.id) ? 0 : trimOf(trim, e) }));
-  return seamLineFromCut(asked).map((e) => ({ ...e, allowance: 0, corner: 'mitred' as const }));
+  const made = trimmedBy(ring, (e) => (free.has(e.id) ? 0 : trimOf(trim, e)));
+  if (!selfCrossing(flatRing(made))) return made;
+  // Round a corner tighter than the trim the line would cross itself: there it stays on the seam line, else everywhere.
+  const tamer = trimmedBy(ring, (e) => (free.has(e.id) || e.role === 'facing-line' ? 0 : trimOf(trim, e)));
+  return selfCrossing(flatRing(tamer)) ? trimmedBy(ring, () => 0) : tamer;
 }
+
+const trimmedBy = (ring: Edge[], trim: (e: Edge) => number): Edge[] =>
+  seamLineFromCut(ring.map((e) => ({ ...e, allowance: trim(e) }))).map((e) => ({
+    ...e,
+    allowance: 0,
+    corner: 'mitred' as const,
+  }));
 
 const trimReason = (trim: Trim): Reason => {
   const mm = trim === 'inside' ? 3 : trim === 'caught' ? -3 : 0;

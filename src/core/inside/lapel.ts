@@ -76,4 +76,6 @@ export function drawnOut(facing: Edge[], sign: 1 | -1, breakAt: number, out: num
 
 /** Where the break point of this front lies, for the choices made; null when nothing turns back. */
 export const turnsBackAt = (piece: Piece, ring: Edge[], f: Decisions['facing']): number | null =>
-  f.kind === 'lapel' ? breakPoint(piece, runPath(ring, 'front-edge'), f.breakAt) : null;
+  f.kind === 'lapel' && run(ring, 'front-edge').length
+    ? breakPoint(piece, runPath(ring, 'front-edge'), f.breakAt)
+    : null;

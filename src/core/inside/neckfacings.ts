@@ -91,7 +91,7 @@ export function neckFacings(p: InsidePieces, shell: Piece[], bands: Bands, d: De
   const parts = splitShell(shell, d, belowYoke(back, shell) && !d.lining.on ? null : back);
   const seam = d.allowances.seam;
   if (parts.front && front) {
-    const cutOn = d.facing.kind === 'cut-on' ? cutOnFacing(front, parts.front, seam) : null;
+    const cutOn = d.facing.kind === 'cut-on' && opens(front) ? cutOnFacing(front, parts.front, seam) : null;
     if (cutOn?.ok) {
       p.frontFacing = cutOn.value.facing;
       p.recut = cutOn.value.whole;

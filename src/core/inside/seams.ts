@@ -93,7 +93,7 @@ function facingSeams(s: Sewing): void {
     join(
       'inside',
       'facing-shoulder',
-      deep ? asFarAs(p.frontFacing, p.backFacing) : back,
+      deep ? asFarAs('shoulder', p.frontFacing, p.backFacing) : back,
       on('shoulder', p.frontFacing),
     );
   if (p.sleeveFacing)
@@ -108,11 +108,11 @@ function facingSeams(s: Sewing): void {
   join('inside', 'facing-line-sleeve', ...line(p.sleeveLining, p.sleeveFacing));
 }
 
-/** Unlined, a deep back facing is sewn to the front's as far as that reaches along the shoulder. */
-function asFarAs(front: Some, back: Some): Side[] {
-  const length = (q: Some): number => (q ? runLength(q.ring, 'shoulder') : 0);
-  const share = length(back) > 0 ? Math.min(1, length(front) / length(back)) : 1;
-  return on('shoulder', back).map((side) => ({ ...side, share }));
+/** Unlined, a deep back facing is sewn only as far as the shorter of the two reaches: the share of the longer one's edge. */
+function asFarAs(role: Role, short: Some, long: Some): Side[] {
+  const length = (q: Some): number => (q ? runLength(q.ring, role) : 0);
+  const share = length(long) > 0 ? Math.min(1, length(short) / length(long)) : 1;
+  return on(role, long).map((side) => ({ ...side, share }));
 }
 
 function liningSeams({ p, join }: Sewing): void {
@@ -186,7 +186,8 @@ function edgeSeams(s: Sewing): void {
     rolled,
   );
   const backs = on('armhole', p.backFacing, p.backLining, p.backSideLining);
-  join('closing', 'armhole-back', backs, on('armhole', p.back, p.backSide), rolled);
+  const shell = p.backLining ? on('armhole', p.back, p.backSide) : asFarAs('armhole', p.backFacing, p.back);
+  join('closing', 'armhole-back', backs, shell, rolled);
 }
 
 /** The facing of a lapel is longer than the shell's edge by what is drawn out over its turns, at most so much. */

@@ -1,5 +1,14 @@
-import { crossings, fillet, offsetBetween, offsetPath, type Path, pathLength, reversePath } from '../geometry/index.ts';
-import { type Edge, type Piece, type Role } from '../pattern/index.ts';
+import {
+  crossings,
+  fillet,
+  offsetBetween,
+  offsetPath,
+  type Path,
+  pathLength,
+  reversePath,
+  selfCrossing,
+} from '../geometry/index.ts';
+import { type Edge, flatRing, type Piece, type Role } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
 import { between, landing } from './land.ts';
@@ -73,7 +82,10 @@ function partFront(o: Oriented, f: FrontFacing, seam: number): Split | Narrow {
   if (!bottom) return 'width';
   const path = between(line.path, bottom.onPath, pathLength(line.path));
   const edge = lineEdge(path, 'facing-line', seam, run(ring, 'front-edge')[0] as Edge);
-  return parted(o, edge, 'hem', bottom.onEdge, line.onShoulder, line.radius) ?? 'shoulder';
+  const made = parted(o, edge, 'hem', bottom.onEdge, line.onShoulder, line.radius);
+  if (!made) return 'shoulder';
+  // A line that leaves the piece and comes back to it parts nothing.
+  return [made.facing, made.lining].some((ring) => selfCrossing(flatRing(ring))) ? 'width' : made;
 }
 
 interface FacingLine {
@@ -86,6 +98,8 @@ function turnedBack(o: Oriented, f: FrontFacing): FacingLine | Narrow {
   const at = breakPoint(o.piece, runPath(o.ring, 'front-edge'), f.breakAt);
   const made = lapelLine(o.ring, o.sign, f.front, f.shoulder, at);
   if (!made) return 'shoulder';
+  // Where the neckline is in its way (a wide neck, a raglan seam) it keeps parallel to that.
+  if (crossings(made.path, runPath(o.ring, 'neckline')).length) return roundTheNeck(o, f);
   return liesInside(o, made.path) ? { ...made, radius: 0 } : 'width';
 }
 

@@ -1,9 +1,10 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import { type PlanStep, type Section } from '../../core/assembly/index.ts';
+import { gradingOf, type Layers, layersOf, type PlanStep, type Section } from '../../core/assembly/index.ts';
 import { planOf } from '../../core/compute.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
+import { LayersDrawing } from '../drawing/LayersDrawing.tsx';
 import { AllWell, Findings } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
 import { cautionsOf, SECTION_WORDS, SIDES_WORDS, STATION_WORDS, stepWords, stopWords } from '../words/index.ts';
@@ -32,6 +33,7 @@ export function PlanPage({ w }: { w: Workbook }) {
   }
   const { steps, findings, stationChanges } = plan.value;
   const cautions = cautionsOf(steps);
+  const graded = gradingOf(steps);
   return (
     <Page
       question="In what order, and which side up?"
@@ -44,6 +46,10 @@ export function PlanPage({ w }: { w: Workbook }) {
           <Findings findings={findings} w={w} />
         )}
       </SheetBox>
+      <Text fontSize="15px" color="quiet" mb="3">
+        Beside each seam its layers in section, from the top down: as they lie for stitching (the dashes across), and
+        when it is pressed. Thick line with dots: the right side of the cloth. Dashes along a layer: interfacing.
+      </Text>
       {blocks(steps).map((b) => (
         <Box key={b.steps[0]?.number} mb="5">
           <Heading as="h2" fontSize="21px" fontWeight="600" mb="2" color="leaf.fg">
@@ -51,7 +57,14 @@ export function PlanPage({ w }: { w: Workbook }) {
           </Heading>
           <Box as="ol" listStyleType="none" m="0" p="0">
             {b.steps.map((s) => (
-              <Step key={s.id} s={s} w={w} names={names} cautions={cautions.get(s.id) ?? []} />
+              <Step
+                key={s.id}
+                s={s}
+                w={w}
+                names={names}
+                cautions={cautions.get(s.id) ?? []}
+                layers={layersOf(s, w.computed, graded)}
+              />
             ))}
           </Box>
         </Box>
@@ -76,9 +89,10 @@ interface StepProps {
   w: Workbook;
   names: Record<string, string>;
   cautions: string[];
+  layers: Layers | null;
 }
 
-function Step({ s, w, names, cautions }: StepProps) {
+function Step({ s, w, names, cautions, layers }: StepProps) {
   const units = w.doc.units;
   const { title, how } = stepWords(s, units, names);
   const pieces =
@@ -95,7 +109,7 @@ function Step({ s, w, names, cautions }: StepProps) {
   ].filter(Boolean);
   return (
     <SheetBox as="li" mb="2" py="3">
-      <Flex gap="4" align="flex-start">
+      <Flex gap="4" align="flex-start" wrap={{ base: 'wrap', xl: 'nowrap' }}>
         <Text fontFamily="heading" fontSize="26px" lineHeight="1" minW="38px" textAlign="right" color="leaf.fg">
           {s.number}
         </Text>
@@ -134,6 +148,7 @@ function Step({ s, w, names, cautions }: StepProps) {
             </Text>
           )}
         </Box>
+        {layers && <LayersDrawing layers={layers} names={names} units={units} />}
       </Flex>
     </SheetBox>
   );
