@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
+import { coatDocument, coatFigures, PLAIN_COAT, SEED } from '../../test/shells.ts';
 import { compute, planOf } from '../compute.ts';
 import { type ProjectDocument } from '../project.ts';
-import { gradingOf, type Layers, layersOf, type PlanStep, type Ply } from './index.ts';
+import { checkSequence, gradingOf, type Layers, layersOf, type PlanStep, type Ply } from './index.ts';
 
 function planned(doc: ProjectDocument) {
   const c = compute(doc);
@@ -72,5 +72,41 @@ describe('layers', () => {
     ]);
     expect(at('sew-hem').after.map((x) => x.map(say))).toEqual([['front-lining wrong', 'p1 wrong hem', 'p1 right']]);
     expect(at('sew-facing-line-front').allowances.map((a) => a.over)).toEqual(['left', 'left']);
+  });
+});
+
+describe('a coat with a vent', () => {
+  const { steps, c } = planned(coatDocument({ ...PLAIN_COAT, vent: { width: 45, height: 300 } }));
+  const place = (id: string): number => steps.findIndex((s) => s.id === id);
+
+  test('is sewn down to it, pressed, and its lining joined to both sides before the hem closes it', () => {
+    const order = ['sew:shell-centre-back', 'press-vent', 'sew-vent', 'sew-hem', 'turn'].map(place);
+    expect(order.every((at) => at >= 0)).toBe(true);
+    expect([...order].sort((a, b) => a - b)).toEqual(order);
+    expect(steps[place('sew:shell-centre-back')]?.code).toBe('sew-centre-back-vent');
+    expect(place('sew:inside-lining-centre-back-back')).toBeLessThan(place('sew-vent'));
+    // Both linings of the back are sewn on wherever one is.
+    const side = steps[place('sew:inside-lining-side')];
+    expect(side?.pieces).toEqual(expect.arrayContaining(['back-lining', 'back-lining-under', 'front-lining']));
+    expect(side?.seams).toEqual(['inside-lining-side', 'inside-lining-side-under']);
+  });
+
+  test('every edge of it is taken care of, and the checker tells when the vent is forgotten', () => {
+    const pieces = [...c.shell, ...c.inside];
+    expect(checkSequence(steps, pieces)).toEqual([]);
+    const forgotten = checkSequence(
+      steps.filter((s) => s.id !== 'sew-vent'),
+      pieces,
+    );
+    const raw = forgotten.filter((f) => f.code === 'edge-left-raw').map((f) => `${f.where?.piece} ${f.data?.role}`);
+    expect(raw.sort()).toEqual([
+      'back-lining vent',
+      'back-lining vent-top',
+      'back-lining-under vent',
+      'back-lining-under vent-top',
+      'p2 vent',
+      'p2 vent-top',
+    ]);
+    expect(forgotten.map((f) => f.code)).toContain('used-before-made');
   });
 });
