@@ -70,7 +70,7 @@ describe('a facing grown on', () => {
           expect(along.length).toBeGreaterThan(1);
         }
       }),
-      runs(25),
+      runs(15),
     );
   });
 
@@ -107,7 +107,7 @@ describe('a lapel', () => {
         const bend = turn(directionAlong(line, pathLength(line)), directionAlong(shoulder, 60));
         expect(Math.abs(bend)).toBeCloseTo(Math.PI / 2, 3);
       }),
-      runs(30),
+      runs(18),
     );
   });
 
@@ -197,7 +197,7 @@ describe('a deep back facing', () => {
         expect(parts?.facing.map((e) => e.role)).toContain('shoulder');
         expect(c.seams.find((s) => s.code === 'facing-shoulder')?.verdict).toMatch(/matches|as-meant/);
       }),
-      runs(40),
+      runs(14),
     );
   });
 });

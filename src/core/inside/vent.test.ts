@@ -89,7 +89,7 @@ describe('the lining beside a vent', () => {
           expect(boxOf(of(over, 'armhole'))).toEqual(boxOf(of(under, 'armhole')));
         },
       ),
-      runs(30),
+      runs(18),
     );
   });
 
@@ -185,7 +185,7 @@ describe('the lining beside a vent', () => {
           'vent-top',
         ]);
       }),
-      runs(40),
+      runs(14),
     );
   });
 });
@@ -214,7 +214,7 @@ describe('a slit', () => {
         }
         expect(c.seams.filter((s) => s.code === 'lining-side').map((s) => s.verdict)).toEqual(['matches']);
       }),
-      runs(25),
+      runs(15),
     );
   });
 
