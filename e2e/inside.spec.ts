@@ -1,25 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { Running } from './server.ts';
+import { accessible, demoServer, saved } from './demo.ts';
 
-const server = new Running();
-let ids: Record<string, string> = {};
-test.beforeAll(async () => {
-  await server.start(true);
-  const { projects } = await (await fetch(`${server.url}/api/projects`)).json();
-  ids = Object.fromEntries(projects.map((p: { name: string; id: string }) => [p.name, p.id]));
-});
-test.afterAll(() => server.end());
-
-const open = (page: Page, name: string, view: string) =>
-  page.goto(`${server.url}/project/${ids[name]}/${view}`, { waitUntil: 'networkidle' });
-const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
-async function accessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
-}
+const { server, open } = demoServer();
 /** Nothing in the short list that is to be mended. */
 const holds = (page: Page) => expect(page.getByLabel('To mend')).toHaveCount(0);
 

@@ -1,6 +1,6 @@
-import { PDFDocument, popGraphicsState, pushGraphicsState } from 'pdf-lib';
+import { type PDFDocument, popGraphicsState, pushGraphicsState } from 'pdf-lib';
 import { boxOf, joinBoxes, type Path, type Point } from '../geometry/index.ts';
-import { makeWriter, type PdfFonts, PT, strokePath, type ToPage, type Writer } from './pdfpage.ts';
+import { beginPdf, type PdfFonts, PT, strokePath, type ToPage, type Writer } from './pdfpage.ts';
 import { MARGIN, type Paper } from './tiles.ts';
 
 /** One shell piece with what to add and to cut off, for one page. */
@@ -31,12 +31,7 @@ const BESIDE = 32;
 
 /** The change sheets: each shell piece drawn to fit one page, the figures at its edges and below in sentences. */
 export async function changesPdf(job: ChangesJob): Promise<Uint8Array> {
-  const doc = await PDFDocument.create();
-  doc.setTitle(job.title);
-  doc.setProducer('Woodbine');
-  doc.setCreationDate(job.now);
-  doc.setModificationDate(job.now);
-  const w = await makeWriter(doc, job.fonts);
+  const { doc, w } = await beginPdf(job);
   for (const p of job.pages) changePage(doc, job, p, w);
   return doc.save();
 }

@@ -4,7 +4,7 @@ import {
   LineCapStyle,
   lineTo,
   moveTo,
-  PDFDocument,
+  type PDFDocument,
   type PDFPage,
   popGraphicsState,
   pushGraphicsState,
@@ -15,7 +15,7 @@ import {
   stroke,
 } from 'pdf-lib';
 import { type Sheet } from './items.ts';
-import { drawItems, makeWriter, type PdfFonts, PT, type ToPage, type Writer } from './pdfpage.ts';
+import { beginPdf, drawItems, type PdfFonts, PT, type ToPage, type Writer } from './pdfpage.ts';
 
 export type { PdfFonts } from './pdfpage.ts';
 
@@ -107,12 +107,7 @@ function coverPage(doc: PDFDocument, job: PdfJob, tiling: Tiling, w: Writer): vo
 
 /** The chosen sheets at full size, tiled, after a page with test squares and a map. */
 export async function pdfOf(job: PdfJob): Promise<Uint8Array> {
-  const doc = await PDFDocument.create();
-  doc.setTitle(job.title);
-  doc.setProducer('Woodbine');
-  doc.setCreationDate(job.now);
-  doc.setModificationDate(job.now);
-  const w = await makeWriter(doc, job.fonts);
+  const { doc, w } = await beginPdf(job);
   const tiling = tile(job.sheets, job.paper);
   coverPage(doc, job, tiling, w);
   for (const t of tiling.tiles) tilePage(doc, t, tiling, job.title, w);

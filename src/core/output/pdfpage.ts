@@ -93,7 +93,7 @@ export class Writer {
   }
 }
 
-export async function makeWriter(doc: PDFDocument, fonts: PdfFonts): Promise<Writer> {
+async function makeWriter(doc: PDFDocument, fonts: PdfFonts): Promise<Writer> {
   doc.registerFontkit(fontkit);
   const made: PDFFont[] = [];
   for (const bytes of fonts.regular) made.push(await doc.embedFont(bytes, { subset: true }));
@@ -109,4 +109,18 @@ export function drawItems(page: PDFPage, items: Item[], to: ToPage, w: Writer): 
     if (i.kind === 'path') page.pushOperators(...strokePath(i.path, i.stroke, to));
     else w.text(page, i.text, to(i.at), i.size * PT, i.upward);
   }
+}
+
+/** A new document with its record, and the writer of its fonts. */
+export async function beginPdf(job: {
+  title: string;
+  fonts: PdfFonts;
+  now: Date;
+}): Promise<{ doc: PDFDocument; w: Writer }> {
+  const doc = await PDFDocument.create();
+  doc.setTitle(job.title);
+  doc.setProducer('Woodbine');
+  doc.setCreationDate(job.now);
+  doc.setModificationDate(job.now);
+  return { doc, w: await makeWriter(doc, job.fonts) };
 }

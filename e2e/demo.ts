@@ -1,0 +1,25 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { Running } from './server.ts';
+
+export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
+
+export async function accessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
+}
+
+/** A server with the demo projects for the tests of one file, and a way to open a project by its name. */
+export function demoServer() {
+  const server = new Running();
+  let ids: Record<string, string> = {};
+  test.beforeAll(async () => {
+    await server.start(true);
+    const { projects } = await (await fetch(`${server.url}/api/projects`)).json();
+    ids = Object.fromEntries(projects.map((p: { name: string; id: string }) => [p.name, p.id]));
+  });
+  test.afterAll(() => server.end());
+  const open = (page: Page, name: string, view: string) =>
+    page.goto(`${server.url}/project/${ids[name]}/${view}`, { waitUntil: 'networkidle' });
+  return { server, open };
+}
