@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
 import {
   BIAS_SCHOOLS,
+  BULKS,
   DART_CHOICES,
   FACING_KINDS,
   FINISHES,
@@ -28,6 +29,12 @@ const id = z
   .max(64)
   .regex(/^[\w-]+$/);
 const words = z.string().max(200);
+/** Name of a method or a step of the plan. */
+const key = z
+  .string()
+  .min(1)
+  .max(80)
+  .regex(/^[\w:-]+$/);
 
 const edge = z.strictObject({
   id,
@@ -146,6 +153,14 @@ const decisions = z.strictObject({
     side: z.enum(['right', 'left']),
     waist: z.strictObject({ keepClear: z.boolean(), at: mm, belt: mm }),
   }),
+  making: z.strictObject({
+    bulk: z.enum(BULKS),
+    lace: z.boolean(),
+    methods: z.record(key, key),
+    extras: z.array(key).max(40),
+    order: z.array(key).max(400).nullable(),
+    left: z.array(key).max(400),
+  }),
   paper: z.strictObject({
     size: z.enum(['a4', 'letter']),
     pieces: z.array(id).max(4000).nullable(),
@@ -153,10 +168,10 @@ const decisions = z.strictObject({
   }),
 });
 
-/** A saved project, version 3: every number finite and in range, nothing unknown in it, ids that belong together. */
+/** A saved project, version 4: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(3),
+    schema: z.literal(4),
     name: z.string().trim().min(1).max(120),
     garment: z.string().min(1).max(40),
     units: z.enum(['mm', 'in']),
@@ -246,13 +261,20 @@ function withVents(doc: Plain): Plain {
   };
 }
 
+/** Version 4 knows how the garment is put together: a project of version 3 by the usual methods. */
+const withMaking = (doc: Plain): Plain => ({
+  ...doc,
+  schema: 4,
+  decisions: { making: usualDecisions().making, ...(doc.decisions as Plain) },
+});
+
 /** Parts of the decisions with what they lack. */
 const withUsual = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(added).map(([key, more]) => [key, { ...more, ...d[key] }]));
 
 /** Forward migrations: `migrations[n]` takes a document of version n to n + 1. */
-export const migrations: Record<number, (doc: Plain) => Plain> = { 1: withFacingsOfEdges, 2: withVents };
-export const CURRENT_SCHEMA = 3;
+export const migrations: Record<number, (doc: Plain) => Plain> = { 1: withFacingsOfEdges, 2: withVents, 3: withMaking };
+export const CURRENT_SCHEMA = 4;
 
 export type Parsed =
   | { ok: true; document: ProjectDocument }

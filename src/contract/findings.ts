@@ -9,6 +9,17 @@ const most = (d: Data, mm: (key: string) => string): string =>
 
 const PLACE = (d: Data): string => (d.x === undefined ? '' : ` near ${d.x}, ${d.y} mm`);
 
+const step = (d: Data): string => String(d.step ?? 'A step');
+const other = (d: Data): string => String(d.other ?? 'another step');
+
+/** What an edge of the outside can end in. */
+const NO_FINISH: Record<string, string> = {
+  neckline: 'A facing, a bias strip, a lining to the edge or a collar would close it.',
+  armhole: 'A facing, a bias strip, a lining to the edge or a sleeve would close it.',
+  'front-edge': 'A facing, a band or a placket would close it.',
+  waist: 'A waistband, a facing or a bodice would close it.',
+};
+
 /** What is wrong, what would happen, and the cure, in one or two sentences for every code. */
 const SENTENCES: Record<string, Say> = {
   // Reading a file.
@@ -182,15 +193,33 @@ const SENTENCES: Record<string, Say> = {
   'button-near-neck': (_, mm) =>
     `The first button sits ${mm('top')} below the neck edge; it wants at least ${mm('least')}.`,
   // Plan.
-  'no-plan-yet': (d) =>
-    `Woodbine plans coats and jackets so far, and knows no method yet for: ${String(d.names)}. Follow the pattern's own order; pieces, seams and paper are ready all the same.`,
-  'edge-left-raw': (d) => `The ${d.role} edge of "${d.name}" is not taken care of by any step.`,
+  'edge-left-raw': (d) =>
+    `The ${d.role} edge of "${d.piece}" stays raw: no step encloses, binds, overlocks or hems it.`,
   'piece-not-planned': (d) =>
-    `"${d.name}" has no place in this plan yet: Woodbine does not know where it is sewn on. Follow the pattern's own words for it.`,
-  'used-before-made': (d) => `Step ${d.step} needs ${d.need}, which is not made before it.`,
-  'seam-sewn-twice': (d) => `The seam ${d.seam} is sewn ${d.times} times.`,
-  'no-way-to-turn': () => 'It is closed all round before it is turned. Leave an opening.',
-  'opening-never-closed': () => 'The opening for turning is never closed.',
+    `"${d.piece}" has no place in this plan: Woodbine does not know where it is sewn on. Follow the pattern's own words for it.`,
+  'used-before-made': (d) => `${step(d)} comes before ${other(d)}, which it needs.`,
+  'step-left-out': (d) => `${step(d)} needs ${other(d)}, which is left out.`,
+  'seam-sewn-twice': (d) => `${d.seam ?? 'A seam'}: sewn ${d.times} times where ${d.asked} is asked.`,
+  'seam-not-sewn': (d) => `${d.seam ?? 'A seam'}: no step sews it.`,
+  'seam-part-open': (d, mm) =>
+    `${d.seam ?? 'A seam'}: ${mm('mm')} of it ${Number(d.times) > 0 ? `sewn ${d.times} of ${d.asked} times` : 'never sewn'}.`,
+  'layer-faces-wrong': (d) => `${step(d)} leaves "${d.piece}" with its right side the wrong way.`,
+  'end-closed': (d) =>
+    `${step(d)} runs into an edge that ${other(d)} has already closed between two layers. Sew it before, or stop that edge short of it.`,
+  'edge-closed-off': (d) => `${step(d)} works on what ${other(d)} has closed off: it can no longer be reached.`,
+  'no-way-to-turn': (d, mm) =>
+    `${step(d)}: the longest edge still open measures ${mm('open')}, and ${mm('least')} are needed to turn it. Leave an opening.`,
+  'tubes-in-a-circle': (d) =>
+    `${step(d)} cannot be done: after ${other(d)} the tubes (${d.seam ?? 'A seam'}) form a closed loop. Do that afterwards, leave the centre back open, or fell the armholes by hand.`,
+  'tube-too-narrow': (d, mm) =>
+    `${step(d)}: ${d.seam ?? 'A seam'} is only ${mm('wide')} wide, too narrow to pull the garment through; it wants ${mm('least')}.`,
+  'never-turned': (d) => `What ${step(d)} closes is never turned right side out.`,
+  'edge-has-no-finish': (d) =>
+    `The ${d.role} of the outside ends in nothing. ${NO_FINISH[String(d.role)] ?? 'Give it a facing, a bias strip or a hem.'}`,
+  'lapel-with-stand': () =>
+    'A lapel turns back below the neck, a stand closes up to it: the two cannot be made together. Choose a facing without a lapel, or leave the stand out for a notched collar.',
+  'method-does-not-fit': (d) =>
+    `${d.topic ?? 'A choice'}: “${d.method}” does not go with this garment, since ${d.reason}. ${d.instead ? `These do: ${d.instead}.` : 'No other way fits either.'}`,
   'need-not-made': (d) => `The step ${d.operation} needs ${d.need}, which no step makes.`,
   'needs-in-a-circle': (d) => `These steps wait for each other: ${d.operations}.`,
 };

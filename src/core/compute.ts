@@ -1,4 +1,4 @@
-import { makePlan, type Plan } from './assembly/index.ts';
+import { makePlan, makingOf, type Plan, type Task, yokeIsDouble } from './assembly/index.ts';
 import { type Closure, deriveClosure } from './closure/index.ts';
 import { effective } from './effective.ts';
 import { deriveInside, holePatches, type Inside } from './inside/index.ts';
@@ -14,7 +14,7 @@ import {
   walk,
 } from './pattern/index.ts';
 import { type Decisions, type ProjectDocument, type Shell } from './project.ts';
-import { type Finding, type Result, refuse, stop } from './result.ts';
+import { type Finding, type Result, stop } from './result.ts';
 import { DERIVED_PASSES, SEAM_PASSES } from './tolerance.ts';
 
 /** All consequences of a project's decisions. Nothing of it is ever stored. */
@@ -110,48 +110,28 @@ const followsShell = (code: string): boolean =>
 
 const closureFindings = (c: Result<Closure> | null): Finding[] => (c ? (c.ok ? c.value.findings : c.findings) : []);
 
-/** Kinds of pieces the plan knows no method for. */
-const BEYOND: ReadonlySet<string> = new Set([
-  'front-side',
-  'back-side',
-  'under-sleeve',
-  'hood',
-  'yoke',
-  'collar',
-  'stand',
-  'cuff',
-  'skirt-front',
-  'skirt-back',
-  'waistband',
-  'placket',
-]);
-
-/** Choices the plan knows no method for. */
-function beyondChoices({ facing, lining }: Decisions): string[] {
-  const kinds = [lining.hem.kind, lining.wrist.kind];
-  return [
-    ...(lining.on && lining.self ? ['a garment worn on both sides'] : []),
-    ...(kinds.includes('rib') ? ['ribs'] : []),
-    ...(!lining.self && kinds.includes('edge') ? ['layers seamed at the edge'] : []),
-    ...(facing.on && facing.kind === 'lapel' ? ['a lapel'] : []),
-  ];
+/** What the making-up plan works from. */
+export function taskOf(doc: ProjectDocument, c: Computed): Task {
+  const d = effective(doc.decisions);
+  const { bulk, lace, methods } = d.making;
+  const closure = c.closure?.ok ? c.closure.value : null;
+  const how = {
+    bulk,
+    lace,
+    yokes: yokeIsDouble(
+      c.pieces.some((p) => p.material === 'lining'),
+      methods.yoke,
+    ),
+    standBoth: d.interfacing.stand === 'both',
+  };
+  return {
+    making: makingOf(c.pieces, c.seams, how),
+    d,
+    buttons: closure?.buttons.length ?? 0,
+    hole: closure ? { opening: closure.hole.opening, overall: closure.hole.overall } : null,
+  };
 }
 
 /** The making-up plan of what was computed. */
-export function planOf(doc: ProjectDocument, c: Computed): Result<Plan> {
-  // The methods for yokes, collars, cuffs, skirts and fronts that do not open are not written yet: better none than half a plan.
-  const unknown = c.shell.filter(
-    (p) => BEYOND.has(p.kind) || (p.kind === 'front' && !p.ring.some((e) => e.role === 'front-edge')),
-  );
-  const names = [...unknown.map((p) => p.name), ...beyondChoices(effective(doc.decisions))];
-  if (names.length) return refuse(stop('no-plan-yet', undefined, { names: names.join(', ') }));
-  const closure = c.closure?.ok ? c.closure.value : null;
-  return makePlan({
-    shell: c.pieces.filter((p) => p.material === 'shell'),
-    inside: c.inside,
-    seams: c.seams,
-    decisions: doc.decisions,
-    buttons: closure?.buttons.length ?? 0,
-    hole: closure ? { opening: closure.hole.opening, overall: closure.hole.overall } : null,
-  });
-}
+export const planOf = (doc: ProjectDocument, c: Computed): Result<Plan> =>
+  makePlan(taskOf(doc, c), doc.decisions.making);

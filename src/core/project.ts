@@ -103,6 +103,10 @@ export type FacingKind = (typeof FACING_KINDS)[number];
 export const FRONT_INTERFACINGS = ['strip', 'shaped', 'whole'] as const;
 export type FrontInterfacing = (typeof FRONT_INTERFACINGS)[number];
 
+/** How thick the cloth is: what a turned tube or opening must let through. */
+export const BULKS = ['thin', 'medium', 'thick'] as const;
+export type Bulk = (typeof BULKS)[number];
+
 export interface Decisions {
   allowances: { seam: number; hem: number; wrist: number };
   facing: {
@@ -195,13 +199,27 @@ export interface Decisions {
     side: 'right' | 'left';
     waist: { keepClear: boolean; at: number; belt: number };
   };
+  /** How it is put together. */
+  making: {
+    bulk: Bulk;
+    /** The lining is seen through a lace shell: its right side looks outward. */
+    lace: boolean;
+    /** Chosen methods by topic; the usual one where none is. */
+    methods: Record<string, string>;
+    /** Things without pattern pieces: ties, a ruffle, a label. */
+    extras: string[];
+    /** Steps in the sewist's own order, by id; null as proposed. */
+    order: string[] | null;
+    /** Steps left out. */
+    left: string[];
+  };
   /** What is ticked to be printed, by piece id; null prints everything. */
   paper: { size: 'a4' | 'letter'; pieces: string[] | null; strip: boolean };
 }
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 3;
+  schema: 4;
   name: string;
   garment: string;
   units: LengthUnit;
@@ -287,12 +305,13 @@ export function usualDecisions(): Decisions {
       side: 'right',
       waist: { keepClear: false, at: 400, belt: 40 },
     },
+    making: { bulk: 'medium', lace: false, methods: {}, extras: [], order: null, left: [] },
     paper: { size: 'a4', pieces: null, strip: true },
   };
 }
 
 export const emptyDocument = (name: string, garment: string): ProjectDocument => ({
-  schema: 3,
+  schema: 4,
   name,
   garment,
   units: 'mm',

@@ -1,6 +1,15 @@
-export * from './build.ts';
-export * from './check.ts';
+export * from './bench.ts';
+export * from './check/index.ts';
+export * from './clips.ts';
+export * from './compare.ts';
 export * from './layers.ts';
+export * from './making.ts';
+export * from './measures.ts';
+export * from './methods/catalogue.ts';
+export { EXTRA_IDS } from './methods/extras.ts';
+export { type Method, TOPICS, type Topic } from './methods/method.ts';
+export { yokeIsDouble } from './methods/yokes.ts';
 export * from './order.ts';
+export * from './own.ts';
 export * from './plan.ts';
 export * from './types.ts';

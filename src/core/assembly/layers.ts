@@ -1,23 +1,20 @@
-import { type Material, type Piece, type WalkedSeam } from '../pattern/index.ts';
-import { type Operation } from './types.ts';
-
-/** Which side of a cloth is up. */
-export type Up = 'right' | 'wrong';
+import { type Material } from '../pattern/index.ts';
+import { graded } from './clips.ts';
+import { type Laid, type Making, type Operation, type Part, type Up } from './types.ts';
 
 /** One layer on the table. */
 export interface Ply {
-  piece: string;
+  part: string;
   material: Material;
   up: Up;
   /** Interfacing on its wrong side. */
-  fused: string | null;
-  /** The turned-up hem of a piece, a layer of its own. */
+  fused: boolean;
   hem?: boolean;
 }
 
 /** Where a seam allowance lies once it is pressed: over to one side of the seam, or between the layers; its width, mm. */
 export interface Lying {
-  piece: string;
+  part: string;
   over: 'left' | 'right' | 'between';
   width: number;
 }
@@ -32,101 +29,60 @@ export interface Layers {
 
 const other = (up: Up): Up => (up === 'right' ? 'wrong' : 'right');
 
-/** Half a turn about the seam: what lay on top lies beside, the other way up, and what was upper is lower. */
+/** A half turn about the seam: what lay on top lies undermost, every layer the other way up. */
 const swing = (plies: Ply[]): Ply[] => [...plies].reverse().map((p) => ({ ...p, up: other(p.up) }));
 
-/** What the model needs to know of the garment. */
-export interface Cloth {
-  pieces: Piece[];
-  seams: WalkedSeam[];
-}
-
-/** Interfacings of the front itself, which its edge carries. */
-const ON_FRONT: ReadonlySet<string> = new Set(['front-edge-interfacing', 'front-interfacing']);
-
-/** `along`: whether the layer is looked at along the front edge or neck, where the front's own interfacing lies. */
-function plyOf(id: string, up: Up, { pieces }: Cloth, along: boolean): Ply | null {
-  const piece = pieces.find((p) => p.id === id);
-  if (!piece) return null;
-  const fused =
-    pieces.find((p) => p.id === `${id}-interfacing`) ??
-    (along ? pieces.find((p) => p.parent === id && ON_FRONT.has(p.id)) : undefined);
-  return { piece: id, material: piece.material, up, fused: fused?.id ?? null };
-}
-
-/** Seams after which one side is turned under the other instead of being laid beside it. */
-const TURNED: ReadonlySet<string> = new Set(['front-edge', 'neckline-front', 'neckline-back']);
-/** Seams whose allowances go to one side, and to which. */
-const TO_SIDE: Record<string, 'a' | 'b'> = {
-  'facing-line-front': 'a',
-  'facing-line-back': 'a',
-  cap: 'a',
-  'lining-cap': 'a',
+const plyOf = (l: Laid, parts: Map<string, Part>): Ply[] => {
+  const p = parts.get(l.part);
+  return p
+    ? [{ part: l.part, material: p.material, up: l.up, fused: p.fused !== null, ...(l.hem && { hem: true }) }]
+    : [];
 };
 
 /**
- * The layers of a step that joins two edges right sides together; null for all other steps. The side that may be longer
- * lies below, towards the feed dogs (common practice), right side up; the other on it wrong side up. After the seam the
- * upper one swings over beside the lower; a facing swings once more, under it.
+ * The layers of a step in section; null where it joins none. What swings once about the seam lies beside what stays; what
+ * swings twice ends under it. Layers that lie below the one that stays swing out from below, those above from above.
  */
-export function layersOf(
-  step: Operation,
-  cloth: Cloth,
-  graded: { wide: number; narrow: number } | null,
-): Layers | null {
-  const seam = step.sides === 'right-together' ? cloth.seams.find((s) => s.id === step.seams[0]) : undefined;
-  const [a, b] = [seam?.a[0], seam?.b[0]];
-  if (!seam || !a || !b) return null;
-  const allowance = step.allowance ?? 0;
-  if (step.code === 'sew-hem' || step.code === 'sew-wrist') return turnedHem(a.piece, b.piece, allowance, cloth);
-  const turned = TURNED.has(seam.code) || seam.code.startsWith('vent-');
-  const along = TURNED.has(seam.code);
-  const [below, above] = turned ? [b, a] : [a, b];
-  const [low, high] = [plyOf(below.piece, 'right', cloth, along), plyOf(above.piece, 'wrong', cloth, along)];
-  if (!low || !high) return null;
-  const [beside] = swing([high]) as [Ply];
-  if (turned) {
-    const [under] = swing([beside]) as [Ply];
-    const [wide, narrow] = graded ? [graded.wide, graded.narrow] : [allowance, allowance];
-    return {
-      before: [low, high],
-      after: [[under, low]],
-      allowances: [
-        { piece: low.piece, over: 'between', width: wide },
-        { piece: under.piece, over: 'between', width: narrow },
-      ],
-    };
+export function layersOf(step: Operation, making: Making): Layers | null {
+  const parts = new Map(making.parts.map((p) => [p.id, p]));
+  const { stack } = step;
+  if (stack.length < 2) return null;
+  const stays = stack.findIndex((l) => l.swings === 0);
+  const pick = (swings: number, above: boolean): Ply[] =>
+    stack.flatMap((l, i) => (l.swings === swings && i > stays === above ? plyOf(l, parts) : []));
+  const still = stack.flatMap((l) => (l.swings === 0 ? plyOf(l, parts) : []));
+  // Twice about the seam: from above it comes to lie below, in the order it had.
+  const left = [...swing(swing(pick(2, true))), ...still, ...swing(swing(pick(2, false)))];
+  const right = [...swing(pick(1, false)), ...swing(pick(1, true))];
+  const after = right.length ? [left, right] : [left];
+  return { before: stack.flatMap((l) => plyOf(l, parts)), after, allowances: lying(step, after) };
+}
+
+/** Allowances open, to one side, or graded between the layers with the widest towards the outside. */
+function lying(step: Operation, after: Ply[][]): Lying[] {
+  const width = step.allowance ?? 0;
+  const [left = [], right] = after;
+  if (!right || left.length > 1 || right.length > 1) {
+    const all = [...(right ?? []), ...left].reverse();
+    const widths = graded(width, all.length);
+    return all.map((p, i) => ({ part: p.part, over: 'between', width: widths[i] ?? 3 }));
   }
-  const side = TO_SIDE[seam.code];
-  const to = (which: 'left' | 'right'): 'left' | 'right' => (side === 'a' ? 'left' : side === 'b' ? 'right' : which);
-  return {
-    before: [low, high],
-    after: [[low], [beside]],
-    allowances: [
-      { piece: low.piece, over: to('left'), width: allowance },
-      { piece: beside.piece, over: to('right'), width: allowance },
-    ],
-  };
+  const [a, b] = [left[0], right[0]];
+  if (!a || !b) return [];
+  const to = step.press === 'press-to-a' ? 'left' : step.press === 'press-to-b' ? 'right' : null;
+  return [
+    { part: a.part, over: to ?? 'left', width },
+    { part: b.part, over: to ?? 'right', width },
+  ];
 }
 
-/** The lining sewn to a turned hem: when the garment lies right side up its hem is folded under it, and the lining under that. */
-function turnedHem(lining: string, shell: string, allowance: number, cloth: Cloth): Layers | null {
-  const [low, high] = [plyOf(shell, 'right', cloth, false), plyOf(lining, 'wrong', cloth, false)];
-  if (!low || !high) return null;
-  const [hem] = swing([{ ...low, hem: true }]) as [Ply];
-  return {
-    before: [{ ...low, hem: true }, high],
-    after: [[high, hem, low]],
-    allowances: [
-      { piece: low.piece, over: 'between', width: allowance },
-      { piece: high.piece, over: 'between', width: allowance },
-    ],
-  };
-}
-
-/** Figures of the grading step, where the plan has one. */
-export function gradingOf(steps: Operation[]): { wide: number; narrow: number } | null {
-  const grade = steps.find((s) => s.code === 'grade-edge');
-  const { wide, narrow } = grade?.data ?? {};
-  return wide !== undefined && narrow !== undefined ? { wide, narrow } : null;
+/** Layers at the thickest place of a step once it is done: those that lie on each other, and the allowances among them. */
+export function bulkOf(step: Operation, making: Making): number {
+  const l = layersOf(step, making);
+  if (!l) return 0;
+  const on = (side: 'left' | 'right'): number => l.allowances.filter((a) => a.over === side).length;
+  const between = l.allowances.filter((a) => a.over === 'between').length;
+  const [left = [], right = []] = l.after;
+  const thick = (plies: Ply[]): number => plies.reduce((t, p) => t + (p.fused ? 2 : 1), 0);
+  return Math.max(thick(left) + on('left'), thick(right) + on('right')) + between;
 }

@@ -1,43 +1,113 @@
-import { ok, type Result } from '../result.ts';
-import { Bench, type Garment } from './build.ts';
-import { checkSequence } from './check.ts';
-import { finish } from './finish.ts';
-import { inside } from './inside.ts';
-import { joining } from './joining.ts';
-import { orderOperations } from './order.ts';
-import { prepare } from './prepare.ts';
-import { shell } from './shell.ts';
-import { type Operation, type Plan, type PlanStep } from './types.ts';
+import { type Decisions } from '../project.ts';
+import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
+import { type Garment } from './bench.ts';
+import { checkPlan } from './check/index.ts';
+import { keyOf } from './making.ts';
+import { operationsFor, resolve } from './methods/catalogue.ts';
+import { orderOperations, resolveNeeds } from './order.ts';
+import { ownOrder, withIds } from './own.ts';
+import { minutesOf } from './times.ts';
+import { type Making, type Operation, type Plan, type PlanStep } from './types.ts';
 
-/** Every operation the garment asks for, in no order yet. */
-export function operationsFor(g: Garment): Operation[] {
-  const b = new Bench(g);
-  prepare(b);
-  shell(b);
-  inside(b);
-  joining(b);
-  finish(b);
-  return b.ops;
+/** What a garment is planned from: all but the methods, which follow from the choices. */
+export type Task = Omit<Garment, 'methods' | 'extras'>;
+type Choices = Decisions['making'];
+
+/** Roles of the outside that need a facing, a strip, a lining or a hem of their own. */
+const MUST_END: ReadonlySet<string> = new Set(['neckline', 'armhole', 'front-edge', 'waist', 'wrist', 'hem']);
+
+/** Edges of the outside that no step takes care of: refused with what would. */
+function withoutFinish(ops: Operation[], making: Making): Finding[] {
+  const cared = new Set(ops.flatMap((o) => o.cares.map((c) => c.edge)));
+  const seen = new Set<string>();
+  return making.parts.flatMap((p) =>
+    p.material !== 'shell' || p.layer !== 'outer' || p.kind === 'other'
+      ? []
+      : p.ring.flatMap((e): Finding[] => {
+          if (e.onFold || !MUST_END.has(e.role) || cared.has(keyOf(p.id, e.id)) || seen.has(e.role)) return [];
+          seen.add(e.role);
+          return [stop('edge-has-no-finish', { piece: p.of, edge: e.id }, { role: e.role })];
+        }),
+  );
 }
 
-/** The making-up plan: operations from the garment's features, ordered by their needs, and looked over by the checker. */
-export function makePlan(g: Garment): Result<Plan> {
-  const ordered = orderOperations(operationsFor(g));
+/** Choices that contradict each other, whatever the method. */
+const contradictions = ({ d, making }: Task): Finding[] =>
+  d.facing.on && d.facing.kind === 'lapel' && making.joints.some((j) => j.code === 'stand-neck')
+    ? [stop('lapel-with-stand', undefined, {})]
+    : [];
+
+/** What is hard to unpick comes after the try-on, save what the try-on itself waits for. */
+function afterTryOn(ops: Operation[]): Result<Operation[]> {
+  const needs = resolveNeeds(ops);
+  if (!needs.ok) return needs;
+  const at = ops.findIndex((o) => o.id === 'try-on');
+  const before = new Set<number>();
+  const queue = [at];
+  for (let i = queue.pop(); i !== undefined; i = queue.pop())
+    if (!before.has(i)) {
+      before.add(i);
+      queue.push(...(needs.value[i] ?? []));
+    }
+  const late = (o: Operation, i: number): boolean =>
+    at >= 0 && o.hard && !before.has(i) && (o.section === 'joining' || o.section === 'finish');
+  return ok(withIds(ops, needs.value).map((o, i) => (late(o, i) ? { ...o, needs: [...o.needs, 'try-on'] } : o)));
+}
+
+/** Operations in a valid order, their needs as ids. */
+function proposed(g: Garment, beam?: number): Result<Operation[]> {
+  const { ops, parts } = operationsFor(g);
+  const bare = withoutFinish(ops, g.making);
+  if (bare.length) return refuse(...bare);
+  const ready = afterTryOn(ops.map((o) => ({ ...o, minutes: minutesOf(o, parts) })));
+  return ready.ok ? orderOperations(ready.value, beam) : ready;
+}
+
+/**
+ * The making-up plan: methods from the choices, operations from the methods, ordered by their needs or as the sewist has them,
+ * and looked over by the checker. A narrower `beam` is quicker and walks more. Contradictory choices are refused, or told with those that would fit.
+ */
+export function makePlan(task: Task, choices: Choices, beam?: number): Result<Plan> {
+  const against = contradictions(task);
+  if (against.length) return refuse(...against);
+  const base = { ...task, extras: choices.extras };
+  const { methods, misfits } = resolve(base, choices.methods);
+  const making: Making = { ...task.making, passes: {} };
+  const ordered = proposed({ ...base, making, methods }, beam);
   if (!ordered.ok) return ordered;
-  const steps = numbered(ordered.value);
-  const stationChanges = steps.filter((s, i) => i > 0 && s.station !== steps[i - 1]?.station).length;
-  return ok({ steps, stationChanges, findings: checkSequence(steps, [...g.shell, ...g.inside]) });
+  const steps = numbered(ownOrder(ordered.value, choices.order, choices.left));
+  const told = misfits.map(
+    (m): Finding => ({
+      code: 'method-does-not-fit',
+      severity: 'warn',
+      data: { topic: m.topic, method: m.method, reason: m.reason, instead: m.instead.join(' ') },
+    }),
+  );
+  return ok({ making, steps, methods, ...figures(steps), findings: [...told, ...checkPlan(steps, making)] });
+}
+
+function figures(steps: PlanStep[]): Pick<Plan, 'stationChanges' | 'changes' | 'minutes' | 'handMinutes'> {
+  const machine = steps.filter((s) => s.station === 'machine');
+  const sum = (list: PlanStep[]): number => list.reduce((t, s) => t + s.minutes, 0);
+  return {
+    stationChanges: steps.filter((s, i) => i > 0 && s.station !== steps[i - 1]?.station).length,
+    changes: machine.filter((s, i) => i > 0 && (s.foot !== machine[i - 1]?.foot || s.thread !== machine[i - 1]?.thread))
+      .length,
+    minutes: sum(steps),
+    handMinutes: sum(steps.filter((s) => s.station === 'hand')),
+  };
 }
 
 /** Steps with their numbers, each with those it directly waits for: what an earlier of them waits for too is left out. */
-function numbered(ordered: Operation[]): PlanStep[] {
-  const maker = new Map<string, number>();
-  const behind: Set<number>[] = [];
-  return ordered.map((o, i): PlanStep => {
-    for (const m of o.makes) maker.set(m, i);
-    const needs = [...new Set(o.needs.flatMap((n) => maker.get(n) ?? []))].sort((x, y) => x - y);
-    behind[i] = new Set(needs.flatMap((n) => [n, ...(behind[n] ?? [])]));
-    const direct = needs.filter((n) => needs.every((k) => !behind[k]?.has(n)));
+export function numbered(sequence: Operation[]): PlanStep[] {
+  const place = new Map(sequence.map((o, i) => [o.id, i]));
+  const behind: bigint[] = [];
+  const bit = (i: number): bigint => 1n << BigInt(i);
+  return sequence.map((o, i): PlanStep => {
+    const needs = o.needs.flatMap((n) => place.get(n) ?? []).sort((x, y) => x - y);
+    const indirect = needs.reduce((m, n) => m | (behind[n] ?? 0n), 0n);
+    behind[i] = needs.reduce((m, n) => m | bit(n), indirect);
+    const direct = needs.filter((n) => !(indirect & bit(n)));
     return { ...o, number: i + 1, after: direct.map((n) => n + 1) };
   });
 }

@@ -1,17 +1,103 @@
+import { type Material, type PieceKind, type Role } from '../pattern/index.ts';
+import { type Bulk } from '../project.ts';
 import { type Finding } from '../result.ts';
 
-export type Station = 'table' | 'iron' | 'machine' | 'buttonhole' | 'hand';
-export type Section = 'prepare' | 'shell' | 'inside' | 'joining' | 'finish';
+export type Station = 'table' | 'iron' | 'machine' | 'overlocker' | 'buttonhole' | 'hand';
+export type Section = 'prepare' | 'shell' | 'apart' | 'inside' | 'joining' | 'finish';
+
+/** Which side of a cloth is up as it lies on the table. */
+export type Up = 'right' | 'wrong';
+
+/** An edge of a layer of cloth: its seam line's length (mm), and the tightest curve in it (radius, mm; null where straight). */
+export interface PartEdge {
+  id: string;
+  role: Role;
+  length: number;
+  onFold: boolean;
+  allowance: number;
+  radius: number | null;
+  /** A concave edge is clipped, a convex one notched. */
+  concave: boolean;
+}
+
+/**
+ * One layer of cloth as the plan sees it. A piece cut twice as upper and under layer (collar, stand, cuff, yoke, band) is two
+ * parts; left and right of a mirrored pair are one, made alike.
+ */
+export interface Part {
+  id: string;
+  /** The pattern piece it is cut from. */
+  of: string;
+  kind: PieceKind;
+  material: Material;
+  ring: PartEdge[];
+  /** Left and right are two pieces of cloth. */
+  paired: boolean;
+  /** A piece of the outside, or of what lies inside it. */
+  layer: 'outer' | 'inner';
+  /** Its wrong side is covered by another layer, so that plain seams need no neatening. */
+  covered: boolean;
+  fused: string | null;
+  /** Darts and pleats drawn in it. */
+  darts: number;
+  pleats: number;
+}
+
+/** Edges sewn together: `a` is the side that may be longer. */
+export interface Joint {
+  id: string;
+  code: string;
+  a: string[];
+  b: string[];
+  lengthA: number;
+  lengthB: number;
+  /** Joins an outer to an inner layer, so that both are closed along it. */
+  closing: boolean;
+  allowance: number;
+}
+
+/** A stretch of a joint, as shares 0..1 of its length. */
+export interface Sewn {
+  joint: string;
+  from: number;
+  to: number;
+}
+
+/** What becomes of a raw edge: still bare in a plain seam, or safe. */
+export type CareHow = 'seamed' | 'enclosed' | 'bound' | 'overlocked' | 'hemmed' | 'folded';
+export interface Care {
+  edge: string;
+  how: CareHow;
+}
+
+/**
+ * A layer on the table, and how often it swings over about the seam when it is opened out: 0 stays, 1 lies beside, 2 is turned
+ * under (or over) the one that stays.
+ */
+export interface Laid {
+  part: string;
+  up: Up;
+  swings: 0 | 1 | 2;
+  /** Its turned-up hem, a layer of its own. */
+  hem?: boolean;
+}
+
+/** Turning right side out: a bag through an opening, parts through their tubes, or a small part through its open edge. */
+export interface Turning {
+  how: 'bag' | 'pull' | 'part';
+  /** Parts that are turned. */
+  parts: string[];
+}
 
 export interface StopPoint {
-  /** What it is: `stop-before-end`, `opening`, `pivot`, `seam-line`. */
+  /** What it is: `stop-before-end`, `opening`, `pivot-at-hem` … */
   code: string;
   mm: number;
 }
 
 /**
- * One thing to do. `needs` and `makes` are tokens: an operation may only come when all its needs have been made. `edges`
- * are the raw edges it takes care of, as `piece/edge`.
+ * One thing to do. `needs` and `makes` are tokens: an operation may only come when all that make its needs are done; a need
+ * with a question mark is dropped where the garment has nothing of the kind.
  */
 export interface Operation {
   id: string;
@@ -19,22 +105,33 @@ export interface Operation {
   section: Section;
   station: Station;
   pieces: string[];
-  /** The seam it is about, by its code, where it does not sew it itself (pressing). */
+  /** The seam it is about, by its code, where it does not sew it itself (pressing, trimming). */
   about: string | null;
-  /** Ids of the seams it sews. */
-  seams: string[];
+  sews: Sewn[];
+  /** Joints whose allowances must be within reach: pressing, grading, clipping, understitching. */
+  works: string[];
   needs: string[];
   makes: string[];
-  edges: string[];
-  /** Which sides lie together. */
-  sides: 'right-together' | 'wrong-up' | 'right-up' | null;
+  cares: Care[];
+  /** Layers on the table, bottom to top. */
+  stack: Laid[];
   /** Seam allowance it is sewn with, mm; null where none is sewn. */
   allowance: number | null;
   stops: StopPoint[];
+  /** Where the allowances lie afterwards: open, to one part, or between the layers. */
   press: string | null;
+  turns: Turning | null;
+  /** Sewn by reaching between the layers, in position, instead of with the garment laid flat. */
+  reached: boolean;
+  /** Foot and thread, where another than usual. */
+  foot: 'straight' | 'zip' | 'gathering' | 'buttonhole';
+  thread: 'shell' | 'lining';
   cautions: string[];
+  /** Hard to unpick: comes after the try-on. */
+  hard: boolean;
   /** Numbers the words need. */
   data: Record<string, number>;
+  minutes: number;
 }
 
 export interface PlanStep extends Operation {
@@ -43,8 +140,28 @@ export interface PlanStep extends Operation {
   after: number[];
 }
 
+/** Everything about the garment that the plan and its checker look at. */
+export interface Making {
+  parts: Part[];
+  joints: Joint[];
+  /** How often each joint is to be sewn along all its length; 1 when not named. */
+  passes: Record<string, number>;
+  bulk: Bulk;
+  /** The lining is seen through a lace shell, its right side outward. */
+  lace: boolean;
+}
+
+export type { Bulk };
+
 export interface Plan {
+  making: Making;
   steps: PlanStep[];
   stationChanges: number;
+  /** Changes of foot or thread. */
+  changes: number;
+  minutes: number;
+  handMinutes: number;
+  /** Chosen method of every topic the garment has. */
+  methods: Record<string, string>;
   findings: Finding[];
 }

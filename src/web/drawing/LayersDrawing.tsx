@@ -17,7 +17,7 @@ const GAP = 5;
 const short = (name: string): string => (name.length > 26 ? `${name.slice(0, 25)}…` : name);
 
 const called = (p: Ply, names: Record<string, string>): string =>
-  p.hem ? `${names[p.piece] ?? p.piece}, hem` : (names[p.piece] ?? p.piece);
+  p.hem ? `${names[p.part] ?? p.part}, hem` : (names[p.part] ?? p.part);
 
 /** What a ply is, for reader and screen alike. */
 const said = (p: Ply, names: Record<string, string>): string =>
@@ -57,7 +57,7 @@ function Bar({ ply, x, y, width, names }: { ply: Ply; x: number; y: number; widt
 function Stack({ plies, x, width, names }: { plies: Ply[]; x: number; width: number; names: Props['names'] }) {
   const top = [...plies].reverse();
   return top.map((p, i) => (
-    <Bar key={`${p.piece}-${p.hem ?? ''}`} ply={p} x={x} y={6 + i * (HIGH + GAP)} width={width} names={names} />
+    <Bar key={`${p.part}-${p.hem ?? ''}`} ply={p} x={x} y={6 + i * (HIGH + GAP)} width={width} names={names} />
   ));
 }
 
@@ -98,7 +98,7 @@ export function LayersDrawing({ layers, names, units }: Props) {
         aria-label={`When it is done: ${after.map(words).join('; beside it ')}`}
       >
         {after.map((plies, i) => (
-          <Stack key={plies[0]?.piece} plies={plies} x={i * (half + 8)} width={half} names={names} />
+          <Stack key={plies[0]?.part} plies={plies} x={i * (half + 8)} width={half} names={names} />
         ))}
       </svg>
       <figcaption style={{ fontSize: 14 }}>{allowanceWords(layers, names, units, allowances)}</figcaption>
@@ -109,12 +109,10 @@ export function LayersDrawing({ layers, names, units }: Props) {
 /** Where the allowances lie, in a sentence. */
 function allowanceWords(l: Layers, names: Props['names'], units: LengthUnit, lying: Layers['allowances']): string {
   const [a, b] = lying;
-  if (!a || !b) return '';
+  if (!a || !b || a.width === 0) return '';
   const mm = (v: number): string => formatLength(v, units);
   if (a.over === 'between')
-    return a.width === b.width
-      ? `Allowances between the layers, ${mm(a.width)}.`
-      : `Allowances between the layers, graded: ${names[a.piece] ?? a.piece} ${mm(a.width)}, ${names[b.piece] ?? b.piece} ${mm(b.width)}.`;
+    return `Allowances between the layers, graded: ${lying.map((x) => `${names[x.part] ?? x.part} ${mm(x.width)}`).join(', ')}.`;
   if (a.over !== b.over) return `Allowances pressed open, ${mm(a.width)} each.`;
   const to = a.over === 'left' ? l.after[0]?.[0] : l.after[1]?.[0];
   return `Both allowances towards the ${(to ? called(to, names) : '').toLowerCase()}.`;

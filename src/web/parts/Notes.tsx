@@ -50,7 +50,7 @@ export function Findings({ findings, w, well }: FindingsProps) {
 export function AllWell({ words }: { words: string }) {
   return (
     <Flex gap="3" align="center" py="2" color="good">
-      <CircleCheck size={20} aria-hidden />
+      <CircleCheck size={20} aria-hidden style={{ flexShrink: 0 }} />
       <Text color="ink">{words}</Text>
     </Flex>
   );

@@ -11,6 +11,7 @@ import { Inside } from './Inside.tsx';
 import { Paper } from './Paper.tsx';
 import { Pattern } from './Pattern.tsx';
 import { PlanPage } from './Plan.tsx';
+import { PlanSheet } from './PlanSheet.tsx';
 import { Seams } from './Seams.tsx';
 
 const PAGES: [string, string][] = [
@@ -86,6 +87,7 @@ function Opened({ w }: { w: Workbook }) {
             <Route path="inside" element={<Inside w={w} />} />
             <Route path="buttons" element={<Buttons w={w} />} />
             <Route path="plan" element={<PlanPage w={w} />} />
+            <Route path="plan/sheet" element={<PlanSheet w={w} />} />
             <Route path="paper" element={<Paper w={w} />} />
             <Route path="history" element={<HistoryPage w={w} />} />
             <Route path="*" element={<Navigate to="pattern" replace />} />

@@ -1,7 +1,12 @@
 export { changeMark, changeWords, ROLE_WORDS } from '../../contract/index.ts';
 export * from './cures.ts';
+export * from './methods.ts';
+export * from './operations.ts';
 export * from './pattern.ts';
 export * from './plan.ts';
+export * from './planout.ts';
 export * from './proof.ts';
 export * from './reading.ts';
 export * from './reasons.ts';
+export * from './sums.ts';
+export * from './told.ts';

@@ -1,10 +1,29 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { sentenceOf } from '../../contract/findings.ts';
+import { checkPlan, EXTRA_IDS, METHODS, makePlan, type PlanStep } from '../../core/assembly/index.ts';
 import { compute, planOf } from '../../core/compute.ts';
 import { STAGES } from '../../core/intake/index.ts';
 import { because } from '../../core/result.ts';
+import { choices, features, taskFrom } from '../../test/features.ts';
 import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
-import { cautionsOf, cureOf, OPERATION_CODES, readingWords, reasonWords, SEAM_WORDS, stepWords } from './index.ts';
+import {
+  CAUTION_WORDS,
+  cautionsOf,
+  cureOf,
+  EXTRA_WORDS,
+  methodWords,
+  OPERATION_CODES,
+  partNames,
+  planJson,
+  planMarkdown,
+  readingWords,
+  reasonWords,
+  SEAM_WORDS,
+  stepWords,
+  stopWords,
+  toldOf,
+} from './index.ts';
 
 describe('words', () => {
   test('every reason, seam and step of a coat, joined or free, is said in words with its values', () => {
@@ -22,16 +41,68 @@ describe('words', () => {
       for (const s of c.seams) expect(SEAM_WORDS[s.code]).toBeDefined();
       const plan = planOf(doc, c);
       if (!plan.ok) throw new Error('no plan');
-      for (const s of plan.value.steps) {
-        expect(OPERATION_CODES).toContain(s.code);
-        const { title, how } = stepWords(s, 'in');
-        expect(title.length).toBeGreaterThan(5);
-        expect(how).not.toMatch(/undefined|NaN|\bmm\b|[{}]/);
-      }
       const cautions = [...cautionsOf(plan.value.steps).values()].flat();
       expect(cautions.filter((w) => w.includes('wear glasses'))).toHaveLength(1);
       expect(cautions.filter((w) => w === 'Hot iron.').length).toBeGreaterThan(3);
     }
+  });
+
+  test('every step of any garment, every method, reason and fault of a plan is said in words, in inches without a millimetre', () => {
+    fc.assert(
+      fc.property(features, choices, fc.nat(999), (f, c, at) => {
+        const r = makePlan(taskFrom(f, c.methods), c, 1);
+        const names = r.ok ? partNames(r.value.making, []) : {};
+        for (const s of r.ok ? r.value.steps : []) {
+          expect(OPERATION_CODES).toContain(s.code);
+          const { title, how, check, slip } = stepWords(s, 'in', names);
+          expect(title.length).toBeGreaterThan(4);
+          const all = [title, how, check, slip, ...stopWords(s, 'in')].join(' ');
+          expect(all).not.toMatch(/undefined|NaN|\d mm\b|[{}]/);
+          if (s.about) expect(SEAM_WORDS[s.about]).toBeDefined();
+          expect(s.stops.filter((x) => stopWords(s, 'in').includes(x.code))).toEqual([]);
+          for (const x of s.cautions) expect(CAUTION_WORDS[x]).toBeDefined();
+        }
+        // Faults of a plan whose step was taken out are told with steps by name, not by id.
+        const gone = r.ok ? (r.value.steps[at % r.value.steps.length] as PlanStep) : null;
+        const faults =
+          r.ok && gone
+            ? checkPlan(
+                r.value.steps.filter((s) => s !== gone),
+                r.value.making,
+              )
+            : [];
+        for (const x of [...(r.ok ? r.value.findings : r.findings), ...faults]) {
+          const said = sentenceOf(toldOf(x, r.ok ? r.value : null, 'in', names), 'in');
+          expect(said).not.toMatch(/undefined|Something is wrong|\d mm\b/);
+        }
+      }),
+      { seed: SEED, numRuns: 120, endOnFailure: true },
+    );
+    for (const m of METHODS.filter((x) => x.id !== 'none'))
+      expect([m.topic, methodWords(m.topic, m.id)]).not.toEqual([m.topic, m.id]);
+    for (const x of EXTRA_IDS) expect(EXTRA_WORDS[x]).toBeDefined();
+    const reasons = METHODS.flatMap((m) => m.fits.toString().match(/'[a-z]+(-[a-z]+)+'/g) ?? []);
+    expect(reasons.length).toBeGreaterThan(20);
+  });
+
+  test('the plan as Markdown and as JSON: a box and a number for every step, layers bottom to top', () => {
+    const doc = coatDocument();
+    const c = compute(doc);
+    const plan = planOf(doc, c);
+    if (!plan.ok) throw new Error('no plan');
+    const said = {
+      name: 'Coat',
+      plan: plan.value,
+      units: 'mm' as const,
+      names: partNames(plan.value.making, c.pieces),
+    };
+    const md = planMarkdown(said);
+    expect(md.match(/^- \[ \] \*\*\d+\. /gm)).toHaveLength(plan.value.steps.length);
+    expect(md).toContain('## Put together');
+    const json = JSON.parse(planJson(said));
+    expect(json.steps.map((s: { number: number }) => s.number)).toEqual(plan.value.steps.map((s) => s.number));
+    const edge = json.steps.find((s: { id: string }) => s.id === 'sew-edge');
+    expect(edge.layers.before.map((l: { up: string }) => l.up)).toEqual(['right', 'wrong']);
   });
 
   test('how far a file is: shares go up from stage to stage, and every stage has its words', () => {

@@ -1,0 +1,34 @@
+import { type Finding, stop } from '../../result.ts';
+import { type Making, type PlanStep } from '../types.ts';
+
+const EPS = 1e-6;
+
+/** Each stretch of each joint gets exactly the passes its method asks: found by parting it wherever a pass begins or ends. */
+export function passesOf(steps: PlanStep[], making: Making): Finding[] {
+  return making.joints.flatMap((j): Finding[] => {
+    const sewn = steps.flatMap((s) => s.sews.filter((x) => x.joint === j.id).map((x) => ({ ...x, step: s.id })));
+    const cuts = [...new Set([0, 1, ...sewn.flatMap((x) => [x.from, x.to])])].sort((a, b) => a - b);
+    const asked = making.passes[j.id] ?? 1;
+    for (let i = 0; i + 1 < cuts.length; i++) {
+      const [from, to] = [cuts[i] as number, cuts[i + 1] as number];
+      if (to - from < EPS) continue;
+      const over = sewn.filter((x) => x.from <= from + EPS && x.to >= to - EPS);
+      if (over.length === asked) continue;
+      const data = {
+        seam: j.code,
+        times: over.length,
+        asked,
+        mm: Math.round((to - from) * j.lengthA),
+        step: over[over.length - 1]?.step ?? '',
+      };
+      const code =
+        over.length > asked
+          ? 'seam-sewn-twice'
+          : over.length === 0 && to - from > 1 - EPS
+            ? 'seam-not-sewn'
+            : 'seam-part-open';
+      return [stop(code, undefined, data)];
+    }
+    return [];
+  });
+}

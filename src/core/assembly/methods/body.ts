@@ -1,0 +1,134 @@
+import { type Bench } from '../bench.ts';
+import { always, type Method, nothing, unless, way } from './method.ts';
+
+/** Whether shell and lining sides are sewn in one run, after the layers have been joined above. */
+export const sidesLate = (b: Bench): boolean =>
+  ['pull-through'].includes(b.g.methods.armholes ?? '') || b.g.methods['lining-sides'] === 'one-run' || before(b);
+
+/** Facings applied in the flat, side seams of both after them. */
+export const before = (b: Bench): boolean => b.g.methods['facing-when'] === 'before-sides';
+
+export const flatSleeves = (b: Bench): boolean => b.g.methods.sleeves === 'flat';
+
+/** Panels, centre seams and shoulders of the outside; yokes, sides and sleeves follow by their methods. */
+export function shellBody(b: Bench): void {
+  b.sew('shell', ['panel-front']);
+  b.sew('shell', ['panel-back']);
+  const panels = ['done:panel-front?', 'done:panel-back?'];
+  centreBack(b, panels);
+  b.sew('shell', ['centre-front'], { needs: panels });
+  if (!shouldersLate(b)) b.sew('shell', ['shoulder'], { needs: [...panels, 'done:centre-back?', 'front:flat?'] });
+  b.sew('apart', ['hood-centre-back']);
+}
+
+/** Shoulders stay open until neck and armholes are closed. */
+export const shouldersLate = (b: Bench): boolean => ['slotted', 'shoulders-last'].includes(b.g.methods.armholes ?? '');
+
+/** The length of a zip in the centre back, mm; 0 for none. */
+export const zipLength = (b: Bench): number =>
+  b.g.methods.zip && b.g.methods.zip !== 'none' ? b.g.d.lining.zip.length : 0;
+
+/** What is left of the bodice's, then of the skirt's centre back seam below a zip, as a share from its top. */
+export function zipShares(b: Bench): { body: number; skirt: number } {
+  const zip = zipLength(b);
+  const long = (code: string): number => b.joints(code)[0]?.lengthA ?? 0;
+  const body = long('centre-back');
+  const skirt = long('skirt-centre-back');
+  return {
+    body: body > 0 ? Math.min(1, zip / body) : 0,
+    skirt: skirt > 0 ? Math.min(1, Math.max(0, (zip - body) / skirt)) : 0,
+  };
+}
+
+function centreBack(b: Bench, panels: string[]): void {
+  const { body } = zipShares(b);
+  const vented = b.of('back').some((p) => p.ring.some((e) => e.role === 'vent'));
+  if (body < 1)
+    b.sew('shell', ['centre-back'], {
+      from: body,
+      needs: panels,
+      ...(vented && { stops: [{ code: 'stop-at-vent-top', mm: 0 }], data: { vent: 1 } }),
+    });
+  if (vented) pressVent(b, b.of('back'), 'done:centre-back?');
+}
+
+/** The extension of the overlap folded back, the underlap's edge turned in. */
+export function pressVent(b: Bench, parts: ReturnType<Bench['of']>, after: string): void {
+  const extension = parts.flatMap((p) => p.ring).find((e) => e.role === 'vent');
+  const ids = parts.map((p) => p.id);
+  b.add('shell', 'iron', `press-vent:${ids[0]}`, {
+    pieces: ids,
+    needs: [after],
+    makes: ['vent:pressed'],
+    press: 'hem-up',
+    data: { turned: extension?.allowance ?? 0 },
+  });
+}
+
+/** Side and underarm seams, where no lining method sews them later. */
+function sides(b: Bench): void {
+  if (sidesLate(b)) return;
+  const shoulders = ['done:shoulder?', 'done:yoke-shoulder?', 'done:yoke-shoulder-in?'];
+  if (flatSleeves(b)) {
+    if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
+    b.sew('shell', ['cap'], { needs: [...shoulders, 'done:yoke-back-in?', 'done:slit?', 'eased:cap?'] });
+    b.sew('shell', ['raglan'], { needs: [...shoulders, 'done:slit?'] });
+    b.sew('shell', [...sideCodes(b), 'underarm'], {
+      needs: ['done:cap?', 'done:raglan?', 'pocket:set?', ...openWaist(b)],
+    });
+    return;
+  }
+  b.sew('shell', sideCodes(b), {
+    needs: ['pocket:set?', 'done:yoke-back?', 'done:yoke-shoulder-in?', ...openWaist(b)],
+  });
+  b.sew('shell', ['underarm'], { needs: ['done:slit?'] });
+  b.sew('shell', ['forearm'], {});
+  b.sew('shell', ['elbow'], { needs: ['done:forearm?', 'done:slit?'] });
+  const round = ['done:side?', 'done:underarm?', 'done:elbow?', 'done:forearm?'];
+  if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
+  b.sew('shell', ['cap'], { needs: [...shoulders, ...round, 'eased:cap?'], cautions: ['thick-seam'] });
+  b.sew('shell', ['raglan'], { needs: round });
+}
+
+/** Bodice sides, with those of the skirt where the waist seam is sewn before them. */
+export const sideCodes = (b: Bench): string[] => (b.g.methods.waist === 'flat' ? ['side', 'skirt-side'] : ['side']);
+
+/** Sewn flat, a waist seam comes before the sides it runs across. */
+export const openWaist = (b: Bench): string[] =>
+  b.g.methods.waist === 'flat' ? ['done:waist-front?', 'done:waist-back?'] : [];
+
+/** Two rows of long stitches along the cap, where there is more than a little to ease in. */
+export function easeCap(b: Bench, kind: 'sleeve', section: 'shell' | 'inside', code: string): void {
+  const j = b.joints(code)[0];
+  const material = section === 'shell' ? 'shell' : 'lining';
+  const ease = j ? j.lengthA - j.lengthB : 0;
+  if (ease < 6) return;
+  const pieces = b.of(kind, material).map((p) => p.id);
+  b.add(section, 'machine', `ease:${code}`, {
+    code: 'ease-cap',
+    pieces,
+    makes: [`eased:${code}`],
+    data: { ease, a: j?.lengthA ?? 0 },
+  });
+}
+
+export const SEAMS: Method[] = ['overlocked', 'together', 'bound', 'french', 'felled'].map((id) =>
+  way('seams', id, id === 'felled' ? 1 : 0, (b) =>
+    unless(
+      b.g.making.joints.some((j) => b.isBare(j)),
+      'nothing-bare',
+    ),
+  ),
+);
+
+/** Two-piece sleeves have two seams and are closed before they are set. */
+const notFlat = (b: Bench): string | null =>
+  b.has('elbow') ? 'two-piece-round' : unless(b.has('cap', 'raglan'), 'no-sleeves');
+
+export const SLEEVES: Method[] = [
+  way('sleeves', 'round', 0, (b) => (b.has('raglan') ? 'raglan-flat' : unless(b.has('cap'), 'no-sleeves')), sides),
+  way('sleeves', 'flat', 0, notFlat, sides),
+  way('sleeves', 'none', 0, (b) => unless(!b.has('cap', 'raglan'), 'has-sleeves'), sides),
+];
+
+export { always, nothing };

@@ -1,0 +1,457 @@
+import { type Bench } from '../bench.ts';
+import { partOf, under } from '../making.ts';
+import { type Laid, type Part } from '../types.ts';
+import { type Method, unless, way } from './method.ts';
+
+const outer = (b: Bench, kind: Part['kind']): string => b.of(kind).find((p) => p.layer === 'outer')?.id ?? '';
+
+/** Everything that must be done before anything crosses the neck. */
+export const BEFORE_NECK = [
+  'done:shoulder?',
+  'done:yoke-shoulder?',
+  'done:yoke-shoulder-in?',
+  'done:centre-back?',
+  'done:raglan?',
+  'front:ready?',
+  'done:neckline-front?',
+];
+
+/** Two layers sewn along their outer edges, graded, turned through the open edge, pressed, topstitched. */
+export function madeApart(
+  b: Bench,
+  kind: Part['kind'],
+  code: string,
+  o: { rows?: boolean; makes: string[]; needs?: string[] },
+): void {
+  const id = outer(b, kind);
+  const pieces = [id, under(id)];
+  const j = b.joints(code)[0];
+  if (!j) return;
+  b.sew('apart', [code], {
+    to_: null,
+    needs: o.needs ?? [],
+    stops: [{ code: 'short-at-open-edge', mm: j.allowance }],
+    data: { turn: b.g.making.bulk === 'thick' ? 6 : 3 },
+  });
+  b.add('apart', 'table', `trim:${code}`, {
+    code: 'trim-part',
+    about: code,
+    pieces,
+    works: [j.id],
+    needs: [`sewn:${code}`],
+    cautions: ['blades'],
+    data: { layers: 2, allowance: j.allowance },
+  });
+  b.add('apart', 'table', `turn:${code}`, {
+    code: 'turn-part',
+    about: code,
+    pieces,
+    needs: [`trim:${code}`],
+    turns: { how: 'part', parts: pieces },
+  });
+  const done = [`done:${code}`, ...o.makes];
+  b.add('apart', 'iron', `press:${code}`, {
+    code: 'press-part',
+    about: code,
+    pieces,
+    needs: [`turn:${code}`],
+    makes: o.rows ? [] : done,
+  });
+  if (o.rows)
+    b.add('apart', 'machine', `topstitch:${code}`, {
+      code: 'topstitch',
+      about: code,
+      pieces,
+      needs: [`press:${code}`],
+      makes: done,
+      data: { in: 6, a: j.lengthA },
+    });
+}
+
+const collarAlone = (b: Bench): void => madeApart(b, 'collar', 'collar-outer', { rows: true, makes: ['collar:made'] });
+
+/** The long edge that will cover the seam, pressed under before it is needed. */
+function pressUnder(b: Bench, part: string, about: string): void {
+  b.add('apart', 'iron', `fold:${part}`, { code: 'press-under', about, pieces: [part], makes: [`folded:${part}`] });
+}
+
+/** What lies inside the neck and is caught with it: facings and linings basted to its edge. */
+const basted = (b: Bench): string[] =>
+  b
+    .joints('neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline')
+    .flatMap((j) => [...j.a, ...j.b].map(partOf));
+
+/** The neck seam of stand, band or collar: notched, clipped, graded, pressed up into it, its inner edge stitched over the seam. */
+function ontoNeck(b: Bench, code: string, kind: Part['kind'], needs: string[]): void {
+  const [j, cover] = [b.joints(code)[0], b.joints(`${code}-in`)[0]];
+  const id = outer(b, kind);
+  if (!j) return;
+  const neck = [...j.a, ...j.b].map(partOf).find((p) => p !== id) ?? '';
+  const stack: Laid[] = [
+    { part: neck, up: 'right', swings: 0 },
+    { part: id, up: 'wrong', swings: 1 },
+  ];
+  b.sew('joining', [code], {
+    stack,
+    pieces: [neck, id, ...basted(b)],
+    needs: [...BEFORE_NECK, ...needs],
+    care: 'enclosed',
+    plain: true,
+    to_: null,
+    hard: true,
+  });
+  b.add('joining', 'table', `clip:${code}`, {
+    code: 'clip-neck',
+    about: code,
+    works: [j.id],
+    pieces: [neck, id],
+    needs: [`sewn:${code}`],
+    cautions: ['blades'],
+    data: { layers: 2, allowance: j.allowance, ...b.curve([j]) },
+  });
+  b.add('joining', 'iron', `press:${code}`, {
+    code: 'press-into',
+    about: code,
+    pieces: [id],
+    works: [j.id],
+    needs: [`clip:${code}`],
+    makes: [`done:${code}`],
+  });
+  if (cover)
+    b.sew('joining', [`${code}-in`], {
+      code: 'cover-seam',
+      stack: [
+        { part: id, up: 'right', swings: 0 },
+        { part: under(id), up: 'wrong', swings: 0 },
+      ],
+      plain: true,
+      to_: null,
+      needs: [`done:${code}`, `folded:${under(id)}?`],
+      makes: [`done:${code}-in`, 'neck:closed'],
+    });
+}
+
+/** Collar between outer and inner stand, along the stand's upper edge and round its ends. */
+function collarIntoStand(b: Bench, section: 'apart' | 'joining', needs: string[]): void {
+  const [stand, collar] = [outer(b, 'stand'), outer(b, 'collar')];
+  const stack: Laid[] = [
+    { part: stand, up: 'right', swings: 1 },
+    { part: collar, up: 'wrong', swings: 0 },
+    { part: under(collar), up: 'right', swings: 0 },
+    { part: under(stand), up: 'wrong', swings: 1 },
+  ];
+  b.sew(section, ['collar-stand', 'collar-stand-in'], {
+    code: 'collar-sandwich',
+    stack,
+    care: 'enclosed',
+    plain: true,
+    to_: null,
+    needs,
+  });
+  const pieces = [stand, under(stand), collar, under(collar)];
+  const works = b.joints('collar-stand', 'collar-stand-in').map((j) => j.id);
+  b.add(section, 'table', 'trim:collar-stand', {
+    code: 'trim-part',
+    about: 'collar-stand',
+    pieces,
+    works,
+    needs: ['sewn:collar-stand'],
+    cautions: ['blades'],
+    data: { layers: 4, allowance: b.joints('collar-stand')[0]?.allowance ?? 0 },
+  });
+  b.add(section, 'table', 'turn:collar-stand', {
+    code: 'turn-part',
+    about: 'collar-stand',
+    pieces,
+    needs: ['trim:collar-stand'],
+    turns: { how: 'part', parts: [stand, under(stand)] },
+  });
+  b.add(section, 'iron', 'press:collar-stand', {
+    code: 'press-part',
+    about: 'collar-stand',
+    pieces,
+    needs: ['turn:collar-stand'],
+    makes: ['stand:made', 'done:collar-stand', 'done:collar-stand-in'],
+  });
+}
+
+function complete(b: Bench): void {
+  collarAlone(b);
+  pressUnder(b, under(outer(b, 'stand')), 'stand-neck');
+  collarIntoStand(b, 'apart', ['collar:made', `folded:${under(outer(b, 'stand'))}`]);
+  ontoNeck(b, 'stand-neck', 'stand', ['stand:made']);
+}
+
+/** Both stands to the neck first, the collar laid between their upper edges afterwards. */
+function inStages(b: Bench): void {
+  collarAlone(b);
+  const stand = outer(b, 'stand');
+  const j = b.joints('stand-neck')[0];
+  if (!j) return;
+  const neck = [...j.a, ...j.b].map(partOf).find((p) => p !== stand) ?? '';
+  const stack: Laid[] = [
+    { part: stand, up: 'right', swings: 1 },
+    { part: neck, up: 'wrong', swings: 0 },
+    { part: under(stand), up: 'wrong', swings: 1 },
+  ];
+  b.sew('joining', ['stand-neck', 'stand-neck-in'], {
+    code: 'stand-sandwich',
+    stack,
+    care: 'enclosed',
+    plain: true,
+    to_: null,
+    needs: BEFORE_NECK,
+    hard: true,
+  });
+  const works = b.joints('stand-neck', 'stand-neck-in').map((x) => x.id);
+  b.add('joining', 'table', 'clip:stand-neck', {
+    code: 'clip-neck',
+    about: 'stand-neck',
+    works,
+    pieces: [neck, stand],
+    needs: ['sewn:stand-neck'],
+    cautions: ['blades'],
+    data: { layers: 3, allowance: j.allowance, ...b.curve([j]) },
+  });
+  b.add('joining', 'iron', 'press:stand-neck', {
+    code: 'press-into',
+    about: 'stand-neck',
+    pieces: [stand],
+    works,
+    needs: ['clip:stand-neck'],
+    makes: ['done:stand-neck', 'done:stand-neck-in'],
+  });
+  pressUnder(b, under(stand), 'collar-stand');
+  const collar = outer(b, 'collar');
+  b.sew('joining', ['collar-stand'], {
+    stack: [
+      { part: stand, up: 'right', swings: 0 },
+      { part: collar, up: 'wrong', swings: 1 },
+    ],
+    care: 'enclosed',
+    plain: true,
+    to_: null,
+    needs: ['collar:made', 'done:stand-neck'],
+    makes: ['done:collar-stand'],
+  });
+  b.sew('joining', ['collar-stand-in'], {
+    code: 'cover-seam',
+    stack: [
+      { part: stand, up: 'right', swings: 0 },
+      { part: under(stand), up: 'wrong', swings: 0 },
+      { part: under(collar), up: 'wrong', swings: 0 },
+    ],
+    plain: true,
+    to_: null,
+    needs: ['done:collar-stand', `folded:${under(stand)}`],
+    makes: ['done:collar-stand-in', 'neck:closed'],
+  });
+}
+
+function band(b: Bench): void {
+  const stand = outer(b, 'stand');
+  pressUnder(b, under(stand), 'stand-neck');
+  madeApart(b, 'stand', 'stand-top', { makes: ['stand:made'], needs: [`folded:${under(stand)}`] });
+  ontoNeck(b, 'stand-neck', 'stand', ['stand:made']);
+}
+
+/** One-piece and flat collars on a faced neck: basted to it, then the facing over them in one seam. */
+function underFacing(b: Bench): void {
+  collarAlone(b);
+  const collar = outer(b, 'collar');
+  b.add('joining', 'machine', 'baste-collar', {
+    pieces: [collar, under(collar)],
+    about: 'collar-neck',
+    needs: [...BEFORE_NECK.filter((n) => !n.includes('neckline')), 'collar:made'],
+    makes: ['neck:dressed'],
+  });
+}
+
+/** Without a facing: the under collar to the neck, the upper one folded under and stitched over the seam. */
+function covered(b: Bench): void {
+  pressUnder(b, under(outer(b, 'collar')), 'collar-neck');
+  madeApart(b, 'collar', 'collar-outer', {
+    rows: true,
+    makes: ['collar:made'],
+    needs: [`folded:${under(outer(b, 'collar'))}`],
+  });
+  ontoNeck(b, 'collar-neck', 'collar', ['collar:made']);
+}
+
+/** The neck edge wrapped in or covered by a bias strip together with the collar. */
+function biased(b: Bench): void {
+  collarAlone(b);
+  const collar = outer(b, 'collar');
+  const j = b.joints('collar-neck')[0];
+  const neck = [...(j?.a ?? []), ...(j?.b ?? [])].map(partOf).find((p) => p !== collar) ?? '';
+  const stack: Laid[] = [
+    { part: neck, up: 'right', swings: 0 },
+    { part: collar, up: 'wrong', swings: 1 },
+    { part: under(collar), up: 'right', swings: 1 },
+  ];
+  b.sew('joining', ['collar-neck', 'collar-neck-in'], {
+    code: 'collar-bias',
+    stack,
+    care: 'bound',
+    plain: true,
+    to_: null,
+    needs: [...BEFORE_NECK, 'collar:made'],
+    makes: ['done:collar-neck', 'neck:closed'],
+  });
+}
+
+/** Notched: under collar to the shell's neck, upper collar to the facing's, then both edges in one run with the fronts. */
+function notched(b: Bench): void {
+  const collar = outer(b, 'collar');
+  const j = b.joints('collar-neck')[0];
+  const neck = [...(j?.a ?? []), ...(j?.b ?? [])].map(partOf).find((p) => p !== collar) ?? '';
+  const facing = b.of('front', 'facing')[0]?.id ?? neck;
+  b.sew('joining', ['collar-neck'], {
+    stack: [
+      { part: neck, up: 'right', swings: 0 },
+      { part: collar, up: 'wrong', swings: 1 },
+    ],
+    plain: true,
+    care: 'enclosed',
+    needs: BEFORE_NECK.filter((n) => !n.includes('neckline')),
+  });
+  b.sew('joining', ['collar-neck-in'], {
+    stack: [
+      { part: facing, up: 'right', swings: 0 },
+      { part: under(collar), up: 'wrong', swings: 1 },
+    ],
+    plain: true,
+    care: 'enclosed',
+    to_: 'press-open',
+    needs: ['done:facing-shoulder?'],
+    makes: ['done:collar-neck-in'],
+  });
+  b.add('joining', 'table', 'match-notches', {
+    pieces: [collar, under(collar)],
+    needs: ['done:collar-neck', 'done:collar-neck-in'],
+    makes: ['neck:dressed'],
+  });
+}
+
+/** Hood and its lining or facing round the opening, then between shell and inside at the neck. */
+function hood(b: Bench): void {
+  const id = outer(b, 'hood');
+  const bare = !b.has('hood-edge');
+  if (bare) {
+    b.add('apart', 'machine', 'hem-hood', {
+      pieces: [id],
+      needs: ['done:hood-centre-back?'],
+      cares: b.care(b.edges(b.of('hood'), 'front-edge'), 'hemmed'),
+      makes: ['collar:made'],
+      cautions: ['cords'],
+    });
+  } else {
+    b.sew('apart', ['hood-facing-line']);
+    b.sew('apart', ['hood-crown'], { needs: ['done:hood-facing-line?'] });
+    b.sew('apart', ['hood-edge'], {
+      needs: ['done:hood-centre-back?', 'done:hood-crown?', 'done:hood-facing-line?'],
+      to_: null,
+      cautions: ['cords'],
+    });
+    b.add('apart', 'table', 'turn:hood', {
+      code: 'turn-part',
+      about: 'hood-edge',
+      pieces: [id],
+      needs: ['sewn:hood-edge'],
+      turns: {
+        how: 'part',
+        parts: [id, ...b.of('hood', 'lining').map((p) => p.id), ...b.of('hood', 'facing').map((p) => p.id)],
+      },
+    });
+    b.add('apart', 'iron', 'press:hood-edge', {
+      code: 'press-part',
+      about: 'hood-edge',
+      pieces: [id],
+      needs: ['turn:hood'],
+      makes: ['collar:made', 'done:hood-edge'],
+    });
+  }
+  const all = b.joints('hood-neck');
+  const shell = all.find((j) => !j.closing);
+  if (!shell) return;
+  const neck = [...shell.a, ...shell.b].map(partOf).find((p) => p !== id) ?? '';
+  const inner = all.find((j) => j.closing);
+  const lining = inner
+    ? ([...inner.a, ...inner.b].map(partOf).find((p) => b.parts.get(p)?.layer === 'inner') ?? '')
+    : '';
+  const between = b.has('neckline-front', 'neckline-back');
+  const stack: Laid[] = [
+    { part: neck, up: 'right', swings: 0 },
+    { part: id, up: 'wrong', swings: 1 },
+  ];
+  if (lining) stack.push({ part: lining, up: b.alike(neck, lining) ? 'wrong' : 'right', swings: 1 });
+  b.sew('joining', ['hood-neck'], {
+    code: 'hood-neck',
+    stack,
+    plain: true,
+    care: between || lining ? 'enclosed' : 'seamed',
+    to_: null,
+    needs: [...BEFORE_NECK.filter((n) => !n.includes('neckline')), 'collar:made'],
+    makes: ['neck:dressed', ...(between ? [] : ['done:hood-neck'])],
+    hard: true,
+  });
+  if (!between && !lining)
+    b.add('joining', 'machine', 'bind-neck', {
+      code: 'bind-seam',
+      about: 'hood-neck',
+      works: [shell.id],
+      pieces: [neck, id],
+      needs: ['sewn:hood-neck'],
+      cares: b.care([...shell.a, ...shell.b], 'bound'),
+      makes: ['done:hood-neck', 'neck:closed'],
+      data: { a: shell.lengthA },
+    });
+}
+
+const withStand = (b: Bench): string | null =>
+  unless(b.has('collar-stand'), b.has('collar-neck') ? 'no-stand' : 'no-collar');
+const onePiece = (b: Bench): boolean => b.has('collar-neck');
+const lapel = (b: Bench): boolean =>
+  b.g.d.facing.on && b.g.d.facing.kind === 'lapel' && b.of('front', 'facing').length > 0;
+const facedNeck = (b: Bench): boolean => (b.has('neckline-front') && b.has('neckline-back')) || b.has('band-neckline');
+
+export const COLLARS: Method[] = [
+  way('collar', 'complete', 1, withStand, complete),
+  way('collar', 'in-stages', 1, withStand, inStages),
+  way('collar', 'band', 1, (b) => unless(b.has('stand-neck') && !b.has('collar-stand'), 'no-band'), band),
+  way(
+    'collar',
+    'notched',
+    0,
+    (b) =>
+      !onePiece(b)
+        ? b.has('collar-stand')
+          ? 'lapel-with-stand'
+          : 'no-collar'
+        : unless(lapel(b) && facedNeck(b), 'no-lapel'),
+    notched,
+  ),
+  way(
+    'collar',
+    'under-facing',
+    1,
+    (b) => (!onePiece(b) ? 'no-collar' : lapel(b) ? 'is-lapel' : unless(facedNeck(b), 'neck-not-faced')),
+    underFacing,
+  ),
+  way(
+    'collar',
+    'covered',
+    1,
+    (b) => (!onePiece(b) ? 'no-collar' : unless(!b.has('neckline-back', 'band-neckline'), 'neck-is-faced')),
+    covered,
+  ),
+  way(
+    'collar',
+    'biased',
+    1,
+    (b) => (!onePiece(b) ? 'no-collar' : unless(!b.has('neckline-back', 'band-neckline'), 'neck-is-faced')),
+    biased,
+  ),
+  way('collar', 'hood', 0, (b) => unless(b.has('hood-neck'), 'no-hood'), hood),
+  way('collar', 'none', 0, (b) => unless(!b.has('collar-neck', 'stand-neck', 'hood-neck'), 'has-collar')),
+];

@@ -1,0 +1,42 @@
+import { type Bench } from '../bench.ts';
+import { type Operation } from '../types.ts';
+
+/** The try-on: once the outside holds together, before what is hard to unpick. Sides sewn late are waited for. */
+export function tryOn(b: Bench): void {
+  const pieces = b.g.making.parts.filter((p) => p.material === 'shell' && p.layer === 'outer').map((p) => p.id);
+  const late = b.ops.some((o) => o.section === 'joining' && o.makes.includes('done:side'));
+  const joins = (o: Operation): boolean =>
+    o.section === 'shell' && !o.hard && o.makes.some((m) => m.startsWith('done:'));
+  const joined = b.ops.filter(joins).map((o) => o.id);
+  if (!joined.length) return;
+  const needs = [...joined, ...(late ? ['done:side', 'done:waist-front?', 'done:waist-back?'] : ['hem:pressed?'])];
+  b.add(late ? 'joining' : 'shell', 'table', 'try-on', { pieces, needs, cautions: ['pins-on'] });
+}
+
+/** Last pressing, then buttonholes practised, sewn, cut, and buttons; holes under a hood or casing come before it. */
+export function finish(b: Bench): void {
+  const before = b.ops.filter((o) => !['sew-ruffle', 'neaten-ruffle', 'close-lowest'].includes(o.id)).map((o) => o.id);
+  b.add('finish', 'iron', 'press-all', { needs: before, press: 'edges-roll', makes: ['pressed:all'] });
+  const { buttons, hole } = b.g;
+  if (!buttons || !hole) return;
+  const front = b.of('front').map((p) => p.id);
+  const data = { buttons, opening: hole.opening, overall: hole.overall };
+  b.add('finish', 'buttonhole', 'practise-holes', { needs: ['pressed:all'], foot: 'buttonhole', data });
+  b.add('finish', 'table', 'mark-holes', { pieces: front, needs: ['pressed:all'], data });
+  b.add('finish', 'buttonhole', 'sew-holes', {
+    pieces: front,
+    needs: ['practise-holes', 'mark-holes'],
+    foot: 'buttonhole',
+    cautions: ['thick-seam'],
+    hard: true,
+    data,
+  });
+  b.add('finish', 'table', 'cut-holes', { pieces: front, needs: ['sew-holes'], cautions: ['ripper'], data });
+  b.add('finish', 'hand', 'sew-buttons', {
+    pieces: front,
+    needs: ['cut-holes'],
+    cautions: ['small-parts'],
+    makes: ['buttons:on'],
+    data,
+  });
+}

@@ -1,0 +1,480 @@
+import { type Bench } from '../bench.ts';
+import { OPENING, TUBE } from '../check/index.ts';
+import { partOf } from '../making.ts';
+import { type Joint, type Laid, type Part, type StopPoint } from '../types.ts';
+import { before, easeCap, openWaist, shouldersLate, sideCodes, sidesLate, zipShares } from './body.ts';
+import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
+import { type Method, unless, way } from './method.ts';
+
+/** Length of the opening left for turning, mm. */
+const openingLength = (b: Bench): number => OPENING[b.g.making.bulk];
+/** The hem seam stops this far before the facing, so that hem and facing can still be turned up together. */
+export const HEM_STOP = 25;
+
+const linings = (b: Bench): Part[] => b.g.making.parts.filter((p) => p.material === 'lining');
+export const lined = (b: Bench): boolean => linings(b).length > 0;
+const felled = (b: Bench): boolean => b.g.methods['lining-edge'] === 'felled';
+const opening = (b: Bench): string => b.g.methods.opening ?? 'none';
+
+/** The stretch left open in the middle of a seam, as shares of its length. */
+function gap(b: Bench, code: string): { from: number; to: number } {
+  const long = b.joints(code)[0]?.lengthA ?? openingLength(b) * 2;
+  const half = Math.min(0.45, openingLength(b) / long / 2);
+  return { from: 0.5 - half, to: 0.5 + half };
+}
+
+const OPEN_IN: Record<string, string> = { sleeve: 'lining-underarm', side: 'lining-side', hem: 'hem-back' };
+
+/** A seam of the lining, with the opening for turning left in it where it is the chosen one. */
+function liningSeam(b: Bench, codes: string[], needs: string[]): void {
+  const open = codes.find((c) => OPEN_IN[opening(b)] === c && b.has(c));
+  const stops: StopPoint[] = open ? [{ code: 'opening', mm: openingLength(b) }] : [];
+  b.sew('inside', codes, { needs, stops });
+  if (open) openIn(b, `sew:${b.joints(...codes)[0]?.code}`, open);
+}
+
+/** Parts the stretches of a sewn joint in two, round the gap. */
+function openIn(b: Bench, op: string, code: string): void {
+  const { from, to } = gap(b, code);
+  const ids = b.joints(code).map((j) => j.id);
+  const sewn = b.ops.find((o) => o.id === op);
+  if (!sewn) return;
+  // Only one of a pair is left open; the plan, which knows pairs as one, keeps the gap on the joint.
+  sewn.sews = sewn.sews.flatMap((s) =>
+    ids.includes(s.joint)
+      ? [
+          { ...s, to: from },
+          { ...s, from: to },
+        ]
+      : [s],
+  );
+}
+
+/** Facings and lining made up into one inside, or each for itself where the lining is felled in by hand. */
+export function insideBody(b: Bench): void {
+  b.sew('inside', ['lining-panel-front']);
+  b.sew('inside', ['lining-panel-back']);
+  const panels = ['done:lining-panel-front?', 'done:lining-panel-back?'];
+  const shares = zipShares(b);
+  if (shares.body < 1) b.sew('inside', ['facing-centre-back'], zipped(b, 'facing-centre-back'));
+  if (!felled(b)) facingLines(b, panels);
+  if (shares.body < 1) b.sew('inside', ['lining-centre-back'], { needs: panels, ...zipped(b, 'lining-centre-back') });
+  b.sew('inside', ['lining-centre-front'], { needs: panels });
+  if (!shouldersLate(b)) {
+    const flat = ['done:facing-line-front?', 'done:facing-line-back?', 'done:lining-centre-back?', ...panels];
+    if (felled(b)) {
+      b.sew('inside', ['facing-shoulder']);
+      b.sew('inside', ['lining-shoulder'], { needs: panels });
+    } else b.sew('inside', ['facing-shoulder', 'lining-shoulder'], { needs: flat });
+    b.sew('inside', ['facing-raglan'], { needs: flat });
+  }
+  if (!sidesLate(b) || before(b)) liningSeam(b, ['lining-side'], [...panels, 'pocket:kept?']);
+  liningSeam(b, ['lining-underarm'], []);
+  b.sew('inside', ['lining-forearm']);
+  b.sew('inside', ['lining-elbow'], { needs: ['done:lining-forearm?'] });
+  const sleeves = ['done:lining-underarm?', 'done:lining-elbow?', 'done:lining-forearm?'];
+  if (b.has('lining-cap')) easeCap(b, 'sleeve', 'inside', 'lining-cap');
+  const shoulders = ['done:facing-shoulder?', 'done:lining-shoulder?', 'done:lining-side?'];
+  b.sew('inside', ['lining-cap'], {
+    needs: [...sleeves, ...shoulders, 'eased:lining-cap?'],
+    makes: ['inside:sleeves'],
+  });
+  b.sew('inside', ['lining-raglan'], { needs: [...sleeves, 'done:lining-side?'], makes: ['inside:sleeves'] });
+  liningSkirt(b);
+}
+
+function zipped(b: Bench, code: string): { from?: number; to?: number } {
+  const { body, skirt } = zipShares(b);
+  const from = code.includes('skirt') ? skirt : body;
+  return from > 0 ? { from } : {};
+}
+
+function facingLines(b: Bench, panels: string[]): void {
+  b.sew('inside', ['facing-line-front'], { needs: panels });
+  b.sew('inside', ['facing-line-back'], { needs: [...panels, 'done:facing-centre-back?'] });
+  b.sew('inside', ['facing-line-sleeve']);
+}
+
+function liningSkirt(b: Bench): void {
+  const { skirt } = zipShares(b);
+  if (skirt < 1) b.sew('inside', ['lining-skirt-centre-back'], { ...zipped(b, 'lining-skirt-centre-back') });
+  b.sew('inside', ['lining-skirt-centre-front']);
+  if (!flatLate(b)) b.sew('inside', ['lining-skirt-side'], { needs: ['done:lining-skirt-centre-back?'] });
+  if (!sidesLate(b)) liningWaist(b, ['done:lining-side?']);
+}
+
+/** Waist seams of both layers sewn flat, before the late sides run across them. */
+const flatLate = (b: Bench): boolean => sidesLate(b) && b.g.methods.waist === 'flat';
+
+function liningWaist(b: Bench, needs: string[]): void {
+  b.sew(sidesLate(b) ? 'joining' : 'inside', ['lining-waist-front', 'lining-waist-back'], {
+    needs: [...needs, ...(flatLate(b) ? [] : ['done:lining-skirt-side?']), 'done:lining-skirt-centre-back?'],
+  });
+}
+
+/** Layers that are joined: edge, armholes, wrists, vents and hem, the turning between them. */
+export function joinLayers(b: Bench): void {
+  closeEdge(b);
+  const armholes = b.g.methods.armholes ?? 'none';
+  const turnsFirst = ['felled'].includes(armholes) || !hasArmholes(b);
+  if (hasArmholes(b) && !turnsFirst)
+    closeArmholes(b, {
+      by: 'machine',
+      needs: [
+        'held:edge?',
+        'facings:joined?',
+        ...(shouldersLate(b)
+          ? []
+          : [
+              'done:shoulder?',
+              'done:yoke-shoulder?',
+              'done:yoke-back?',
+              'done:facing-shoulder?',
+              'done:lining-shoulder?',
+            ]),
+      ],
+      short: shouldersLate(b),
+    });
+  if (bagged(b)) bag(b);
+  else turnThrough(b);
+  if (hasArmholes(b) && armholes === 'felled')
+    closeArmholes(b, {
+      by: 'hand',
+      needs: ['turned?', 'done:shoulder?', 'done:side?', 'done:lining-side?'],
+      short: false,
+    });
+  basteNeck(b);
+  if (shouldersLate(b)) lateShoulders(b);
+  if (sidesLate(b)) lateSides(b);
+  if (felled(b)) fellLining(b);
+  vents(b);
+}
+
+const closings = (b: Bench): boolean => b.ops.some((o) => ['sew-edge', 'sew-armholes'].includes(o.id));
+const hemCodes = (b: Bench): string[] =>
+  [...new Set(b.g.making.joints.map((j) => j.code))].filter((c) => c.startsWith('hem-'));
+export const bagged = (b: Bench): boolean => hemCodes(b).length > 0;
+const everywhere = (b: Bench): string[] => b.g.making.parts.map((p) => p.id);
+
+/** Neck and edges are turned through the hem, which is still open; pulled through the shoulders where they are tubes. */
+function turnThrough(b: Bench): void {
+  if (!closings(b)) {
+    wrists(b, []);
+    return;
+  }
+  const pull = b.g.methods.armholes === 'pull-through';
+  b.add('joining', 'table', 'turn', {
+    code: pull ? 'pull-through' : 'turn',
+    pieces: everywhere(b),
+    needs: ['held:edge?', 'held:armholes?'],
+    turns: { how: pull ? 'pull' : 'bag', parts: everywhere(b) },
+    makes: [...(closesLate(b) ? [] : ['turned']), 'turned:flat'],
+    data: { opening: 0 },
+  });
+  if (closesLate(b))
+    b.add('joining', 'iron', 'press-turned', { pieces: everywhere(b), needs: ['turned:flat'], makes: ['turned'] });
+  wrists(b, ['turned']);
+}
+
+const closesLate = (b: Bench): boolean => hasArmholes(b);
+
+/** Shoulders last: the shell's sewn right sides together through the slot, the lining's folded in over them. */
+function lateShoulders(b: Bench): void {
+  const slotted = b.g.methods.armholes === 'slotted';
+  b.sew('joining', ['shoulder'], { needs: ['turned'], reached: true, plain: true, care: 'enclosed' });
+  b.sew(
+    'joining',
+    ['facing-shoulder', 'lining-shoulder'],
+    slotted
+      ? { needs: ['done:shoulder'], reached: true, plain: true }
+      : {
+          id: 'fell-shoulders',
+          code: 'fell-shoulders',
+          needs: ['done:shoulder'],
+          to_: null,
+          plain: true,
+          care: 'enclosed',
+        },
+  );
+  const hand = b.ops.find((o) => o.id === 'fell-shoulders');
+  if (hand) hand.station = 'hand';
+  const rest = b.ops.filter((o) => ['sew-edge', 'sew-armholes'].includes(o.id)).flatMap((o) => o.sews);
+  b.add('joining', 'machine', 'close-slots', {
+    pieces: [
+      ...new Set(
+        rest
+          .flatMap((s) => b.g.making.joints.filter((j) => j.id === s.joint).flatMap((j) => [...j.a, ...j.b]))
+          .map(partOf),
+      ),
+    ],
+    needs: ['done:shoulder?', 'done:facing-shoulder?', 'done:lining-shoulder?'],
+    sews: rest.map((s) => ({ joint: s.joint, from: 0.8, to: 1 })),
+    makes: ['armholes:closed', 'neck:closed'],
+    reached: true,
+    data: { a: 120 },
+  });
+}
+
+/** Shell and lining sides in one run, matched at the underarm. */
+function lateSides(b: Bench): void {
+  const stop = b.g.d.lining.hem.kind === 'free' ? [{ code: 'stop-above-hem', mm: 75 }] : [];
+  if (flatLate(b)) liningWaist(b, ['turned?']);
+  const linings = flatLate(b) ? ['lining-side', 'lining-skirt-side'] : ['lining-side'];
+  b.sew('joining', [...sideCodes(b), 'facing-side', ...linings], {
+    needs: [
+      'turned?',
+      'done:cap?',
+      'pocket:set?',
+      ...openWaist(b),
+      ...(flatLate(b) ? ['done:lining-waist-front?'] : []),
+    ],
+    plain: true,
+    stops: b.has('lining-side') ? stop : [],
+  });
+  const bare = b.joints(...sideCodes(b)).filter((j) => b.isBare(j));
+  if (bare.length)
+    b.add('joining', 'overlocker', 'neaten:sides', {
+      code: 'neaten-together',
+      about: 'side',
+      works: bare.map((j) => j.id),
+      needs: ['done:side'],
+      cares: b.care(
+        bare.flatMap((j) => [...j.a, ...j.b]),
+        'overlocked',
+      ),
+      data: { a: bare.reduce((t, j) => t + j.lengthA, 0) },
+    });
+  if (!flatLate(b)) liningWaist(b, ['done:lining-side?']);
+}
+
+/** Both lie as they are worn, one edge folded in over the other. */
+function felledFlat(b: Bench, j: Joint): Laid[] {
+  const [a, c] = b.flat(j) as [Laid, Laid];
+  return [
+    { ...a, swings: 0 },
+    { ...c, swings: 0, up: b.alike(a.part, c.part) ? a.up : 'wrong' },
+  ];
+}
+
+/** The lining, made up for itself, slipped to the facings by hand. */
+function fellLining(b: Bench): void {
+  const codes = ['facing-line-front', 'facing-line-back', 'facing-line-sleeve'];
+  const j = b.joints(...codes)[0];
+  if (!j) return;
+  b.sew('finish', codes, {
+    id: 'fell-lining',
+    code: 'fell-lining',
+    stack: felledFlat(b, j),
+    care: 'enclosed',
+    to_: null,
+    needs: ['turned?', 'held:edge?', 'done:lining-side?', 'inside:sleeves?', 'done:lining-shoulder?', 'done:cap?'],
+    makes: ['lining:in'],
+  });
+  const op = b.ops.find((o) => o.id === 'fell-lining');
+  if (op) op.station = 'hand';
+}
+
+/** Wrists of sleeve and lining joined by reaching between the layers. */
+function wrists(b: Bench, needs: string[]): void {
+  // A rib closes both layers at once, last of all.
+  if (b.g.d.lining.wrist.kind === 'rib') return;
+  b.sew('joining', ['wrist', 'wrist-under'], {
+    id: 'sew-wrist',
+    code: 'sew-wrist',
+    reached: true,
+    needs: [...needs, 'done:cap?', 'done:raglan?', 'done:side?', 'done:underarm?', 'inside:sleeves?', 'wrist:pressed?'],
+    to_: null,
+    makes: ['wrist:done'],
+    allowance: b.g.d.lining.wrist.seam,
+  });
+}
+
+/**
+ * A body that closes into a ring cannot be turned with neck and hem both sewn flat: it is turned first, and its hem joined by
+ * reaching in through the opening.
+ */
+const isRing = (b: Bench): boolean =>
+  !b.has('front-edge') || b.of('skirt-front').some((p) => !p.ring.some((e) => e.role === 'front-edge'));
+
+/** Where a bag stays open until it has been turned. */
+function bag(b: Bench): void {
+  const codes = hemCodes(b);
+  const ring = isRing(b);
+  if (ring) turnThrough(b);
+  else wrists(b, ['held:edge?']);
+  hemSeam(b, codes, ring);
+  if (!ring) turnOut(b, ['sew-hem', 'wrist:done?', 'held:armholes?']);
+  if (!b.g.d.lining.self && b.g.d.lining.hem.kind === 'joined')
+    b.add('finish', 'hand', 'tack-hem', {
+      pieces: everywhere(b),
+      needs: ['turned?', 'sew-hem'],
+      makes: ['hem:done'],
+      data: { stop: HEM_STOP, a: 200 },
+    });
+  closeOpening(b);
+}
+
+/** Shell and lining along the hem, as far as the facing. */
+function hemSeam(b: Bench, codes: string[], ring: boolean): void {
+  const first = b.joints(...codes)[0];
+  if (!first) return;
+  const inHem = opening(b) === 'hem';
+  const joined = b.g.d.lining.hem.kind === 'joined';
+  const before = ring ? ['turned?', 'done:waist-front?', 'done:lining-waist-front?'] : [];
+  b.sew('joining', codes, {
+    id: 'sew-hem',
+    code: joined ? 'sew-hem' : 'sew-hem-edge',
+    reached: ring,
+    needs: [...HEM_NEEDS, ...before],
+    allowance: joined ? b.g.d.lining.hem.seam : first.allowance,
+    to_: null,
+    stops: [
+      ...(b.of('front', 'facing').length ? [{ code: 'stop-before-facing', mm: HEM_STOP }] : []),
+      ...(inHem ? [{ code: 'opening', mm: openingLength(b) }] : []),
+    ],
+    data: { length: b.joints(...codes).reduce((t, j) => t + j.lengthA, 0) },
+    hard: true,
+  });
+  if (inHem) openIn(b, 'sew-hem', codes.find((c) => c === 'hem-back') ?? (codes[0] as string));
+}
+
+const HEM_NEEDS = [
+  'done:centre-back?',
+  'done:lining-centre-back?',
+  'done:skirt-centre-back?',
+  'done:lining-skirt-centre-back?',
+  'done:panel-front?',
+  'done:panel-back?',
+  'done:lining-panel-front?',
+  'done:lining-panel-back?',
+  'held:edge?',
+  'wrist:done?',
+  'done:lining-side?',
+  'done:side?',
+  'hem:pressed?',
+  'vent:joined?',
+  'hem-rib:on?',
+  'done:lining-waist-front?',
+  'done:waist-front?',
+  'done:lining-skirt-side?',
+  'done:skirt-side?',
+  'done:cap?',
+  'inside:sleeves?',
+];
+
+function turnOut(b: Bench, needs: string[]): void {
+  b.add('joining', 'table', 'turn', {
+    pieces: everywhere(b),
+    needs,
+    makes: ['turned', 'turned:flat'],
+    turns: { how: 'bag', parts: everywhere(b) },
+    data: { opening: opening(b) === 'none' ? 0 : openingLength(b) },
+  });
+}
+
+function closeOpening(b: Bench): void {
+  const at = opening(b);
+  const code = at === 'hem' ? (hemCodes(b).find((c) => c === 'hem-back') ?? hemCodes(b)[0]) : OPEN_IN[at];
+  const joints = code ? b.joints(code) : [];
+  if (!joints.length || at === 'none') return;
+  const { from, to } = gap(b, code as string);
+  const pieces = [...new Set(joints.flatMap((j) => [...j.a, ...j.b]).map(partOf))];
+  b.add('finish', at === 'hem' ? 'hand' : 'machine', 'close-opening', {
+    pieces,
+    about: code ?? null,
+    needs: ['turned?', 'sew-hem', 'hem:done?', 'wrist:done?'],
+    sews: joints.map((j) => ({ joint: j.id, from, to })),
+    makes: ['closed'],
+    thread: 'lining',
+    data: { opening: openingLength(b), a: openingLength(b) },
+  });
+}
+
+/** The lining to both sides of a vent, and across its top. */
+function vents(b: Bench): void {
+  if (!b.has('vent-over')) return;
+  const early = bagged(b);
+  b.sew('joining', ['vent-over', 'vent-under'], {
+    id: 'sew-vent',
+    code: 'sew-vent',
+    needs: [
+      'held:edge?',
+      ...(early ? [] : ['turned?']),
+      'vent:pressed',
+      'done:lining-centre-back?',
+      'done:lining-skirt-centre-back?',
+      'done:lining-side?',
+      'hem:pressed?',
+      'liner:hemmed?',
+    ],
+    allowance: b.g.d.lining.vent.liningSeam,
+    stops: [{ code: 'stop-at-vent-top', mm: 0 }],
+    to_: null,
+    reached: true,
+    makes: ['vent:joined'],
+    data: { over: b.joints('vent-over')[0]?.lengthA ?? 0, under: b.joints('vent-under')[0]?.lengthA ?? 0 },
+  });
+}
+
+const needsOpening = (b: Bench): boolean => bagged(b) && !wristsOpen(b);
+/** Wrists that are finished after the turning serve as the way. */
+const wristsOpen = (b: Bench): boolean =>
+  b.has('lining-cap', 'lining-raglan') && (!b.has('wrist') || b.g.d.lining.wrist.kind === 'rib') && bagged(b);
+
+const openable =
+  (code: string): Method['fits'] =>
+  (b) =>
+    !needsOpening(b) ? 'no-opening-needed' : unless(b.has(code), 'seam-not-there');
+
+/** Both sleeveless and lined or faced there. */
+const armholed = (b: Bench): string | null => unless(hasArmholes(b), 'no-closed-armholes');
+const pullThrough = (b: Bench): string | null => {
+  const none = armholed(b);
+  if (none) return none;
+  if (b.joints('shoulder', 'yoke-shoulder').some((j) => j.lengthA < TUBE[b.g.making.bulk])) return 'strap-too-narrow';
+  const front = b.of('front').some((p) => p.ring.some((e) => e.role === 'front-edge'));
+  // A yoke runs across the back: an open centre back below it does not open the ring of the shoulders.
+  const open = front || (zipShares(b).body >= 1 && !b.has('yoke-shoulder'));
+  if (!open) return 'both-centres-closed';
+  return unless(!bagged(b), 'hem-is-joined');
+};
+
+/** Shoulders sewn last: none with a yoke in them, none where a collar closes with the neck seam. */
+const late = (b: Bench): string | null => {
+  const none = armholed(b);
+  if (none) return none;
+  if (b.has('collar-neck', 'hood-neck')) return 'collar-needs-shoulders';
+  return unless(!b.has('yoke-shoulder') && b.has('shoulder'), 'yoke-in-shoulder');
+};
+
+export const LININGS: Method[] = [
+  way('armholes', 'pull-through', 0, pullThrough),
+  way('armholes', 'slotted', 0, late),
+  way('armholes', 'shoulders-last', 0, late),
+  way('armholes', 'felled', 0, armholed),
+  way('armholes', 'none', 0, (b) => unless(!hasArmholes(b), 'armholes-are-closed')),
+  way('lining-edge', 'machined', 0, (b) => unless(b.has('facing-line-front', 'facing-line-back'), 'no-facing-line')),
+  way('lining-edge', 'felled', 0, (b) =>
+    !b.has('facing-line-front', 'facing-line-back')
+      ? 'no-facing-line'
+      : bagged(b)
+        ? 'hem-is-joined'
+        : unless(!hasArmholes(b), 'armholes-are-closed'),
+  ),
+  way('lining-sides', 'apart', 0, (b) => unless(b.has('lining-side', 'lining-skirt-side'), 'no-lining-sides')),
+  way('lining-sides', 'one-run', 0, (b) =>
+    !b.has('lining-side')
+      ? 'no-lining-sides'
+      : bagged(b)
+        ? 'hem-is-joined'
+        : b.has('cap') && !b.has('lining-cap')
+          ? null
+          : unless(!b.has('cap', 'raglan', 'vent-over'), 'sleeves-need-sides'),
+  ),
+  way('opening', 'sleeve', 0, openable('lining-underarm')),
+  way('opening', 'side', 0, openable('lining-side')),
+  way('opening', 'hem', 0, (b) =>
+    !needsOpening(b) ? 'no-opening-needed' : unless(b.g.d.lining.hem.kind !== 'rib', 'hem-is-rib'),
+  ),
+  way('opening', 'none', 0, (b) => unless(!needsOpening(b), 'must-be-turned')),
+];

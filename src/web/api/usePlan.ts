@@ -1,0 +1,52 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { type Plan, type Rival, type Topic } from '../../core/assembly/index.ts';
+import { taskOf } from '../../core/compute.ts';
+import { type Result } from '../../core/result.ts';
+import { type Answered, type Asked } from '../workers/plan.ts';
+import { type Workbook } from './useProject.ts';
+
+/** Answers what was asked last; what it had not answered yet is forgotten. */
+function useAside(asked: Omit<Asked, 'id'> | null): { answer: Answered | null; behind: boolean } {
+  const worker = useRef<Worker | null>(null);
+  const count = useRef(0);
+  const [got, setGot] = useState<{ answer: Answered; of: unknown } | null>(null);
+  useEffect(() => {
+    if (!asked) return;
+    worker.current ??= new Worker(new URL('../workers/plan.ts', import.meta.url), { type: 'module', name: 'plan' });
+    const id = ++count.current;
+    worker.current.onmessage = ({ data }: MessageEvent<Answered>) => {
+      if (data.id === id) setGot({ answer: data, of: asked });
+    };
+    worker.current.postMessage({ ...asked, id });
+  }, [asked]);
+  useEffect(
+    () => () => {
+      worker.current?.terminate();
+      worker.current = null;
+    },
+    [],
+  );
+  return { answer: got?.answer ?? null, behind: asked !== null && got?.of !== asked };
+}
+
+/** The making-up plan of the project as it stands; until it is worked out the one before stands. */
+export function usePlan(w: Workbook): { plan: Result<Plan> | null; behind: boolean } {
+  const { doc, computed } = w;
+  const asked = useMemo(
+    () => (computed.shell.length ? { task: taskOf(doc, computed), choices: doc.decisions.making, topic: null } : null),
+    [doc, computed],
+  );
+  const { answer, behind } = useAside(asked);
+  return { plan: asked ? (answer?.plan ?? null) : null, behind };
+}
+
+/** The methods of a topic beside each other; null until worked out. */
+export function useRivals(w: Workbook, topic: Topic): Rival[] | null {
+  const { doc, computed } = w;
+  const asked = useMemo(
+    () => ({ task: taskOf(doc, computed), choices: doc.decisions.making, topic }),
+    [doc, computed, topic],
+  );
+  const { answer, behind } = useAside(asked);
+  return behind ? null : (answer?.rivals ?? null);
+}

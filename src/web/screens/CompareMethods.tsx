@@ -1,0 +1,117 @@
+import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { type Rival, type Topic } from '../../core/assembly/index.ts';
+import { formatLength } from '../../core/units.ts';
+import { useRivals } from '../api/usePlan.ts';
+import { SheetBox } from '../parts/Page.tsx';
+import { methodWords, minutesWords, REASON_WORDS, TOPIC_WORDS } from '../words/index.ts';
+import { type Planning } from './planning.ts';
+
+interface Props {
+  p: Planning;
+  topic: Topic;
+  onClose: () => void;
+}
+
+/** The ways of making one part side by side, each with what the whole garment then asks. */
+export function CompareMethods({ p, topic, onClose }: Props) {
+  const rivals = useRivals(p.w, topic);
+  const title = TOPIC_WORDS[topic]?.title ?? topic;
+  return (
+    <SheetBox role="region" aria-label={`Compare: ${title}`}>
+      <Flex align="baseline" justify="space-between" gap="3" mb="2">
+        <Heading as="h2" fontSize="21px" fontWeight="600">
+          {title}: the ways side by side
+        </Heading>
+        <Button size="sm" variant="outline" onClick={onClose}>
+          Close
+        </Button>
+      </Flex>
+      {rivals ? <Rivals p={p} topic={topic} rivals={rivals} /> : <Text color="quiet">Planning each of them …</Text>}
+      <Text fontSize="14px" color="quiet" mt="2">
+        Minutes are an estimate for an unhurried sewist, from the real lengths of the seams, for the whole garment.
+      </Text>
+    </SheetBox>
+  );
+}
+
+function Rivals({ p, topic, rivals }: { p: Planning; topic: Topic; rivals: Rival[] }) {
+  const { units } = p.w.doc;
+  const fit = rivals.filter((r) => !r.reason);
+  const rows: [string, (r: Rival) => string][] = [
+    ['Whole garment', (r) => minutesWords(r.minutes)],
+    ['of it by hand', (r) => minutesWords(r.handMinutes)],
+    ['Steps', (r) => String(r.steps)],
+    ['Opening left to turn it', (r) => (r.opening ? formatLength(r.opening, units) : 'none')],
+    ['Layers at the thickest place', (r) => String(r.bulk)],
+    ['Stitching seen outside', (r) => (r.rows ? `${r.rows} row${r.rows > 1 ? 's' : ''}` : 'none')],
+    ['Asks for', (r) => TOPIC_WORDS[topic]?.methods[r.method]?.[1] ?? ''],
+    ['Proof', (r) => (r.faults ? `${r.faults} things wrong` : 'holds')],
+  ];
+  const cell = { padding: '6px 10px', textAlign: 'left', verticalAlign: 'top' } as const;
+  return (
+    <Box overflowX="auto">
+      <table style={{ borderCollapse: 'collapse', width: '100%', fontVariantNumeric: 'tabular-nums' }}>
+        <thead>
+          <tr>
+            <td style={cell} />
+            {fit.map((r) => (
+              <th key={r.method} scope="col" style={{ ...cell, fontWeight: 650 }}>
+                {methodWords(topic, r.method)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([words, say]) => (
+            <tr key={words} style={{ borderTop: '1px solid var(--chakra-colors-rule)' }}>
+              <th scope="row" style={{ ...cell, fontWeight: 450, color: 'var(--chakra-colors-quiet)' }}>
+                {words}
+              </th>
+              {fit.map((r) => (
+                <td key={r.method} style={cell}>
+                  {say(r)}
+                </td>
+              ))}
+            </tr>
+          ))}
+          <tr style={{ borderTop: '1px solid var(--chakra-colors-rule)' }}>
+            <td style={cell} />
+            {fit.map((r) => (
+              <td key={r.method} style={cell}>
+                {r.chosen ? <Text fontWeight="650">Chosen</Text> : <Take p={p} topic={topic} method={r.method} />}
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+      {rivals
+        .filter((r) => r.reason)
+        .map((r) => (
+          <Text key={r.method} fontSize="15px" color="quiet">
+            Not here: {methodWords(topic, r.method)}; {REASON_WORDS[r.reason ?? ''] ?? r.reason}.
+          </Text>
+        ))}
+    </Box>
+  );
+}
+
+function Take({ p, topic, method }: { p: Planning; topic: Topic; method: string }) {
+  const words = methodWords(topic, method);
+  const { methods } = p.w.doc.decisions.making;
+  return (
+    <Button
+      size="sm"
+      variant="outline"
+      aria-label={`Make it so: ${words}`}
+      onClick={() =>
+        p.set(`${TOPIC_WORDS[topic]?.title}: ${words}`, {
+          methods: { ...methods, [topic]: method },
+          order: null,
+          left: [],
+        })
+      }
+    >
+      Make it so
+    </Button>
+  );
+}

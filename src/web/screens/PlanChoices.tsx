@@ -1,0 +1,108 @@
+import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { EXTRA_IDS, fittingIds, openTopics, type Topic } from '../../core/assembly/index.ts';
+import { taskOf } from '../../core/compute.ts';
+import { BULKS } from '../../core/project.ts';
+import { Ask, Pick, Tick } from '../parts/Ask.tsx';
+import { SheetBox } from '../parts/Page.tsx';
+import { EXTRA_WORDS, methodWords, TOPIC_WORDS } from '../words/index.ts';
+import { type Planning } from './planning.ts';
+
+const BULK_WORDS = { thin: 'thin', medium: 'medium', thick: 'thick' } as const;
+
+interface Props {
+  p: Planning;
+  topic: Topic | null;
+  onCompare: (t: Topic | null) => void;
+}
+
+/** How it is made: one choice for every part that can be made in more than one way. */
+export function PlanChoices({ p, topic, onCompare }: Props) {
+  const { w, plan, set } = p;
+  const { making } = w.doc.decisions;
+  const task = taskOf(w.doc, w.computed);
+  const topics = openTopics(plan.methods);
+  const lined = w.computed.inside.some((q) => q.material === 'lining');
+  return (
+    <SheetBox as="details" py="2">
+      <Box as="summary" cursor="pointer" minH="36px" alignContent="center">
+        <Heading as="h2" fontSize="19px" fontWeight="600" display="inline">
+          How it is made
+        </Heading>
+        <Text as="span" color="quiet" ml="3">
+          {topics.map((t) => methodWords(t, plan.methods[t] ?? '')).join(' · ')}
+        </Text>
+      </Box>
+      <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(270px, 1fr))" columnGap="6" pt="3">
+        <Ask
+          question="The cloth is"
+          value={making.bulk}
+          answers={BULKS.map((b): [typeof b, string] => [b, BULK_WORDS[b]])}
+          onAnswer={(bulk) => set(`Cloth: ${bulk}`, { bulk })}
+        />
+        {lined && (
+          <Tick
+            label="Lace outside: the lining shows its right side through it"
+            checked={making.lace}
+            onTick={(lace) => set(lace ? 'Lace outside' : 'No lace', { lace })}
+          />
+        )}
+        {topics.map((t) => {
+          const fit = fittingIds(t, { ...task, methods: plan.methods, extras: making.extras }).filter(
+            (m) => m !== 'none',
+          );
+          const title = TOPIC_WORDS[t]?.title ?? t;
+          return (
+            <Box key={t} mb="3">
+              <Flex align="baseline" justify="space-between" gap="2">
+                <Text fontWeight="550">{title}</Text>
+                <Button
+                  size="xs"
+                  variant="plain"
+                  textDecoration="underline"
+                  aria-label={`Compare: ${title}`}
+                  aria-pressed={topic === t}
+                  onClick={() => onCompare(topic === t ? null : t)}
+                >
+                  compare
+                </Button>
+              </Flex>
+              {fit.length > 1 ? (
+                <Pick
+                  label={title}
+                  value={plan.methods[t] ?? ''}
+                  options={fit.map((m): [string, string] => [m, methodWords(t, m)])}
+                  onPick={(m) =>
+                    set(`${title}: ${methodWords(t, m)}`, {
+                      methods: { ...making.methods, [t]: m },
+                      order: null,
+                      left: [],
+                    })
+                  }
+                />
+              ) : (
+                <Text color="quiet">{methodWords(t, plan.methods[t] ?? '')}</Text>
+              )}
+            </Box>
+          );
+        })}
+      </Box>
+      <Text fontWeight="550" mt="2">
+        Also to be sewn
+      </Text>
+      <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(270px, 1fr))" columnGap="6">
+        {EXTRA_IDS.map((x) => (
+          <Tick
+            key={x}
+            label={EXTRA_WORDS[x] ?? x}
+            checked={making.extras.includes(x)}
+            onTick={(on) =>
+              set(`${EXTRA_WORDS[x]}${on ? '' : ' left out'}`, {
+                extras: on ? [...making.extras, x] : making.extras.filter((y) => y !== x),
+              })
+            }
+          />
+        ))}
+      </Box>
+    </SheetBox>
+  );
+}

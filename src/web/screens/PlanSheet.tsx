@@ -1,0 +1,74 @@
+import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { useEffect } from 'react';
+import { Link } from 'react-router';
+import { usePlan } from '../api/usePlan.ts';
+import { type Workbook } from '../api/useProject.ts';
+import {
+  cautionsOf,
+  factsOf,
+  minutesWords,
+  partNames,
+  SECTION_WORDS,
+  STATION_WORDS,
+  stepWords,
+} from '../words/index.ts';
+
+/** The plan as a sheet to print: large type, a box to tick before each step. */
+export function PlanSheet({ w }: { w: Workbook }) {
+  const { plan } = usePlan(w);
+  const { name, units } = w.doc;
+  useEffect(() => {
+    document.title = `${name}, the steps · Woodbine`;
+  }, [name]);
+  if (!plan?.ok)
+    return <Text color="quiet">{plan ? 'There is no plan to print yet.' : 'Working out the order …'}</Text>;
+  const { steps, making, minutes } = plan.value;
+  const names = partNames(making, w.computed.pieces);
+  const cautions = cautionsOf(steps);
+  return (
+    <Box maxW="820px" mx="auto">
+      <Flex gap="4" align="center" mb="4" className="not-printed">
+        <Link to=".." relative="path" style={{ textDecoration: 'underline' }}>
+          Back to the plan
+        </Link>
+        <Button size="sm" bg="leaf.solid" color="white" ml="auto" onClick={() => window.print()}>
+          Print
+        </Button>
+      </Flex>
+      <Heading as="h1" fontSize="30px" fontWeight="600">
+        {name}: in what order
+      </Heading>
+      <Text color="quiet" mb="3">
+        {steps.length} steps, about {minutesWords(minutes)}
+      </Text>
+      <Box as="ol" listStyleType="none" m="0" p="0">
+        {steps.map((s, i) => {
+          const { title, how, check } = stepWords(s, units, names);
+          return (
+            <li key={s.id} style={{ breakInside: 'avoid' }}>
+              {steps[i - 1]?.section !== s.section && (
+                <Heading as="h2" fontSize="24px" fontWeight="600" mt="5" mb="2" color="leaf.fg">
+                  {SECTION_WORDS[s.section]}
+                </Heading>
+              )}
+              <Flex gap="4" py="2" borderTopWidth="1px" borderColor="rule">
+                <Box w="26px" h="26px" borderWidth="2px" borderColor="ink" borderRadius="3px" flexShrink={0} mt="3px" />
+                <Box>
+                  <Text fontSize="21px" fontWeight="650" lineHeight="1.3">
+                    {s.number}. {title}
+                  </Text>
+                  <Text fontSize="16px" color="quiet">
+                    {[STATION_WORDS[s.station], ...factsOf(s, units)].join(' · ')}
+                  </Text>
+                  <Text fontSize="19px">{how}</Text>
+                  {check && <Text fontSize="19px">Check: {check}.</Text>}
+                  {cautions.get(s.id)?.length ? <Text fontSize="16px">{cautions.get(s.id)?.join(' ')}</Text> : null}
+                </Box>
+              </Flex>
+            </li>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}

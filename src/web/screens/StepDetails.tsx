@@ -1,0 +1,71 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { layersOf, type PlanStep } from '../../core/assembly/index.ts';
+import { LayersDrawing } from '../drawing/LayersDrawing.tsx';
+import { StepDrawing } from '../drawing/StepDrawing.tsx';
+import { stepWords } from '../words/index.ts';
+import { type Planning } from './planning.ts';
+
+/** Stitch length as it is set on the machine, 2.5 for a usual seam, and foot. Common practice. */
+const STITCH: Record<string, string> = {
+  topstitch: 'length 3',
+  'baste-zip': 'basting stitch, zip foot',
+  'sew-zip': 'length 2.5, zip foot',
+  'ease-cap': 'length 4, loose upper thread',
+};
+const stitchOf = (s: PlanStep): string | null =>
+  STITCH[s.code] ??
+  (s.code.startsWith('baste')
+    ? 'basting stitch, length 4 to 5'
+    : s.station === 'machine' && s.sews.length
+      ? 'length 2.5'
+      : null);
+
+/** Pieces, layers, stitch, what to check, and the common slip with its mend. */
+export function StepDetails({ s, p, onOut }: { s: PlanStep; p: Planning; onOut: () => void }) {
+  const { w, plan, names } = p;
+  const layers = layersOf(s, plan.making);
+  const { title, check, slip } = stepWords(s, w.doc.units, names);
+  const pieces = s.pieces.length > 9 ? 'all of it' : s.pieces.map((x) => names[x] ?? x).join(', ');
+  const facts: [string, string | null][] = [
+    ['Pieces', pieces || null],
+    ['Stitch', stitchOf(s)],
+    [
+      'Thread',
+      s.sews.length && s.station === 'machine' ? `to match the ${s.thread === 'lining' ? 'lining' : 'outside'}` : null,
+    ],
+    ['Check', check],
+    ['Common slip', slip],
+  ];
+  return (
+    <Box pl={{ base: 0, lg: '70px' }} pt="2">
+      <Box as="dl" m="0" mb="2">
+        {facts
+          .filter(([, words]) => words)
+          .map(([term, words]) => (
+            <Flex key={term} gap="2">
+              <Text as="dt" color="quiet" minW="100px" flexShrink={0}>
+                {term}
+              </Text>
+              <Text as="dd" m="0" maxW="70ch">
+                {words}
+              </Text>
+            </Flex>
+          ))}
+      </Box>
+      <Flex gap="8" wrap="wrap" align="flex-start">
+        {layers && <LayersDrawing layers={layers} names={names} units={w.doc.units} />}
+        <StepDrawing step={s} pieces={w.computed.pieces} lit={litOf(s, p)} />
+      </Flex>
+      <Button size="xs" variant="outline" mt="2" aria-label={`Leave out: ${title}`} onClick={onOut}>
+        Leave this step out
+      </Button>
+    </Box>
+  );
+}
+
+/** The edges a step sews, presses or finishes, on the pieces as they are drawn. */
+function litOf(s: PlanStep, p: Planning): ReadonlySet<string> {
+  const joints = new Set([...s.sews.map((x) => x.joint), ...s.works]);
+  const keys = p.plan.making.joints.filter((j) => joints.has(j.id)).flatMap((j) => [...j.a, ...j.b]);
+  return new Set([...keys, ...s.cares.map((c) => c.edge)].map((k) => k.replace(':in/', '/')));
+}

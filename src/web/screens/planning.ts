@@ -1,0 +1,19 @@
+import { type Plan } from '../../core/assembly/index.ts';
+import { type Decisions } from '../../core/project.ts';
+import { type Workbook } from '../api/useProject.ts';
+
+/** A plan on screen: its words' names, and a way to change what it follows from. */
+export interface Planning {
+  w: Workbook;
+  plan: Plan;
+  names: Record<string, string>;
+  set: (label: string, part: Partial<Decisions['making']>) => void;
+}
+
+/** Saves a part of the choices about making up. */
+export const setMaking =
+  (w: Workbook) =>
+  (label: string, part: Partial<Decisions['making']>): void => {
+    const { decisions } = w.doc;
+    w.save(label, { ...w.doc, decisions: { ...decisions, making: { ...decisions.making, ...part } } });
+  };

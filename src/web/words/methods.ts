@@ -1,0 +1,240 @@
+/** What each choice about the making-up is about, and its methods: in a few words, and what they ask. */
+interface TopicWords {
+  title: string;
+  methods: Record<string, [name: string, asks: string]>;
+}
+
+export const TOPIC_WORDS: Record<string, TopicWords> = {
+  seams: {
+    title: 'Seams of the outside',
+    methods: {
+      overlocked: ['Pressed open, edges overlocked', 'Any cloth; an overlocker or a zigzag'],
+      together: ['Overlocked together', 'Thin to medium cloth'],
+      bound: ['Pressed open, edges bound', 'Cloth that frays; binding to match'],
+      french: ['French seams', 'Thin cloth; straight or gently curved seams'],
+      felled: ['Flat-felled', 'Firm cloth; a row of stitching shows'],
+    },
+  },
+  yoke: {
+    title: 'Yoke',
+    methods: {
+      rolled: ['Double, shoulders rolled', 'Thin to medium cloth; a cool head'],
+      topstitched: ['Double, topstitched down', 'Any cloth; accurate folding'],
+      single: ['Single', 'A cloth whose inside may show'],
+      shaped: ['Single, with a shaped edge', 'Staystitching and clips'],
+      inset: ['Inset with corners', 'Firm cloth that does not fray at once'],
+    },
+  },
+  collar: {
+    title: 'Collar',
+    methods: {
+      complete: ['Collar and stand made up, then to the neck', 'Accurate stand ends'],
+      'in-stages': ['Stands to the neck first, collar after', 'Thick cloth; a neck that must fit'],
+      band: ['Band', 'Nothing in particular'],
+      notched: ['Notched, with facing', 'Exact notches; cloth that presses well'],
+      'under-facing': ['Between neck and facing', 'A faced neck'],
+      covered: ['Edge folded over the seam', 'Thin to medium cloth'],
+      biased: ['Seam covered with bias strip', 'A bias strip of thin cloth'],
+      hood: ['Hood', 'Nothing in particular'],
+    },
+  },
+  front: {
+    title: 'Front edge',
+    methods: {
+      faced: ['Faced', 'A facing'],
+      zip: ['Zip between shell and facing', 'A zip that parts; a strip of interfacing'],
+      band: ['Band of its own', 'Interfacing'],
+      'cut-on': ['Band cut on, folded twice', 'Two sides that look alike, or thin cloth'],
+      'self-faced': ['Facing in one with the front', 'Enough cloth beyond the edge'],
+      concealed: ['Hidden placket', 'Thin to medium cloth'],
+      half: ['Half placket', 'Exact corners'],
+    },
+  },
+  sleeves: {
+    title: 'Sleeves',
+    methods: {
+      round: ['Set in the round', 'Ease worked into the cap'],
+      flat: ['Sewn in flat, before the sides', 'Little ease in the cap'],
+    },
+  },
+  slit: {
+    title: 'Sleeve slit',
+    methods: {
+      bound: ['Bound', 'Thin cloth'],
+      tower: ['Tower of two parts', 'Exact pressing'],
+      hemmed: ['Hemmed', 'Thin cloth, wide sleeve'],
+    },
+  },
+  cuff: {
+    title: 'Cuff',
+    methods: {
+      band: ['Band with button', 'Interfacing'],
+      'turn-back': ['Turned back', 'A deeper cuff, both sides good'],
+      link: ['For links', 'Holes on both sides, no button'],
+    },
+  },
+  facing: {
+    title: 'Keeping edges rolled in',
+    methods: {
+      understitched: ['Understitched', 'Any cloth'],
+      topstitched: ['Topstitched', 'Even stitching; it shows'],
+      rolled: ['Rolled and pressed only', 'Cloth that presses well'],
+    },
+  },
+  'facing-when': {
+    title: 'Facings and side seams',
+    methods: {
+      'after-sides': ['Facings after the side seams', 'Nothing in particular'],
+      'before-sides': ['Facings flat, sides after', 'No sleeves'],
+    },
+  },
+  armholes: {
+    title: 'Armholes without sleeves',
+    methods: {
+      'pull-through': ['By machine, pulled through the shoulders', 'An open centre, wide shoulders'],
+      slotted: ['Shoulders last, through slots', 'Short reaching in'],
+      'shoulders-last': ['Shoulders last, lining felled', 'A little hand sewing'],
+      felled: ['Lining felled by hand', 'Patience'],
+    },
+  },
+  'lining-edge': {
+    title: 'Lining to facing',
+    methods: {
+      machined: ['By machine, then both to the shell', 'Nothing in particular'],
+      felled: ['Facing first, lining felled in by hand', 'Patience'],
+    },
+  },
+  'lining-sides': {
+    title: 'Sides of shell and lining',
+    methods: {
+      apart: ['Each by itself', 'Nothing in particular'],
+      'one-run': ['In one run, hem to hem', 'Underarms that match'],
+    },
+  },
+  opening: {
+    title: 'Opening to turn it through',
+    methods: {
+      sleeve: ['In the sleeve lining', 'Closed by machine, not seen'],
+      side: ['In the side seam of the lining', 'Closed by machine'],
+      hem: ['In the hem', 'Closed by hand'],
+    },
+  },
+  'lining-hem': {
+    title: 'Hem of the lining',
+    methods: { machine: ['By machine', 'Nothing in particular'], hand: ['By hand', 'Patience'] },
+  },
+  zip: {
+    title: 'Inside to the zip',
+    methods: { machine: ['By machine, to the tape', 'Teeth kept clear'], hand: ['Slipped by hand', 'Patience'] },
+  },
+  waist: {
+    title: 'Waist',
+    methods: {
+      round: ['In the round, sides first', 'Nothing in particular'],
+      flat: ['Flat, sides in one run after', 'Waist seams that meet'],
+      band: ['Band, edge-stitched over the seam', 'Interfacing'],
+      ditch: ['Band, stitched in the ditch', 'Interfacing; exact width'],
+    },
+  },
+  hem: {
+    title: 'Hem of the outside',
+    methods: {
+      blind: ['Turned up, blind by hand', 'Patience'],
+      machine: ['Turned twice, by machine', 'A straight or gently curved hem'],
+      rolled: ['Rolled', 'Thin cloth'],
+    },
+  },
+  wrist: {
+    title: 'Sleeve ends',
+    methods: {
+      machine: ['Turned twice, by machine', 'Nothing in particular'],
+      hand: ['By hand', 'Patience'],
+      casing: ['Casing with elastic', 'A full sleeve'],
+    },
+  },
+  corner: {
+    title: 'Corner at the vent',
+    methods: { plain: ['Folded plainly', 'Nothing in particular'], mitred: ['Mitred', 'Both hems pressed exactly'] },
+  },
+  pocket: { title: 'Pockets', methods: { 'in-seam': ['In the side seam', 'Nothing in particular'] } },
+};
+
+/** Why a method does not fit this garment. */
+export const REASON_WORDS: Record<string, string> = {
+  'nothing-bare': 'every seam is covered by a lining',
+  'two-piece-round': 'a two-piece sleeve is closed before it is set',
+  'raglan-flat': 'raglan seams are sewn flat',
+  'no-sleeves': 'it has no sleeves',
+  'has-sleeves': 'it has sleeves',
+  'no-yoke': 'it has no yoke',
+  'lining-covers-yoke': 'the lining covers the inside of the yoke',
+  'no-stand': 'the pattern has no collar stand',
+  'no-collar': 'the pattern has no such collar',
+  'no-band': 'the pattern has no band',
+  'lapel-with-stand': 'a lapel turns back; a stand closes up to the neck',
+  'no-lapel': 'the front facing is not turned back with a lapel',
+  'is-lapel': 'the fronts turn back as a lapel',
+  'neck-not-faced': 'the neck has no facing all round',
+  'neck-is-faced': 'the neck is faced',
+  'no-hood': 'the pattern has no hood',
+  'has-collar': 'the pattern has a collar or hood',
+  'front-closed': 'the front does not open',
+  'front-not-faced': 'the front edge has no facing',
+  'front-is-faced': 'the front edge has a facing or a band',
+  'no-placket': 'the pattern has no band',
+  'no-half-placket': 'the pattern has no half placket',
+  'front-opens': 'the front opens',
+  'no-cuff': 'the pattern has no cuff',
+  'has-cuff': 'the pattern has a cuff',
+  'cuff-needs-slit': 'a cuff needs a slit',
+  'wrist-not-free': 'the sleeve ends in a cuff, a rib, a facing or the lining',
+  'wrist-is-free': 'the sleeve must end somehow',
+  'nothing-faced': 'no edge is faced',
+  'sleeves-need-sides': 'sleeves come in between',
+  'no-armhole-facing': 'the armholes have no facing',
+  'no-closed-armholes': 'the armholes are not closed with an inside',
+  'armholes-are-closed': 'the armholes are closed with the inside',
+  'both-centres-closed':
+    'centre back and centre front are both closed: shoulders and sides would form a ring. Leave the centre back open, or fell the armholes by hand',
+  'strap-too-narrow': 'the shoulders are too narrow to pull it through',
+  'hem-is-joined': 'the lining is joined to the hem; let it hang free under “What else do I cut?”',
+  'hem-is-rib': 'the hem is a rib',
+  'yoke-in-shoulder': 'the shoulders are closed with the yoke',
+  'collar-needs-shoulders': 'the collar needs closed shoulders',
+  'no-facing-line': 'no lining is sewn to a facing',
+  'no-lining-sides': 'there are no lining sides',
+  'no-opening-needed': 'it can be turned without one',
+  'must-be-turned': 'it could not be turned',
+  'seam-not-there': 'the lining has no such seam',
+  'no-waist-seam': 'it has no waist seam',
+  'no-waistband': 'it has no waistband',
+  'no-sides': 'it has no side seams',
+  'has-waist': 'it has a waist seam',
+  'no-zip': 'it has no zip at the back',
+  'has-zip': 'it has a zip',
+  'hem-not-free': 'the hem is joined, faced or a rib',
+  'hem-is-free': 'the hem must be hemmed',
+  'lining-hem-not-free': 'no lining hangs free',
+  'no-corner': 'it has no vent whose corner is hemmed',
+  'no-pocket-bags': 'the pattern has no pocket bags',
+  'has-pocket-bags': 'the pattern has pocket bags',
+  'unknown-method': 'Woodbine does not know it',
+};
+
+export const EXTRA_WORDS: Record<string, string> = {
+  ties: 'Ties in a seam',
+  label: 'A label',
+  hook: 'Hook and eye',
+  'patch-pockets': 'Patch pockets',
+  gathers: 'Gathers at the waist',
+  ruffle: 'A ruffle at the lower edge',
+  peplum: 'A peplum',
+  casing: 'A casing with elastic at the waist',
+  cord: 'A cord in a casing',
+  'belt-loops': 'Belt loops',
+  'detachable-collar': 'A detachable collar',
+};
+
+/** A method by its name. */
+export const methodWords = (topic: string, method: string): string =>
+  TOPIC_WORDS[topic]?.methods[method]?.[0] ?? method;

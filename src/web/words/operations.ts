@@ -1,0 +1,442 @@
+/** Title and instruction; `{key}` is a length of the step's numbers, `{#key}` a plain number, `{seam}` the seam it is about. */
+export type Line = [title: string, how: string];
+
+const PREPARE: Record<string, Line> = {
+  cut: [
+    'Cut all pieces',
+    'Weights and chalk before scissors. Mark notches, grainline and centre front; pieces for a pair are cut mirrored. Count them against the list: {#pieces} layers of cloth.',
+  ],
+  'test-fuse': [
+    'Fuse a test square',
+    'Try heat, steam and seconds on a scrap of the same cloth and write down what held.',
+  ],
+  fuse: [
+    'Fuse the interfacing: {pieces}',
+    'Adhesive side down on the wrong side, pressing and lifting, not sliding. Leave it flat until cold.',
+  ],
+  'fuse-zip': [
+    'Fuse a strip behind the zip',
+    'A strip of {25 mm} on the wrong side along the edge, running on above and below; the floppier the cloth the more it is needed.',
+  ],
+  staystitch: [
+    'Staystitch: {pieces}',
+    'Straight after cutting, inside the allowance, {inside} from the seam line, so that the curve does not stretch.',
+  ],
+  'sew-darts': [
+    'Sew the darts: {pieces}',
+    'From the wide end to a point with no thread to spare; tie the tails. {#darts} on each half.',
+  ],
+  'press-darts': [
+    'Press the darts: {pieces}',
+    'Flat as sewn, then over a ham: upright ones towards the centre, level ones downward.',
+  ],
+  'baste-pleats': ['Lay and baste the pleats: {pieces}', 'Fold along the marks, baste across the top, press lightly.'],
+  'ease-cap': [
+    'Run ease stitches along the cap: {pieces}',
+    'Two rows of long stitches within the allowance between the notches; draw up about {ease}.',
+  ],
+  'reinforce-corners': [
+    'Reinforce the corners for the inset yoke',
+    'Pin centre, corners, notches and shoulders first. Stitch on the seam line from notch to corner to notch, pivoting with the needle down; look at it before you cut.',
+  ],
+  'snip-corners': [
+    'Snip to the corners',
+    "Cut the body's allowance to a thread from each corner, not through the stitching. The yoke is not snipped.",
+  ],
+};
+
+const SEAMS: Record<string, Line> = {
+  sew: ['Sew: {seam}', ''],
+  neaten: ['Neaten the edges: {seam}', 'Each edge by itself, trimming nothing off: the allowance is still needed.'],
+  'neaten-together': ['Neaten both edges together: {seam}', 'Overlock the two allowances as one.'],
+  'bind-seam': ['Bind the edges: {seam}', 'Bias binding folded round the raw edge, stitched through all.'],
+  'press-open': [
+    'Press open: {seam}',
+    'First flat as sewn, then open, over a ham where it curves. Before any other seam crosses it.',
+  ],
+  'press-to-a': ['Press to one side: {seam}', 'Flat as sewn, then both allowances to the side shown beside.'],
+  'press-to-b': ['Press to one side: {seam}', 'Flat as sewn, then both allowances to the side shown beside.'],
+  'french-first': [
+    'First pass of the French seam: {seam}',
+    'Wrong sides together, {first} from the raw edge. The second pass takes {second}: together they are the allowance of the pattern.',
+  ],
+  'french-trim': [
+    'Trim and turn: {seam}',
+    'Trim to {trim}, less than the second pass, press, and fold right sides together along the seam.',
+  ],
+  'french-second': [
+    'Second pass of the French seam: {seam}',
+    'Right sides together, the raw edges shut in. No thread may show on the right side.',
+  ],
+  'fell-trim': ['Trim for the fell: {seam}', 'Cut one allowance to {narrow}, fold the other over it and press.'],
+  'fell-second': [
+    'Stitch the fell down: {seam}',
+    'Close along the fold, from the right side or the wrong as you like the look.',
+  ],
+};
+
+const PARTS: Record<string, Line> = {
+  'trim-part': [
+    'Grade and trim: {seam}',
+    'The allowance nearest the outside stays widest: {graded}. Points cut across, both sides trimmed.',
+  ],
+  'turn-part': ['Turn right side out: {seam}', 'Push the corners out with something blunt, never with scissors.'],
+  'press-part': ['Press: {seam}', 'The seam rolled a thread to the side that is not seen.'],
+  topstitch: ['Topstitch: {seam}', '{in} from the edge, with a longer stitch, 3 on the machine.'],
+  'press-under': [
+    'Press the edge under: {pieces}',
+    'Along the seam line to the wrong side, before it is joined: it will cover the seam. A hair less than the allowance, so that it reaches.',
+  ],
+  'collar-sandwich': [
+    'Sew the collar between the stands',
+    'Under collar to the outer stand, upper collar to the inner one, centre backs and notches matched; round the ends of the stand. The collar ends at the centre fronts.',
+  ],
+  'stand-sandwich': [
+    'Sew the neck between the two stands',
+    'Outer stand to the right side, inner to the wrong side of the neck, in one seam.',
+  ],
+  'clip-neck': ['Grade and clip the neck: {seam}', 'Allowances to {graded}; {clips}.'],
+  'press-into': ['Press up into it: {seam}', 'All allowances up, away from the body.'],
+  'cover-seam': [
+    'Stitch the folded edge over the seam: {seam}',
+    'The pressed edge just covers the stitching; baste, then stitch close to the fold from the side that shows.',
+  ],
+  'cover-ditch': [
+    'Stitch in the ditch: {seam}',
+    'The inner edge reaches {2 mm} past the seam; stitch from the right side in the groove, catching it beneath.',
+  ],
+  'baste-collar': [
+    'Baste the collar to the neck',
+    'Under collar to the right side of the neck, ends at the centre fronts. The facing goes over it.',
+  ],
+  'collar-bias': [
+    'Sew collar and bias strip to the neck',
+    'Collar between neck and strip; trim, fold the strip over the allowances and stitch it down inside.',
+  ],
+  'match-notches': [
+    'Look at both notches',
+    'Left and right alike, both collar ends as long: the seams of shell and facing must meet at the notch.',
+  ],
+  'hood-neck': [
+    'Sew the hood to the neck',
+    'Centre back and shoulder marks matched, front ends at their marks; the part of its edge for the zip stays free.',
+  ],
+  'hem-hood': ["Hem the hood's opening", 'Turn under twice and stitch.'],
+  'bind-neck': ['Bind the neck seam', 'Over all allowances, from front to front.'],
+  'yoke-sandwich': [
+    'Sew the back between the two yokes',
+    'Outer yoke to the right side of the back, inner yoke with its right side to the wrong side of the back: three layers, one seam.',
+  ],
+  grade: ['Grade: {seam}', 'Allowances to {graded}, the widest to the outside.'],
+  'press-yoke': ['Press the yoke', 'Both yokes up, away from the back; shoulders likewise.'],
+  'yoke-roll': [
+    'Roll the shirt up and close the shoulders inside',
+    'Roll back and fronts up on the outer yoke, bring the inner yoke round the roll, right sides together along each shoulder, and stitch on the first stitching.',
+  ],
+  'pull-yoke': ['Pull the shirt out through the neck or armhole', 'Slowly, the bulk first.'],
+  'yoke-cover': [
+    'Stitch the inner yoke down at the shoulders',
+    'Its pressed edge over the seam; stitch from the right side, {in} from it.',
+  ],
+};
+
+const FRONTS: Record<string, Line> = {
+  'press-band': [
+    'Fold and press the button band twice',
+    'Each time {width}: {beyond} lie beyond centre front in all. Both fronts alike.',
+  ],
+  'stitch-band': ['Stitch the button band', 'Along the inner fold, top to bottom on both fronts.'],
+  'neaten-self': ["Neaten the front facing's edge", 'Overlock or turn it; it is in one with the front.'],
+  'press-self': ['Press the facing back', 'Along the fold of the front edge.'],
+  'sew-placket': [
+    'Sew the band to the front',
+    'Right sides together, from neck to hem; ends closed first where they show.',
+  ],
+  'press-placket': ['Press the band outward', 'Allowances into the band.'],
+  'cover-placket': [
+    'Stitch the band over its seam',
+    'Folded on itself, its pressed edge over the seam; edge-stitch both long edges.',
+  ],
+  'press-fly': [
+    'Fold the hidden placket',
+    'Fold {width}, then back on itself, then again: the holes lie in the layer underneath.',
+  ],
+  'stitch-fly': ['Stitch the hidden placket', 'Through the layers that hide; the outer one stays free.'],
+  'tack-fly': ['Tack the layers between the holes', 'A few stitches, so that it does not gape.'],
+  'half-bands': [
+    'Sew the half placket on',
+    'Right sides together on both sides of the cutting line, to the mark and no farther.',
+  ],
+  'half-cut': [
+    'Cut the half placket open',
+    'Along the middle, then into both lower corners, to a thread from the stitching.',
+  ],
+  'half-press': ['Press the bands through', 'To the wrong side, each folded to its finished width.'],
+  'half-box': ['Close the lower end', 'One band on the other, a box stitched through all at the foot.'],
+  'baste-zip': [
+    'Baste the zip',
+    'Teeth between the layers, top stop {20 mm} below the cut edge. Cross seams level on both sides.',
+  ],
+  'check-zip': ['Close it and look', 'Do the crossings meet? Does it lie without a dimple? Try it on now.'],
+  'neaten-zip': ['Neaten the edges for the zip', 'Each by itself, before it is turned in.'],
+  'sew-zip': [
+    'Sew the zip in',
+    'One side, test, then the other; {zip} long. Plastic teeth may be sewn over, metal not.',
+  ],
+  'zip-lining': [
+    'Sew the inside to the zip tape',
+    'Lining and facing right sides to the tape, teeth between, from the neck to {15 mm} short of its end.',
+  ],
+  'fell-zip': ['Slip the lining to the zip tape', 'Fold its edge under {2 mm} from the teeth and fell it by hand.'],
+};
+
+const SLEEVES: Record<string, Line> = {
+  'stay-slit': ['Stitch round the slit', 'Small stitches {3 mm} beside the line, to a point; {slit} long.'],
+  'cut-slit': ['Cut the slit', 'Along the line to the mark, {slit} long.'],
+  'bind-slit': [
+    'Bind the slit',
+    'Open it out straight; a strip {strip} long and {wide} wide, sewn on, folded over and stitched.',
+  ],
+  'press-slit': [
+    'Press the binding in',
+    'On the overlap turned under, on the underlap out; a slant of stitches across its top.',
+  ],
+  'press-tower': ['Fold and press both parts of the tower', 'Overlap {over} wide, underlap {under}.'],
+  'sew-tower': [
+    'Sew the tower to the sleeve',
+    'Right side of the strips to the wrong side of the sleeve, round the line.',
+  ],
+  'cut-tower': ['Cut the tower open', 'To the middle, then into both corners.'],
+  'stitch-tower': ['Stitch the tower down', 'Underlap first, then the overlap with its point, a bar across.'],
+  'hem-slit': ['Hem the slit', 'Narrow, running out to nothing at its top; a tuck there holds it.'],
+  'gather-wrist': ['Lay pleats or gathers at the wrist', 'The sleeve measures {a}, the cuff seam {b}.'],
+  'turn-back-cuff': ['Press the cuff back', 'Half of it, or where it is to fold; a stitch at the seam holds it.'],
+  'baste-lining-wrist': ['Baste the sleeve lining to the wrist', 'Wrong sides together, seam to seam and not twisted.'],
+  'press-wrist': ['Press up the wrists', 'Fold {depth} to the wrong side along the wrist line.'],
+  'hem-wrist-hand': [
+    'Hem the sleeves by hand',
+    'Catch the turned wrist with loose stitches; slip a lining to it, seam to seam and not twisted.',
+  ],
+  'hem-wrist-machine': ['Hem the sleeves', 'Turned twice and stitched, {depth} in all.'],
+  'stitch-casing': ['Stitch the casing', 'As wide as the elastic and {3 mm}; leave a gap of {50 mm} to thread it.'],
+  'thread-elastic': ['Thread the elastic', 'With a safety pin; not twisted. Lap its ends {10 mm} and sew them.'],
+  'close-casing': ['Close the casing', 'Stretch the elastic flat while you stitch the gap.'],
+};
+
+const JOINING: Record<string, Line> = {
+  'sew-edge': [
+    'Sew the inside to the shell: front edges and neck',
+    'Right sides together, shoulder seams and centre backs matched, {length} on each half. Turn on the needle with one stitch across each corner.',
+  ],
+  'grade-edge': [
+    'Grade, clip and trim: {seam}',
+    'Allowances to {graded}, the widest to the outside; {clips}. Corners cut across.',
+  ],
+  understitch: [
+    'Understitch: {seam}',
+    'Allowances towards the inside, stitch {2–3 mm} from the seam through it and them, as far into the corners as the foot goes.',
+  ],
+  'press-edge': ['Roll and press the edge: {seam}', 'The seam a thread to the inside, basted while you press.'],
+  'baste-neck': ['Baste the facing to the neck edge', 'Wrong sides together, raw edges level.'],
+  'sew-armholes': ['Sew the armholes', 'Right sides together; the inside {smaller} smaller, so that it rolls inside.'],
+  'fell-armholes': [
+    'Fell the lining into the armholes',
+    "Fold its edge under and slip it to the shell's turned allowance.",
+  ],
+  turn: ['Turn it right side out', 'Slowly, the bulk first; corners out with something blunt.'],
+  'pull-through': [
+    'Pull the backs through the shoulders to the front',
+    'Reach in from the front through a shoulder, take the back, and draw it out.',
+  ],
+  'press-turned': ['Press the turned edges', 'Rolled a thread to the inside.'],
+  'sew-wrist': [
+    'Join sleeve and sleeve lining at the wrist',
+    'Reach between the layers, seam to seam and not twisted, right sides together. Lining {a}, turned hem {b}.',
+  ],
+  'sew-vent': [
+    'Join the lining to the vent',
+    'To the raw edge of the extension on the overlap ({over}), to the turned edge of the underlap ({under}). Clip the lining to its inner corner first.',
+  ],
+  'press-vent': [
+    'Press the vent',
+    "Fold the overlap's extension back along the seam, turn the underlap's edge in by {turned}. Clip to the corner so that the seam above can be pressed open.",
+  ],
+  'hem-vent': ['Hem the edges of the vent', 'Turned under and stitched, or caught by hand.'],
+  'sew-hem': [
+    'Join the lining to the hem',
+    "Raw edge of the lining to the raw edge of the shell's hem, right sides together, {length} on each half. Side seams matched.",
+  ],
+  'sew-hem-edge': ['Join the layers along the hem', 'Right sides together, seams matched, {length} on each half.'],
+  'tack-hem': [
+    'Hold the hem to the seam allowances',
+    'A few loose stitches at every seam, through allowances only; wrists likewise. The last {stop} beside each facing by hand.',
+  ],
+  'close-opening': ['Close the opening', 'Fold both edges in and stitch the {opening} closed.'],
+  'fell-shoulders': ['Fold the lining shoulders in and fell them', 'Over the seam of the shell, by hand.'],
+  'close-slots': [
+    'Close neck and armholes at the shoulders',
+    'The ends that were left open, one shoulder after the other, reaching between the layers.',
+  ],
+  'fell-lining': [
+    'Fell the lining to the facings',
+    'Its edge folded under on the seam line, slipped to the facing, eased where it is longer; not pulled tight.',
+  ],
+  'baste-waist-lining': ['Baste the lining to the waist', 'Wrong sides together, seams matched.'],
+  'fold-in': ['Turn the facing in', 'To the inside, the seam rolled a thread; press.'],
+  'bias-wrapped': [
+    'Bind the edge with the bias strip',
+    'The allowance is trimmed away first. Sewn on {finished} from the edge, stretched a little in hollows, folded round and stitched. Strip {a} long.',
+  ],
+  'bias-turned': [
+    'Face the edge with the bias strip',
+    'Sewn on the seam line, trimmed, turned wholly inside and stitched {finished} from the edge. Strip {a} long.',
+  ],
+  'neaten-facing-overlocked': ["Neaten the facings' free edges", 'Overlock them.'],
+  'neaten-facing-bound': ["Bind the facings' free edges", 'The weight of the binding keeps them down.'],
+  'neaten-facing-pressed': ["Fold the facings' free edges under", 'Press {10 mm} under and edge-stitch.'],
+  'catch-facing': [
+    'Catch the facing at the seams',
+    'A few stitches to the allowances at shoulders and centre back, or in the ditch.',
+  ],
+  'sew-rib': [
+    'Sew the rib on',
+    'Stretched evenly to the edge, quarter marks to the seams; its length is {#share} % of the edge.',
+  ],
+  'close-rib': ['Close the rib into a ring', 'Ends together, then folded along its length, wrong sides together.'],
+};
+
+const FINISH: Record<string, Line> = {
+  'press-hem': [
+    'Press up the hem of the shell',
+    'Fold {depth} to the wrong side along the hem line while it can still lie flat.',
+  ],
+  'neaten-hem': ["Neaten the hem's raw edge", 'Overlock or bind it; thin the seam allowances inside the hem.'],
+  'hem-blind': [
+    'Hem the shell by hand',
+    'Turned up {depth}, caught with loose blind stitches, one thread of the cloth each.',
+  ],
+  'hem-machine': ['Hem the shell by machine', 'Turned twice, {depth} in all, stitched close to the inner fold.'],
+  'hem-rolled': [
+    'Roll the hem',
+    'Stitch, trim close, roll once more and stitch again: as narrow as the cloth lets you.',
+  ],
+  'lining-hem': ['Hem the lining', 'Turn {turn1}, then {turn2}, press first, then stitch.'],
+  'lining-wrist': ['Hem the sleeve linings', 'Turn {turn1}, then {turn2}, press and stitch.'],
+  'thread-chains': ['Thread chains at the side seams', 'Chains {25–40 mm} long hold the free lining to the shell.'],
+  'mark-mitre': [
+    'Fold and mark the mitre',
+    'Both hems pressed up; mark where the creases cross, and from the cut corner {alongHem} along the hem and {alongSide} along the side edge.',
+  ],
+  'sew-mitre': [
+    'Sew the mitre',
+    'Folded diagonally, creases on creases, right sides together; stitch from the finished edge to the fold. Turn it to look before you trim.',
+  ],
+  'trim-mitre': ['Trim the mitre', 'To {6 mm}, the point cut across; press open and turn.'],
+  'try-on': [
+    'Try it on',
+    'Shoulders, waist, sleeves and length, over what it will be worn with. After this it is hard to unpick.',
+  ],
+  'press-all': ['Press all of it', 'Edges rolled a thread to the inside. Let it hang until dry before going on.'],
+  'practise-holes': [
+    'Practise one buttonhole',
+    'On the same layers, interfacing included: opening {opening}, overall {overall}. Practise cutting it too.',
+  ],
+  'mark-holes': [
+    'Mark the buttonholes',
+    'Lay the marking strip along the front edge, neck end at the neck, and mark {#buttons} places.',
+  ],
+  'sew-holes': ['Sew the buttonholes', '{#buttons} of them, opening {opening}. All in the same direction.'],
+  'cut-holes': ['Cut the buttonholes', 'A pin across each end as a stop; from the middle outward.'],
+  'sew-buttons': [
+    'Sew on the buttons',
+    'Mark the {#buttons} places through the finished holes. Make a shank as long as the overlap is thick, wrap it, and knot.',
+  ],
+};
+
+const EXTRAS: Record<string, Line> = {
+  'bags-on': [
+    'Sew the pocket bags to the side seams',
+    'One half to each edge, right sides together, between the marks.',
+  ],
+  'press-bags': ['Press the pocket bags outward', 'Understitch them if they would show.'],
+  'bags-round': ['Sew round the pocket bags', 'In one with the side seam, pivoting at its ends.'],
+  'neaten-bags': ['Neaten the pocket bags', 'Both layers together.'],
+  'press-patch': ['Press the patch pockets', 'Hem first, then the edges over a card.'],
+  'sew-patch': ['Stitch the patch pockets on', '{in} from the edge, a bar or triangle at each upper end.'],
+  'sew-tube': [
+    'Sew the ties',
+    'Folded right sides together, one end closed; a gap nowhere: they are turned through the other end.',
+  ],
+  'turn-tube': ['Turn the ties', 'With a loop turner or a safety pin; {long} is a long way.'],
+  'press-tube': ['Press the ties', 'Seam on the edge.'],
+  'baste-ties': ['Baste the ties at their places', 'Raw edges level, before the seam goes over them.'],
+  'sew-label': ['Sew the label in', 'Before the facing is closed over it.'],
+  'hook-and-eye': ['Sew on hook and eye', 'Above the zip or at the neck, edges meeting.'],
+  gather: ['Gather', 'Two rows of long stitches inside the allowance; draw up evenly to the marks.'],
+  'hem-ruffle': ['Hem the ruffle', 'Before it is gathered, while it lies flat.'],
+  'gather-ruffle': ['Gather the ruffle', 'In halves and quarters.'],
+  'close-lowest': [
+    'Button the lowest button and baste the fronts together',
+    'Lower edges level: the ruffle is sewn over both.',
+  ],
+  'sew-ruffle': ['Sew the ruffle on', 'Quarter marks matched, gathers towards you.'],
+  'neaten-ruffle': ['Neaten the ruffle seam', 'Both edges together, pressed upward.'],
+  'hem-peplum': ['Hem the peplum', 'Before it is joined.'],
+  'sew-peplum': ['Sew the peplum on', 'Right sides together at the waist.'],
+  'neaten-peplum': ['Neaten the waist seam', 'Both edges together.'],
+  'cord-holes': ['Make holes or eyelets for the cord', 'A patch behind them; before the casing covers the place.'],
+  'cord-casing': ['Stitch the cord casing', 'Wide enough for the tool that threads it.'],
+  'thread-cord': ['Thread the cord', 'A stop or knot at each end.'],
+  'belt-loops': ['Make and baste the belt loops', 'Ends caught in the side seams at waist level.'],
+  'stretch-collar': ['Stretch the outer edge of the detachable collar', 'With steam, before and again after sewing.'],
+  'sew-detachable': ['Sew short ends and outer edge of the detachable collar', 'The inner edge stays open.'],
+  'turn-detachable': ['Turn and press the detachable collar', 'Corners out, the seam rolled under.'],
+  'band-detachable': [
+    'Sew the detachable collar to its band',
+    "Its wrong side to the band's right side; tuck the other layer under and topstitch.",
+  ],
+  'fasten-detachable': ['Sew on the fastenings', 'Centre back, a little below each shoulder seam, near each end. Few.'],
+};
+
+export const OPERATIONS: Record<string, Line> = {
+  ...PREPARE,
+  ...SEAMS,
+  ...PARTS,
+  ...FRONTS,
+  ...SLEEVES,
+  ...JOINING,
+  ...FINISH,
+  ...EXTRAS,
+};
+
+/** What commonly goes wrong at a step, and how it is mended. */
+export const SLIPS: Record<string, string> = {
+  cut: 'A piece cut twice the same way round: cut one more, mirrored. Instructions often forget to say how many.',
+  fuse: 'It bubbles: more seconds, less steam, and let it cool before it is moved. Bubbles that stay come off with heat and are fused anew.',
+  staystitch: 'The neck has stretched already: draw the staystitching up to the length of the pattern.',
+  'sew-darts':
+    'A pucker at the point: the last three stitches ran off too steeply. Unpick the last {15 mm} and sew along the fold.',
+  'ease-cap': 'Tucks instead of ease: draw up less, steam the fullness away over a ham.',
+  'sew-edge': 'Left and right corner differ: baste the second from the first, laid on each other.',
+  understitch: 'The edge shows the facing: unpick, trim the facing a little and understitch again.',
+  'sew-wrist':
+    'The lining is twisted: pull the sleeve through, look down it, seam on seam, before you stitch the second one.',
+  'sew-armholes': 'A layer is caught: unpick there; roll what lies between more tightly before you stitch.',
+  turn: 'It will not come: the opening is too short, or a layer is caught in a seam. Do not tear: unpick a little more.',
+  'pull-through': 'Stuck in the shoulder: pull the lining and the shell one after the other, not both at once.',
+  'yoke-roll': 'Part of the shirt is caught in the seam: unpick there, roll it more tightly, sew again.',
+  'cover-seam':
+    'The fold misses the seam on the other side: baste from the side that shows, unpick only where it missed.',
+  'snip-corners': 'Snipped too far: a scrap of fused interfacing behind the corner, and sew one thread farther in.',
+  'sew-zip':
+    'A dimple below the zip: the seam below does not start where the zip stitching ends. Open {20 mm} and sew it again with the zip foot.',
+  'cut-holes': 'Cut past the bar: a few hand stitches and a drop of sealant.',
+  'sew-holes': 'The machine stuck on a thick place: support the foot with a folded scrap and start clear of the edge.',
+  'sew-mitre':
+    'The corner does not lie square: the creases were not on each other. It has not been trimmed yet; unpick.',
+  'hem-blind': 'Stitches show: catch one thread of the cloth only and leave the hem loose.',
+  'sew-rib': 'It ripples: stretch more evenly, quarter by quarter.',
+  'cover-ditch': 'The inner edge was missed in a place: catch it by hand.',
+  'grade-edge':
+    'Clipped through the seam: a scrap of interfacing behind it, and stitch past the place a thread farther in.',
+};

@@ -1,0 +1,58 @@
+import { layersOf, type Plan, type PlanStep } from '../../core/assembly/index.ts';
+import { formatLength, type LengthUnit } from '../../core/units.ts';
+import { cautionsOf, minutesWords, SECTION_WORDS, STATION_WORDS, sidesWords, stepWords, stopWords } from './plan.ts';
+
+interface Said {
+  name: string;
+  plan: Plan;
+  units: LengthUnit;
+  names: Record<string, string>;
+}
+
+/** What is to be known at a step, besides its instruction. */
+export function factsOf(s: PlanStep, units: LengthUnit): string[] {
+  return [
+    sidesWords(s.stack),
+    s.allowance !== null && s.allowance > 0 ? `allowance ${formatLength(s.allowance, units)}` : null,
+    ...stopWords(s, units),
+  ].filter((x): x is string => Boolean(x));
+}
+
+/** The plan as Markdown, with a box to tick before each step. */
+export function planMarkdown({ name, plan, units, names }: Said): string {
+  const cautions = cautionsOf(plan.steps);
+  const lines = [`# ${name}: in what order`, '', `${plan.steps.length} steps, about ${minutesWords(plan.minutes)}.`];
+  let section = '';
+  for (const s of plan.steps) {
+    if (s.section !== section) lines.push('', `## ${SECTION_WORDS[s.section]}`, '');
+    section = s.section;
+    const { title, how, check } = stepWords(s, units, names);
+    lines.push(`- [ ] **${s.number}. ${title}** (${STATION_WORDS[s.station]}, ${minutesWords(s.minutes)})`);
+    for (const more of [
+      factsOf(s, units).join(' · '),
+      how,
+      check ? `Check: ${check}.` : '',
+      (cautions.get(s.id) ?? []).join(' '),
+    ])
+      if (more) lines.push(`  ${more}`);
+  }
+  return `${lines.join('\n')}\n`;
+}
+
+/** The plan as JSON: steps with their words, layers and what they wait for. */
+export function planJson({ name, plan, units, names }: Said): string {
+  const steps = plan.steps.map((s) => ({
+    number: s.number,
+    id: s.id,
+    ...stepWords(s, units, names),
+    section: s.section,
+    station: s.station,
+    pieces: s.pieces.map((p) => names[p] ?? p),
+    allowanceMm: s.allowance,
+    stops: s.stops,
+    after: s.after,
+    minutes: Math.round(s.minutes * 10) / 10,
+    layers: layersOf(s, plan.making),
+  }));
+  return `${JSON.stringify({ name, methods: plan.methods, minutes: Math.round(plan.minutes), handMinutes: Math.round(plan.handMinutes), steps }, null, 2)}\n`;
+}

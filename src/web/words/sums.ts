@@ -1,0 +1,30 @@
+/** What a worked-out length is called, and its sum with its own values; `{key}` is a length of its inputs. */
+export const SUM_WORDS: Record<string, [name: string, sum: string]> = {
+  'elastic-loose': ['Elastic, loose round the body', 'Body {body} and {more}, less the lap of {lap}.'],
+  'elastic-sewn': ['Elastic sewn into a seam', 'Body {body} and what the seams take up, {seams}.'],
+  'elastic-holding': ['Elastic that holds', '{#percent} % of {body}, and {lap} to lap.'],
+  'casing-width': ['Casing, wide', 'The elastic {width} and {more}.'],
+  'casing-gap': ['Left open to thread it', '{gap}, stitched last.'],
+  cord: ['Cord', 'The opening {opening}, two free ends of {end}, two knots of {knot}.'],
+  'rib-length': ['Rib, long', '{#percent} % of the edge {edge}, and two seams of {seam}.'],
+  'rib-width': ['Rib, wide', 'Twice its finished depth {depth}, and two seams of {seam}.'],
+  'band-mid': [
+    'Beyond centre front, centre front in the middle of the band',
+    'Half, one and one: 2.5 × {b}. It is folded twice.',
+  ],
+  'band-edge': ['Beyond centre front, centre front on the inner stitching', 'Twice {b} and the turn-under {under}.'],
+  'band-seam': ['Front’s seam inside centre front', 'Half the band {b}.'],
+  'band-cut': ['Band, cut wide', 'Twice {b} and two seams of {seam}.'],
+  'slit-strip': ['Binding for the slit, long', 'Twice the slit {slit} and {more}.'],
+  'slit-wide': ['Binding for the slit, wide', 'Four times its finished width {finished}.'],
+  'cuff-length': ['Cuff, long', 'Wrist {wrist}, {ease} of ease, {lap} to lap.'],
+  pleats: ['Taken up by the pleats', '{#n} × {gap}.'],
+  'collar-inner': ['Detachable collar, inner edge', 'Twice the half neckline {half}, on the seam line.'],
+  'collar-outer': [
+    'Detachable collar, outer edge',
+    'Inner edge {inner} and two thirds of the width {width}: it must lie flat on the shoulders. Two strips on the bias.',
+  ],
+  'collar-finished': ['It finishes, inner edge', '{inner} less a seam of {seam} at each end.'],
+  'collar-wide': ['It finishes, wide', '{width} less two seams of {seam}.'],
+  fall: ['Fall of the collar at centre back', 'Stand {stand} and {more}, so that it covers the neck seam.'],
+};

@@ -1,0 +1,34 @@
+import { type Plan, type PlanStep } from '../../core/assembly/index.ts';
+import { type Finding } from '../../core/result.ts';
+import { type LengthUnit } from '../../core/units.ts';
+import { methodWords, REASON_WORDS, TOPIC_WORDS } from './methods.ts';
+import { SEAM_WORDS } from './pattern.ts';
+import { stepWords } from './plan.ts';
+
+/** A step as it is called in a sentence: its number and title. */
+export const stepName = (s: PlanStep, unit: LengthUnit, names: Record<string, string>): string =>
+  `step ${s.number} “${stepWords(s, unit, names).title}”`;
+
+/** A finding about the plan, its ids put into words. */
+export function toldOf(f: Finding, plan: Plan | null, unit: LengthUnit, names: Record<string, string>): Finding {
+  const data = { ...f.data };
+  const step = (id: unknown): string => {
+    const s = plan?.steps.find((x) => x.id === id);
+    return s ? stepName(s, unit, names) : `“${String(id).replace(/[:-]/g, ' ')}”`;
+  };
+  for (const key of ['step', 'other']) if (data[key] !== undefined) data[key] = step(data[key]);
+  if (typeof data.step === 'string') data.step = data.step.charAt(0).toUpperCase() + data.step.slice(1);
+  if (typeof data.seam === 'string') data.seam = SEAM_WORDS[data.seam] ?? data.seam;
+  if (typeof data.piece === 'string') data.piece = names[data.piece] ?? data.piece;
+  if (f.code === 'method-does-not-fit') {
+    const topic = String(data.topic);
+    const instead = String(data.instead)
+      .split(' ')
+      .filter((m) => m && m !== 'none');
+    data.method = methodWords(topic, String(data.method));
+    data.instead = instead.map((m) => methodWords(topic, m)).join(', ');
+    data.reason = REASON_WORDS[String(data.reason)] ?? String(data.reason);
+    data.topic = TOPIC_WORDS[topic]?.title ?? topic;
+  }
+  return { ...f, data };
+}
