@@ -7,8 +7,9 @@ const { server, open } = demoServer();
 /** Nothing in the short list that is to be mended. */
 const holds = (page: Page) => expect(page.getByLabel('To mend')).toHaveCount(0);
 
-test('beside every seam of the plan its layers are drawn and said', async ({ page }) => {
+test('every joining step of the plan has its layers drawn and said', async ({ page }) => {
   await open(page, 'Greenhouse coat', 'plan');
+  await page.getByRole('button', { name: 'Open all' }).click();
   const drawn = page.getByRole('img', { name: /^For the seam, from the top: / });
   await expect(drawn.nth(8)).toBeVisible();
   await expect(
@@ -75,7 +76,8 @@ test('the jacket: ribs at hem and wrist with their sums; worn on both sides noth
   await page.getByRole('tab', { name: 'Facings' }).click();
   await expect(page.getByText('No facing here')).toBeVisible();
   await open(page, 'Chore jacket', 'plan');
-  await expect(page.getByText(/knows no method yet for: a garment worn on both sides/)).toBeVisible();
+  await expect(page.getByText(/^Proved: every stretch of every seam/)).toBeVisible();
+  await expect(page.getByText('Join the layers along the hem')).toBeVisible();
 });
 
 test('a front drawn whole is halved by one click, and lined; the change sheets come as a PDF', async ({

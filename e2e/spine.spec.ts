@@ -85,8 +85,8 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
   await saved(page);
 
   await go(page, 'In what order?');
-  await expect(page.getByText(/Looked over: every edge is taken care of/)).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Turn it right side out' })).toBeVisible();
+  await expect(page.getByText(/^Proved: every stretch of every seam/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Turn it right side out', exact: true })).toBeVisible();
 
   await go(page, 'On to paper');
   await page.getByText('US Letter').click();

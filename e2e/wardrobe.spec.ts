@@ -53,7 +53,8 @@ test('the shirt: yoke, stand and cuffs walked, their interfacing, and the choice
   await open(page, 'Potting shirt', 'history');
   await expect(page.getByText('Choices of Greenhouse coat')).toBeVisible();
   await open(page, 'Potting shirt', 'plan');
-  await expect(page.getByText(/knows no method yet for: Shirt front|knows no method yet for: Yoke/)).toBeVisible();
+  await expect(page.getByText(/^Proved: every stretch of every seam/)).toBeVisible();
+  await expect(page.getByText('Roll the shirt up and close the shoulders inside')).toHaveCount(0);
 });
 
 test('a drawing of a hundred dense outlines: kept as few curves, found by name, and its file given back', async ({

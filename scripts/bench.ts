@@ -1,6 +1,7 @@
 // Ratios, not times: how much of a frame a re-derive takes, our offset against the clipping library alone, pages against
 // the least area could do with. Built and run by bench.mjs.
-import { compute } from '../src/core/compute.ts';
+import { checkPlan, compareMethods, EXTRA_IDS, makePlan } from '../src/core/assembly/index.ts';
+import { compute, taskOf } from '../src/core/compute.ts';
 import { flatten, inflate, offsetPath, type Path } from '../src/core/geometry/index.ts';
 import { intakeSvg } from '../src/core/intake/index.ts';
 import { PAPERS, sheetsFor, tile } from '../src/core/output/index.ts';
@@ -63,6 +64,28 @@ line(
 );
 const svg = coatSvg();
 line('read the coat from its drawing', median(60, () => intakeSvg(svg)) / FRAME, `of a ${FRAME} ms frame`);
+
+/** The coat with all that can be added to it, hung free and mitred: as many operations as a coat may have. */
+const laden: ProjectDocument = structuredClone(coat);
+laden.decisions.lining.hem.kind = 'free';
+laden.decisions.lining.wrist.kind = 'free';
+laden.decisions.making.extras = [...EXTRA_IDS];
+laden.decisions.making.methods = { corner: 'mitred', facing: 'topstitched' };
+const task = taskOf(laden, compute(laden));
+const planned = makePlan(task, laden.decisions.making);
+if (!planned.ok) throw new Error(JSON.stringify(planned.findings));
+const { steps, making } = planned.value;
+line(
+  `order a coat of ${steps.length} operations, and prove it`,
+  median(20, () => makePlan(task, laden.decisions.making)) / 1000,
+  'of a second',
+);
+line('prove its order anew', median(40, () => checkPlan(steps, making)) / FRAME, `of a ${FRAME} ms frame`);
+line(
+  'compare the ways of making one part of it',
+  median(8, () => compareMethods(task, laden.decisions.making, 'facing')) / 1000,
+  'of a second',
+);
 
 const front = compute(coat).shell[0];
 if (!front) throw new Error('no front');

@@ -49,17 +49,30 @@ for (const [name, path, tab, way] of views) {
   if (tab) await page.getByRole('tab', { name: tab }).click();
   if (way) await page.getByText(way).click();
   // The cards of the shelf are drawn one after another.
-  await page.waitForTimeout(name === 'shelf' ? 4000 : 400);
+  await page.waitForTimeout(name === 'shelf' ? 4000 : name === 'plan' ? 2500 : 400);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   say(`${name}.png`);
 }
+// The plan: a step opened, and the ways of one part compared.
+const shirt = projects.find((p) => p.name === 'Potting shirt');
+await page.goto(`${base}/project/${shirt.id}/plan`, { waitUntil: 'networkidle' });
+const sandwich = page.getByRole('button', { name: 'Sew the collar between the stands', exact: true });
+await sandwich.click();
+await page.evaluate(() => document.querySelector('[data-step="sew:collar-stand"]')?.scrollIntoView());
+await page.waitForTimeout(400);
+await page.screenshot({ path: join(folder, 'plan-layers.png') });
+await page.goto(`${base}/project/${dress.id}/plan`, { waitUntil: 'networkidle' });
+await page.getByText('How it is made').click();
+await page.getByRole('button', { name: 'Compare: Armholes without sleeves' }).click();
+await page.getByText('Asks for').scrollIntoViewIfNeeded();
+await page.getByText('Make it so').first().scrollIntoViewIfNeeded();
+await page.waitForTimeout(400);
+await page.screenshot({ path: join(folder, 'plan-compare.png') });
+say('plan-layers.png, plan-compare.png');
 // Other choices, on copies that are taken away again.
-const jacket = projects.find((p) => p.name === 'Chore jacket');
-const rib = { kind: 'rib', ribDepth: 60 };
 const others = [
   ['facing-grown-on', coat, 'Facings', (d) => Object.assign(d.facing, { kind: 'cut-on' })],
   ['facing-lapel', coat, 'Facings', (d) => Object.assign(d.facing, { kind: 'lapel', deep: 160 })],
-  ['rib', jacket, 'Hems', (d) => [d.lining.hem, d.lining.wrist].map((h) => Object.assign(h, rib))],
   [
     'interfacing',
     coat,

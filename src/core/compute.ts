@@ -1,4 +1,4 @@
-import { makePlan, makingOf, type Plan, type Task, yokeIsDouble } from './assembly/index.ts';
+import { makePlan, makingOf, type Plan, type Task } from './assembly/index.ts';
 import { type Closure, deriveClosure } from './closure/index.ts';
 import { effective } from './effective.ts';
 import { deriveInside, holePatches, type Inside } from './inside/index.ts';
@@ -113,15 +113,12 @@ const closureFindings = (c: Result<Closure> | null): Finding[] => (c ? (c.ok ? c
 /** What the making-up plan works from. */
 export function taskOf(doc: ProjectDocument, c: Computed): Task {
   const d = effective(doc.decisions);
-  const { bulk, lace, methods } = d.making;
+  const { bulk, lace } = d.making;
   const closure = c.closure?.ok ? c.closure.value : null;
   const how = {
     bulk,
     lace,
-    yokes: yokeIsDouble(
-      c.pieces.some((p) => p.material === 'lining'),
-      methods.yoke,
-    ),
+    yokes: !c.pieces.some((p) => p.material === 'lining'),
     standBoth: d.interfacing.stand === 'both',
   };
   return {

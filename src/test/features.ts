@@ -1,14 +1,5 @@
 import fc from 'fast-check';
-import {
-  type Bulk,
-  completed,
-  EXTRA_IDS,
-  type Joint,
-  METHODS,
-  type Part,
-  type Task,
-  yokeIsDouble,
-} from '../core/assembly/index.ts';
+import { type Bulk, completed, EXTRA_IDS, type Joint, METHODS, type Part, type Task } from '../core/assembly/index.ts';
 import { type PieceKind, type Role } from '../core/pattern/index.ts';
 import { BULKS, type Decisions, usualDecisions } from '../core/project.ts';
 
@@ -130,7 +121,8 @@ class Draft {
 
 const isLined = (f: Features): boolean => f.lining !== 'none';
 
-function shell(d: Draft, f: Features, twoYokes: boolean): void {
+function shell(d: Draft, f: Features): void {
+  const twoYokes = !isLined(f);
   const covered = isLined(f);
   const low: Edge = f.skirt ? ['waist', 200] : ['hem', 260];
   const front: Edge = f.opening === 'front' ? ['front-edge', 600] : ['centre-front', 600, 'fold'];
@@ -428,12 +420,12 @@ function skirtAlone(d: Draft, f: Features): void {
 }
 
 /** The garment of these features, as the planner takes it. */
-export function taskFrom(f: Features, methods: Record<string, string> = {}): Task {
+export function taskFrom(f: Features): Task {
   const d = new Draft();
   const alone = f.waistband && f.skirt;
   if (alone) skirtAlone(d, f);
   else {
-    shell(d, f, yokeIsDouble(isLined(f), methods.yoke));
+    shell(d, f);
     inside(d, f);
   }
   const decisions = usualDecisions();

@@ -68,6 +68,13 @@ const CAUTIONS: Partial<Record<Station, string[]>> = {
   hand: ['needles'],
 };
 
+/** Seams in which a slit is left open, by where it is. */
+const SLIT_CODES: Record<string, string[]> = {
+  side: ['side', 'skirt-side', 'lining-side', 'lining-skirt-side'],
+  'centre-back': ['centre-back', 'skirt-centre-back', 'lining-centre-back', 'lining-skirt-centre-back'],
+  'centre-front': ['centre-front', 'skirt-centre-front', 'lining-centre-front', 'lining-skirt-centre-front'],
+};
+
 /** Seams of the outside that stay covered or are closed with another layer: no neatening of their own. */
 const NOT_NEATENED: ReadonlySet<string> = new Set(['cap', 'raglan']);
 
@@ -194,12 +201,33 @@ export class Bench {
     const first = joints[0];
     if (!first) return;
     const bare = !o.plain && joints.every((j) => this.isBare(j));
-    const parted = (o.from ?? 0) > 0;
+    const parted = (o.from ?? 0) > 0 || joints.some((j) => this.slitShare(j) > 0);
     const way = bare ? wayOf(this.g.methods.seams ?? 'overlocked', first.code, parted) : 'covered';
     const run: Run = { section, joints, first, codes: codes.filter((c) => this.has(c)), o };
     if (way === 'french') this.french(run);
     else if (way === 'felled') this.felled(run);
     else this.plain(run, way);
+  }
+
+  /** The share of a centre back seam, from its top, that a zip takes; 0 without one. */
+  zipShare(j: Joint): number {
+    const zip = (this.g.methods.zip ?? 'none') === 'none' ? 0 : this.g.d.lining.zip.length;
+    if (!j.code.endsWith('centre-back')) return 0;
+    const above = j.code.includes('skirt') ? (this.joints('centre-back')[0]?.lengthA ?? 0) : 0;
+    return j.lengthA > 0 ? Math.min(1, Math.max(0, (zip - above) / j.lengthA)) : 0;
+  }
+
+  /** The share of a seam that is left open below as a slit; 0 for none. */
+  slitShare(j: Joint): number {
+    const { slit, on } = this.g.d.lining;
+    if (slit.length <= 0 || !SLIT_CODES[slit.at]?.includes(j.code)) return 0;
+    // With a skirt the slit is in the skirt's seam.
+    const skirt = j.code.includes('skirt');
+    if (!skirt && this.has(...(SLIT_CODES[slit.at] ?? []).filter((c) => c.includes('skirt')))) return 0;
+    if (!on && j.code.startsWith('lining')) return 0;
+    // A vent takes the slit's place; a zip above leaves it what is below.
+    if (this.parts.get(partOf(j.a[0] ?? ''))?.ring.some((e) => e.role === 'vent')) return 0;
+    return Math.max(0, Math.min(0.9, slit.length / j.lengthA, 1 - this.zipShare(j)));
   }
 
   /** Whether a joint lies open on the inside of the garment. */
@@ -214,7 +242,7 @@ export class Bench {
     const once = joints.filter((j) => !j.id.endsWith(':in') || j === first);
     return {
       pieces: [...new Set(all.map(partOf))],
-      sews: joints.map((j) => ({ joint: j.id, from, to })),
+      sews: joints.map((j) => ({ joint: j.id, from, to: Math.max(from, Math.min(to, 1 - this.slitShare(j))) })),
       stack: o.stack ?? (first.closing ? this.turned(first) : this.flat(first)),
       allowance: first.allowance,
       cares: this.care(all, o.care ?? (first.closing ? 'enclosed' : 'seamed')),
@@ -232,10 +260,13 @@ export class Bench {
     const { from: _f, to: _t, care: _c, to_, plain: _p, ...more } = o;
     const id = o.id ?? `sew:${first.code}`;
     const base = this.base(r);
+    for (const j of joints) if (this.slitShare(j)) this.g.making.open[j.id] = this.slitShare(j);
     const ends = codes.map((c) => `done:${c}`);
     if (way === 'overlocked') this.neaten(r, `neaten:${first.code}`, [], [`edged:${first.code}`]);
     const press = to_ === undefined ? this.pressOf(first, way) : to_;
     const needs = [...(more.needs ?? []), ...(way === 'overlocked' ? [`edged:${first.code}`] : [])];
+    // Of a run over covered and bare seams the bare ones are neatened by themselves.
+    const mixed = way === 'covered' && !o.plain ? joints.filter((j) => this.isBare(j)) : [];
     const doneAt = way === 'together' || way === 'bound' ? 'neatened' : press ? 'pressed' : 'sewn';
     this.add(section, 'machine', id, {
       ...base,
@@ -250,6 +281,7 @@ export class Bench {
       this.neaten(r, `${way === 'bound' ? 'bind' : 'neaten'}:${first.code}`, press ? [`pressed:${id}`] : [id], [
         ...ends,
       ]);
+    if (mixed.length) this.neaten({ ...r, joints: mixed }, `neaten:${first.code}`, [id], []);
     if (press) this.press(r, id, press, doneAt === 'pressed' ? ends : [], joints);
   }
 

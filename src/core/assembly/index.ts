@@ -8,7 +8,6 @@ export * from './measures.ts';
 export * from './methods/catalogue.ts';
 export { EXTRA_IDS } from './methods/extras.ts';
 export { type Method, TOPICS, type Topic } from './methods/method.ts';
-export { yokeIsDouble } from './methods/yokes.ts';
 export * from './order.ts';
 export * from './own.ts';
 export * from './plan.ts';

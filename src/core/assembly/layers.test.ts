@@ -22,7 +22,7 @@ describe('layers', () => {
   test('of any garment: no cloth is lost, and in the end right sides look where they should, outside on top or beside', () => {
     fc.assert(
       fc.property(features, choices, (f, c) => {
-        const r = makePlan(taskFrom(f, c.methods), c, 1);
+        const r = makePlan(taskFrom(f), c, 1);
         if (!r.ok) return;
         const { making, steps } = r.value;
         const parts = new Map(making.parts.map((p) => [p.id, p]));

@@ -32,10 +32,16 @@ const other = (up: Up): Up => (up === 'right' ? 'wrong' : 'right');
 /** A half turn about the seam: what lay on top lies undermost, every layer the other way up. */
 const swing = (plies: Ply[]): Ply[] => [...plies].reverse().map((p) => ({ ...p, up: other(p.up) }));
 
-const plyOf = (l: Laid, parts: Map<string, Part>): Ply[] => {
+/** Seams along which a strip of interfacing at the front edge lies. */
+const ALONG: ReadonlySet<string> = new Set(['front-edge', 'neckline-front', 'neckline-back']);
+
+/** A piece fused all over, or along the seam that is looked at. */
+const isFused = (p: Part, along: boolean): boolean => p.fused !== null && (along || p.fused === `${p.of}-interfacing`);
+
+const plyOf = (l: Laid, parts: Map<string, Part>, along: boolean): Ply[] => {
   const p = parts.get(l.part);
   return p
-    ? [{ part: l.part, material: p.material, up: l.up, fused: p.fused !== null, ...(l.hem && { hem: true }) }]
+    ? [{ part: l.part, material: p.material, up: l.up, fused: isFused(p, along), ...(l.hem && { hem: true }) }]
     : [];
 };
 
@@ -46,16 +52,18 @@ const plyOf = (l: Laid, parts: Map<string, Part>): Ply[] => {
 export function layersOf(step: Operation, making: Making): Layers | null {
   const parts = new Map(making.parts.map((p) => [p.id, p]));
   const { stack } = step;
+  const sewn = new Set(step.sews.map((x) => x.joint));
+  const along = making.joints.some((j) => sewn.has(j.id) && ALONG.has(j.code));
   if (stack.length < 2) return null;
   const stays = stack.findIndex((l) => l.swings === 0);
   const pick = (swings: number, above: boolean): Ply[] =>
-    stack.flatMap((l, i) => (l.swings === swings && i > stays === above ? plyOf(l, parts) : []));
-  const still = stack.flatMap((l) => (l.swings === 0 ? plyOf(l, parts) : []));
+    stack.flatMap((l, i) => (l.swings === swings && i > stays === above ? plyOf(l, parts, along) : []));
+  const still = stack.flatMap((l) => (l.swings === 0 ? plyOf(l, parts, along) : []));
   // Twice about the seam: from above it comes to lie below, in the order it had.
   const left = [...swing(swing(pick(2, true))), ...still, ...swing(swing(pick(2, false)))];
   const right = [...swing(pick(1, false)), ...swing(pick(1, true))];
   const after = right.length ? [left, right] : [left];
-  return { before: stack.flatMap((l) => plyOf(l, parts)), after, allowances: lying(step, after) };
+  return { before: stack.flatMap((l) => plyOf(l, parts, along)), after, allowances: lying(step, after) };
 }
 
 /** Allowances open, to one side, or graded between the layers with the widest towards the outside. */

@@ -42,14 +42,57 @@ const DOUBLE: ReadonlySet<string> = new Set(['collar', 'stand', 'cuff', 'waistba
 const isDouble = (p: Piece, yokes: boolean): boolean =>
   p.material === 'shell' && (p.kind === 'yoke' ? yokes : DOUBLE.has(p.kind));
 
+/** Id of the part of a front that is its facing, grown on beyond the fold. */
+export const grownOn = (id: string): string => `${id}:facing`;
+const isBeyond = (edge: string): boolean => edge.startsWith('on-');
+
+/** A front with its facing grown on, as two layers that a fold joins. */
+function parted(p: Part): Part[] {
+  if (!p.ring.some((e) => isBeyond(e.id))) return [p];
+  const crease: PartEdge = {
+    id: 'crease',
+    role: 'front-edge',
+    length: 0,
+    onFold: true,
+    allowance: 0,
+    radius: null,
+    concave: false,
+  };
+  // The rings run on from one side of the fold to the other; each half gets the fold in its place.
+  const first = p.ring.findIndex(
+    (e, i) => !isBeyond(e.id) && isBeyond(p.ring[(i + p.ring.length - 1) % p.ring.length]?.id ?? ''),
+  );
+  const turned = [...p.ring.slice(first), ...p.ring.slice(0, first)];
+  const [own, beyond] = [turned.filter((e) => !isBeyond(e.id)), turned.filter((e) => isBeyond(e.id))];
+  const facing: Part = {
+    ...p,
+    id: grownOn(p.id),
+    material: 'facing',
+    layer: 'inner',
+    covered: true,
+    ring: [crease, ...beyond],
+    darts: 0,
+    pleats: 0,
+  };
+  return [
+    { ...p, ring: [crease, ...own] },
+    { ...facing, fused: null },
+  ];
+}
+
+/** The piece an interfacing is fused to: the one it is named after, else the one it was drafted from. */
+function fusedTo(q: Piece, pieces: Piece[]): string | undefined {
+  if (q.material !== 'interfacing') return undefined;
+  const base = q.id.replace(/-interfacing$/, '');
+  return pieces.some((p) => p.id === base) ? base : q.parent;
+}
+
 /** Layers of cloth of the pieces, without interfacing, which is noted on the layer it is fused to. */
 export function partsOf(pieces: Piece[], how: { yokes: boolean; standBoth: boolean }): Part[] {
   const cloth = pieces.filter((p) => p.material !== 'interfacing');
   const lined = new Set(cloth.filter((p) => p.material === 'lining').map((p) => p.parent));
   return cloth.flatMap((p): Part[] => {
-    const fused = pieces.find(
-      (q) => q.material === 'interfacing' && (q.id === `${p.id}-interfacing` || q.parent === p.id),
-    );
+    const fused = pieces.find((q) => fusedTo(q, pieces) === p.id);
     const double = isDouble(p, how.yokes);
     const part: Part = {
       id: p.id,
@@ -64,7 +107,7 @@ export function partsOf(pieces: Piece[], how: { yokes: boolean; standBoth: boole
       darts: p.lines.filter((l) => l.kind === 'dart').length,
       pleats: p.lines.filter((l) => l.kind === 'pleat').length,
     };
-    if (!double) return [part];
+    if (!double) return parted(part);
     const inner: Part = { ...part, id: under(p.id), layer: 'inner' };
     // The interfaced layer of a collar is the upper one; of a stand both are, or the outer alone; else the outer.
     if (p.kind === 'collar') return [{ ...part, fused: null }, inner];
@@ -73,7 +116,8 @@ export function partsOf(pieces: Piece[], how: { yokes: boolean; standBoth: boole
 }
 
 const jointOf = (s: WalkedSeam, parts: Map<string, Part>): Joint => {
-  const key = (x: { piece: string; edge: string }): string => keyOf(x.piece, x.edge);
+  const key = (x: { piece: string; edge: string }): string =>
+    keyOf(isBeyond(x.edge) ? grownOn(x.piece) : x.piece, x.edge);
   const first = s.a[0];
   const edge = first && parts.get(first.piece)?.ring.find((e) => e.id === first.edge);
   return {
@@ -157,6 +201,20 @@ function withInnerYoke(j: Joint, byId: Map<string, Part>): Joint {
   return caught ? { ...j, a: more(j.a), b: more(j.b) } : j;
 }
 
+/** The garment with a yoke of one layer only. */
+export function singleYoke(m: Making): Making {
+  const inner = new Set(m.parts.filter((p) => p.kind === 'yoke' && p.id !== p.of).map((p) => p.id));
+  if (!inner.size) return m;
+  const kept = (list: string[]): string[] => list.filter((k) => !inner.has(partOf(k)));
+  return {
+    ...m,
+    parts: m.parts.filter((p) => !inner.has(p.id)).map((p) => (p.kind === 'yoke' ? { ...p, covered: false } : p)),
+    joints: m.joints
+      .filter((j) => !j.id.endsWith(':in') || !j.code.startsWith('yoke-'))
+      .map((j) => ({ ...j, a: kept(j.a), b: kept(j.b) })),
+  };
+}
+
 /** Centre seams that no walked seam names: of a skirt, and of linings beside a zip. */
 function centreJoints(parts: Part[], joints: Joint[]): Joint[] {
   const known = new Set(joints.flatMap((j) => [...j.a, ...j.b]));
@@ -186,40 +244,49 @@ function centreJoints(parts: Part[], joints: Joint[]): Joint[] {
   );
 }
 
-/** Facings of front and back to each other, at shoulder and side, where no walked seam does. */
+/** Facings to each other, at shoulder and side, and round a wrist, where no walked seam does. */
 function facingJoints(parts: Part[], joints: Joint[]): Joint[] {
   const known = new Set(joints.flatMap((j) => [...j.a, ...j.b]));
   const facings = parts.filter((p) => p.material === 'facing');
-  const free = (role: Role, front: boolean): string[] =>
+  const free = (role: Role, which: (p: Part) => boolean): string[] =>
     facings
-      .filter((p) => p.kind.includes('front') === front && (front || p.kind.includes('back')))
+      .filter(which)
       .flatMap((p) => keys(p, role))
       .filter((k) => !known.has(k));
-  return (['shoulder', 'side'] as const).flatMap((role): Joint[] => {
-    const [a, b] = [free(role, false), free(role, true)];
-    if (!a.length || !b.length) return [];
-    const of = (list: string[]): number =>
-      list.reduce(
-        (t, k) =>
-          t + (facings.find((p) => p.id === partOf(k))?.ring.find((e) => keyOf(partOf(k), e.id) === k)?.length ?? 0),
-        0,
-      );
-    return [
-      {
-        id: `facings-${role}`,
-        code: `facing-${role}`,
-        a,
-        b,
-        lengthA: of(a),
-        lengthB: of(b),
-        closing: false,
-        allowance: 15,
-      },
-    ];
-  });
+  const of = (list: string[]): number =>
+    facings.reduce((t, p) => t + p.ring.reduce((s, e) => s + (list.includes(keyOf(p.id, e.id)) ? e.length : 0), 0), 0);
+  const made = (code: string, a: string[], b: string[]): Joint[] =>
+    a.length && b.length
+      ? [
+          {
+            id: `facings-${code}-${a[0]}`,
+            code: `facing-${code}`,
+            a,
+            b,
+            lengthA: of(a),
+            lengthB: of(b),
+            closing: false,
+            allowance: 15,
+          },
+        ]
+      : [];
+  const pairs = (['shoulder', 'side'] as const).flatMap((role) =>
+    made(
+      role,
+      free(role, (p) => p.kind.includes('back')),
+      free(role, (p) => p.kind.includes('front')),
+    ),
+  );
+  const rings = facings.flatMap((p) =>
+    (['underarm', 'elbow-seam', 'forearm-seam'] as const).flatMap((role) => {
+      const [a, b] = keys(p, role).filter((k) => !known.has(k));
+      return a && b ? made('wrist', [a], [b]) : [];
+    }),
+  );
+  return [...pairs, ...rings];
 }
 
-/** The garment as the plan sees it, from its pieces and walked seams. `yokes`: the yoke is made double. */
+/** The garment as the plan sees it, from its pieces and walked seams. `yokes`: the yoke can be made double. */
 export function makingOf(
   pieces: Piece[],
   seams: WalkedSeam[],
@@ -242,6 +309,7 @@ export function completed(parts: Part[], walked: Joint[], how: { bulk: Bulk; lac
     parts,
     joints: [...all, ...centreJoints(parts, all), ...facingJoints(parts, all)],
     passes: {},
+    open: {},
     bulk: how.bulk,
     lace: how.lace,
   };

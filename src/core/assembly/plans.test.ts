@@ -21,7 +21,7 @@ describe('plans of any garment', () => {
     let proved = 0;
     fc.assert(
       fc.property(features, choices, (f, c) => {
-        const r = makePlan(taskFrom(f, c.methods), c, GREEDY);
+        const r = makePlan(taskFrom(f), c, GREEDY);
         if (!r.ok) {
           for (const x of r.findings) {
             expect(REFUSALS).toContain(x.code);
@@ -49,7 +49,7 @@ describe('plans of any garment', () => {
     const picks = fc.record({ at: fc.nat(999), which: fc.nat(99) });
     fc.assert(
       fc.property(features, choices, picks, (f, c, pick) => {
-        const r = makePlan(taskFrom(f, c.methods), { ...c, extras: [] }, GREEDY);
+        const r = makePlan(taskFrom(f), { ...c, extras: [] }, GREEDY);
         if (!r.ok) return;
         const plan = r.value;
         const { steps } = plan;
@@ -108,7 +108,7 @@ const PLAIN: Features = {
   strap: 110,
 };
 const make = (more: Partial<Features>, methods: Record<string, string> = {}, extras: string[] = []): Plan => {
-  const r = makePlan(taskFrom({ ...PLAIN, ...more }, methods), { ...usualDecisions().making, methods, extras });
+  const r = makePlan(taskFrom({ ...PLAIN, ...more }), { ...usualDecisions().making, methods, extras });
   if (!r.ok) throw new Error(JSON.stringify(r.findings));
   expect(r.value.findings.filter((f) => f.severity !== 'note')).toEqual([]);
   return r.value;
@@ -281,7 +281,7 @@ describe('known orders', () => {
 
   test('what contradicts itself is refused with the reason and what fits', () => {
     const ask = (more: Partial<Features>, methods: Record<string, string>) =>
-      makePlan(taskFrom({ ...PLAIN, ...more }, methods), { ...usualDecisions().making, methods });
+      makePlan(taskFrom({ ...PLAIN, ...more }), { ...usualDecisions().making, methods });
     const closed = ask(
       { sleeves: 'none', opening: 'none', lining: 'free', buttons: false },
       { armholes: 'pull-through' },

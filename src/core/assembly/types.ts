@@ -146,6 +146,8 @@ export interface Making {
   joints: Joint[];
   /** How often each joint is to be sewn along all its length; 1 when not named. */
   passes: Record<string, number>;
+  /** Share of a joint that is left open at its lower end, as a slit. */
+  open: Record<string, number>;
   bulk: Bulk;
   /** The lining is seen through a lace shell, its right side outward. */
   lace: boolean;

@@ -1,9 +1,11 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { type CoatFigures, pottingShirt, seedHallDress } from '../../demo/index.ts';
+import { choices as making } from '../../test/features.ts';
 import { hoodedCoat, princessCoat, raglanCoat, twoPieceCoat } from '../../test/makes.ts';
 import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
-import { compute } from '../compute.ts';
+import { makePlan } from '../assembly/index.ts';
+import { type Computed, compute, taskOf } from '../compute.ts';
 import { ringsArea, selfCrossing, union } from '../geometry/index.ts';
 import { flatRing, ringAreaOf } from '../pattern/index.ts';
 import {
@@ -16,6 +18,7 @@ import {
   SLIT_SEAMS,
 } from '../project.ts';
 import { proofOf } from '../proof.ts';
+import { type Finding } from '../result.ts';
 
 const mm = (min: number, max: number) => fc.integer({ min, max });
 function demo(made: ReturnType<typeof seedHallDress>): ProjectDocument {
@@ -91,15 +94,27 @@ const choices = fc.record({
   }),
 });
 
-test('whatever is made and chosen: what is drafted is proved, or refused with a reason and the rest still drafted', () => {
+/** Its plan is proved, whatever the methods; or refused because an edge ends in nothing, or a lapel meets a stand. */
+function isPlanned(doc: ProjectDocument, x: Computed, how: ProjectDocument['decisions']['making']): boolean {
+  const plan = makePlan(taskOf(doc, x), how, 1);
+  const codes = (list: Finding[]): string[] => list.map((f) => f.code);
+  if (!plan.ok)
+    expect(['edge-has-no-finish', 'lapel-with-stand']).toEqual(expect.arrayContaining(codes(plan.findings)));
+  else expect(plan.value.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+  return plan.ok;
+}
+
+test('whatever is made and chosen: what is drafted and planned is proved, or refused with a reason', () => {
   let drafted = 0;
+  let planned = 0;
   fc.assert(
-    fc.property(coatFigures, fc.constantFrom(...Object.keys(MAKES)), choices, (figures, make, c) => {
+    fc.property(coatFigures, fc.constantFrom(...Object.keys(MAKES)), choices, making, (figures, make, c, how) => {
       const doc = (MAKES[make] as (f: CoatFigures) => ProjectDocument)(figures);
       const d = doc.decisions;
       Object.assign(d.facing, c.facing);
       Object.assign(d.lining, c.lining);
       Object.assign(d.interfacing, c.interfacing);
+      d.making = how;
       const x = compute(doc);
       for (const q of x.pieces) {
         const chain = flatRing(q.ring);
@@ -111,6 +126,7 @@ test('whatever is made and chosen: what is drafted is proved, or refused with a 
       expect(new Set(x.pieces.map((q) => q.id)).size).toBe(x.pieces.length);
       if (x.findings.some((f) => f.severity === 'stop')) return;
       drafted += 1;
+      planned += isPlanned(doc, x, how) ? 1 : 0;
       const off = x.seams.filter((s) => s.group !== 'shell' && /too/.test(s.verdict) && s.easeOf !== 'flare');
       expect([make, off.map((s) => [s.code, s.differenceMm, s.easeMm])]).toEqual([make, []]);
       const proof = proofOf(x, d).filter((k) => k.code !== 'hem' && k.code !== 'seams');
@@ -119,4 +135,5 @@ test('whatever is made and chosen: what is drafted is proved, or refused with a 
     { seed: SEED, numRuns: 110, endOnFailure: true },
   );
   expect(drafted).toBeGreaterThan(40);
+  expect(planned).toBeGreaterThan(35);
 });

@@ -12,7 +12,9 @@ import { skirtLining } from './skirt.ts';
 /** A front or back that is lined to its edge because no facing was asked for. */
 function unsplit(piece: Piece | undefined): Split | undefined {
   if (!piece) return undefined;
-  const oriented = orient(piece, 'armhole', 'side') ?? orient(piece, 'side', 'hem');
+  // The middle panel of a princess front or back has neither armhole nor side.
+  const oriented =
+    orient(piece, 'armhole', 'side') ?? orient(piece, 'side', 'hem') ?? orient(piece, 'neckline', 'shoulder');
   if (!oriented) return undefined;
   return { oriented, facing: [], lining: oriented.ring, ends: { first: 0, shoulder: 0 }, cornerRadius: 0 };
 }

@@ -18,7 +18,7 @@ interface Props {
 /** The pieces of a step, small, with the edges it is about drawn heavily. */
 export function StepDrawing({ step, pieces, lit }: Props) {
   const hatch = useId();
-  const ids = [...new Set(step.pieces.map((p) => p.replace(/:in$/, '')))];
+  const ids = [...new Set(step.pieces.map((p) => p.replace(/:(in|facing)$/, '')))];
   const shown = ids
     .flatMap((id) => pieces.find((p) => p.id === id) ?? [])
     .filter((p) => p.ring.some((e) => lit.has(`${p.id}/${e.id}`)))

@@ -27,7 +27,7 @@ export function PlanSheet({ w }: { w: Workbook }) {
   const cautions = cautionsOf(steps);
   return (
     <Box maxW="820px" mx="auto">
-      <Flex gap="4" align="center" mb="4" className="not-printed">
+      <Flex gap="4" align="center" mb="4" _print={{ display: 'none' }}>
         <Link to=".." relative="path" style={{ textDecoration: 'underline' }}>
           Back to the plan
         </Link>

@@ -67,5 +67,5 @@ export function StepDetails({ s, p, onOut }: { s: PlanStep; p: Planning; onOut: 
 function litOf(s: PlanStep, p: Planning): ReadonlySet<string> {
   const joints = new Set([...s.sews.map((x) => x.joint), ...s.works]);
   const keys = p.plan.making.joints.filter((j) => joints.has(j.id)).flatMap((j) => [...j.a, ...j.b]);
-  return new Set([...keys, ...s.cares.map((c) => c.edge)].map((k) => k.replace(':in/', '/')));
+  return new Set([...keys, ...s.cares.map((c) => c.edge)].map((k) => k.replace(/:(in|facing)\//, '/')));
 }

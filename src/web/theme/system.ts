@@ -12,7 +12,7 @@ const config = defineConfig({
     body: { fontVariantNumeric: 'lining-nums tabular-nums' },
     '*:focus-visible': { outline: '3px solid {colors.focus}', outlineOffset: '2px' },
     'input[type=checkbox], input[type=radio]': { accentColor: 'leaf.solid' },
-    'nav, header, aside, .not-printed': { _print: { display: 'none' } },
+    'nav, header, aside': { _print: { display: 'none' } },
   },
   theme: {
     tokens: {

@@ -164,6 +164,7 @@ export const REASON_WORDS: Record<string, string> = {
   'nothing-bare': 'every seam is covered by a lining',
   'two-piece-round': 'a two-piece sleeve is closed before it is set',
   'raglan-flat': 'raglan seams are sewn flat',
+  'sleeves-through-both': 'the sleeves are set through shell and lining at once',
   'no-sleeves': 'it has no sleeves',
   'has-sleeves': 'it has sleeves',
   'no-yoke': 'it has no yoke',

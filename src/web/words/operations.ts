@@ -282,6 +282,20 @@ const JOINING: Record<string, Line> = {
     'Its edge folded under on the seam line, slipped to the facing, eased where it is longer; not pulled tight.',
   ],
   'baste-waist-lining': ['Baste the lining to the waist', 'Wrong sides together, seams matched.'],
+  'baste-armholes': [
+    'Baste the armholes of shell and lining together',
+    'Wrong sides together, seams matched; the sleeves are set through both.',
+  ],
+  'fell-caps': ['Slip the sleeve linings over the armhole seams', 'Edge folded under, eased in, by hand.'],
+  'line-slit': [
+    'Join the lining to the slit',
+    'To the turned allowance on both sides, {slit} long; it stops at the top of the slit.',
+  ],
+  'hem-slit-edges': ['Hem the edges of the slit', 'Turned in and stitched, {slit} long, a bar across the top.'],
+  'foot-facing': [
+    'Sew across the lower ends of the facings',
+    'Folded back right sides together along the front edge, stitched on the hem line; trim and turn.',
+  ],
   'fold-in': ['Turn the facing in', 'To the inside, the seam rolled a thread; press.'],
   'bias-wrapped': [
     'Bind the edge with the bias strip',

@@ -53,6 +53,7 @@ export function partNames(making: Making, pieces: { id: string; name: string }[]
     making.parts.map((p) => {
       const name = names.get(p.of) ?? p.of;
       const which = twice.has(p.of) ? LAYERED[p.kind]?.[p.layer === 'outer' ? 0 : 1] : undefined;
+      if (p.id.endsWith(':facing')) return [p.id, `${name}: the facing`];
       return [p.id, which ? `${name}, ${which}` : name];
     }),
   );

@@ -6,18 +6,20 @@ const EPS = 1e-6;
 /** Each stretch of each joint gets exactly the passes its method asks: found by parting it wherever a pass begins or ends. */
 export function passesOf(steps: PlanStep[], making: Making): Finding[] {
   return making.joints.flatMap((j): Finding[] => {
+    const open = 1 - (making.open[j.id] ?? 0);
     const sewn = steps.flatMap((s) => s.sews.filter((x) => x.joint === j.id).map((x) => ({ ...x, step: s.id })));
-    const cuts = [...new Set([0, 1, ...sewn.flatMap((x) => [x.from, x.to])])].sort((a, b) => a - b);
+    const cuts = [...new Set([0, 1, open, ...sewn.flatMap((x) => [x.from, x.to])])].sort((a, b) => a - b);
     const asked = making.passes[j.id] ?? 1;
     for (let i = 0; i + 1 < cuts.length; i++) {
       const [from, to] = [cuts[i] as number, cuts[i + 1] as number];
       if (to - from < EPS) continue;
       const over = sewn.filter((x) => x.from <= from + EPS && x.to >= to - EPS);
-      if (over.length === asked) continue;
+      const wanted = from >= open - EPS ? 0 : asked;
+      if (over.length === wanted) continue;
       const data = {
         seam: j.code,
         times: over.length,
-        asked,
+        asked: wanted,
         mm: Math.round((to - from) * j.lengthA),
         step: over[over.length - 1]?.step ?? '',
       };

@@ -82,7 +82,7 @@ function wayOut(
   const shut = new Set(closed.flatMap((j) => [...j.a, ...j.b]));
   const parts = making.parts.filter((p) => s.turns?.parts.includes(p.id));
   const outer = parts.filter((p) => p.layer === 'outer');
-  const findings = s.turns?.how === 'part' ? [] : circles(s, outer, shut, [...sewn.values()], making);
+  const findings = s.turns?.how === 'part' ? [] : circles(s, outer, { shut, closed }, [...sewn.values()], making);
   const longest = openLength(parts, sewn, done, making);
   const least = s.turns?.how === 'part' ? PART_OPENING : OPENING[making.bulk];
   if (longest < least - 1e-6)
@@ -104,7 +104,9 @@ function openLength(parts: Part[], sewn: Map<string, Sewing>, done: ReadonlySet<
     }
   const ids = new Set(parts.map((p) => p.id));
   const gaps = [...sewn.values()].flatMap(({ joint, share }) =>
-    share < 1 - 1e-6 && !making.passes[joint.id] && joint.a.every((k) => ids.has(partOf(k)))
+    share < 1 - (making.open[joint.id] ?? 0) - 1e-6 &&
+    !making.passes[joint.id] &&
+    joint.a.every((k) => ids.has(partOf(k)))
       ? [(1 - share) * joint.lengthA]
       : [],
   );
@@ -125,20 +127,22 @@ function isTube(x: Sewing, byId: Map<string, Part>, shut: ReadonlySet<string>): 
   return ends;
 }
 
+/** Joints closed flat since the last turning, and their edges. */
+interface Shut {
+  closed: Joint[];
+  shut: ReadonlySet<string>;
+}
+
 /** Whether a sleeve is closed at its wrist, flat, and not by reaching in. */
-const shutAtWrist = (x: Sewing, outer: Part[], shut: ReadonlySet<string>): boolean =>
-  x.joint.closing &&
-  outer.some((p) =>
-    p.ring.some((e) => e.role === 'wrist' && [...x.joint.a, ...x.joint.b].includes(keyOf(p.id, e.id))),
-  ) &&
-  [...x.joint.a, ...x.joint.b].some((k) => shut.has(k));
+const atWrist = (j: Joint, outer: Part[]): boolean =>
+  outer.some((p) => p.ring.some((e) => e.role === 'wrist' && [...j.a, ...j.b].includes(keyOf(p.id, e.id))));
 
 /**
  * Parts joined only by tubes can be pulled through them only if the graph of parts and tubes has no circle: a centre seam still
  * open and the side seams not yet sewn. Here by the surface itself, which also tells where no seam is a tube: two layers closed
  * along more than one border of the outside have a handle, and cannot be turned inside out.
  */
-function circles(s: PlanStep, outer: Part[], shut: ReadonlySet<string>, sewn: Sewing[], making: Making): Finding[] {
+function circles(s: PlanStep, outer: Part[], { shut, closed }: Shut, sewn: Sewing[], making: Making): Finding[] {
   // A sleeve only carries the border of its armhole on to the wrist.
   const body = outer.filter((p) => !FLAPS.has(p.kind) && !SLEEVES.has(p.kind));
   const byId = new Map(body.map((p) => [p.id, p]));
@@ -153,9 +157,11 @@ function circles(s: PlanStep, outer: Part[], shut: ReadonlySet<string>, sewn: Se
       least: TUBE[making.bulk],
     }),
   );
-  const wrist = sewn.find((x) => shutAtWrist(x, outer, shut));
-  if (wrist && shut.size > wrist.joint.a.length + wrist.joint.b.length)
-    return [...out, stop('tubes-in-a-circle', undefined, { step: s.id, other: wrist.step.id, seam: wrist.joint.code })];
+  const wrist = closed.find((j) => atWrist(j, outer));
+  if (wrist && closed.some((j) => !atWrist(j, outer))) {
+    const by = sewn.find((x) => x.joint.id === wrist.id)?.step.id ?? s.id;
+    return [...out, stop('tubes-in-a-circle', undefined, { step: s.id, other: by, seam: wrist.code })];
+  }
   const turns = (list: Sewing[]): boolean =>
     handlesOf(
       body,

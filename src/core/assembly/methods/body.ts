@@ -1,9 +1,14 @@
 import { type Bench } from '../bench.ts';
+import { partOf } from '../making.ts';
 import { always, type Method, nothing, unless, way } from './method.ts';
 
 /** Whether shell and lining sides are sewn in one run, after the layers have been joined above. */
 export const sidesLate = (b: Bench): boolean =>
   ['pull-through'].includes(b.g.methods.armholes ?? '') || b.g.methods['lining-sides'] === 'one-run' || before(b);
+
+/** Whether the front opens along an edge with a facing: sewn on, or grown on beyond a fold. */
+export const frontFaced = (b: Bench): boolean =>
+  b.has('front-edge') || b.of('front', 'facing').some((p) => p.ring.some((e) => e.onFold && e.role === 'front-edge'));
 
 /** Facings applied in the flat, side seams of both after them. */
 export const before = (b: Bench): boolean => b.g.methods['facing-when'] === 'before-sides';
@@ -28,16 +33,10 @@ export const shouldersLate = (b: Bench): boolean => ['slotted', 'shoulders-last'
 export const zipLength = (b: Bench): number =>
   b.g.methods.zip && b.g.methods.zip !== 'none' ? b.g.d.lining.zip.length : 0;
 
-/** What is left of the bodice's, then of the skirt's centre back seam below a zip, as a share from its top. */
+/** The shares, from the top, of bodice's and skirt's centre back that a zip takes. */
 export function zipShares(b: Bench): { body: number; skirt: number } {
-  const zip = zipLength(b);
-  const long = (code: string): number => b.joints(code)[0]?.lengthA ?? 0;
-  const body = long('centre-back');
-  const skirt = long('skirt-centre-back');
-  return {
-    body: body > 0 ? Math.min(1, zip / body) : 0,
-    skirt: skirt > 0 ? Math.min(1, Math.max(0, (zip - body) / skirt)) : 0,
-  };
+  const share = (code: string): number => b.joints(code).map((j) => b.zipShare(j))[0] ?? 0;
+  return { body: share('centre-back'), skirt: share('skirt-centre-back') };
 }
 
 function centreBack(b: Bench, panels: string[]): void {
@@ -65,6 +64,45 @@ export function pressVent(b: Bench, parts: ReturnType<Bench['of']>, after: strin
   });
 }
 
+/** Armholes of a lining without sleeves, basted to the shell's: the sleeves are set through both. */
+export const throughBoth = (b: Bench): boolean => b.has('cap') && !b.has('lining-cap') && liningArmholes(b).length > 0;
+
+/** Armhole edges of the lining that no seam takes. */
+export function liningArmholes(b: Bench): string[] {
+  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
+  return b
+    .edges(
+      b.g.making.parts.filter((p) => p.material === 'lining'),
+      'armhole',
+    )
+    .filter((k) => !met.has(k));
+}
+
+/** Sleeves set into armholes that are basted together with the lining's. */
+export function setThroughBoth(b: Bench): void {
+  if (!throughBoth(b)) return;
+  const keys = liningArmholes(b);
+  b.add('joining', 'machine', 'baste-armholes', {
+    pieces: [...new Set(keys.map(partOf)), ...b.of('front').map((p) => p.id), ...b.of('back').map((p) => p.id)],
+    needs: [
+      'turned?',
+      'held:edge?',
+      'done:shoulder?',
+      'done:yoke-shoulder?',
+      'done:side?',
+      'done:lining-side?',
+      'done:lining-shoulder?',
+      'done:facing-shoulder?',
+    ],
+    cares: b.care(keys, 'enclosed'),
+    makes: ['armholes:basted'],
+    data: { a: b.joints('cap', 'raglan')[0]?.lengthB ?? 500 },
+  });
+  if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
+  const needs = ['armholes:basted', 'done:underarm?', 'done:elbow?', 'done:forearm?', 'eased:cap?'];
+  b.sew('joining', ['cap'], { needs, cautions: ['thick-seam'] });
+}
+
 /** Side and underarm seams, where no lining method sews them later. */
 function sides(b: Bench): void {
   if (sidesLate(b)) return;
@@ -84,6 +122,7 @@ function sides(b: Bench): void {
   b.sew('shell', ['underarm'], { needs: ['done:slit?'] });
   b.sew('shell', ['forearm'], {});
   b.sew('shell', ['elbow'], { needs: ['done:forearm?', 'done:slit?'] });
+  if (throughBoth(b)) return;
   const round = ['done:side?', 'done:underarm?', 'done:elbow?', 'done:forearm?'];
   if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
   b.sew('shell', ['cap'], { needs: [...shoulders, ...round, 'eased:cap?'], cautions: ['thick-seam'] });
@@ -123,7 +162,11 @@ export const SEAMS: Method[] = ['overlocked', 'together', 'bound', 'french', 'fe
 
 /** Two-piece sleeves have two seams and are closed before they are set. */
 const notFlat = (b: Bench): string | null =>
-  b.has('elbow') ? 'two-piece-round' : unless(b.has('cap', 'raglan'), 'no-sleeves');
+  b.has('elbow')
+    ? 'two-piece-round'
+    : throughBoth(b)
+      ? 'sleeves-through-both'
+      : unless(b.has('cap', 'raglan'), 'no-sleeves');
 
 export const SLEEVES: Method[] = [
   way('sleeves', 'round', 0, (b) => (b.has('raglan') ? 'raglan-flat' : unless(b.has('cap'), 'no-sleeves')), sides),

@@ -7,7 +7,7 @@ import { EXTRAS, POCKETS } from './extras.ts';
 import { finish, tryOn } from './finish.ts';
 import { FRONTS } from './fronts.ts';
 import { HEMS, hemVents, liningWrist, pressHems, ribs } from './hems.ts';
-import { insideBody, joinLayers, LININGS } from './linings.ts';
+import { finishSlit, insideBody, joinLayers, LININGS } from './linings.ts';
 import { type Method, TOPICS, type Topic } from './method.ts';
 import { prepare } from './prepare.ts';
 import { skirtLining, WAISTS, ZIPS } from './waist.ts';
@@ -103,6 +103,7 @@ export function operationsFor(g: Garment): Bench {
   biasEdges(b);
   faceBands(b);
   skirtLining(b);
+  finishSlit(b);
   for (const topic of ['zip', 'lining-hem', 'corner', 'hem', 'wrist'] as const) lay(topic);
   liningWrist(b);
   for (const x of g.extras) EXTRAS[x]?.(b);

@@ -349,7 +349,7 @@ function hood(b: Bench): void {
     b.sew('apart', ['hood-facing-line']);
     b.sew('apart', ['hood-crown'], { needs: ['done:hood-facing-line?'] });
     b.sew('apart', ['hood-edge'], {
-      needs: ['done:hood-centre-back?', 'done:hood-crown?', 'done:hood-facing-line?'],
+      needs: ['done:hood-centre-back?', 'done:hood-crown?', 'done:hood-facing-line?', 'done:facing-hood-centre-back?'],
       to_: null,
       cautions: ['cords'],
     });
@@ -380,6 +380,9 @@ function hood(b: Bench): void {
     ? ([...inner.a, ...inner.b].map(partOf).find((p) => b.parts.get(p)?.layer === 'inner') ?? '')
     : '';
   const between = b.has('neckline-front', 'neckline-back');
+  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
+  const facing = b.of('hood', 'facing');
+  const ends = b.edges(facing, 'neckline').filter((k) => !met.has(k));
   const stack: Laid[] = [
     { part: neck, up: 'right', swings: 0 },
     { part: id, up: 'wrong', swings: 1 },
@@ -388,8 +391,9 @@ function hood(b: Bench): void {
   b.sew('joining', ['hood-neck'], {
     code: 'hood-neck',
     stack,
+    pieces: [...new Set([...all.flatMap((j) => [...j.a, ...j.b]).map(partOf), ...facing.map((p) => p.id)])],
+    cares: b.care([...all.flatMap((j) => [...j.a, ...j.b]), ...ends], between || lining ? 'enclosed' : 'seamed'),
     plain: true,
-    care: between || lining ? 'enclosed' : 'seamed',
     to_: null,
     needs: [...BEFORE_NECK.filter((n) => !n.includes('neckline')), 'collar:made'],
     makes: ['neck:dressed', ...(between ? [] : ['done:hood-neck'])],

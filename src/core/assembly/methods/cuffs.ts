@@ -128,8 +128,12 @@ export const SLEEVE_ENDS: Method[] = [
 ];
 
 /** Sleeves that end without a cuff and are not joined to a lining there. */
-const free = (b: Bench): boolean =>
-  wrists(b).length > 0 && !b.has('cuff', 'wrist', 'wrist-to-cuff', 'band-wrist') && b.g.d.lining.wrist.kind !== 'rib';
+const free = (b: Bench): boolean => openWrists(b).length > 0 && b.g.d.lining.wrist.kind !== 'rib';
+/** Wrists that no seam takes. */
+function openWrists(b: Bench): string[] {
+  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
+  return wrists(b).filter((k) => !met.has(k));
+}
 const closed = ['done:underarm?', 'done:elbow?', 'done:forearm?'];
 
 function wrist(b: Bench, id: 'hand' | 'machine' | 'casing'): void {
@@ -151,7 +155,7 @@ function wrist(b: Bench, id: 'hand' | 'machine' | 'casing'): void {
   const done = {
     pieces: sleeves(b),
     needs,
-    cares: b.care(wrists(b), 'hemmed'),
+    cares: b.care(openWrists(b), 'hemmed'),
     makes: ['wrist:done'],
     data: { depth, a: long },
   };

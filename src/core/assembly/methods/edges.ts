@@ -93,11 +93,28 @@ function finishEdge(b: Bench, name: string, joints: Joint[], o: { turnAfter: boo
     });
 }
 
+/** A facing grown on, where nothing is sewn along the neck: its lower ends folded back and sewn across at the hem line. */
+function footOfFacing(b: Bench): void {
+  const facing = b.of('front', 'facing');
+  const cares = b.care(b.edges(facing, 'hem'), 'enclosed');
+  if (!cares.length) return;
+  const pieces = facing.map((p) => p.id);
+  b.add('joining', 'machine', 'foot-facing', {
+    pieces,
+    needs: ['edged:facings?', 'hem:pressed?'],
+    cares,
+    data: { a: 90 },
+  });
+}
+
 /** Front edges and neck: inside and shell right sides together, in one run. */
 export function closeEdge(b: Bench): void {
   const codes = edgeCodes(b);
   const joints = b.joints(...codes);
-  if (!joints.length) return;
+  if (!joints.length) {
+    footOfFacing(b);
+    return;
+  }
   const facing = b.of('front', 'facing');
   const pivot = facing.some((p) => p.ring.some((e) => e.role === 'hem'));
   const shoulders = shouldersLate(b)
@@ -194,12 +211,36 @@ export function closeArmholes(b: Bench, o: { by: 'machine' | 'hand'; needs: stri
   finishEdge(b, 'armholes', joints, { turnAfter: true, makes: [] });
 }
 
+/** Edges of a facing that are neatened where no seam takes them. */
+const FREE = [
+  'facing-line',
+  'inner',
+  'shoulder',
+  'side',
+  'waist',
+  'armhole',
+  'underarm',
+  'elbow-seam',
+  'forearm-seam',
+  'vent',
+  'panel-seam',
+  'vent-top',
+] as const;
+
 /** Facings that lie free: their edge neatened, or pressed under, or bound; caught down afterwards. */
 export function facingEdges(b: Bench): void {
   const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
   const facings = b.g.making.parts.filter((p) => p.material === 'facing');
-  const free = b.edges(facings, 'facing-line', 'inner', 'shoulder', 'side', 'waist').filter((k) => !met.has(k));
+  const free = b.edges(facings, ...FREE).filter((k) => !met.has(k));
   if (!sidesLate(b)) b.sew('inside', ['facing-side'], { makes: ['facings:joined'] });
+  for (const code of [
+    'facing-wrist',
+    'facing-centre-front',
+    'facing-skirt-centre-back',
+    'facing-skirt-centre-front',
+    'facing-hood-centre-back',
+  ])
+    b.sew(code.includes('hood') ? 'apart' : 'inside', [code], { makes: ['facings:joined'] });
   if (!free.length) return;
   const { finish } = b.g.d.facing;
   const how = finish === 'bound' ? 'bound' : finish === 'pressed' ? 'folded' : 'overlocked';
@@ -223,6 +264,15 @@ export function facingEdges(b: Bench): void {
   });
 }
 
+/** Ends of a facing along an edge that nothing else takes: folded in with it. */
+function loose(b: Bench, joints: Joint[]): string[] {
+  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
+  const facings = joints
+    .flatMap((j) => [...j.a, ...j.b].map((k) => b.parts.get(partOf(k))))
+    .filter((p) => p?.material === 'facing');
+  return b.edges(facings, 'front-edge', 'centre-back', 'centre-front', 'hem', 'wrist').filter((k) => !met.has(k));
+}
+
 /** Bands along edges, each sewn to its own: waist, hem, wrist. */
 export function faceBands(b: Bench): void {
   for (const [code, needs] of [
@@ -233,13 +283,14 @@ export function faceBands(b: Bench): void {
     if (!b.has(code)) continue;
     const joints = b.joints(code);
     b.sew('joining', [code], {
-      needs: [...needs, 'facings:joined?', 'edged:facings?'],
+      needs: [...needs, 'facings:joined?', 'edged:facings?', 'turned?'],
       to_: null,
       makes: [`sewn:${code}`],
     });
     finishEdge(b, code, joints, { turnAfter: false, makes: [`done:${code}`] });
     b.add('joining', 'table', `fold-${code}`, {
       code: 'fold-in',
+      cares: b.care(loose(b, joints), 'folded'),
       about: code,
       pieces: [...new Set(joints.flatMap((j) => [...j.a, ...j.b]).map(partOf))],
       needs: [`held:${code}`],

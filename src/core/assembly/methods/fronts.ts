@@ -1,6 +1,6 @@
 import { type Bench } from '../bench.ts';
 import { type Part } from '../types.ts';
-import { shouldersLate } from './body.ts';
+import { frontFaced, shouldersLate } from './body.ts';
 import { type Method, unless, way } from './method.ts';
 
 const fronts = (b: Bench): Part[] => b.of('front').filter((p) => p.ring.some((e) => e.role === 'front-edge'));
@@ -114,7 +114,7 @@ function half(b: Bench): void {
 }
 
 const opens = (b: Bench): boolean => fronts(b).length > 0;
-const faced = (b: Bench): boolean => b.has('front-edge');
+const faced = (b: Bench): boolean => frontFaced(b);
 const bare = (b: Bench): string | null =>
   !opens(b) ? 'front-closed' : unless(!faced(b) && !b.of('placket').length, 'front-is-faced');
 

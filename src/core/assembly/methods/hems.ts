@@ -21,7 +21,7 @@ const CLOSED = [
 /** Hems pressed up while they can lie flat; sleeves of a bag too; the vents of a skirt. */
 export function pressHems(b: Bench): void {
   const parts = shellHems(b);
-  if (!parts.length || faced(b) || ribbed(b) || b.g.d.lining.hem.kind === 'edge') return;
+  if (!parts.length || !openHems(b).length ? !turnedUp(b) : ribbed(b)) return;
   const depth = parts[0]?.ring.find((e) => e.role === 'hem')?.allowance ?? 0;
   b.add('shell', 'iron', 'press-hem', {
     pieces: ids(parts),
@@ -49,10 +49,17 @@ export function pressHems(b: Bench): void {
 const late = (b: Bench): string[] => (sidesLate(b) ? ['done:side?'] : []);
 
 const faced = (b: Bench): boolean => b.has('band-hem');
+/** Hems that no seam takes. */
+function openHems(b: Bench): Part[] {
+  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
+  return shellHems(b).filter((p) => b.edges([p], 'hem').some((k) => !met.has(k)));
+}
+/** Hems that are turned up although a seam takes them: the lining is joined to their raw edge. */
+const turnedUp = (b: Bench): boolean => bagged(b) && b.g.d.lining.hem.kind === 'joined' && !faced(b);
 const ribbed = (b: Bench): boolean => b.parts.has('hem-rib');
 
 function shellHem(b: Bench, id: string): void {
-  const parts = shellHems(b);
+  const parts = openHems(b);
   const cares = b.care(b.edges(parts, 'hem'), 'hemmed');
   const long = b.length(parts, 'hem') * 2;
   const depth = parts[0]?.ring.find((e) => e.role === 'hem')?.allowance ?? 0;
@@ -197,7 +204,7 @@ function mitre(b: Bench): void {
 /** An unlined shirt's hem is turned twice and stitched. */
 const unlined: Method['usual'] = (b) => !lined(b);
 
-const free = (b: Bench): boolean => shellHems(b).length > 0 && !bagged(b) && !faced(b) && !ribbed(b);
+const free = (b: Bench): boolean => openHems(b).length > 0 && !ribbed(b);
 const vented = (b: Bench): boolean => shellHems(b).some((p) => p.ring.some((e) => e.role === 'vent'));
 const liningFree = (b: Bench): boolean =>
   b.g.making.parts.some((p) => p.material === 'lining' && p.ring.some((e) => e.role === 'hem')) &&
@@ -230,7 +237,7 @@ export const HEMS: Method[] = [
     'corner',
     'mitred',
     0,
-    (b) => unless(vented(b) && !faced(b) && !ribbed(b) && b.g.d.lining.hem.kind !== 'edge', 'no-corner'),
+    (b) => unless(vented(b) && !ribbed(b) && (openHems(b).length > 0 || turnedUp(b)), 'no-corner'),
     mitre,
   ),
 ];

@@ -2,7 +2,19 @@ import { type Bench } from '../bench.ts';
 import { OPENING, TUBE } from '../check/index.ts';
 import { partOf } from '../making.ts';
 import { type Joint, type Laid, type Part, type StopPoint } from '../types.ts';
-import { before, easeCap, openWaist, shouldersLate, sideCodes, sidesLate, zipShares } from './body.ts';
+import {
+  before,
+  easeCap,
+  frontFaced,
+  liningArmholes,
+  openWaist,
+  setThroughBoth,
+  shouldersLate,
+  sideCodes,
+  sidesLate,
+  throughBoth,
+  zipShares,
+} from './body.ts';
 import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
 import { type Method, unless, way } from './method.ts';
 
@@ -144,6 +156,8 @@ export function joinLayers(b: Bench): void {
       short: false,
     });
   basteNeck(b);
+  setThroughBoth(b);
+  fellCaps(b);
   if (shouldersLate(b)) lateShoulders(b);
   if (sidesLate(b)) lateSides(b);
   if (felled(b)) fellLining(b);
@@ -177,6 +191,41 @@ function turnThrough(b: Bench): void {
 }
 
 const closesLate = (b: Bench): boolean => hasArmholes(b);
+
+/** Sleeve linings in an unlined body: their caps slipped over the armhole seam by hand. */
+function fellCaps(b: Bench): void {
+  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
+  const armholes = b.has('raglan') ? liningArmholes(b) : [];
+  const keys = [...b.edges(linings(b), 'cap').filter((k) => !met.has(k)), ...armholes];
+  if (!keys.length) return;
+  b.add('finish', 'hand', 'fell-caps', {
+    pieces: [...new Set(keys.map(partOf))],
+    needs: [
+      'done:cap?',
+      'done:raglan?',
+      'done:lining-underarm?',
+      'done:lining-elbow?',
+      'wrist:joined?',
+      'wrist-lining:hemmed?',
+    ],
+    cares: b.care(keys, 'enclosed'),
+    thread: 'lining',
+    data: { a: 500 },
+  });
+}
+
+/** A slit: its edges turned in, the lining joined to them as at a zip; or hemmed. */
+export function finishSlit(b: Bench): void {
+  const open = b.g.making.joints.filter((j) => b.slitShare(j) > 0);
+  if (!open.length) return;
+  const pieces = [...new Set(open.flatMap((j) => [...j.a, ...j.b]).map(partOf))];
+  b.add('finish', 'machine', lined(b) ? 'line-slit' : 'hem-slit-edges', {
+    pieces,
+    needs: [...open.map((j) => `done:${j.code}?`), 'hem:pressed?', 'turned?', 'lining:hemmed?'],
+    makes: ['slit:done'],
+    data: { slit: b.g.d.lining.slit.length, a: b.g.d.lining.slit.length * 2 },
+  });
+}
 
 /** Shoulders last: the shell's sewn right sides together through the slot, the lining's folded in over them. */
 function lateShoulders(b: Bench): void {
@@ -221,13 +270,7 @@ function lateSides(b: Bench): void {
   if (flatLate(b)) liningWaist(b, ['turned?']);
   const linings = flatLate(b) ? ['lining-side', 'lining-skirt-side'] : ['lining-side'];
   b.sew('joining', [...sideCodes(b), 'facing-side', ...linings], {
-    needs: [
-      'turned?',
-      'done:cap?',
-      'pocket:set?',
-      ...openWaist(b),
-      ...(flatLate(b) ? ['done:lining-waist-front?'] : []),
-    ],
+    needs: ['turned?', 'pocket:set?', ...openWaist(b), ...(flatLate(b) ? ['done:lining-waist-front?'] : [])],
     plain: true,
     stops: b.has('lining-side') ? stop : [],
   });
@@ -282,9 +325,9 @@ function wrists(b: Bench, needs: string[]): void {
     id: 'sew-wrist',
     code: 'sew-wrist',
     reached: true,
-    needs: [...needs, 'done:cap?', 'done:raglan?', 'done:side?', 'done:underarm?', 'inside:sleeves?', 'wrist:pressed?'],
+    needs: [...needs, 'done:raglan?', 'done:side?', 'done:underarm?', 'inside:sleeves?', 'wrist:pressed?'],
     to_: null,
-    makes: ['wrist:done'],
+    makes: ['wrist:joined'],
     allowance: b.g.d.lining.wrist.seam,
   });
 }
@@ -294,7 +337,7 @@ function wrists(b: Bench, needs: string[]): void {
  * reaching in through the opening.
  */
 const isRing = (b: Bench): boolean =>
-  !b.has('front-edge') || b.of('skirt-front').some((p) => !p.ring.some((e) => e.role === 'front-edge'));
+  !frontFaced(b) || b.of('skirt-front').some((p) => !p.ring.some((e) => e.role === 'front-edge'));
 
 /** Where a bag stays open until it has been turned. */
 function bag(b: Bench): void {
@@ -303,7 +346,7 @@ function bag(b: Bench): void {
   if (ring) turnThrough(b);
   else wrists(b, ['held:edge?']);
   hemSeam(b, codes, ring);
-  if (!ring) turnOut(b, ['sew-hem', 'wrist:done?', 'held:armholes?']);
+  if (!ring) turnOut(b, ['sew-hem', 'wrist:joined?', 'held:armholes?']);
   if (!b.g.d.lining.self && b.g.d.lining.hem.kind === 'joined')
     b.add('finish', 'hand', 'tack-hem', {
       pieces: everywhere(b),
@@ -320,12 +363,13 @@ function hemSeam(b: Bench, codes: string[], ring: boolean): void {
   if (!first) return;
   const inHem = opening(b) === 'hem';
   const joined = b.g.d.lining.hem.kind === 'joined';
+  const sleeves = throughBoth(b) ? [] : ['done:cap?', 'done:raglan?'];
   const before = ring ? ['turned?', 'done:waist-front?', 'done:lining-waist-front?'] : [];
   b.sew('joining', codes, {
     id: 'sew-hem',
     code: joined ? 'sew-hem' : 'sew-hem-edge',
     reached: ring,
-    needs: [...HEM_NEEDS, ...before],
+    needs: [...HEM_NEEDS, ...sleeves, ...before],
     allowance: joined ? b.g.d.lining.hem.seam : first.allowance,
     to_: null,
     stops: [
@@ -348,7 +392,7 @@ const HEM_NEEDS = [
   'done:lining-panel-front?',
   'done:lining-panel-back?',
   'held:edge?',
-  'wrist:done?',
+  'wrist:joined?',
   'done:lining-side?',
   'done:side?',
   'hem:pressed?',
@@ -358,7 +402,6 @@ const HEM_NEEDS = [
   'done:waist-front?',
   'done:lining-skirt-side?',
   'done:skirt-side?',
-  'done:cap?',
   'inside:sleeves?',
 ];
 
@@ -382,7 +425,7 @@ function closeOpening(b: Bench): void {
   b.add('finish', at === 'hem' ? 'hand' : 'machine', 'close-opening', {
     pieces,
     about: code ?? null,
-    needs: ['turned?', 'sew-hem', 'hem:done?', 'wrist:done?'],
+    needs: ['turned?', 'sew-hem', 'hem:done?', 'wrist:joined?'],
     sews: joints.map((j) => ({ joint: j.id, from, to })),
     makes: ['closed'],
     thread: 'lining',

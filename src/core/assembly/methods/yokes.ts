@@ -156,9 +156,8 @@ const double = (b: Bench): string | null =>
 
 const DOUBLE: ReadonlySet<string> = new Set(['rolled', 'topstitched']);
 
-/** Whether the yoke is made of two layers: an unlined one is, unless another way was chosen. */
-export const yokeIsDouble = (lined: boolean, chosen: string | undefined): boolean =>
-  !lined && DOUBLE.has(chosen ?? 'rolled');
+/** Whether the yoke is made of two layers by this method. */
+export const yokeIsDouble = (method: string | undefined): boolean => DOUBLE.has(method ?? '');
 
 export const YOKES: Method[] = [
   way('yoke', 'rolled', 1, double, rolled),

@@ -1,0 +1,114 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Locator, type Page, test } from '@playwright/test';
+import { accessible, demoServer, saved } from './demo.ts';
+
+const { server, open } = demoServer();
+const proved = (page: Page) => expect(page.getByText(/^Proved: every stretch of every seam/)).toBeVisible();
+const step = (page: Page, id: string): Locator => page.locator(`[data-step="${id}"]`);
+const own = (page: Page): Locator => page.getByRole('region', { name: 'Your own order' });
+
+test('a step moved too early is complained of with the reason, and moved together with what it needs', async ({
+  page,
+}) => {
+  await open(page, 'Seed hall dress', 'plan');
+  await proved(page);
+  await accessible(page);
+  // By keyboard: the pressing before the turning.
+  await step(page, 'press-turned').getByRole('button', { name: 'Press the turned edges', exact: true }).focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  const complaint =
+    /“Press the turned edges” comes before step \d+ “Pull the backs through the shoulders to the front”, which it needs/;
+  await expect(own(page).getByText(complaint)).toBeVisible();
+  await expect(step(page, 'press-turned').getByText(complaint)).toBeVisible();
+  await own(page)
+    .getByRole('button', { name: /^Move “Pull the backs/ })
+    .click();
+  await expect(page.getByText('It works too: looked over like the proposed one.')).toBeVisible();
+  await saved(page);
+
+  // Left out, and brought back.
+  await step(page, 'grade:edge')
+    .getByRole('button', { name: /^Grade, clip and trim/ })
+    .click();
+  await step(page, 'grade:edge')
+    .getByRole('button', { name: /^Leave out: Grade/ })
+    .click();
+  await expect(
+    own(page)
+      .getByText(/needs “grade edge”, which is left out/)
+      .first(),
+  ).toBeVisible();
+  await own(page).getByRole('button', { name: 'Bring it back' }).first().click();
+  await page.getByRole('button', { name: 'Back to the proposed order' }).click();
+  await proved(page);
+});
+
+test('side seams dragged before the turning: the shoulders form a closed loop, and it says so', async ({ page }) => {
+  await open(page, 'Seed hall dress', 'plan');
+  await proved(page);
+  const turn = step(page, 'turn');
+  await turn.scrollIntoViewIfNeeded();
+  const grip = (at: Locator): Locator => at.locator('[aria-hidden]').first();
+  const [from, to] = [await grip(step(page, 'sew:side')).boundingBox(), await grip(turn).boundingBox()];
+  if (!from || !to) throw new Error('no grip');
+  await page.mouse.move(from.x + 8, from.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 8, (from.y + to.y) / 2, { steps: 6 });
+  await page.mouse.move(to.x + 8, to.y + 4, { steps: 6 });
+  await page.mouse.up();
+  await expect(
+    own(page).getByText(/cannot be done: after step \d+ “Sew: side seam” the tubes .* form a closed loop/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await proved(page);
+});
+
+test('ways of making side by side, one taken; layers of the steps; the choice that cannot be says why', async ({
+  page,
+}) => {
+  await open(page, 'Potting shirt', 'plan');
+  await proved(page);
+  await page.getByText('How it is made').click();
+  await page.getByRole('button', { name: 'Compare: Yoke' }).click();
+  const table = page.getByRole('region', { name: 'Compare: Yoke' });
+  await expect(table.getByRole('columnheader')).toHaveCount(5);
+  await expect(table.getByText('holds')).toHaveCount(5);
+  await accessible(page);
+  await table.getByRole('button', { name: 'Make it so: Double, topstitched down' }).click();
+  await expect(page.getByText('Stitch the inner yoke down at the shoulders')).toBeVisible();
+  await page.getByRole('button', { name: 'Sew the back between the two yokes', exact: true }).click();
+  await expect(
+    page.getByRole('img', {
+      name: 'For the seam, from the top: Yoke, inner, wrong side up; under it Shirt back, wrong side up; under it Yoke, outer, right side up',
+    }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Compare: Collar' }).click();
+  await expect(page.getByText(/^Not here: Notched, with facing; a lapel turns back; a stand closes up/)).toBeVisible();
+  await saved(page);
+});
+
+test('the plan on paper, as Markdown and as JSON; small sums', async ({ page }) => {
+  await open(page, 'Greenhouse coat', 'plan');
+  await proved(page);
+  await page.getByText('Small sums: elastic').click();
+  await page.getByLabel('Which sum').selectOption('collar');
+  await page.getByLabel('Half the neckline').fill('17 in');
+  await page.getByLabel('Half the neckline').press('Enter');
+  await expect(page.getByText('863.6 mm', { exact: true })).toBeVisible();
+  const take = async (name: string): Promise<string> => {
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name, exact: true }).click(),
+    ]);
+    return readFileSync(await file.path(), 'utf8');
+  };
+  expect(await take('Markdown')).toMatch(
+    /^# Greenhouse coat: in what order\n[\s\S]*- \[ \] \*\*1\. Cut all pieces\*\*/,
+  );
+  expect(JSON.parse(await take('JSON')).steps.length).toBeGreaterThan(40);
+  await page.getByRole('link', { name: 'Sheet to print, with boxes to tick' }).click();
+  await expect(page.getByText('1. Cut all pieces')).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  expect(server.url).toContain('127.0.0.1');
+});
