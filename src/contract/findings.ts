@@ -195,6 +195,8 @@ const SENTENCES: Record<string, Say> = {
   // Plan.
   'edge-left-raw': (d) =>
     `The ${d.role} edge of "${d.piece}" stays raw: no step encloses, binds, overlocks or hems it.`,
+  'cut-too-few': (d) =>
+    `"${d.piece}" is made of two layers: cut ${d.need} of it, not ${d.cut}. Say so at the piece, and the cut list follows.`,
   'piece-not-planned': (d) =>
     `"${d.piece}" has no place in this plan: Woodbine does not know where it is sewn on. Follow the pattern's own words for it.`,
   'used-before-made': (d) => `${step(d)} comes before ${other(d)}, which it needs.`,

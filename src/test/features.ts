@@ -87,6 +87,7 @@ class Draft {
       layer: material === 'shell' ? 'outer' : 'inner',
       covered: material !== 'shell',
       fused: null,
+      cut: 4,
       darts: 0,
       pleats: 0,
       ...more,

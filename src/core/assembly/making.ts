@@ -105,13 +105,12 @@ export function partsOf(pieces: Piece[], how: { yokes: boolean; standBoth: boole
       covered: p.material !== 'shell' || double || lined.has(p.id),
       fused: fused?.id ?? null,
       darts: p.lines.filter((l) => l.kind === 'dart').length,
+      cut: p.cut.count,
       pleats: p.lines.filter((l) => l.kind === 'pleat').length,
     };
     if (!double) return parted(part);
     const inner: Part = { ...part, id: under(p.id), layer: 'inner' };
-    // The interfaced layer of a collar is the upper one; of a stand both are, or the outer alone; else the outer.
-    if (p.kind === 'collar') return [{ ...part, fused: null }, inner];
-    return [part, p.kind === 'stand' && how.standBoth ? inner : { ...inner, fused: null }];
+    return [part, p.kind === 'stand' && !how.standBoth ? { ...inner, fused: null } : inner];
   });
 }
 

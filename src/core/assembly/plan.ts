@@ -85,8 +85,22 @@ export function makePlan(task: Task, choices: Choices, beam?: number): Result<Pl
       data: { topic: m.topic, method: m.method, reason: m.reason, instead: m.instead.join(' ') },
     }),
   );
-  return ok({ making, steps, methods, ...figures(steps), findings: [...told, ...checkPlan(steps, making)] });
+  return ok({
+    making,
+    steps,
+    methods,
+    ...figures(steps),
+    findings: [...told, ...cutTooFew(making), ...checkPlan(steps, making)],
+  });
 }
+
+/** Pieces of which the pattern cuts fewer than their two layers ask: two yokes, two collars, four cuffs. */
+const cutTooFew = (making: Making): Finding[] =>
+  making.parts.flatMap((p): Finding[] => {
+    const need = p.kind === 'cuff' ? 4 : 2;
+    if (p.id === p.of || p.material !== 'shell' || p.cut >= need) return [];
+    return [{ code: 'cut-too-few', severity: 'warn', where: { piece: p.of }, data: { piece: p.of, cut: p.cut, need } }];
+  });
 
 function figures(steps: PlanStep[]): Pick<Plan, 'stationChanges' | 'changes' | 'minutes' | 'handMinutes'> {
   const machine = steps.filter((s) => s.station === 'machine');

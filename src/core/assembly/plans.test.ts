@@ -298,6 +298,13 @@ describe('known orders', () => {
       ok: false,
       findings: [{ code: 'edge-has-no-finish', data: { role: 'neckline' } }, { data: { role: 'armhole' } }],
     });
+    const task = taskFrom({ ...PLAIN, collar: 'stand', neck: 'bare', lining: 'none' });
+    const once = { ...task, making: { ...task.making, parts: task.making.parts.map((p) => ({ ...p, cut: 1 })) } };
+    const few = makePlan(once, usualDecisions().making);
+    expect(few.ok && few.value.findings.map((f) => [f.code, f.data?.piece, f.data?.need])).toEqual([
+      ['cut-too-few', 'stand', 2],
+      ['cut-too-few', 'collar', 2],
+    ]);
     const narrow = ask({ sleeves: 'none', opening: 'zip', lining: 'free', strap: 25 }, { armholes: 'pull-through' });
     expect(narrow.ok && narrow.value.findings[0]?.data?.reason).toBe('strap-too-narrow');
   });

@@ -9,6 +9,7 @@ const part = (id: 'front' | 'back', folded: boolean): Part => ({
   layer: 'outer',
   covered: true,
   fused: null,
+  cut: 2,
   darts: 0,
   pleats: 0,
   paired: !folded,

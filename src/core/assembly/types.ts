@@ -38,6 +38,8 @@ export interface Part {
   /** Its wrong side is covered by another layer, so that plain seams need no neatening. */
   covered: boolean;
   fused: string | null;
+  /** How many pieces of cloth the pattern says to cut of its piece. */
+  cut: number;
   /** Darts and pleats drawn in it. */
   darts: number;
   pleats: number;

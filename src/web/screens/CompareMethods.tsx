@@ -64,7 +64,7 @@ function Rivals({ p, topic, rivals }: { p: Planning; topic: Topic; rivals: Rival
         <tbody>
           {rows.map(([words, say]) => (
             <tr key={words} style={{ borderTop: '1px solid var(--chakra-colors-rule)' }}>
-              <th scope="row" style={{ ...cell, fontWeight: 450, color: 'var(--chakra-colors-quiet)' }}>
+              <th scope="row" style={{ ...cell, fontWeight: 450, minWidth: 200, color: 'var(--chakra-colors-quiet)' }}>
                 {words}
               </th>
               {fit.map((r) => (

@@ -29,8 +29,9 @@ interface Ask {
 
 /** Lengths that no pattern piece tells, worked out while making up. */
 function asks({ plan }: Planning): Record<string, Ask> {
-  const joint = (...codes: string[]): number => plan.making.joints.find((j) => codes.includes(j.code))?.lengthB ?? 0;
-  const neck = joint('stand-neck', 'neckline-front') || 215;
+  const joint = (...codes: string[]): number =>
+    plan.making.joints.filter((j) => codes.includes(j.code)).reduce((t, j) => t + j.lengthB, 0);
+  const neck = joint('stand-neck') || joint('neckline-front', 'neckline-back', 'neckline-sleeve') || 215;
   const at = (v: number[], i: number): number => v[i] ?? 0;
   return {
     elastic: {

@@ -24,7 +24,7 @@ export function passesOf(steps: PlanStep[], making: Making): Finding[] {
         step: over[over.length - 1]?.step ?? '',
       };
       const code =
-        over.length > asked
+        over.length > wanted
           ? 'seam-sewn-twice'
           : over.length === 0 && to - from > 1 - EPS
             ? 'seam-not-sewn'

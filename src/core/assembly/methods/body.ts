@@ -103,9 +103,19 @@ export function setThroughBoth(b: Bench): void {
   b.sew('joining', ['cap'], { needs, cautions: ['thick-seam'] });
 }
 
+/** Sleeves closed by themselves, before they are set. */
+function closeSleeves(b: Bench): void {
+  b.sew('shell', ['underarm'], { needs: ['done:slit?'] });
+  b.sew('shell', ['forearm'], {});
+  b.sew('shell', ['elbow'], { needs: ['done:forearm?', 'done:slit?'] });
+}
+
 /** Side and underarm seams, where no lining method sews them later. */
 function sides(b: Bench): void {
-  if (sidesLate(b)) return;
+  if (sidesLate(b)) {
+    closeSleeves(b);
+    return;
+  }
   const shoulders = ['done:shoulder?', 'done:yoke-shoulder?', 'done:yoke-shoulder-in?'];
   if (flatSleeves(b)) {
     if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
@@ -119,9 +129,7 @@ function sides(b: Bench): void {
   b.sew('shell', sideCodes(b), {
     needs: ['pocket:set?', 'done:yoke-back?', 'done:yoke-shoulder-in?', ...openWaist(b)],
   });
-  b.sew('shell', ['underarm'], { needs: ['done:slit?'] });
-  b.sew('shell', ['forearm'], {});
-  b.sew('shell', ['elbow'], { needs: ['done:forearm?', 'done:slit?'] });
+  closeSleeves(b);
   if (throughBoth(b)) return;
   const round = ['done:side?', 'done:underarm?', 'done:elbow?', 'done:forearm?'];
   if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');

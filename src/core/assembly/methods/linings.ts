@@ -35,7 +35,7 @@ function gap(b: Bench, code: string): { from: number; to: number } {
   return { from: 0.5 - half, to: 0.5 + half };
 }
 
-const OPEN_IN: Record<string, string> = { sleeve: 'lining-underarm', side: 'lining-side', hem: 'hem-back' };
+const OPEN_IN: Record<string, string> = { sleeve: 'lining-underarm', side: 'lining-side', hem: '' };
 
 /** A seam of the lining, with the opening for turning left in it where it is the chosen one. */
 function liningSeam(b: Bench, codes: string[], needs: string[]): void {
@@ -167,6 +167,9 @@ export function joinLayers(b: Bench): void {
 const closings = (b: Bench): boolean => b.ops.some((o) => ['sew-edge', 'sew-armholes'].includes(o.id));
 const hemCodes = (b: Bench): string[] =>
   [...new Set(b.g.making.joints.map((j) => j.code))].filter((c) => c.startsWith('hem-'));
+/** The longest piece of the hem: the opening is left there. */
+const widestHem = (b: Bench): string =>
+  [...b.joints(...hemCodes(b))].sort((x, y) => y.lengthA - x.lengthA)[0]?.code ?? '';
 export const bagged = (b: Bench): boolean => hemCodes(b).length > 0;
 const everywhere = (b: Bench): string[] => b.g.making.parts.map((p) => p.id);
 
@@ -379,7 +382,7 @@ function hemSeam(b: Bench, codes: string[], ring: boolean): void {
     data: { length: b.joints(...codes).reduce((t, j) => t + j.lengthA, 0) },
     hard: true,
   });
-  if (inHem) openIn(b, 'sew-hem', codes.find((c) => c === 'hem-back') ?? (codes[0] as string));
+  if (inHem) openIn(b, 'sew-hem', widestHem(b));
 }
 
 const HEM_NEEDS = [
@@ -417,7 +420,7 @@ function turnOut(b: Bench, needs: string[]): void {
 
 function closeOpening(b: Bench): void {
   const at = opening(b);
-  const code = at === 'hem' ? (hemCodes(b).find((c) => c === 'hem-back') ?? hemCodes(b)[0]) : OPEN_IN[at];
+  const code = at === 'hem' ? widestHem(b) : OPEN_IN[at];
   const joints = code ? b.joints(code) : [];
   if (!joints.length || at === 'none') return;
   const { from, to } = gap(b, code as string);
