@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { choices, features, taskFrom } from '../../test/features.ts';
+import { choices, features } from '../../test/features.ts';
+import { taskFrom } from '../../test/garments.ts';
 import { coatDocument, SEED } from '../../test/shells.ts';
 import { compute, planOf } from '../compute.ts';
 import { clipsFor, faceOf, graded, type Layers, layersOf, makePlan, type Part, type Ply } from './index.ts';

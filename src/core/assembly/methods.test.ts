@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { type Features, taskFrom } from '../../test/features.ts';
+import { type Features } from '../../test/features.ts';
+import { taskFrom } from '../../test/garments.ts';
 import { usualDecisions } from '../project.ts';
 import { makePlan, type Plan, type PlanStep } from './index.ts';
 

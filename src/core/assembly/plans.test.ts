@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { choices, type Features, features, taskFrom } from '../../test/features.ts';
+import { choices, type Features, features } from '../../test/features.ts';
+import { taskFrom } from '../../test/garments.ts';
 import { SEED } from '../../test/shells.ts';
 import { usualDecisions } from '../project.ts';
 import { checkPlan, EXTRA_IDS, METHODS, makePlan, numbered, type Plan, type PlanStep } from './index.ts';

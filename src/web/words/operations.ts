@@ -1,5 +1,5 @@
-/** Title and instruction; `{key}` is a length of the step's numbers, `{#key}` a plain number, `{seam}` the seam it is about. */
-export type Line = [title: string, how: string];
+import { EXTRAS, FINISH } from './finishing.ts';
+import { type Line } from './line.ts';
 
 const PREPARE: Record<string, Line> = {
   cut: [
@@ -319,99 +319,6 @@ const JOINING: Record<string, Line> = {
   'close-rib': ['Close the rib into a ring', 'Ends together, then folded along its length, wrong sides together.'],
 };
 
-const FINISH: Record<string, Line> = {
-  'press-hem': [
-    'Press up the hem of the shell',
-    'Fold {depth} to the wrong side along the hem line while it can still lie flat.',
-  ],
-  'neaten-hem': ["Neaten the hem's raw edge", 'Overlock or bind it; thin the seam allowances inside the hem.'],
-  'hem-blind': [
-    'Hem the shell by hand',
-    'Turned up {depth}, caught with loose blind stitches, one thread of the cloth each.',
-  ],
-  'hem-machine': ['Hem the shell by machine', 'Turned twice, {depth} in all, stitched close to the inner fold.'],
-  'hem-rolled': [
-    'Roll the hem',
-    'Stitch, trim close, roll once more and stitch again: as narrow as the cloth lets you.',
-  ],
-  'lining-hem': ['Hem the lining', 'Turn {turn1}, then {turn2}, press first, then stitch.'],
-  'lining-wrist': ['Hem the sleeve linings', 'Turn {turn1}, then {turn2}, press and stitch.'],
-  'thread-chains': ['Thread chains at the side seams', 'Chains {25–40 mm} long hold the free lining to the shell.'],
-  'mark-mitre': [
-    'Fold and mark the mitre',
-    'Both hems pressed up; mark where the creases cross, and from the cut corner {alongHem} along the hem and {alongSide} along the side edge.',
-  ],
-  'sew-mitre': [
-    'Sew the mitre',
-    'Folded diagonally, creases on creases, right sides together; stitch from the finished edge to the fold. Turn it to look before you trim.',
-  ],
-  'trim-mitre': ['Trim the mitre', 'To {6 mm}, the point cut across; press open and turn.'],
-  'try-on': [
-    'Try it on',
-    'Shoulders, waist, sleeves and length, over what it will be worn with. After this it is hard to unpick.',
-  ],
-  'press-all': ['Press all of it', 'Edges rolled a thread to the inside. Let it hang until dry before going on.'],
-  'practise-holes': [
-    'Practise one buttonhole',
-    'On the same layers, interfacing included: opening {opening}, overall {overall}. Practise cutting it too.',
-  ],
-  'mark-holes': [
-    'Mark the buttonholes',
-    'Lay the marking strip along the front edge, neck end at the neck, and mark {#buttons} places.',
-  ],
-  'sew-holes': ['Sew the buttonholes', '{#buttons} of them, opening {opening}. All in the same direction.'],
-  'cut-holes': ['Cut the buttonholes', 'A pin across each end as a stop; from the middle outward.'],
-  'sew-buttons': [
-    'Sew on the buttons',
-    'Mark the {#buttons} places through the finished holes. Make a shank as long as the overlap is thick, wrap it, and knot.',
-  ],
-};
-
-const EXTRAS: Record<string, Line> = {
-  'bags-on': [
-    'Sew the pocket bags to the side seams',
-    'One half to each edge, right sides together, between the marks.',
-  ],
-  'press-bags': ['Press the pocket bags outward', 'Understitch them if they would show.'],
-  'bags-round': ['Sew round the pocket bags', 'In one with the side seam, pivoting at its ends.'],
-  'neaten-bags': ['Neaten the pocket bags', 'Both layers together.'],
-  'press-patch': ['Press the patch pockets', 'Hem first, then the edges over a card.'],
-  'sew-patch': ['Stitch the patch pockets on', '{in} from the edge, a bar or triangle at each upper end.'],
-  'sew-tube': [
-    'Sew the ties',
-    'Folded right sides together, one end closed; a gap nowhere: they are turned through the other end.',
-  ],
-  'turn-tube': ['Turn the ties', 'With a loop turner or a safety pin; {long} is a long way.'],
-  'press-tube': ['Press the ties', 'Seam on the edge.'],
-  'baste-ties': ['Baste the ties at their places', 'Raw edges level, before the seam goes over them.'],
-  'sew-label': ['Sew the label in', 'Before the facing is closed over it.'],
-  'hook-and-eye': ['Sew on hook and eye', 'Above the zip or at the neck, edges meeting.'],
-  gather: ['Gather', 'Two rows of long stitches inside the allowance; draw up evenly to the marks.'],
-  'hem-ruffle': ['Hem the ruffle', 'Before it is gathered, while it lies flat.'],
-  'gather-ruffle': ['Gather the ruffle', 'In halves and quarters.'],
-  'close-lowest': [
-    'Button the lowest button and baste the fronts together',
-    'Lower edges level: the ruffle is sewn over both.',
-  ],
-  'sew-ruffle': ['Sew the ruffle on', 'Quarter marks matched, gathers towards you.'],
-  'neaten-ruffle': ['Neaten the ruffle seam', 'Both edges together, pressed upward.'],
-  'hem-peplum': ['Hem the peplum', 'Before it is joined.'],
-  'sew-peplum': ['Sew the peplum on', 'Right sides together at the waist.'],
-  'neaten-peplum': ['Neaten the waist seam', 'Both edges together.'],
-  'cord-holes': ['Make holes or eyelets for the cord', 'A patch behind them; before the casing covers the place.'],
-  'cord-casing': ['Stitch the cord casing', 'Wide enough for the tool that threads it.'],
-  'thread-cord': ['Thread the cord', 'A stop or knot at each end.'],
-  'belt-loops': ['Make and baste the belt loops', 'Ends caught in the side seams at waist level.'],
-  'stretch-collar': ['Stretch the outer edge of the detachable collar', 'With steam, before and again after sewing.'],
-  'sew-detachable': ['Sew short ends and outer edge of the detachable collar', 'The inner edge stays open.'],
-  'turn-detachable': ['Turn and press the detachable collar', 'Corners out, the seam rolled under.'],
-  'band-detachable': [
-    'Sew the detachable collar to its band',
-    "Its wrong side to the band's right side; tuck the other layer under and topstitch.",
-  ],
-  'fasten-detachable': ['Sew on the fastenings', 'Centre back, a little below each shoulder seam, near each end. Few.'],
-};
-
 export const OPERATIONS: Record<string, Line> = {
   ...PREPARE,
   ...SEAMS,
@@ -421,36 +328,4 @@ export const OPERATIONS: Record<string, Line> = {
   ...JOINING,
   ...FINISH,
   ...EXTRAS,
-};
-
-/** What commonly goes wrong at a step, and how it is mended. */
-export const SLIPS: Record<string, string> = {
-  cut: 'A piece cut twice the same way round: cut one more, mirrored. Instructions often forget to say how many.',
-  fuse: 'It bubbles: more seconds, less steam, and let it cool before it is moved. Bubbles that stay come off with heat and are fused anew.',
-  staystitch: 'The neck has stretched already: draw the staystitching up to the length of the pattern.',
-  'sew-darts':
-    'A pucker at the point: the last three stitches ran off too steeply. Unpick the last {15 mm} and sew along the fold.',
-  'ease-cap': 'Tucks instead of ease: draw up less, steam the fullness away over a ham.',
-  'sew-edge': 'Left and right corner differ: baste the second from the first, laid on each other.',
-  understitch: 'The edge shows the facing: unpick, trim the facing a little and understitch again.',
-  'sew-wrist':
-    'The lining is twisted: pull the sleeve through, look down it, seam on seam, before you stitch the second one.',
-  'sew-armholes': 'A layer is caught: unpick there; roll what lies between more tightly before you stitch.',
-  turn: 'It will not come: the opening is too short, or a layer is caught in a seam. Do not tear: unpick a little more.',
-  'pull-through': 'Stuck in the shoulder: pull the lining and the shell one after the other, not both at once.',
-  'yoke-roll': 'Part of the shirt is caught in the seam: unpick there, roll it more tightly, sew again.',
-  'cover-seam':
-    'The fold misses the seam on the other side: baste from the side that shows, unpick only where it missed.',
-  'snip-corners': 'Snipped too far: a scrap of fused interfacing behind the corner, and sew one thread farther in.',
-  'sew-zip':
-    'A dimple below the zip: the seam below does not start where the zip stitching ends. Open {20 mm} and sew it again with the zip foot.',
-  'cut-holes': 'Cut past the bar: a few hand stitches and a drop of sealant.',
-  'sew-holes': 'The machine stuck on a thick place: support the foot with a folded scrap and start clear of the edge.',
-  'sew-mitre':
-    'The corner does not lie square: the creases were not on each other. It has not been trimmed yet; unpick.',
-  'hem-blind': 'Stitches show: catch one thread of the cloth only and leave the hem loose.',
-  'sew-rib': 'It ripples: stretch more evenly, quarter by quarter.',
-  'cover-ditch': 'The inner edge was missed in a place: catch it by hand.',
-  'grade-edge':
-    'Clipped through the seam: a scrap of interfacing behind it, and stitch past the place a thread farther in.',
 };

@@ -9,8 +9,9 @@ import {
   type Station,
 } from '../../core/assembly/index.ts';
 import { formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
-import { OPERATIONS, SLIPS } from './operations.ts';
+import { OPERATIONS } from './operations.ts';
 import { SEAM_WORDS } from './pattern.ts';
+import { SLIPS } from './slips.ts';
 
 export const STATION_WORDS: Record<Station, string> = {
   table: 'Table',

@@ -5,7 +5,8 @@ import { checkPlan, EXTRA_IDS, METHODS, makePlan, type PlanStep } from '../../co
 import { compute, planOf } from '../../core/compute.ts';
 import { STAGES } from '../../core/intake/index.ts';
 import { because } from '../../core/result.ts';
-import { choices, features, taskFrom } from '../../test/features.ts';
+import { choices, features } from '../../test/features.ts';
+import { taskFrom } from '../../test/garments.ts';
 import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
 import {
   CAUTION_WORDS,
@@ -76,7 +77,7 @@ describe('words', () => {
           expect(said).not.toMatch(/undefined|Something is wrong|\d mm\b/);
         }
       }),
-      { seed: SEED, numRuns: 120, endOnFailure: true },
+      { seed: SEED, numRuns: 60, endOnFailure: true },
     );
     for (const m of METHODS.filter((x) => x.id !== 'none'))
       expect([m.topic, methodWords(m.topic, m.id)]).not.toEqual([m.topic, m.id]);

@@ -1,85 +1,11 @@
 import { type Bench } from '../bench.ts';
 import { partOf, under } from '../making.ts';
 import { type Laid, type Part } from '../types.ts';
+import { BEFORE_NECK, basted, madeApart, outer, pressUnder } from './apart.ts';
+import { hood } from './hood.ts';
 import { type Method, unless, way } from './method.ts';
 
-const outer = (b: Bench, kind: Part['kind']): string => b.of(kind).find((p) => p.layer === 'outer')?.id ?? '';
-
-/** Everything that must be done before anything crosses the neck. */
-export const BEFORE_NECK = [
-  'done:shoulder?',
-  'done:yoke-shoulder?',
-  'done:yoke-shoulder-in?',
-  'done:centre-back?',
-  'done:raglan?',
-  'front:ready?',
-  'done:neckline-front?',
-];
-
-/** Two layers sewn along their outer edges, graded, turned through the open edge, pressed, topstitched. */
-export function madeApart(
-  b: Bench,
-  kind: Part['kind'],
-  code: string,
-  o: { rows?: boolean; makes: string[]; needs?: string[] },
-): void {
-  const id = outer(b, kind);
-  const pieces = [id, under(id)];
-  const j = b.joints(code)[0];
-  if (!j) return;
-  b.sew('apart', [code], {
-    to_: null,
-    needs: o.needs ?? [],
-    stops: [{ code: 'short-at-open-edge', mm: j.allowance }],
-    data: { turn: b.g.making.bulk === 'thick' ? 6 : 3 },
-  });
-  b.add('apart', 'table', `trim:${code}`, {
-    code: 'trim-part',
-    about: code,
-    pieces,
-    works: [j.id],
-    needs: [`sewn:${code}`],
-    cautions: ['blades'],
-    data: { layers: 2, allowance: j.allowance },
-  });
-  b.add('apart', 'table', `turn:${code}`, {
-    code: 'turn-part',
-    about: code,
-    pieces,
-    needs: [`trim:${code}`],
-    turns: { how: 'part', parts: pieces },
-  });
-  const done = [`done:${code}`, ...o.makes];
-  b.add('apart', 'iron', `press:${code}`, {
-    code: 'press-part',
-    about: code,
-    pieces,
-    needs: [`turn:${code}`],
-    makes: o.rows ? [] : done,
-  });
-  if (o.rows)
-    b.add('apart', 'machine', `topstitch:${code}`, {
-      code: 'topstitch',
-      about: code,
-      pieces,
-      needs: [`press:${code}`],
-      makes: done,
-      data: { in: 6, a: j.lengthA },
-    });
-}
-
 const collarAlone = (b: Bench): void => madeApart(b, 'collar', 'collar-outer', { rows: true, makes: ['collar:made'] });
-
-/** The long edge that will cover the seam, pressed under before it is needed. */
-function pressUnder(b: Bench, part: string, about: string): void {
-  b.add('apart', 'iron', `fold:${part}`, { code: 'press-under', about, pieces: [part], makes: [`folded:${part}`] });
-}
-
-/** What lies inside the neck and is caught with it: facings and linings basted to its edge. */
-const basted = (b: Bench): string[] =>
-  b
-    .joints('neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline')
-    .flatMap((j) => [...j.a, ...j.b].map(partOf));
 
 /** The neck seam of stand, band or collar: notched, clipped, graded, pressed up into it, its inner edge stitched over the seam. */
 function ontoNeck(b: Bench, code: string, kind: Part['kind'], needs: string[]): void {
@@ -333,90 +259,14 @@ function notched(b: Bench): void {
   });
 }
 
-/** Hood and its lining or facing round the opening, then between shell and inside at the neck. */
-function hood(b: Bench): void {
-  const id = outer(b, 'hood');
-  const bare = !b.has('hood-edge');
-  if (bare) {
-    b.add('apart', 'machine', 'hem-hood', {
-      pieces: [id],
-      needs: ['done:hood-centre-back?'],
-      cares: b.care(b.edges(b.of('hood'), 'front-edge'), 'hemmed'),
-      makes: ['collar:made'],
-      cautions: ['cords'],
-    });
-  } else {
-    b.sew('apart', ['hood-facing-line']);
-    b.sew('apart', ['hood-crown'], { needs: ['done:hood-facing-line?'] });
-    b.sew('apart', ['hood-edge'], {
-      needs: ['done:hood-centre-back?', 'done:hood-crown?', 'done:hood-facing-line?', 'done:facing-hood-centre-back?'],
-      to_: null,
-      cautions: ['cords'],
-    });
-    b.add('apart', 'table', 'turn:hood', {
-      code: 'turn-part',
-      about: 'hood-edge',
-      pieces: [id],
-      needs: ['sewn:hood-edge'],
-      turns: {
-        how: 'part',
-        parts: [id, ...b.of('hood', 'lining').map((p) => p.id), ...b.of('hood', 'facing').map((p) => p.id)],
-      },
-    });
-    b.add('apart', 'iron', 'press:hood-edge', {
-      code: 'press-part',
-      about: 'hood-edge',
-      pieces: [id],
-      needs: ['turn:hood'],
-      makes: ['collar:made', 'done:hood-edge'],
-    });
-  }
-  const all = b.joints('hood-neck');
-  const shell = all.find((j) => !j.closing);
-  if (!shell) return;
-  const neck = [...shell.a, ...shell.b].map(partOf).find((p) => p !== id) ?? '';
-  const inner = all.find((j) => j.closing);
-  const lining = inner
-    ? ([...inner.a, ...inner.b].map(partOf).find((p) => b.parts.get(p)?.layer === 'inner') ?? '')
-    : '';
-  const between = b.has('neckline-front', 'neckline-back');
-  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
-  const facing = b.of('hood', 'facing');
-  const ends = b.edges(facing, 'neckline').filter((k) => !met.has(k));
-  const stack: Laid[] = [
-    { part: neck, up: 'right', swings: 0 },
-    { part: id, up: 'wrong', swings: 1 },
-  ];
-  if (lining) stack.push({ part: lining, up: b.alike(neck, lining) ? 'wrong' : 'right', swings: 1 });
-  b.sew('joining', ['hood-neck'], {
-    code: 'hood-neck',
-    stack,
-    pieces: [...new Set([...all.flatMap((j) => [...j.a, ...j.b]).map(partOf), ...facing.map((p) => p.id)])],
-    cares: b.care([...all.flatMap((j) => [...j.a, ...j.b]), ...ends], between || lining ? 'enclosed' : 'seamed'),
-    plain: true,
-    to_: null,
-    needs: [...BEFORE_NECK.filter((n) => !n.includes('neckline')), 'collar:made'],
-    makes: ['neck:dressed', ...(between ? [] : ['done:hood-neck'])],
-    hard: true,
-  });
-  if (!between && !lining)
-    b.add('joining', 'machine', 'bind-neck', {
-      code: 'bind-seam',
-      about: 'hood-neck',
-      works: [shell.id],
-      pieces: [neck, id],
-      needs: ['sewn:hood-neck'],
-      cares: b.care([...shell.a, ...shell.b], 'bound'),
-      makes: ['done:hood-neck', 'neck:closed'],
-      data: { a: shell.lengthA },
-    });
-}
-
 const withStand = (b: Bench): string | null =>
   unless(b.has('collar-stand'), b.has('collar-neck') ? 'no-stand' : 'no-collar');
+
 const onePiece = (b: Bench): boolean => b.has('collar-neck');
+
 const lapel = (b: Bench): boolean =>
   b.g.d.facing.on && b.g.d.facing.kind === 'lapel' && b.of('front', 'facing').length > 0;
+
 const facedNeck = (b: Bench): boolean => (b.has('neckline-front') && b.has('neckline-back')) || b.has('band-neckline');
 
 export const COLLARS: Method[] = [

@@ -1,6 +1,6 @@
 import { type Bench } from '../bench.ts';
 import { partOf, under } from '../making.ts';
-import { madeApart } from './collars.ts';
+import { madeApart } from './apart.ts';
 import { type Method, unless, way } from './method.ts';
 
 const sleeves = (b: Bench): string[] => b.of('sleeve').map((p) => p.id);

@@ -1,8 +1,8 @@
 import { type Bench } from '../bench.ts';
 import { type Part } from '../types.ts';
 import { pressVent, sidesLate } from './body.ts';
-import { bagged, lined } from './linings.ts';
 import { type Method, unless, way } from './method.ts';
+import { bagged, lined } from './opening.ts';
 
 const HEMMED: ReadonlySet<string> = new Set(['front', 'back', 'front-side', 'back-side', 'skirt-front', 'skirt-back']);
 

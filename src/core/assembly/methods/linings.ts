@@ -1,41 +1,24 @@
 import { type Bench } from '../bench.ts';
-import { OPENING, TUBE } from '../check/index.ts';
+import { TUBE } from '../check/index.ts';
 import { partOf } from '../making.ts';
-import { type Joint, type Laid, type Part, type StopPoint } from '../types.ts';
+import { type Joint, type Laid, type StopPoint } from '../types.ts';
+import { bag, turnThrough } from './bag.ts';
 import {
   before,
   easeCap,
-  frontFaced,
   liningArmholes,
   openWaist,
   setThroughBoth,
   shouldersLate,
   sideCodes,
   sidesLate,
-  throughBoth,
   zipShares,
 } from './body.ts';
 import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
 import { type Method, unless, way } from './method.ts';
+import { bagged, lined, linings, OPEN_IN, openIn, opening, openingLength } from './opening.ts';
 
-/** Length of the opening left for turning, mm. */
-const openingLength = (b: Bench): number => OPENING[b.g.making.bulk];
-/** The hem seam stops this far before the facing, so that hem and facing can still be turned up together. */
-export const HEM_STOP = 25;
-
-const linings = (b: Bench): Part[] => b.g.making.parts.filter((p) => p.material === 'lining');
-export const lined = (b: Bench): boolean => linings(b).length > 0;
 const felled = (b: Bench): boolean => b.g.methods['lining-edge'] === 'felled';
-const opening = (b: Bench): string => b.g.methods.opening ?? 'none';
-
-/** The stretch left open in the middle of a seam, as shares of its length. */
-function gap(b: Bench, code: string): { from: number; to: number } {
-  const long = b.joints(code)[0]?.lengthA ?? openingLength(b) * 2;
-  const half = Math.min(0.45, openingLength(b) / long / 2);
-  return { from: 0.5 - half, to: 0.5 + half };
-}
-
-const OPEN_IN: Record<string, string> = { sleeve: 'lining-underarm', side: 'lining-side', hem: '' };
 
 /** A seam of the lining, with the opening for turning left in it where it is the chosen one. */
 function liningSeam(b: Bench, codes: string[], needs: string[]): void {
@@ -43,23 +26,6 @@ function liningSeam(b: Bench, codes: string[], needs: string[]): void {
   const stops: StopPoint[] = open ? [{ code: 'opening', mm: openingLength(b) }] : [];
   b.sew('inside', codes, { needs, stops });
   if (open) openIn(b, `sew:${b.joints(...codes)[0]?.code}`, open);
-}
-
-/** Parts the stretches of a sewn joint in two, round the gap. */
-function openIn(b: Bench, op: string, code: string): void {
-  const { from, to } = gap(b, code);
-  const ids = b.joints(code).map((j) => j.id);
-  const sewn = b.ops.find((o) => o.id === op);
-  if (!sewn) return;
-  // Only one of a pair is left open; the plan, which knows pairs as one, keeps the gap on the joint.
-  sewn.sews = sewn.sews.flatMap((s) =>
-    ids.includes(s.joint)
-      ? [
-          { ...s, to: from },
-          { ...s, from: to },
-        ]
-      : [s],
-  );
 }
 
 /** Facings and lining made up into one inside, or each for itself where the lining is felled in by hand. */
@@ -163,37 +129,6 @@ export function joinLayers(b: Bench): void {
   if (felled(b)) fellLining(b);
   vents(b);
 }
-
-const closings = (b: Bench): boolean => b.ops.some((o) => ['sew-edge', 'sew-armholes'].includes(o.id));
-const hemCodes = (b: Bench): string[] =>
-  [...new Set(b.g.making.joints.map((j) => j.code))].filter((c) => c.startsWith('hem-'));
-/** The longest piece of the hem: the opening is left there. */
-const widestHem = (b: Bench): string =>
-  [...b.joints(...hemCodes(b))].sort((x, y) => y.lengthA - x.lengthA)[0]?.code ?? '';
-export const bagged = (b: Bench): boolean => hemCodes(b).length > 0;
-const everywhere = (b: Bench): string[] => b.g.making.parts.map((p) => p.id);
-
-/** Neck and edges are turned through the hem, which is still open; pulled through the shoulders where they are tubes. */
-function turnThrough(b: Bench): void {
-  if (!closings(b)) {
-    wrists(b, []);
-    return;
-  }
-  const pull = b.g.methods.armholes === 'pull-through';
-  b.add('joining', 'table', 'turn', {
-    code: pull ? 'pull-through' : 'turn',
-    pieces: everywhere(b),
-    needs: ['held:edge?', 'held:armholes?'],
-    turns: { how: pull ? 'pull' : 'bag', parts: everywhere(b) },
-    makes: [...(closesLate(b) ? [] : ['turned']), 'turned:flat'],
-    data: { opening: 0 },
-  });
-  if (closesLate(b))
-    b.add('joining', 'iron', 'press-turned', { pieces: everywhere(b), needs: ['turned:flat'], makes: ['turned'] });
-  wrists(b, ['turned']);
-}
-
-const closesLate = (b: Bench): boolean => hasArmholes(b);
 
 /** Sleeve linings in an unlined body: their caps slipped over the armhole seam by hand. */
 function fellCaps(b: Bench): void {
@@ -320,122 +255,6 @@ function fellLining(b: Bench): void {
   if (op) op.station = 'hand';
 }
 
-/** Wrists of sleeve and lining joined by reaching between the layers. */
-function wrists(b: Bench, needs: string[]): void {
-  // A rib closes both layers at once, last of all.
-  if (b.g.d.lining.wrist.kind === 'rib') return;
-  b.sew('joining', ['wrist', 'wrist-under'], {
-    id: 'sew-wrist',
-    code: 'sew-wrist',
-    reached: true,
-    needs: [...needs, 'done:raglan?', 'done:side?', 'done:underarm?', 'inside:sleeves?', 'wrist:pressed?'],
-    to_: null,
-    makes: ['wrist:joined'],
-    allowance: b.g.d.lining.wrist.seam,
-  });
-}
-
-/**
- * A body that closes into a ring cannot be turned with neck and hem both sewn flat: it is turned first, and its hem joined by
- * reaching in through the opening.
- */
-const isRing = (b: Bench): boolean =>
-  !frontFaced(b) || b.of('skirt-front').some((p) => !p.ring.some((e) => e.role === 'front-edge'));
-
-/** Where a bag stays open until it has been turned. */
-function bag(b: Bench): void {
-  const codes = hemCodes(b);
-  const ring = isRing(b);
-  if (ring) turnThrough(b);
-  else wrists(b, ['held:edge?']);
-  hemSeam(b, codes, ring);
-  if (!ring) turnOut(b, ['sew-hem', 'wrist:joined?', 'held:armholes?']);
-  if (!b.g.d.lining.self && b.g.d.lining.hem.kind === 'joined')
-    b.add('finish', 'hand', 'tack-hem', {
-      pieces: everywhere(b),
-      needs: ['turned?', 'sew-hem'],
-      makes: ['hem:done'],
-      data: { stop: HEM_STOP, a: 200 },
-    });
-  closeOpening(b);
-}
-
-/** Shell and lining along the hem, as far as the facing. */
-function hemSeam(b: Bench, codes: string[], ring: boolean): void {
-  const first = b.joints(...codes)[0];
-  if (!first) return;
-  const inHem = opening(b) === 'hem';
-  const joined = b.g.d.lining.hem.kind === 'joined';
-  const sleeves = throughBoth(b) ? [] : ['done:cap?', 'done:raglan?'];
-  const before = ring ? ['turned?', 'done:waist-front?', 'done:lining-waist-front?'] : [];
-  b.sew('joining', codes, {
-    id: 'sew-hem',
-    code: joined ? 'sew-hem' : 'sew-hem-edge',
-    reached: ring,
-    needs: [...HEM_NEEDS, ...sleeves, ...before],
-    allowance: joined ? b.g.d.lining.hem.seam : first.allowance,
-    to_: null,
-    stops: [
-      ...(b.of('front', 'facing').length ? [{ code: 'stop-before-facing', mm: HEM_STOP }] : []),
-      ...(inHem ? [{ code: 'opening', mm: openingLength(b) }] : []),
-    ],
-    data: { length: b.joints(...codes).reduce((t, j) => t + j.lengthA, 0) },
-    hard: true,
-  });
-  if (inHem) openIn(b, 'sew-hem', widestHem(b));
-}
-
-const HEM_NEEDS = [
-  'done:centre-back?',
-  'done:lining-centre-back?',
-  'done:skirt-centre-back?',
-  'done:lining-skirt-centre-back?',
-  'done:panel-front?',
-  'done:panel-back?',
-  'done:lining-panel-front?',
-  'done:lining-panel-back?',
-  'held:edge?',
-  'wrist:joined?',
-  'done:lining-side?',
-  'done:side?',
-  'hem:pressed?',
-  'vent:joined?',
-  'hem-rib:on?',
-  'done:lining-waist-front?',
-  'done:waist-front?',
-  'done:lining-skirt-side?',
-  'done:skirt-side?',
-  'inside:sleeves?',
-];
-
-function turnOut(b: Bench, needs: string[]): void {
-  b.add('joining', 'table', 'turn', {
-    pieces: everywhere(b),
-    needs,
-    makes: ['turned', 'turned:flat'],
-    turns: { how: 'bag', parts: everywhere(b) },
-    data: { opening: opening(b) === 'none' ? 0 : openingLength(b) },
-  });
-}
-
-function closeOpening(b: Bench): void {
-  const at = opening(b);
-  const code = at === 'hem' ? widestHem(b) : OPEN_IN[at];
-  const joints = code ? b.joints(code) : [];
-  if (!joints.length || at === 'none') return;
-  const { from, to } = gap(b, code as string);
-  const pieces = [...new Set(joints.flatMap((j) => [...j.a, ...j.b]).map(partOf))];
-  b.add('finish', at === 'hem' ? 'hand' : 'machine', 'close-opening', {
-    pieces,
-    about: code ?? null,
-    needs: ['turned?', 'sew-hem', 'hem:done?', 'wrist:joined?'],
-    sews: joints.map((j) => ({ joint: j.id, from, to })),
-    makes: ['closed'],
-    thread: 'lining',
-    data: { opening: openingLength(b), a: openingLength(b) },
-  });
-}
-
 /** The lining to both sides of a vent, and across its top. */
 function vents(b: Bench): void {
   if (!b.has('vent-over')) return;
@@ -463,6 +282,7 @@ function vents(b: Bench): void {
 }
 
 const needsOpening = (b: Bench): boolean => bagged(b) && !wristsOpen(b);
+
 /** Wrists that are finished after the turning serve as the way. */
 const wristsOpen = (b: Bench): boolean =>
   b.has('lining-cap', 'lining-raglan') && (!b.has('wrist') || b.g.d.lining.wrist.kind === 'rib') && bagged(b);
@@ -474,6 +294,7 @@ const openable =
 
 /** Both sleeveless and lined or faced there. */
 const armholed = (b: Bench): string | null => unless(hasArmholes(b), 'no-closed-armholes');
+
 const pullThrough = (b: Bench): string | null => {
   const none = armholed(b);
   if (none) return none;

@@ -1,7 +1,7 @@
 import { type Bench } from '../bench.ts';
 import { partOf, under } from '../making.ts';
+import { madeApart } from './apart.ts';
 import { sidesLate, zipLength, zipShares } from './body.ts';
-import { madeApart } from './collars.ts';
 import { type Method, unless, way } from './method.ts';
 
 /** A zip's seam stops this far from it, so that the foot comes in. Common practice. */

@@ -1,0 +1,79 @@
+import { type Bench } from '../bench.ts';
+import { partOf, under } from '../making.ts';
+import { type Part } from '../types.ts';
+
+export const outer = (b: Bench, kind: Part['kind']): string => b.of(kind).find((p) => p.layer === 'outer')?.id ?? '';
+
+/** Everything that must be done before anything crosses the neck. */
+export const BEFORE_NECK = [
+  'done:shoulder?',
+  'done:yoke-shoulder?',
+  'done:yoke-shoulder-in?',
+  'done:centre-back?',
+  'done:raglan?',
+  'front:ready?',
+  'done:neckline-front?',
+];
+
+/** Two layers sewn along their outer edges, graded, turned through the open edge, pressed, topstitched. */
+export function madeApart(
+  b: Bench,
+  kind: Part['kind'],
+  code: string,
+  o: { rows?: boolean; makes: string[]; needs?: string[] },
+): void {
+  const id = outer(b, kind);
+  const pieces = [id, under(id)];
+  const j = b.joints(code)[0];
+  if (!j) return;
+  b.sew('apart', [code], {
+    to_: null,
+    needs: o.needs ?? [],
+    stops: [{ code: 'short-at-open-edge', mm: j.allowance }],
+    data: { turn: b.g.making.bulk === 'thick' ? 6 : 3 },
+  });
+  b.add('apart', 'table', `trim:${code}`, {
+    code: 'trim-part',
+    about: code,
+    pieces,
+    works: [j.id],
+    needs: [`sewn:${code}`],
+    cautions: ['blades'],
+    data: { layers: 2, allowance: j.allowance },
+  });
+  b.add('apart', 'table', `turn:${code}`, {
+    code: 'turn-part',
+    about: code,
+    pieces,
+    needs: [`trim:${code}`],
+    turns: { how: 'part', parts: pieces },
+  });
+  const done = [`done:${code}`, ...o.makes];
+  b.add('apart', 'iron', `press:${code}`, {
+    code: 'press-part',
+    about: code,
+    pieces,
+    needs: [`turn:${code}`],
+    makes: o.rows ? [] : done,
+  });
+  if (o.rows)
+    b.add('apart', 'machine', `topstitch:${code}`, {
+      code: 'topstitch',
+      about: code,
+      pieces,
+      needs: [`press:${code}`],
+      makes: done,
+      data: { in: 6, a: j.lengthA },
+    });
+}
+
+/** The long edge that will cover the seam, pressed under before it is needed. */
+export function pressUnder(b: Bench, part: string, about: string): void {
+  b.add('apart', 'iron', `fold:${part}`, { code: 'press-under', about, pieces: [part], makes: [`folded:${part}`] });
+}
+
+/** What lies inside the neck and is caught with it: facings and linings basted to its edge. */
+export const basted = (b: Bench): string[] =>
+  b
+    .joints('neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline')
+    .flatMap((j) => [...j.a, ...j.b].map(partOf));

@@ -1,0 +1,49 @@
+import { type Bench } from '../bench.ts';
+import { OPENING } from '../check/index.ts';
+import { type Part } from '../types.ts';
+
+/** Length of the opening left for turning, mm. */
+export const openingLength = (b: Bench): number => OPENING[b.g.making.bulk];
+
+export const linings = (b: Bench): Part[] => b.g.making.parts.filter((p) => p.material === 'lining');
+
+export const lined = (b: Bench): boolean => linings(b).length > 0;
+
+export const opening = (b: Bench): string => b.g.methods.opening ?? 'none';
+
+/** The stretch left open in the middle of a seam, as shares of its length. */
+export function gap(b: Bench, code: string): { from: number; to: number } {
+  const long = b.joints(code)[0]?.lengthA ?? openingLength(b) * 2;
+  const half = Math.min(0.45, openingLength(b) / long / 2);
+  return { from: 0.5 - half, to: 0.5 + half };
+}
+
+export const OPEN_IN: Record<string, string> = { sleeve: 'lining-underarm', side: 'lining-side', hem: '' };
+
+/** Parts the stretches of a sewn joint in two, round the gap. */
+export function openIn(b: Bench, op: string, code: string): void {
+  const { from, to } = gap(b, code);
+  const ids = b.joints(code).map((j) => j.id);
+  const sewn = b.ops.find((o) => o.id === op);
+  if (!sewn) return;
+  // Only one of a pair is left open; the plan, which knows pairs as one, keeps the gap on the joint.
+  sewn.sews = sewn.sews.flatMap((s) =>
+    ids.includes(s.joint)
+      ? [
+          { ...s, to: from },
+          { ...s, from: to },
+        ]
+      : [s],
+  );
+}
+
+export const hemCodes = (b: Bench): string[] =>
+  [...new Set(b.g.making.joints.map((j) => j.code))].filter((c) => c.startsWith('hem-'));
+
+/** The longest piece of the hem: the opening is left there. */
+export const widestHem = (b: Bench): string =>
+  [...b.joints(...hemCodes(b))].sort((x, y) => y.lengthA - x.lengthA)[0]?.code ?? '';
+
+export const bagged = (b: Bench): boolean => hemCodes(b).length > 0;
+
+export const everywhere = (b: Bench): string[] => b.g.making.parts.map((p) => p.id);

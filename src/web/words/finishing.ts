@@ -1,0 +1,94 @@
+import { type Line } from './line.ts';
+
+export const FINISH: Record<string, Line> = {
+  'press-hem': [
+    'Press up the hem of the shell',
+    'Fold {depth} to the wrong side along the hem line while it can still lie flat.',
+  ],
+  'neaten-hem': ["Neaten the hem's raw edge", 'Overlock or bind it; thin the seam allowances inside the hem.'],
+  'hem-blind': [
+    'Hem the shell by hand',
+    'Turned up {depth}, caught with loose blind stitches, one thread of the cloth each.',
+  ],
+  'hem-machine': ['Hem the shell by machine', 'Turned twice, {depth} in all, stitched close to the inner fold.'],
+  'hem-rolled': [
+    'Roll the hem',
+    'Stitch, trim close, roll once more and stitch again: as narrow as the cloth lets you.',
+  ],
+  'lining-hem': ['Hem the lining', 'Turn {turn1}, then {turn2}, press first, then stitch.'],
+  'lining-wrist': ['Hem the sleeve linings', 'Turn {turn1}, then {turn2}, press and stitch.'],
+  'thread-chains': ['Thread chains at the side seams', 'Chains {25–40 mm} long hold the free lining to the shell.'],
+  'mark-mitre': [
+    'Fold and mark the mitre',
+    'Both hems pressed up; mark where the creases cross, and from the cut corner {alongHem} along the hem and {alongSide} along the side edge.',
+  ],
+  'sew-mitre': [
+    'Sew the mitre',
+    'Folded diagonally, creases on creases, right sides together; stitch from the finished edge to the fold. Turn it to look before you trim.',
+  ],
+  'trim-mitre': ['Trim the mitre', 'To {6 mm}, the point cut across; press open and turn.'],
+  'try-on': [
+    'Try it on',
+    'Shoulders, waist, sleeves and length, over what it will be worn with. After this it is hard to unpick.',
+  ],
+  'press-all': ['Press all of it', 'Edges rolled a thread to the inside. Let it hang until dry before going on.'],
+  'practise-holes': [
+    'Practise one buttonhole',
+    'On the same layers, interfacing included: opening {opening}, overall {overall}. Practise cutting it too.',
+  ],
+  'mark-holes': [
+    'Mark the buttonholes',
+    'Lay the marking strip along the front edge, neck end at the neck, and mark {#buttons} places.',
+  ],
+  'sew-holes': ['Sew the buttonholes', '{#buttons} of them, opening {opening}. All in the same direction.'],
+  'cut-holes': ['Cut the buttonholes', 'A pin across each end as a stop; from the middle outward.'],
+  'sew-buttons': [
+    'Sew on the buttons',
+    'Mark the {#buttons} places through the finished holes. Make a shank as long as the overlap is thick, wrap it, and knot.',
+  ],
+};
+
+export const EXTRAS: Record<string, Line> = {
+  'bags-on': [
+    'Sew the pocket bags to the side seams',
+    'One half to each edge, right sides together, between the marks.',
+  ],
+  'press-bags': ['Press the pocket bags outward', 'Understitch them if they would show.'],
+  'bags-round': ['Sew round the pocket bags', 'In one with the side seam, pivoting at its ends.'],
+  'neaten-bags': ['Neaten the pocket bags', 'Both layers together.'],
+  'press-patch': ['Press the patch pockets', 'Hem first, then the edges over a card.'],
+  'sew-patch': ['Stitch the patch pockets on', '{in} from the edge, a bar or triangle at each upper end.'],
+  'sew-tube': [
+    'Sew the ties',
+    'Folded right sides together, one end closed; a gap nowhere: they are turned through the other end.',
+  ],
+  'turn-tube': ['Turn the ties', 'With a loop turner or a safety pin; {long} is a long way.'],
+  'press-tube': ['Press the ties', 'Seam on the edge.'],
+  'baste-ties': ['Baste the ties at their places', 'Raw edges level, before the seam goes over them.'],
+  'sew-label': ['Sew the label in', 'Before the facing is closed over it.'],
+  'hook-and-eye': ['Sew on hook and eye', 'Above the zip or at the neck, edges meeting.'],
+  gather: ['Gather', 'Two rows of long stitches inside the allowance; draw up evenly to the marks.'],
+  'hem-ruffle': ['Hem the ruffle', 'Before it is gathered, while it lies flat.'],
+  'gather-ruffle': ['Gather the ruffle', 'In halves and quarters.'],
+  'close-lowest': [
+    'Button the lowest button and baste the fronts together',
+    'Lower edges level: the ruffle is sewn over both.',
+  ],
+  'sew-ruffle': ['Sew the ruffle on', 'Quarter marks matched, gathers towards you.'],
+  'neaten-ruffle': ['Neaten the ruffle seam', 'Both edges together, pressed upward.'],
+  'hem-peplum': ['Hem the peplum', 'Before it is joined.'],
+  'sew-peplum': ['Sew the peplum on', 'Right sides together at the waist.'],
+  'neaten-peplum': ['Neaten the waist seam', 'Both edges together.'],
+  'cord-holes': ['Make holes or eyelets for the cord', 'A patch behind them; before the casing covers the place.'],
+  'cord-casing': ['Stitch the cord casing', 'Wide enough for the tool that threads it.'],
+  'thread-cord': ['Thread the cord', 'A stop or knot at each end.'],
+  'belt-loops': ['Make and baste the belt loops', 'Ends caught in the side seams at waist level.'],
+  'stretch-collar': ['Stretch the outer edge of the detachable collar', 'With steam, before and again after sewing.'],
+  'sew-detachable': ['Sew short ends and outer edge of the detachable collar', 'The inner edge stays open.'],
+  'turn-detachable': ['Turn and press the detachable collar', 'Corners out, the seam rolled under.'],
+  'band-detachable': [
+    'Sew the detachable collar to its band',
+    "Its wrong side to the band's right side; tuck the other layer under and topstitch.",
+  ],
+  'fasten-detachable': ['Sew on the fastenings', 'Centre back, a little below each shoulder seam, near each end. Few.'],
+};

@@ -1,0 +1,31 @@
+/** What commonly goes wrong at a step, and how it is mended. */
+export const SLIPS: Record<string, string> = {
+  cut: 'A piece cut twice the same way round: cut one more, mirrored. Instructions often forget to say how many.',
+  fuse: 'It bubbles: more seconds, less steam, and let it cool before it is moved. Bubbles that stay come off with heat and are fused anew.',
+  staystitch: 'The neck has stretched already: draw the staystitching up to the length of the pattern.',
+  'sew-darts':
+    'A pucker at the point: the last three stitches ran off too steeply. Unpick the last {15 mm} and sew along the fold.',
+  'ease-cap': 'Tucks instead of ease: draw up less, steam the fullness away over a ham.',
+  'sew-edge': 'Left and right corner differ: baste the second from the first, laid on each other.',
+  understitch: 'The edge shows the facing: unpick, trim the facing a little and understitch again.',
+  'sew-wrist':
+    'The lining is twisted: pull the sleeve through, look down it, seam on seam, before you stitch the second one.',
+  'sew-armholes': 'A layer is caught: unpick there; roll what lies between more tightly before you stitch.',
+  turn: 'It will not come: the opening is too short, or a layer is caught in a seam. Do not tear: unpick a little more.',
+  'pull-through': 'Stuck in the shoulder: pull the lining and the shell one after the other, not both at once.',
+  'yoke-roll': 'Part of the shirt is caught in the seam: unpick there, roll it more tightly, sew again.',
+  'cover-seam':
+    'The fold misses the seam on the other side: baste from the side that shows, unpick only where it missed.',
+  'snip-corners': 'Snipped too far: a scrap of fused interfacing behind the corner, and sew one thread farther in.',
+  'sew-zip':
+    'A dimple below the zip: the seam below does not start where the zip stitching ends. Open {20 mm} and sew it again with the zip foot.',
+  'cut-holes': 'Cut past the bar: a few hand stitches and a drop of sealant.',
+  'sew-holes': 'The machine stuck on a thick place: support the foot with a folded scrap and start clear of the edge.',
+  'sew-mitre':
+    'The corner does not lie square: the creases were not on each other. It has not been trimmed yet; unpick.',
+  'hem-blind': 'Stitches show: catch one thread of the cloth only and leave the hem loose.',
+  'sew-rib': 'It ripples: stretch more evenly, quarter by quarter.',
+  'cover-ditch': 'The inner edge was missed in a place: catch it by hand.',
+  'grade-edge':
+    'Clipped through the seam: a scrap of interfacing behind it, and stitch past the place a thread farther in.',
+};
