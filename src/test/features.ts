@@ -63,3 +63,25 @@ export const choices: fc.Arbitrary<Decisions['making']> = fc
     methods: Object.fromEntries(Object.entries(methods).filter(([, m]) => m !== undefined)) as Record<string, string>,
     extras,
   }));
+
+/** A jacket with sleeves, its front faced, its lining joined. */
+export const PLAIN: Features = {
+  opening: 'front',
+  backSeam: false,
+  sleeves: 'set-in',
+  yoke: false,
+  collar: 'none',
+  neck: 'facing',
+  lining: 'joined',
+  cuffs: false,
+  skirt: false,
+  waistband: false,
+  vent: false,
+  pockets: false,
+  darts: false,
+  placket: false,
+  buttons: true,
+  bulk: 'medium',
+  lace: false,
+  strap: 110,
+};

@@ -1,5 +1,6 @@
 import { type Role } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
+import { BLANK } from './blank.ts';
 import { faceOf, keyOf, partOf, under } from './making.ts';
 import {
   type Care,
@@ -38,27 +39,6 @@ export interface SewOptions extends More {
   /** Sewn as it is, whatever way of neatening is chosen. */
   plain?: boolean;
 }
-
-const PLAIN: Omit<Operation, 'id' | 'code' | 'section' | 'station' | 'makes'> = {
-  pieces: [],
-  about: null,
-  sews: [],
-  works: [],
-  needs: [],
-  cares: [],
-  stack: [],
-  allowance: null,
-  stops: [],
-  press: null,
-  turns: null,
-  reached: false,
-  foot: 'straight',
-  thread: 'shell',
-  cautions: [],
-  hard: false,
-  data: {},
-  minutes: 0,
-};
 
 /** Usual cautions of a station. */
 const CAUTIONS: Partial<Record<Station, string[]>> = {
@@ -127,7 +107,7 @@ export class Bench {
     const ready = pieces.map((p) => (first || more.makes?.includes(`ready:${p}`) ? `fuse:${p}?` : `ready:${p}?`));
     const code = more.code ?? id.replace(/:.*/, '');
     this.ops.push({
-      ...PLAIN,
+      ...BLANK,
       ...more,
       id,
       code,
@@ -209,6 +189,11 @@ export class Bench {
     else this.plain(run, way);
   }
 
+  private allowanceOf(key: string): number {
+    const e = this.parts.get(partOf(key))?.ring.find((x) => key.endsWith(`/${x.id}`));
+    return e?.allowance ?? 0;
+  }
+
   /** The share of a centre back seam, from its top, that a zip takes; 0 without one. */
   zipShare(j: Joint): number {
     const zip = (this.g.methods.zip ?? 'none') === 'none' ? 0 : this.g.d.lining.zip.length;
@@ -238,6 +223,7 @@ export class Bench {
   private base({ joints, first, o }: Run): More {
     const { from = 0, to = 1 } = o;
     const all = joints.flatMap((j) => [...j.a, ...j.b]);
+    const narrow = Math.min(...all.map((k) => this.allowanceOf(k)));
     // Of a seam through both layers of a band or yoke the length counts once.
     const once = joints.filter((j) => !j.id.endsWith(':in') || j === first);
     return {
@@ -250,6 +236,8 @@ export class Bench {
         a: sum(once, 'lengthA'),
         b: sum(once, 'lengthB'),
         ease: sum(once, 'lengthA') - sum(once, 'lengthB'),
+        // Along some seams the allowance changes, as at a keyhole neck.
+        ...(narrow < first.allowance - 0.5 && { narrow }),
       },
       thread: this.parts.get(partOf(all[0] ?? ''))?.material === 'lining' ? 'lining' : 'shell',
     };

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import {
+  BLANK,
   checkPlan,
   handlesOf,
   type Joint,
@@ -56,29 +57,13 @@ const making = (parts: Part[], joints: Joint[], more: Partial<Making> = {}): Mak
   ...more,
 });
 const op = (id: string, more: Partial<Operation> = {}): Operation => ({
+  ...BLANK,
   id,
   code: id,
   section: 'shell',
   station: 'machine',
   pieces: (more.stack ?? []).map((l) => l.part),
-  about: null,
-  sews: [],
-  works: [],
-  needs: [],
   makes: [id],
-  cares: [],
-  stack: [],
-  allowance: null,
-  stops: [],
-  press: null,
-  turns: null,
-  reached: false,
-  foot: 'straight',
-  thread: 'shell',
-  cautions: [],
-  hard: false,
-  data: {},
-  minutes: 1,
   ...more,
 });
 const laid = (low: string, high: string, swings: Laid['swings'], up: Laid['up'] = 'wrong'): Laid[] => [

@@ -1,4 +1,5 @@
 export * from './bench.ts';
+export * from './blank.ts';
 export * from './check/index.ts';
 export * from './clips.ts';
 export * from './compare.ts';

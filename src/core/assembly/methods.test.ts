@@ -1,29 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { type Features } from '../../test/features.ts';
+import { type Features, PLAIN } from '../../test/features.ts';
 import { taskFrom } from '../../test/garments.ts';
 import { usualDecisions } from '../project.ts';
 import { makePlan, type Plan, type PlanStep } from './index.ts';
 
-const BASE: Features = {
-  opening: 'front',
-  backSeam: false,
-  sleeves: 'set-in',
-  yoke: false,
-  collar: 'none',
-  neck: 'facing',
-  lining: 'none',
-  cuffs: false,
-  skirt: false,
-  waistband: false,
-  vent: false,
-  pockets: false,
-  darts: false,
-  placket: false,
-  buttons: false,
-  bulk: 'medium',
-  lace: false,
-  strap: 110,
-};
+const BASE: Features = { ...PLAIN, lining: 'none', buttons: false };
 const SHIRT: Partial<Features> = { neck: 'bare', collar: 'band' };
 const TOP: Partial<Features> = { sleeves: 'none', neck: 'bare', lining: 'free', opening: 'zip' };
 
@@ -463,5 +444,25 @@ describe('ways of making', () => {
     );
     expect(hand).toBeGreaterThan(machine as number);
     expect(p.steps.every((s) => s.minutes > 0 && s.minutes < 120)).toBe(true);
+  });
+
+  test('where the allowance changes along a seam, as round a keyhole, the narrowest is told with it', () => {
+    const task = taskFrom({ ...BASE });
+    const narrow = (role: string) => ({
+      ...task,
+      making: {
+        ...task.making,
+        parts: task.making.parts.map((p) => ({
+          ...p,
+          ring: p.ring.map((e) => (e.role === role ? { ...e, allowance: 6 } : e)),
+        })),
+      },
+    });
+    const edge = (t: typeof task) => {
+      const r = makePlan(t, usualDecisions().making);
+      return r.ok ? step(r.value, 'sew-edge') : null;
+    };
+    expect(edge(task)?.data.narrow).toBeUndefined();
+    expect(edge(narrow('neckline'))).toMatchObject({ allowance: 15, data: { narrow: 6 } });
   });
 });

@@ -1,32 +1,26 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { SEED } from '../../test/shells.ts';
-import { costOf, mendOf, moved, movedTogether, movesWith, type Operation, orderOperations, ownOrder } from './index.ts';
+import {
+  BLANK,
+  costOf,
+  mendOf,
+  moved,
+  movedTogether,
+  movesWith,
+  type Operation,
+  orderOperations,
+  ownOrder,
+} from './index.ts';
 
 const op = (id: string, needs: string[] = [], more: Partial<Operation> = {}): Operation => ({
+  ...BLANK,
   id,
   code: id,
   section: 'shell',
   station: 'machine',
-  pieces: [],
-  about: null,
-  sews: [],
-  works: [],
   needs,
   makes: [id],
-  cares: [],
-  stack: [],
-  allowance: null,
-  stops: [],
-  press: null,
-  turns: null,
-  reached: false,
-  foot: 'straight',
-  thread: 'shell',
-  cautions: [],
-  hard: false,
-  data: {},
-  minutes: 1,
   ...more,
 });
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { choices, type Features, features } from '../../test/features.ts';
+import { choices, type Features, features, PLAIN } from '../../test/features.ts';
 import { taskFrom } from '../../test/garments.ts';
 import { SEED } from '../../test/shells.ts';
 import { usualDecisions } from '../project.ts';
@@ -88,26 +88,6 @@ describe('plans of any garment', () => {
   });
 });
 
-const PLAIN: Features = {
-  opening: 'front',
-  backSeam: false,
-  sleeves: 'set-in',
-  yoke: false,
-  collar: 'none',
-  neck: 'facing',
-  lining: 'joined',
-  cuffs: false,
-  skirt: false,
-  waistband: false,
-  vent: false,
-  pockets: false,
-  darts: false,
-  placket: false,
-  buttons: true,
-  bulk: 'medium',
-  lace: false,
-  strap: 110,
-};
 const make = (more: Partial<Features>, methods: Record<string, string> = {}, extras: string[] = []): Plan => {
   const r = makePlan(taskFrom({ ...PLAIN, ...more }), { ...usualDecisions().making, methods, extras });
   if (!r.ok) throw new Error(JSON.stringify(r.findings));

@@ -132,8 +132,8 @@ test('whatever is made and chosen: what is drafted and planned is proved, or ref
       const proof = proofOf(x, d).filter((k) => k.code !== 'hem' && k.code !== 'seams');
       expect([make, proof.flatMap((k) => k.faults.map((f) => [k.code, f]))]).toEqual([make, []]);
     }),
-    { seed: SEED, numRuns: 110, endOnFailure: true },
+    { seed: SEED, numRuns: 80, endOnFailure: true },
   );
-  expect(drafted).toBeGreaterThan(40);
-  expect(planned).toBeGreaterThan(35);
+  expect(drafted).toBeGreaterThan(30);
+  expect(planned).toBeGreaterThan(25);
 });

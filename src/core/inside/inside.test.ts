@@ -69,7 +69,7 @@ describe('facings', () => {
           expect(worstStep(outlineOf(split.lining))).toBeLessThan(1e-4);
         }
       }),
-      runs(40),
+      runs(22),
     );
   });
 
@@ -94,7 +94,7 @@ describe('facings', () => {
         const bends = line.flatMap((s) => [0.2, 0.5, 0.8].map((t) => Math.abs(curvatureAt(s, t))));
         if (split.cornerRadius > 10) expect(Math.max(...bends)).toBeGreaterThan(0.9 / split.cornerRadius);
       }),
-      runs(40),
+      runs(22),
     );
   });
 
@@ -205,7 +205,7 @@ describe('linings', () => {
         );
         expect(runLength(piece(inside.pieces, 'sleeve-lining').ring, 'cap') - armhole).toBeCloseTo(ease, 3);
       }),
-      runs(25),
+      runs(14),
     );
   });
 
@@ -331,7 +331,7 @@ describe('the whole inside', () => {
         const off = c.seams.filter((s) => (s.verdict === 'a-too-long' || s.verdict === 'a-too-short') && !wide(s));
         expect(off.map((s) => `${s.code} ${s.differenceMm.toFixed(2)}`)).toEqual([]);
       }),
-      runs(40),
+      runs(22),
     );
   });
 

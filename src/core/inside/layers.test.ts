@@ -51,7 +51,7 @@ describe('worn on both sides', () => {
         const plan = planOf(doc, c);
         expect(plan.ok && plan.value.findings.filter((f) => f.severity === 'stop')).toEqual([]);
       }),
-      runs(15),
+      runs(8),
     );
   });
 });
@@ -88,7 +88,7 @@ describe('ribs', () => {
         expect(nearestOn(of(find(c, 'p2'), 'hem'), middle).distance).toBeLessThan(0.02);
         expect(off(c)).toEqual([]);
       }),
-      runs(14),
+      runs(8),
     );
   });
 });
@@ -114,7 +114,7 @@ describe('a hem that is faced and lined', () => {
         expect(nearestOn(of(find(c, 'p2'), 'hem'), at).distance).toBeCloseTo(Math.abs(line), 1);
         expect(off(c).filter((s) => s.easeOf !== 'flare')).toEqual([]);
       }),
-      runs(14),
+      runs(8),
     );
   });
 });
@@ -144,7 +144,7 @@ describe('interfacing of the front', () => {
         expect([near[0], near[1]]).toEqual([expect.closeTo(85, 1), expect.closeTo(0, 6)]);
         expect(find(c, 'front-facing-interfacing')).toBeDefined();
       }),
-      runs(14),
+      runs(8),
     );
   });
 
@@ -217,7 +217,7 @@ test('a pocket grown on to the side seam is left out of the lining, or kept; the
       expect(side?.a.map((x) => x.edge)).toEqual(['e3', 'e7']);
       if (!kept) expect(pathLength(of(lining, 'side'))).toBeLessThan(600);
     }),
-    runs(14),
+    runs(8),
   );
 });
 
@@ -257,7 +257,7 @@ describe('the centre back pleat', () => {
         if (length + 170 < pathLength(made)) expect(at(length + 160)).toBeLessThan(0.01);
         expect(off(c).filter((s) => s.easeOf !== 'flare')).toEqual([]);
       }),
-      runs(15),
+      runs(8),
     );
   });
 

@@ -75,7 +75,7 @@ describe('against a clipping library', () => {
           }
         },
       ),
-      runs(25),
+      runs(14),
     );
   });
 
@@ -98,7 +98,7 @@ describe('against a clipping library', () => {
           expect(Math.abs(all / areaOf([ringOf(shell)]) - 1)).toBeLessThan(1e-4);
         }
       }),
-      runs(20),
+      runs(11),
     );
   });
 
@@ -149,7 +149,7 @@ describe('against a clipping library', () => {
           }
         },
       ),
-      runs(20),
+      runs(11),
     );
   });
 });

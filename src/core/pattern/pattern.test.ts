@@ -82,7 +82,7 @@ describe('cut line', () => {
           expect(Math.abs(areaOfCut(ring) / ringsArea(theirs) - 1)).toBeLessThan(1e-3);
         }
       }),
-      { seed: SEED, numRuns: 25 },
+      { seed: SEED, numRuns: 14 },
     );
   });
 
@@ -104,7 +104,7 @@ describe('cut line', () => {
           }
         }
       }),
-      { seed: SEED, numRuns: 30 },
+      { seed: SEED, numRuns: 17 },
     );
   });
 
@@ -176,7 +176,7 @@ describe('cut line', () => {
           });
         }
       }),
-      { seed: SEED, numRuns: 15 },
+      { seed: SEED, numRuns: 10 },
     );
   });
 
@@ -219,7 +219,7 @@ describe('roles', () => {
           'hem',
         ]);
       }),
-      { seed: SEED, numRuns: 60 },
+      { seed: SEED, numRuns: 32 },
     );
   });
 
@@ -330,7 +330,7 @@ describe('walking', () => {
         expect(seams.every((s) => s.verdict === 'matches' || s.verdict === 'ease-as-meant')).toBe(true);
         expect(walk(shellSeams(pieces, 'shirt'), pieces).find((s) => s.code === 'cap')?.verdict).toBe('a-too-long');
       }),
-      { seed: SEED, numRuns: 30 },
+      { seed: SEED, numRuns: 17 },
     );
   });
 });

@@ -76,6 +76,10 @@ const SEAMS: Record<string, Line> = {
 };
 
 const PARTS: Record<string, Line> = {
+  'sew-part': [
+    'Sew the two layers together: {seam}',
+    'From open edge round to open edge, the under layer drawn out by {turn} along the outer edge so that the seam rolls to its side. One stitch across each corner.',
+  ],
   'trim-part': [
     'Grade and trim: {seam}',
     'The allowance nearest the outside stays widest: {graded}. Points cut across, both sides trimmed.',

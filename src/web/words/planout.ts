@@ -9,13 +9,17 @@ interface Said {
   names: Record<string, string>;
 }
 
+/** The allowance; where it changes along the seam, the narrowest too. */
+function allowanceWords(s: PlanStep, units: LengthUnit): string | null {
+  if (s.allowance === null || s.allowance <= 0) return null;
+  const { narrow } = s.data;
+  const less = narrow === undefined ? '' : `, ${formatLength(narrow, units)} where its edge has less`;
+  return `allowance ${formatLength(s.allowance, units)}${less}`;
+}
+
 /** What is to be known at a step, besides its instruction. */
 export function factsOf(s: PlanStep, units: LengthUnit): string[] {
-  return [
-    sidesWords(s.stack),
-    s.allowance !== null && s.allowance > 0 ? `allowance ${formatLength(s.allowance, units)}` : null,
-    ...stopWords(s, units),
-  ].filter((x): x is string => Boolean(x));
+  return [sidesWords(s.stack), allowanceWords(s, units), ...stopWords(s, units)].filter((x): x is string => Boolean(x));
 }
 
 /** The plan as Markdown, with a box to tick before each step. */

@@ -15,6 +15,9 @@ export const BEFORE_NECK = [
   'done:neckline-front?',
 ];
 
+/** Turn of cloth at the outer edge of a collar, mm: 2–4, thick cloth 6. From memory. */
+const TURN = { thin: 2, medium: 3, thick: 6 } as const;
+
 /** Two layers sewn along their outer edges, graded, turned through the open edge, pressed, topstitched. */
 export function madeApart(
   b: Bench,
@@ -27,10 +30,11 @@ export function madeApart(
   const j = b.joints(code)[0];
   if (!j) return;
   b.sew('apart', [code], {
+    code: 'sew-part',
     to_: null,
     needs: o.needs ?? [],
     stops: [{ code: 'short-at-open-edge', mm: j.allowance }],
-    data: { turn: b.g.making.bulk === 'thick' ? 6 : 3 },
+    data: { turn: TURN[b.g.making.bulk] },
   });
   b.add('apart', 'table', `trim:${code}`, {
     code: 'trim-part',
