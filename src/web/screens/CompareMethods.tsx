@@ -38,8 +38,8 @@ function Rivals({ p, topic, rivals }: { p: Planning; topic: Topic; rivals: Rival
   const { units } = p.w.doc;
   const fit = rivals.filter((r) => !r.reason);
   const rows: [string, (r: Rival) => string][] = [
-    ['Whole garment', (r) => minutesWords(r.minutes)],
-    ['of it by hand', (r) => minutesWords(r.handMinutes)],
+    ['Whole garment', (r) => minutesWords(r.minutes, 1)],
+    ['of it by hand', (r) => minutesWords(r.handMinutes, 1)],
     ['Steps', (r) => String(r.steps)],
     ['Opening left to turn it', (r) => (r.opening ? formatLength(r.opening, units) : 'none')],
     ['Layers at the thickest place', (r) => String(r.bulk)],

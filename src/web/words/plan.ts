@@ -127,10 +127,10 @@ export function sidesWords(stack: Laid[]): string | null {
   return a.up === 'right' ? 'Both right side up' : 'Both wrong side up';
 }
 
-/** Hours and minutes, to five minutes from half an hour on. */
-export function minutesWords(minutes: number): string {
+/** Hours and minutes, from half an hour on to the nearest `step` of them. */
+export function minutesWords(minutes: number, step = 5): string {
   if (minutes < 30) return `${Math.max(1, Math.round(minutes))} min`;
-  const m = Math.round(minutes / 5) * 5;
+  const m = Math.round(minutes / step) * step;
   return m < 60 ? `${m} min` : `${Math.floor(m / 60)} h${m % 60 ? ` ${m % 60} min` : ''}`;
 }
 
