@@ -147,6 +147,11 @@ function inStages(b: Bench): void {
     needs: ['clip:stand-neck'],
     makes: ['done:stand-neck', 'done:stand-neck-in'],
   });
+  collarLaidIn(b, stand);
+}
+
+/** The collar to the outer stand's upper edge, the inner one's folded over it. */
+function collarLaidIn(b: Bench, stand: string): void {
   pressUnder(b, under(stand), 'collar-stand');
   const collar = outer(b, 'collar');
   b.sew('joining', ['collar-stand'], {

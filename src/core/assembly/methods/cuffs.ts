@@ -95,11 +95,17 @@ function cuff(b: Bench, kind: 'band' | 'turn-back' | 'link'): void {
     needs: ['sewn:cuff'],
     makes: ['done:cuff'],
   });
+  innerCuff(b, outer.id);
+  if (kind === 'turn-back') b.add('finish', 'iron', 'turn-back-cuff', { pieces: [outer.id], needs: ['done:cuff-in'] });
+}
+
+/** The inner cuff's folded edge over the seam, with a lining's wrist caught under it. */
+function innerCuff(b: Bench, outer: string): void {
   b.sew('joining', ['cuff-in'], {
     code: 'cover-seam',
     stack: [
-      { part: outer.id, up: 'right', swings: 0 },
-      { part: inner, up: 'wrong', swings: 0 },
+      { part: outer, up: 'right', swings: 0 },
+      { part: under(outer), up: 'wrong', swings: 0 },
     ],
     plain: true,
     to_: null,
@@ -115,7 +121,6 @@ function cuff(b: Bench, kind: 'band' | 'turn-back' | 'link'): void {
       makes: ['wrist-lining:basted'],
       reached: true,
     });
-  if (kind === 'turn-back') b.add('finish', 'iron', 'turn-back-cuff', { pieces: [outer.id], needs: ['done:cuff-in'] });
 }
 
 const hasCuff = (b: Bench): string | null => unless(b.has('cuff'), 'no-cuff');

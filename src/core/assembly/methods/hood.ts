@@ -3,9 +3,8 @@ import { partOf } from '../making.ts';
 import { type Laid } from '../types.ts';
 import { BEFORE_NECK, outer } from './apart.ts';
 
-/** Hood and its lining or facing round the opening, then between shell and inside at the neck. */
-export function hood(b: Bench): void {
-  const id = outer(b, 'hood');
+/** Hood and its lining or facing round the opening; without them it is hemmed. */
+function roundOpening(b: Bench, id: string): void {
   const bare = !b.has('hood-edge');
   if (bare) {
     b.add('apart', 'machine', 'hem-hood', {
@@ -41,6 +40,12 @@ export function hood(b: Bench): void {
       makes: ['collar:made', 'done:hood-edge'],
     });
   }
+}
+
+/** Hood made up, then between shell and inside at the neck. */
+export function hood(b: Bench): void {
+  const id = outer(b, 'hood');
+  roundOpening(b, id);
   const all = b.joints('hood-neck');
   const shell = all.find((j) => !j.closing);
   if (!shell) return;

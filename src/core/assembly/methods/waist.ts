@@ -1,5 +1,6 @@
 import { type Bench } from '../bench.ts';
 import { partOf, under } from '../making.ts';
+import { type Joint, type Sewn } from '../types.ts';
 import { madeApart } from './apart.ts';
 import { sidesLate, zipLength, zipShares } from './body.ts';
 import { type Method, unless, way } from './method.ts';
@@ -151,7 +152,11 @@ function zip(b: Bench, by: 'machine' | 'hand'): void {
     hard: true,
     data: { a: length * 2, zip: length },
   });
-  const sews = stretches(inner);
+  insideToZip(b, by, stretches(inner), inner);
+}
+
+/** Facing and lining to the tape. */
+function insideToZip(b: Bench, by: 'machine' | 'hand', sews: Sewn[], inner: Joint[]): void {
   if (!sews.length) return;
   const all = inner.flatMap((j) => [...j.a, ...j.b]);
   b.add('joining', by, by === 'hand' ? 'fell-zip' : 'zip-lining', {
@@ -163,7 +168,7 @@ function zip(b: Bench, by: 'machine' | 'hand'): void {
     makes: ['zip:lined'],
     thread: 'lining',
     reached: true,
-    data: { a: length * 2 },
+    data: { a: zipLength(b) * 2 },
   });
 }
 
