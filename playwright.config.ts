@@ -2,7 +2,8 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'e2e',
-  workers: 1,
+  // Every file has a server of its own; while one waits for its database the other can go on.
+  workers: 2,
   fullyParallel: false,
   timeout: 90_000,
   expect: { timeout: 10_000 },

@@ -4,7 +4,12 @@ import { Running } from './server.ts';
 
 export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
 
+/** Colours on their way from light to dark have no contrast to speak of: waits until nothing moves any more. */
+export const atRest = (page: Page) =>
+  page.evaluate(() => Promise.allSettled(document.getAnimations().map((a) => a.finished)).then(() => undefined));
+
 export async function accessible(page: Page): Promise<void> {
+  await atRest(page);
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
   expect(violations.map((v) => `${v.id}: ${v.nodes[0]?.html}`)).toEqual([]);
 }

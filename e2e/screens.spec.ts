@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import { atRest } from './demo.ts';
 import { Running } from './server.ts';
 
 const server = new Running();
@@ -32,6 +33,7 @@ for (const view of VIEWS) {
     await page.setViewportSize({ width: 1280, height: 800 });
     for (const colours of ['light', 'dark']) {
       if (colours === 'dark') await page.getByRole('button', { name: 'Switch to dark colours' }).click();
+      await atRest(page);
       const { violations } = await new AxeBuilder({ page })
         .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
         .analyze();

@@ -64,8 +64,10 @@ await page.screenshot({ path: join(folder, 'plan-layers.png') });
 await page.goto(`${base}/project/${dress.id}/plan`, { waitUntil: 'networkidle' });
 await page.getByText('How it is made').click();
 await page.getByRole('button', { name: 'Compare: Armholes without sleeves' }).click();
-await page.getByText('Asks for').scrollIntoViewIfNeeded();
-await page.getByText('Make it so').first().scrollIntoViewIfNeeded();
+await page.getByText('Make it so').first().waitFor();
+await page
+  .getByRole('heading', { name: /the ways side by side/ })
+  .evaluate((e) => window.scrollTo(0, e.getBoundingClientRect().top + window.scrollY - 30));
 await page.waitForTimeout(400);
 await page.screenshot({ path: join(folder, 'plan-compare.png') });
 say('plan-layers.png, plan-compare.png');
