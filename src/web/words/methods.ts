@@ -206,6 +206,7 @@ export const REASON_WORDS: Record<string, string> = {
   'no-lining-sides': 'there are no lining sides',
   'no-opening-needed': 'it can be turned without one',
   'must-be-turned': 'it could not be turned',
+  'seam-too-short': 'the seam is too short for the opening that this cloth needs',
   'seam-not-there': 'the lining has no such seam',
   'no-waist-seam': 'it has no waist seam',
   'no-waistband': 'it has no waistband',

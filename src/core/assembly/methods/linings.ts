@@ -16,7 +16,7 @@ import {
 } from './body.ts';
 import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
 import { type Method, unless, way } from './method.ts';
-import { bagged, lined, linings, OPEN_IN, openIn, opening, openingLength } from './opening.ts';
+import { bagged, lined, linings, OPEN_IN, openIn, opening, openingLength, widestHem } from './opening.ts';
 
 const felled = (b: Bench): boolean => b.g.methods['lining-edge'] === 'felled';
 
@@ -287,10 +287,13 @@ const needsOpening = (b: Bench): boolean => bagged(b) && !wristsOpen(b);
 const wristsOpen = (b: Bench): boolean =>
   b.has('lining-cap', 'lining-raglan') && (!b.has('wrist') || b.g.d.lining.wrist.kind === 'rib') && bagged(b);
 
+/** Whether the opening finds room in this seam, with a stitch left at both ends. */
+const roomy = (b: Bench, code: string): boolean => (b.joints(code)[0]?.lengthA ?? 0) * 0.9 >= openingLength(b);
+
 const openable =
   (code: string): Method['fits'] =>
   (b) =>
-    !needsOpening(b) ? 'no-opening-needed' : unless(b.has(code), 'seam-not-there');
+    !needsOpening(b) ? 'no-opening-needed' : b.has(code) ? unless(roomy(b, code), 'seam-too-short') : 'seam-not-there';
 
 /** Both sleeveless and lined or faced there. */
 const armholed = (b: Bench): string | null => unless(hasArmholes(b), 'no-closed-armholes');
@@ -340,8 +343,9 @@ export const LININGS: Method[] = [
   ),
   way('opening', 'sleeve', 0, openable('lining-underarm')),
   way('opening', 'side', 0, openable('lining-side')),
-  way('opening', 'hem', 0, (b) =>
-    !needsOpening(b) ? 'no-opening-needed' : unless(b.g.d.lining.hem.kind !== 'rib', 'hem-is-rib'),
-  ),
+  way('opening', 'hem', 0, (b) => {
+    if (!needsOpening(b)) return 'no-opening-needed';
+    return b.g.d.lining.hem.kind === 'rib' ? 'hem-is-rib' : unless(roomy(b, widestHem(b)), 'seam-too-short');
+  }),
   way('opening', 'none', 0, (b) => unless(!needsOpening(b), 'must-be-turned')),
 ];
