@@ -1,7 +1,8 @@
 import { type Role } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { BLANK } from './blank.ts';
-import { faceOf, keyOf, partOf, under } from './making.ts';
+import { edgesOf, faceOf, keyOf, partOf } from './making.ts';
+import { frenchFirst, PRESS_TO, SLIT_CODES, wayOf } from './seamways.ts';
 import {
   type Care,
   type CareHow,
@@ -48,16 +49,6 @@ const CAUTIONS: Partial<Record<Station, string[]>> = {
   hand: ['needles'],
 };
 
-/** Seams in which a slit is left open, by where it is. */
-const SLIT_CODES: Record<string, string[]> = {
-  side: ['side', 'skirt-side', 'lining-side', 'lining-skirt-side'],
-  'centre-back': ['centre-back', 'skirt-centre-back', 'lining-centre-back', 'lining-skirt-centre-back'],
-  'centre-front': ['centre-front', 'skirt-centre-front', 'lining-centre-front', 'lining-skirt-centre-front'],
-};
-
-/** Seams of the outside that stay covered or are closed with another layer: no neatening of their own. */
-const NOT_NEATENED: ReadonlySet<string> = new Set(['cap', 'raglan']);
-
 /** Collects operations; small helpers fill in what most of them share. */
 export class Bench {
   ops: Operation[] = [];
@@ -86,6 +77,12 @@ export class Bench {
     return parts.flatMap((p) =>
       p ? p.ring.filter((e) => roles.includes(e.role) && !e.onFold).map((e) => keyOf(p.id, e.id)) : [],
     );
+  }
+
+  /** Those of them that no joint takes. */
+  unmet(parts: (Part | undefined)[], ...roles: Role[]): string[] {
+    const met = new Set(edgesOf(this.g.making.joints));
+    return this.edges(parts, ...roles).filter((k) => !met.has(k));
   }
 
   care(keys: string[], how: CareHow): Care[] {
@@ -124,7 +121,7 @@ export class Bench {
 
   /** The curved edges of these joints: their tightest radius, their length (mm), and whether they are hollow; none where straight. */
   curve(joints: Joint[]): Record<string, number> {
-    const keys = new Set(joints.flatMap((j) => [...j.a, ...j.b]));
+    const keys = new Set(edgesOf(joints));
     const bent = this.g.making.parts.flatMap((p) =>
       p.layer === 'outer' ? p.ring.filter((e) => e.radius && keys.has(keyOf(p.id, e.id))) : [],
     );
@@ -222,7 +219,7 @@ export class Bench {
 
   private base({ joints, first, o }: Run): More {
     const { from = 0, to = 1 } = o;
-    const all = joints.flatMap((j) => [...j.a, ...j.b]);
+    const all = edgesOf(joints);
     const narrow = Math.min(...all.map((k) => this.allowanceOf(k)));
     // Of a seam through both layers of a band or yoke the length counts once.
     const once = joints.filter((j) => !j.id.endsWith(':in') || j === first);
@@ -256,7 +253,7 @@ export class Bench {
     // Of a run over covered and bare seams the bare ones are neatened by themselves.
     const mixed = way === 'covered' && !o.plain ? joints.filter((j) => this.isBare(j)) : [];
     const doneAt = way === 'together' || way === 'bound' ? 'neatened' : press ? 'pressed' : 'sewn';
-    this.add(section, 'machine', id, {
+    this.add(section, o.station ?? 'machine', id, {
       ...base,
       code: 'sew',
       about: first.code,
@@ -274,7 +271,7 @@ export class Bench {
   }
 
   private neaten({ section, first, joints, codes }: Run, id: string, needs: string[], makes: string[]): void {
-    const keys = joints.flatMap((j) => [...j.a, ...j.b]);
+    const keys = edgesOf(joints);
     const bind = id.startsWith('bind');
     const together = needs.length > 0 && !bind;
     this.add(section, bind ? 'machine' : 'overlocker', id, {
@@ -290,7 +287,7 @@ export class Bench {
   }
 
   private press({ section, first, codes }: Run, after: string, press: string, ends: string[], joints: Joint[]): void {
-    const keys = joints.flatMap((j) => [...j.a, ...j.b]);
+    const keys = edgesOf(joints);
     this.add(section, 'iron', `press:${after.replace(/^sew:/, '')}`, {
       code: press,
       about: first.code,
@@ -312,7 +309,7 @@ export class Bench {
   private french(r: Run): void {
     const { section, first, codes, o, joints } = r;
     const first_ = frenchFirst(first.allowance);
-    const keys = joints.flatMap((j) => [...j.a, ...j.b]);
+    const keys = edgesOf(joints);
     const stack = this.flat(first);
     const base = this.base(r);
     for (const j of joints) this.g.making.passes[j.id] = 2;
@@ -357,7 +354,7 @@ export class Bench {
   /** Sewn, one allowance trimmed, the other folded over it and stitched down. */
   private felled(r: Run): void {
     const { section, first, codes, o, joints } = r;
-    const keys = joints.flatMap((j) => [...j.a, ...j.b]);
+    const keys = edgesOf(joints);
     const base = this.base(r);
     for (const j of joints) this.g.making.passes[j.id] = 2;
     this.add(section, 'machine', `fell-1:${first.code}`, {
@@ -397,26 +394,4 @@ interface Run {
   o: SewOptions;
 }
 
-/** First pass of a French seam: 1/4" of 5/8", in the same proportion of other allowances. Common practice. */
-export const frenchFirst = (allowance: number): number => Math.round(allowance * 4) / 10;
-
-/** Eased and curved seams round the armhole are neatened together; a seam that runs on into a zip is pressed open. */
-function wayOf(way: string, code: string, parted: boolean): string {
-  if (NOT_NEATENED.has(code) && way !== 'bound') return 'together';
-  return parted && (way === 'french' || way === 'felled') ? 'overlocked' : way;
-}
-
-/** Seams whose allowances go to one side. */
-const PRESS_TO: Record<string, string> = {
-  cap: 'press-to-a',
-  'lining-cap': 'press-to-a',
-  'facing-line-front': 'press-to-a',
-  'facing-line-back': 'press-to-a',
-  'facing-line-sleeve': 'press-to-a',
-  'yoke-back': 'press-to-b',
-  'yoke-shoulder': 'press-to-a',
-};
-
 const sum = (joints: Joint[], key: 'lengthA' | 'lengthB'): number => joints.reduce((t, j) => t + j[key], 0);
-
-export { under };

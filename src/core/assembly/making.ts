@@ -5,6 +5,9 @@ import { type Bulk, type Joint, type Making, type Part, type PartEdge } from './
 export const keyOf = (part: string, edge: string): string => `${part}/${edge}`;
 export const partOf = (key: string): string => key.slice(0, key.lastIndexOf('/'));
 
+/** Every edge that these joints sew, as `part/edge`. */
+export const edgesOf = (joints: Joint[]): string[] => joints.flatMap((j) => [...j.a, ...j.b]);
+
 /** The layer under (or inside) of a piece that is cut twice. */
 export const under = (id: string): string => `${id}:in`;
 
@@ -216,7 +219,7 @@ export function singleYoke(m: Making): Making {
 
 /** Centre seams that no walked seam names: of a skirt, and of linings beside a zip. */
 function centreJoints(parts: Part[], joints: Joint[]): Joint[] {
-  const known = new Set(joints.flatMap((j) => [...j.a, ...j.b]));
+  const known = new Set(edgesOf(joints));
   return parts.flatMap((p): Joint[] =>
     (['centre-back', 'centre-front'] as const).flatMap((role): Joint[] => {
       const free = edges(p, role).filter((e) => !known.has(keyOf(p.id, e.id)));
@@ -245,7 +248,7 @@ function centreJoints(parts: Part[], joints: Joint[]): Joint[] {
 
 /** Facings to each other, at shoulder and side, and round a wrist, where no walked seam does. */
 function facingJoints(parts: Part[], joints: Joint[]): Joint[] {
-  const known = new Set(joints.flatMap((j) => [...j.a, ...j.b]));
+  const known = new Set(edgesOf(joints));
   const facings = parts.filter((p) => p.material === 'facing');
   const free = (role: Role, which: (p: Part) => boolean): string[] =>
     facings

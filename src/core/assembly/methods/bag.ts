@@ -1,5 +1,5 @@
 import { type Bench } from '../bench.ts';
-import { partOf } from '../making.ts';
+import { edgesOf, partOf } from '../making.ts';
 import { frontFaced, throughBoth } from './body.ts';
 import { hasArmholes } from './edges.ts';
 import { everywhere, gap, hemCodes, OPEN_IN, openIn, opening, openingLength, widestHem } from './opening.ts';
@@ -135,7 +135,7 @@ function closeOpening(b: Bench): void {
   const joints = code ? b.joints(code) : [];
   if (!joints.length || at === 'none') return;
   const { from, to } = gap(b, code as string);
-  const pieces = [...new Set(joints.flatMap((j) => [...j.a, ...j.b]).map(partOf))];
+  const pieces = [...new Set(edgesOf(joints).map(partOf))];
   b.add('finish', at === 'hem' ? 'hand' : 'machine', 'close-opening', {
     pieces,
     about: code ?? null,

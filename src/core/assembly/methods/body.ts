@@ -69,13 +69,10 @@ export const throughBoth = (b: Bench): boolean => b.has('cap') && !b.has('lining
 
 /** Armhole edges of the lining that no seam takes. */
 export function liningArmholes(b: Bench): string[] {
-  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
-  return b
-    .edges(
-      b.g.making.parts.filter((p) => p.material === 'lining'),
-      'armhole',
-    )
-    .filter((k) => !met.has(k));
+  return b.unmet(
+    b.g.making.parts.filter((p) => p.material === 'lining'),
+    'armhole',
+  );
 }
 
 /** Sleeves set into armholes that are basted together with the lining's. */

@@ -4,7 +4,6 @@ import { madeApart } from './apart.ts';
 import { type Method, unless, way } from './method.ts';
 
 const sleeves = (b: Bench): string[] => b.of('sleeve').map((p) => p.id);
-const wrists = (b: Bench): string[] => b.edges([...b.of('sleeve'), ...b.of('under-sleeve')], 'wrist');
 
 /** Slit 130–150 mm long; a tower 25 over 10 wide; a binding four times its finished width. From memory. */
 const SLIT = 140;
@@ -136,8 +135,7 @@ export const SLEEVE_ENDS: Method[] = [
 const free = (b: Bench): boolean => openWrists(b).length > 0 && b.g.d.lining.wrist.kind !== 'rib';
 /** Wrists that no seam takes. */
 function openWrists(b: Bench): string[] {
-  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
-  return wrists(b).filter((k) => !met.has(k));
+  return b.unmet([...b.of('sleeve'), ...b.of('under-sleeve')], 'wrist');
 }
 const closed = ['done:underarm?', 'done:elbow?', 'done:forearm?'];
 

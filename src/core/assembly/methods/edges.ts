@@ -1,5 +1,5 @@
 import { type Bench } from '../bench.ts';
-import { partOf, under } from '../making.ts';
+import { edgesOf, partOf, under } from '../making.ts';
 import { type Joint, type Laid } from '../types.ts';
 import { before, shouldersLate, sidesLate, zipLength } from './body.ts';
 import { type Method, unless, way } from './method.ts';
@@ -51,7 +51,7 @@ function edgeStack(b: Bench, own: Joint): Laid[] {
 function finishEdge(b: Bench, name: string, joints: Joint[], o: { turnAfter: boolean; makes: string[] }): void {
   const allowance = joints[0]?.allowance ?? 15;
   const works = joints.map((j) => j.id);
-  const pieces = [...new Set(joints.flatMap((j) => [...j.a, ...j.b]).map(partOf))];
+  const pieces = [...new Set(edgesOf(joints).map(partOf))];
   b.add('joining', 'table', `grade:${name}`, {
     code: 'grade-edge',
     about: joints[0]?.code ?? null,
@@ -142,13 +142,7 @@ export function closeEdge(b: Bench): void {
       'facings:joined?',
       ...(sidesLate(b) ? [] : ['hem:pressed?', 'liner:hemmed?']),
     ],
-    cares: [
-      ...b.care(
-        joints.flatMap((j) => [...j.a, ...j.b]),
-        'enclosed',
-      ),
-      ...b.care(b.edges(facing, 'hem'), 'enclosed'),
-    ],
+    cares: [...b.care(edgesOf(joints), 'enclosed'), ...b.care(b.edges(facing, 'hem'), 'enclosed')],
     to_: null,
     stops: [
       ...(pivot ? [{ code: 'pivot-at-hem', mm: 0 }] : []),
@@ -187,6 +181,7 @@ export function closeArmholes(b: Bench, o: { by: 'machine' | 'hand'; needs: stri
   if (o.by === 'hand') {
     b.sew('finish', ARMHOLE, {
       id: 'fell-armholes',
+      station: 'hand',
       code: 'fell-armholes',
       stack: b.lapped(first),
       care: 'enclosed',
@@ -194,8 +189,6 @@ export function closeArmholes(b: Bench, o: { by: 'machine' | 'hand'; needs: stri
       needs: o.needs,
       makes: ['armholes:closed'],
     });
-    const op = b.ops.find((x) => x.id === 'fell-armholes');
-    if (op) op.station = 'hand';
     return;
   }
   b.sew('joining', ARMHOLE, {
@@ -229,9 +222,8 @@ const FREE = [
 
 /** Facings that lie free: their edge neatened, or pressed under, or bound; caught down afterwards. */
 export function facingEdges(b: Bench): void {
-  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
   const facings = b.g.making.parts.filter((p) => p.material === 'facing');
-  const free = b.edges(facings, ...FREE).filter((k) => !met.has(k));
+  const free = b.unmet(facings, ...FREE);
   if (!sidesLate(b)) b.sew('inside', ['facing-side'], { makes: ['facings:joined'] });
   for (const code of [
     'facing-wrist',
@@ -266,11 +258,10 @@ export function facingEdges(b: Bench): void {
 
 /** Ends of a facing along an edge that nothing else takes: folded in with it. */
 function loose(b: Bench, joints: Joint[]): string[] {
-  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
   const facings = joints
     .flatMap((j) => [...j.a, ...j.b].map((k) => b.parts.get(partOf(k))))
     .filter((p) => p?.material === 'facing');
-  return b.edges(facings, 'front-edge', 'centre-back', 'centre-front', 'hem', 'wrist').filter((k) => !met.has(k));
+  return b.unmet(facings, 'front-edge', 'centre-back', 'centre-front', 'hem', 'wrist');
 }
 
 /** Bands along edges, each sewn to its own: waist, hem, wrist. */
@@ -292,9 +283,9 @@ export function faceBands(b: Bench): void {
       code: 'fold-in',
       cares: b.care(loose(b, joints), 'folded'),
       about: code,
-      pieces: [...new Set(joints.flatMap((j) => [...j.a, ...j.b]).map(partOf))],
+      pieces: [...new Set(edgesOf(joints).map(partOf))],
       needs: [`held:${code}`],
-      turns: { how: 'bag', parts: [...new Set(joints.flatMap((j) => [...j.a, ...j.b]).map(partOf))] },
+      turns: { how: 'bag', parts: [...new Set(edgesOf(joints).map(partOf))] },
       makes: [`folded:${code}`],
     });
   }
@@ -309,13 +300,10 @@ export function biasEdges(b: Bench): void {
   ] as const) {
     const strip = b.parts.get(id);
     if (!strip) continue;
-    const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
-    const shell = b
-      .edges(
-        b.g.making.parts.filter((p) => p.material === 'shell' && ['front', 'back', 'yoke'].includes(p.kind)),
-        role,
-      )
-      .filter((k) => !met.has(k));
+    const shell = b.unmet(
+      b.g.making.parts.filter((p) => p.material === 'shell' && ['front', 'back', 'yoke'].includes(p.kind)),
+      role,
+    );
     const own = b.edges([strip], ...strip.ring.map((e) => e.role));
     b.add('joining', 'machine', id, {
       code: `bias-${bias.school}`,

@@ -51,8 +51,7 @@ const late = (b: Bench): string[] => (sidesLate(b) ? ['done:side?'] : []);
 const faced = (b: Bench): boolean => b.has('band-hem');
 /** Hems that no seam takes. */
 function openHems(b: Bench): Part[] {
-  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
-  return shellHems(b).filter((p) => b.edges([p], 'hem').some((k) => !met.has(k)));
+  return shellHems(b).filter((p) => b.unmet([p], 'hem').length > 0);
 }
 /** Hems that are turned up although a seam takes them: the lining is joined to their raw edge. */
 const turnedUp = (b: Bench): boolean => bagged(b) && b.g.d.lining.hem.kind === 'joined' && !faced(b);
@@ -123,8 +122,7 @@ function liningHem(b: Bench, by: 'machine' | 'hand'): void {
 /** Sleeve linings that end by themselves. */
 export function liningWrist(b: Bench): void {
   const parts = b.g.making.parts.filter((p) => p.material === 'lining' && ['sleeve', 'under-sleeve'].includes(p.kind));
-  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
-  const free = b.edges(parts, 'wrist').filter((k) => !met.has(k));
+  const free = b.unmet(parts, 'wrist');
   if (!free.length || b.g.d.lining.wrist.kind === 'rib') return;
   const { turn1, turn2 } = b.g.d.lining.wrist;
   b.add('inside', 'machine', 'lining-wrist', {

@@ -1,5 +1,5 @@
 import { type Bench } from '../bench.ts';
-import { partOf } from '../making.ts';
+import { edgesOf, partOf } from '../making.ts';
 import { type Laid } from '../types.ts';
 import { BEFORE_NECK, outer } from './apart.ts';
 
@@ -55,9 +55,8 @@ export function hood(b: Bench): void {
     ? ([...inner.a, ...inner.b].map(partOf).find((p) => b.parts.get(p)?.layer === 'inner') ?? '')
     : '';
   const between = b.has('neckline-front', 'neckline-back');
-  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
   const facing = b.of('hood', 'facing');
-  const ends = b.edges(facing, 'neckline').filter((k) => !met.has(k));
+  const ends = b.unmet(facing, 'neckline');
   const stack: Laid[] = [
     { part: neck, up: 'right', swings: 0 },
     { part: id, up: 'wrong', swings: 1 },
@@ -66,8 +65,8 @@ export function hood(b: Bench): void {
   b.sew('joining', ['hood-neck'], {
     code: 'hood-neck',
     stack,
-    pieces: [...new Set([...all.flatMap((j) => [...j.a, ...j.b]).map(partOf), ...facing.map((p) => p.id)])],
-    cares: b.care([...all.flatMap((j) => [...j.a, ...j.b]), ...ends], between || lining ? 'enclosed' : 'seamed'),
+    pieces: [...new Set([...edgesOf(all).map(partOf), ...facing.map((p) => p.id)])],
+    cares: b.care([...edgesOf(all), ...ends], between || lining ? 'enclosed' : 'seamed'),
     plain: true,
     to_: null,
     needs: [...BEFORE_NECK.filter((n) => !n.includes('neckline')), 'collar:made'],

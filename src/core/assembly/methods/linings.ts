@@ -1,6 +1,6 @@
 import { type Bench } from '../bench.ts';
 import { TUBE } from '../check/index.ts';
-import { partOf } from '../making.ts';
+import { edgesOf, partOf } from '../making.ts';
 import { type Joint, type Laid, type StopPoint } from '../types.ts';
 import { bag, turnThrough } from './bag.ts';
 import {
@@ -132,9 +132,8 @@ export function joinLayers(b: Bench): void {
 
 /** Sleeve linings in an unlined body: their caps slipped over the armhole seam by hand. */
 function fellCaps(b: Bench): void {
-  const met = new Set(b.g.making.joints.flatMap((j) => [...j.a, ...j.b]));
   const armholes = b.has('raglan') ? liningArmholes(b) : [];
-  const keys = [...b.edges(linings(b), 'cap').filter((k) => !met.has(k)), ...armholes];
+  const keys = [...b.unmet(linings(b), 'cap'), ...armholes];
   if (!keys.length) return;
   b.add('finish', 'hand', 'fell-caps', {
     pieces: [...new Set(keys.map(partOf))],
@@ -156,7 +155,7 @@ function fellCaps(b: Bench): void {
 export function finishSlit(b: Bench): void {
   const open = b.g.making.joints.filter((j) => b.slitShare(j) > 0);
   if (!open.length) return;
-  const pieces = [...new Set(open.flatMap((j) => [...j.a, ...j.b]).map(partOf))];
+  const pieces = [...new Set(edgesOf(open).map(partOf))];
   b.add('finish', 'machine', lined(b) ? 'line-slit' : 'hem-slit-edges', {
     pieces,
     needs: [...open.map((j) => `done:${j.code}?`), 'hem:pressed?', 'turned?', 'lining:hemmed?'],
@@ -176,6 +175,7 @@ function lateShoulders(b: Bench): void {
       ? { needs: ['done:shoulder'], reached: true, plain: true }
       : {
           id: 'fell-shoulders',
+          station: 'hand',
           code: 'fell-shoulders',
           needs: ['done:shoulder'],
           to_: null,
@@ -183,17 +183,9 @@ function lateShoulders(b: Bench): void {
           care: 'enclosed',
         },
   );
-  const hand = b.ops.find((o) => o.id === 'fell-shoulders');
-  if (hand) hand.station = 'hand';
   const rest = b.ops.filter((o) => ['sew-edge', 'sew-armholes'].includes(o.id)).flatMap((o) => o.sews);
   b.add('joining', 'machine', 'close-slots', {
-    pieces: [
-      ...new Set(
-        rest
-          .flatMap((s) => b.g.making.joints.filter((j) => j.id === s.joint).flatMap((j) => [...j.a, ...j.b]))
-          .map(partOf),
-      ),
-    ],
+    pieces: [...new Set(rest.flatMap((s) => edgesOf(b.g.making.joints.filter((j) => j.id === s.joint))).map(partOf))],
     needs: ['done:shoulder?', 'done:facing-shoulder?', 'done:lining-shoulder?'],
     sews: rest.map((s) => ({ joint: s.joint, from: 0.8, to: 1 })),
     makes: ['armholes:closed', 'neck:closed'],
@@ -219,10 +211,7 @@ function lateSides(b: Bench): void {
       about: 'side',
       works: bare.map((j) => j.id),
       needs: ['done:side'],
-      cares: b.care(
-        bare.flatMap((j) => [...j.a, ...j.b]),
-        'overlocked',
-      ),
+      cares: b.care(edgesOf(bare), 'overlocked'),
       data: { a: bare.reduce((t, j) => t + j.lengthA, 0) },
     });
   if (!flatLate(b)) liningWaist(b, ['done:lining-side?']);
@@ -244,6 +233,7 @@ function fellLining(b: Bench): void {
   if (!j) return;
   b.sew('finish', codes, {
     id: 'fell-lining',
+    station: 'hand',
     code: 'fell-lining',
     stack: felledFlat(b, j),
     care: 'enclosed',
@@ -251,8 +241,6 @@ function fellLining(b: Bench): void {
     needs: ['turned?', 'held:edge?', 'done:lining-side?', 'inside:sleeves?', 'done:lining-shoulder?', 'done:cap?'],
     makes: ['lining:in'],
   });
-  const op = b.ops.find((o) => o.id === 'fell-lining');
-  if (op) op.station = 'hand';
 }
 
 /** The lining to both sides of a vent, and across its top. */

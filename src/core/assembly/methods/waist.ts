@@ -1,5 +1,5 @@
 import { type Bench } from '../bench.ts';
-import { partOf, under } from '../making.ts';
+import { edgesOf, partOf, under } from '../making.ts';
 import { type Joint, type Sewn } from '../types.ts';
 import { madeApart } from './apart.ts';
 import { sidesLate, zipLength, zipShares } from './body.ts';
@@ -113,7 +113,7 @@ export const WAISTS: Method[] = [
 function zip(b: Bench, by: 'machine' | 'hand'): void {
   const { body, skirt } = zipShares(b);
   const shell = b.joints('centre-back', 'skirt-centre-back');
-  const keys = shell.flatMap((j) => [...j.a, ...j.b]);
+  const keys = edgesOf(shell);
   const pieces = [...new Set(keys.map(partOf))];
   const inner = b.joints('facing-centre-back', 'lining-centre-back', 'lining-skirt-centre-back');
   const share = (code: string): number => (code.includes('skirt') ? skirt : body);
@@ -158,7 +158,7 @@ function zip(b: Bench, by: 'machine' | 'hand'): void {
 /** Facing and lining to the tape. */
 function insideToZip(b: Bench, by: 'machine' | 'hand', sews: Sewn[], inner: Joint[]): void {
   if (!sews.length) return;
-  const all = inner.flatMap((j) => [...j.a, ...j.b]);
+  const all = edgesOf(inner);
   b.add('joining', by, by === 'hand' ? 'fell-zip' : 'zip-lining', {
     pieces: [...new Set(all.map(partOf))],
     foot: by === 'hand' ? 'straight' : 'zip',

@@ -1,0 +1,29 @@
+/** Seams in which a slit is left open, by where it is. */
+export const SLIT_CODES: Record<string, string[]> = {
+  side: ['side', 'skirt-side', 'lining-side', 'lining-skirt-side'],
+  'centre-back': ['centre-back', 'skirt-centre-back', 'lining-centre-back', 'lining-skirt-centre-back'],
+  'centre-front': ['centre-front', 'skirt-centre-front', 'lining-centre-front', 'lining-skirt-centre-front'],
+};
+
+/** Seams of the outside that stay covered or are closed with another layer: no neatening of their own. */
+const NOT_NEATENED: ReadonlySet<string> = new Set(['cap', 'raglan']);
+
+/** First pass of a French seam: 1/4" of 5/8", in the same proportion of other allowances. Common practice. */
+export const frenchFirst = (allowance: number): number => Math.round(allowance * 4) / 10;
+
+/** Eased and curved seams round the armhole are neatened together; a seam that runs on into a zip is pressed open. */
+export function wayOf(way: string, code: string, parted: boolean): string {
+  if (NOT_NEATENED.has(code) && way !== 'bound') return 'together';
+  return parted && (way === 'french' || way === 'felled') ? 'overlocked' : way;
+}
+
+/** Seams whose allowances go to one side. */
+export const PRESS_TO: Record<string, string> = {
+  cap: 'press-to-a',
+  'lining-cap': 'press-to-a',
+  'facing-line-front': 'press-to-a',
+  'facing-line-back': 'press-to-a',
+  'facing-line-sleeve': 'press-to-a',
+  'yoke-back': 'press-to-b',
+  'yoke-shoulder': 'press-to-a',
+};

@@ -1,0 +1,365 @@
+import { type Features } from './features.ts';
+
+export const SHIRT: Partial<Features> = { neck: 'bare', collar: 'band' };
+export const TOP: Partial<Features> = { sleeves: 'none', neck: 'bare', lining: 'free', opening: 'zip' };
+
+export interface Case {
+  name: string;
+  more: Partial<Features>;
+  methods: Record<string, string>;
+  extras?: string[];
+  /** Steps it has, in this order. */
+  has: string[];
+  /** Steps it has not. */
+  not?: string[];
+}
+
+// What each way of making asks, as partial orders. Common practice.
+export const CASES: Case[] = [
+  {
+    name: 'seams overlocked and pressed open: edges neatened before they are sewn',
+    more: SHIRT,
+    methods: { seams: 'overlocked' },
+    has: ['neaten:side', 'sew:side', 'press:side'],
+  },
+  {
+    name: 'seams overlocked together: sewn first',
+    more: SHIRT,
+    methods: { seams: 'together' },
+    has: ['sew:side', 'press:side', 'neaten:side'],
+  },
+  {
+    name: 'seams bound: after pressing',
+    more: SHIRT,
+    methods: { seams: 'bound' },
+    has: ['sew:side', 'press:side', 'bind:side'],
+  },
+  {
+    name: 'French seams: two passes with a trim between; the eased cap is overlocked all the same',
+    more: SHIRT,
+    methods: { seams: 'french' },
+    has: ['french-1:side', 'french-trim:side', 'french-2:side', 'sew:cap', 'neaten:cap'],
+    not: ['sew:side', 'french-1:cap'],
+  },
+  {
+    name: 'flat-felled',
+    more: SHIRT,
+    methods: { seams: 'felled' },
+    has: ['fell-1:side', 'fell-trim:side', 'fell-2:side'],
+  },
+  {
+    name: 'sleeves in the round: underarm and side first',
+    more: SHIRT,
+    methods: { sleeves: 'round' },
+    has: ['sew:underarm', 'press:underarm', 'ease:cap', 'sew:cap'],
+  },
+  {
+    name: 'sleeves flat: cap first, then side and underarm in one run',
+    more: SHIRT,
+    methods: { sleeves: 'flat' },
+    has: ['sew:shoulder', 'ease:cap', 'sew:cap', 'sew:side'],
+    not: ['sew:underarm'],
+  },
+  {
+    name: 'bound slit and band cuff',
+    more: { ...SHIRT, cuffs: true },
+    methods: { slit: 'bound', cuff: 'band' },
+    has: [
+      'stay-slit',
+      'cut-slit',
+      'bind-slit',
+      'press-slit',
+      'sew:underarm',
+      'gather-wrist',
+      'sew:cuff',
+      'sew:cuff-in',
+    ],
+  },
+  {
+    name: 'tower slit and link cuff',
+    more: { ...SHIRT, cuffs: true },
+    methods: { slit: 'tower', cuff: 'link' },
+    has: ['press-tower', 'sew-tower', 'cut-tower', 'stitch-tower', 'sew:cuff'],
+    not: ['cut-slit'],
+  },
+  {
+    name: 'hemmed slit and turned-back cuff: no row of stitching on it',
+    more: { ...SHIRT, cuffs: true },
+    methods: { slit: 'hemmed', cuff: 'turn-back' },
+    has: ['cut-slit', 'hem-slit', 'sew:cuff-edge', 'turn:cuff-edge', 'sew:cuff', 'sew:cuff-in', 'turn-back-cuff'],
+    not: ['topstitch:cuff-edge'],
+  },
+  {
+    name: 'sleeve ends in a casing',
+    more: SHIRT,
+    methods: { wrist: 'casing' },
+    has: ['press-wrist', 'stitch-casing', 'thread-elastic', 'close-casing'],
+  },
+  {
+    name: 'collar and stand made up, then to the neck',
+    more: { neck: 'bare', collar: 'stand' },
+    methods: { collar: 'complete', front: 'cut-on' },
+    has: [
+      'topstitch:collar-outer',
+      'sew:collar-stand',
+      'turn:collar-stand',
+      'sew:stand-neck',
+      'clip:stand-neck',
+      'press:stand-neck',
+      'sew:stand-neck-in',
+    ],
+  },
+  {
+    name: 'stands to the neck first, the collar laid between them after',
+    more: { neck: 'bare', collar: 'stand' },
+    methods: { collar: 'in-stages' },
+    has: ['sew:stand-neck', 'clip:stand-neck', 'sew:collar-stand', 'sew:collar-stand-in'],
+    not: ['turn:collar-stand'],
+  },
+  {
+    name: 'band alone: closed along its upper edge',
+    more: SHIRT,
+    methods: { collar: 'band' },
+    has: ['fold:stand:in', 'sew:stand-top', 'turn:stand-top', 'sew:stand-neck', 'sew:stand-neck-in'],
+  },
+  {
+    name: 'one-piece collar between neck and facing',
+    more: { collar: 'one-piece' },
+    methods: { collar: 'under-facing' },
+    has: ['topstitch:collar-outer', 'baste-collar', 'sew-edge', 'grade:edge', 'understitch:edge', 'turn'],
+    not: ['sew:collar-neck'],
+  },
+  {
+    name: 'one-piece collar whose edge covers the seam',
+    more: { collar: 'one-piece', neck: 'bare' },
+    methods: { collar: 'covered' },
+    has: ['fold:collar:in', 'sew:collar-outer', 'sew:collar-neck', 'clip:collar-neck', 'sew:collar-neck-in'],
+  },
+  {
+    name: 'collar seam covered with bias strip',
+    more: { collar: 'one-piece', neck: 'bare' },
+    methods: { collar: 'biased' },
+    has: ['topstitch:collar-outer', 'sew:collar-neck'],
+    not: ['sew:collar-neck-in'],
+  },
+  {
+    name: 'notched: under collar to shell, upper to facing, outer edges with the fronts',
+    more: { collar: 'one-piece', neck: 'lapel' },
+    methods: { collar: 'notched' },
+    has: ['sew:collar-neck', 'match-notches', 'sew-edge', 'turn'],
+    not: ['sew:collar-outer', 'topstitch:collar-outer'],
+  },
+  {
+    name: 'hood, unlined: its opening hemmed, its neck bound',
+    more: { collar: 'hood', neck: 'bare' },
+    methods: { collar: 'hood' },
+    has: ['hem-hood', 'sew:hood-neck', 'bind-neck'],
+  },
+  {
+    name: 'hood, lined: turned before it meets the neck',
+    more: { collar: 'hood', lining: 'free' },
+    methods: { collar: 'hood' },
+    has: ['sew:hood-crown', 'sew:hood-edge', 'turn:hood', 'sew:hood-neck', 'sew-edge'],
+    not: ['bind-neck'],
+  },
+  {
+    name: 'double yoke, topstitched down',
+    more: { ...SHIRT, yoke: true },
+    methods: { yoke: 'topstitched' },
+    has: ['sew:yoke-back', 'fold-yoke', 'sew:yoke-shoulder-in'],
+    not: ['pull-yoke'],
+  },
+  {
+    name: 'single yoke',
+    more: { ...SHIRT, yoke: true },
+    methods: { yoke: 'single' },
+    has: ['sew:yoke-back', 'sew:yoke-shoulder'],
+    not: ['sew:yoke-shoulder-in', 'grade-yoke'],
+  },
+  {
+    name: 'shaped yoke: staystitched',
+    more: { ...SHIRT, yoke: true },
+    methods: { yoke: 'shaped' },
+    has: ['stay-yoke', 'sew:yoke-back', 'sew:yoke-shoulder'],
+  },
+  {
+    name: 'band cut on, folded twice',
+    more: SHIRT,
+    methods: { front: 'cut-on' },
+    has: ['press-band', 'stitch-band', 'sew:stand-neck'],
+  },
+  {
+    name: 'facing in one with the front',
+    more: SHIRT,
+    methods: { front: 'self-faced' },
+    has: ['neaten-self', 'press-self', 'sew:stand-neck'],
+  },
+  {
+    name: 'hidden placket',
+    more: SHIRT,
+    methods: { front: 'concealed' },
+    has: ['press-fly', 'stitch-fly', 'tack-fly', 'sew:stand-neck'],
+  },
+  {
+    name: 'a band of its own: pressed under before it is sewn on',
+    more: { ...SHIRT, placket: true },
+    methods: { front: 'band' },
+    has: ['fold-placket', 'sew-placket', 'press-placket', 'cover-placket', 'sew:stand-neck'],
+  },
+  {
+    name: 'half placket: sewn before it is cut',
+    more: { ...SHIRT, placket: true, opening: 'none' },
+    methods: { front: 'half' },
+    has: ['half-bands', 'half-cut', 'half-press', 'half-box', 'sew:stand-neck'],
+  },
+  {
+    name: 'zip at the front: basted, looked at, sewn with the edge',
+    more: {},
+    methods: { front: 'zip' },
+    has: ['strip-zip', 'baste-zip', 'check-zip', 'sew-edge', 'turn'],
+  },
+  {
+    name: 'facing understitched, and topstitched, and only rolled',
+    more: {},
+    methods: { facing: 'topstitched' },
+    has: ['sew-edge', 'grade:edge', 'roll:edge', 'turn', 'topstitch:edge'],
+    not: ['understitch:edge'],
+  },
+  {
+    name: 'facing only rolled',
+    more: {},
+    methods: { facing: 'rolled' },
+    has: ['grade:edge', 'roll:edge', 'turn'],
+    not: ['understitch:edge', 'topstitch:edge'],
+  },
+  {
+    name: 'neck and armhole faced in one, flat: sides of shell and facing in one run afterwards',
+    more: { sleeves: 'none', neck: 'in-one', opening: 'zip' },
+    methods: { 'facing-when': 'before-sides' },
+    has: ['sew-edge', 'sew-armholes', 'turn', 'sew:side', 'neaten:sides'],
+  },
+  {
+    name: 'slotted shoulders: neck and armholes stop short, sides closed, shoulders through the slots',
+    more: TOP,
+    methods: { armholes: 'slotted' },
+    has: ['sew:side', 'sew-edge', 'sew-armholes', 'turn', 'sew:shoulder', 'close-slots'],
+    not: ['fell-shoulders'],
+  },
+  {
+    name: 'shoulders last: the lining felled over them',
+    more: TOP,
+    methods: { armholes: 'shoulders-last' },
+    has: ['sew-armholes', 'turn', 'sew:shoulder', 'fell-shoulders', 'close-slots'],
+  },
+  {
+    name: 'armholes felled by hand: any opening will do',
+    more: { ...TOP, opening: 'none' },
+    methods: { armholes: 'felled' },
+    has: ['sew:side', 'sew-edge', 'turn', 'fell-armholes'],
+    not: ['sew-armholes'],
+  },
+  {
+    name: 'lining felled to the facing, after the facing is in',
+    more: { lining: 'free' },
+    methods: { 'lining-edge': 'felled' },
+    has: ['sew:facing-shoulder', 'sew-edge', 'turn', 'fell-lining'],
+    not: ['sew:facing-line-front'],
+  },
+  ...(['sleeve', 'side', 'hem'] as const).map(
+    (at): Case => ({
+      name: `a bag turned through an opening in the ${at}`,
+      more: { lining: 'joined' },
+      methods: { opening: at },
+      has: ['sew-edge', 'sew-wrist', 'sew-hem', 'turn', 'tack-hem', 'close-opening'],
+    }),
+  ),
+  {
+    name: 'free lining hemmed by hand',
+    more: { lining: 'free' },
+    methods: { 'lining-hem': 'hand' },
+    has: ['lining-hem-hand', 'thread-chains'],
+    not: ['lining-hem-machine'],
+  },
+  {
+    name: 'zip: lining slipped to its tape by hand',
+    more: { ...TOP, skirt: true },
+    methods: { zip: 'hand' },
+    has: ['neaten-zip', 'baste-zip', 'check-zip', 'sew-zip', 'fell-zip'],
+    not: ['zip-lining'],
+  },
+  {
+    name: 'waist flat: before the sides, which then run from hem to armhole',
+    more: { ...SHIRT, skirt: true },
+    methods: { waist: 'flat' },
+    has: ['sew:waist-front', 'press:waist-front', 'sew:side'],
+    not: ['sew:skirt-side'],
+  },
+  {
+    name: 'waist in the round',
+    more: { ...SHIRT, skirt: true },
+    methods: { waist: 'round' },
+    has: ['sew:skirt-side', 'press:skirt-side', 'sew:waist-front'],
+  },
+  {
+    name: 'waistband edge-stitched over its seam, the zip in before it',
+    more: { skirt: true, waistband: true, opening: 'zip', lining: 'free' },
+    methods: { waist: 'band' },
+    has: ['sew:skirt-side', 'sew-zip', 'sew:waist-front-lining', 'sew:waistband', 'sew:waistband-in', 'hem-blind'],
+  },
+  {
+    name: 'waistband stitched in the ditch',
+    more: { skirt: true, waistband: true },
+    methods: { waist: 'ditch' },
+    has: ['fold:band:in', 'sew:band-edge', 'turn:band-edge', 'sew:waistband', 'sew:waistband-in'],
+  },
+  {
+    name: 'hem by machine',
+    more: SHIRT,
+    methods: { hem: 'machine' },
+    has: ['press-hem', 'hem-machine'],
+    not: ['neaten-hem'],
+  },
+  { name: 'hem rolled', more: SHIRT, methods: { hem: 'rolled' }, has: ['press-hem', 'hem-rolled'] },
+  { name: 'hem blind by hand', more: SHIRT, methods: { hem: 'blind' }, has: ['press-hem', 'neaten-hem', 'hem-blind'] },
+  {
+    name: 'in-seam pockets: bags on before the side is sewn, round after',
+    more: { ...SHIRT, pockets: true },
+    methods: {},
+    has: ['bags-on', 'press-bags', 'sew:side', 'bags-round', 'neaten-bags'],
+  },
+  {
+    name: 'peplum and ties, hook, label, loops, cord',
+    more: SHIRT,
+    methods: {},
+    extras: ['peplum', 'ties', 'hook', 'label', 'belt-loops', 'cord'],
+    has: ['hem-peplum', 'sew-peplum', 'neaten-peplum', 'press-all'],
+  },
+  {
+    name: 'ties are turned before they are caught; holes for a cord before its casing',
+    more: SHIRT,
+    methods: {},
+    extras: ['ties', 'cord'],
+    has: ['sew-ties', 'turn-ties', 'press-ties', 'baste-ties', 'press-all'],
+  },
+  {
+    name: 'cord',
+    more: SHIRT,
+    methods: {},
+    extras: ['cord'],
+    has: ['cord-holes', 'sew:side', 'cord-casing', 'thread-cord'],
+  },
+  {
+    name: 'gathers and a casing',
+    more: SHIRT,
+    methods: {},
+    extras: ['gathers', 'casing'],
+    has: ['gather', 'sew:side', 'stitch-casing', 'thread-elastic', 'close-casing'],
+  },
+  {
+    name: 'patch pockets',
+    more: SHIRT,
+    methods: {},
+    extras: ['patch-pockets'],
+    has: ['press-patch', 'sew-patch', 'sew:side'],
+  },
+];
