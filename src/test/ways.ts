@@ -216,7 +216,7 @@ export const CASES: Case[] = [
     name: 'zip at the front: basted, looked at, sewn with the edge',
     more: {},
     methods: { front: 'zip' },
-    has: ['strip-zip', 'baste-zip', 'check-zip', 'sew-edge', 'turn'],
+    has: ['strip-zip', 'baste-front-zip', 'check-front-zip', 'sew-edge', 'turn'],
   },
   {
     name: 'facing understitched, and topstitched, and only rolled',

@@ -102,4 +102,17 @@ describe('ways of making', () => {
     expect(edge(task)?.data.narrow).toBeUndefined();
     expect(edge(narrow('neckline'))).toMatchObject({ allowance: 15, data: { narrow: 6 } });
   });
+
+  test('a zip at the front and one at the back are two, each with steps of its own', () => {
+    const both = taskFrom({ ...BASE, backSeam: true });
+    both.d.lining.zip.length = 300;
+    const r = makePlan(both, { ...usualDecisions().making, methods: { front: 'zip', zip: 'machine' } });
+    if (!r.ok) throw new Error(JSON.stringify(r.findings));
+    const ids = r.value.steps.map((s) => s.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids).toEqual(
+      expect.arrayContaining(['baste-front-zip', 'check-front-zip', 'baste-zip', 'check-zip', 'sew-zip']),
+    );
+    expect(r.value.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+  });
 });

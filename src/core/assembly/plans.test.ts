@@ -170,7 +170,7 @@ describe('known orders', () => {
 
   test('jacket with rib and zip: rib on, lining to its other edge, zip basted, turned, crossings looked at, cuffs last', () => {
     const p = make({ collar: 'hood', lining: 'rib', neck: 'facing', buttons: false }, { front: 'zip' });
-    inOrder(p, 'strip-zip', 'baste-zip', 'check-zip', 'sew-edge', 'sew-hem', 'turn', 'sew:wrist-rib');
+    inOrder(p, 'strip-zip', 'baste-front-zip', 'check-front-zip', 'sew-edge', 'sew-hem', 'turn', 'sew:wrist-rib');
     inOrder(p, 'sew:side', 'sew:hem-rib', 'sew-hem');
     inOrder(p, 'sew:hood-edge', 'sew:hood-neck', 'sew-edge');
     expect(p.steps.some((s) => s.stops.some((x) => x.code === 'opening'))).toBe(false);

@@ -83,16 +83,18 @@ function zipFront(b: Bench): void {
     makes: fronts(b).map((p) => `ready:${p.id}`),
     cautions: ['fumes'],
   });
-  b.add('joining', 'machine', 'baste-zip', {
+  b.add('joining', 'machine', 'baste-front-zip', {
+    code: 'baste-zip',
     pieces: fronts(b).map((p) => p.id),
     foot: 'zip',
     needs: [...(shouldersLate(b) ? [] : ['done:shoulder?']), 'neck:dressed?'],
-    makes: ['zip:basted'],
+    makes: ['front-zip:basted'],
     data: { a: long(b) },
   });
-  b.add('joining', 'table', 'check-zip', {
+  b.add('joining', 'table', 'check-front-zip', {
+    code: 'check-zip',
     pieces: fronts(b).map((p) => p.id),
-    needs: ['zip:basted'],
+    needs: ['front-zip:basted'],
     makes: ['edge:dressed'],
   });
 }
