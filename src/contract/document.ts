@@ -1,4 +1,15 @@
 import { z } from 'zod';
+import {
+  BUTTON_SHAPES,
+  CLOSING_KINDS,
+  FASTENERS,
+  HOLE_STATES,
+  LAYOUTS,
+  ROUNDINGS,
+  SCHOOLS,
+  SMALL_KINDS,
+  usualClosure,
+} from '../core/closure/choices.ts';
 import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
 import {
   BIAS_SCHOOLS,
@@ -82,6 +93,85 @@ const hem = z.strictObject({
 
 const turnedSeams = { shellSeam: mm.max(100), liningSeam: mm.max(100) };
 
+const whole = (least: number, most: number) => z.number().int().min(least).max(most);
+const button = z.number().min(3).max(100);
+
+const small = z.strictObject({
+  id,
+  kind: z.enum(SMALL_KINDS),
+  fastener: z.enum(FASTENERS),
+  times: whole(1, 12),
+  length: mm.min(1),
+  width: mm.min(1).max(500),
+  lap: mm.max(500),
+  layout: z.enum(LAYOUTS),
+  count: whole(1, 20),
+  diameter: button,
+  thickness: z.number().min(0).max(60),
+  shoulder: mm,
+});
+
+/** A place on the closing line; the stand lies above its top. */
+const along = z.number().min(-300).max(5000);
+const order = whole(0, 59);
+
+const closure = z.strictObject({
+  on: z.boolean(),
+  kind: z.enum(CLOSING_KINDS),
+  fastener: z.enum(FASTENERS),
+  show: z.boolean(),
+  side: z.enum(['right', 'left']),
+  diameter: button,
+  thickness: z.number().min(0).max(60),
+  shape: z.enum(BUTTON_SHAPES),
+  strip: z.number().min(5).max(400),
+  length: mm.min(1),
+  measured: mm.min(1).nullable(),
+  extension: mm,
+  band: mm.max(500),
+  by: z.enum(['count', 'range', 'gap']),
+  count: whole(1, 60),
+  most: whole(1, 60),
+  gap: z.number().min(5).max(1000),
+  top: mm,
+  topGive: mm.max(100),
+  bottom: mm,
+  bottomGive: mm.max(100),
+  breakTop: z.boolean(),
+  pocketBottom: z.boolean(),
+  school: z.enum(SCHOOLS),
+  firstGap: z.number().min(5).max(1000),
+  group: z.strictObject({ size: whole(2, 3), inner: z.number().min(5).max(500) }),
+  rounding: z.enum(ROUNDINGS),
+  stand: z.strictObject({ hole: z.boolean(), height: mm.max(200) }),
+  bust: z.strictObject({ want: z.enum(['no', 'near', 'on']), at: mm, body: mm, garment: mm }),
+  waist: z.strictObject({ keepClear: z.boolean(), at: mm, belt: mm }),
+  keep: z
+    .array(
+      z.strictObject({ code: z.enum(['waist-seam', 'pocket', 'cross-seam', 'other']), at: mm, width: mm.max(1000) }),
+    )
+    .max(12),
+  direction: z.enum(['horizontal', 'vertical']),
+  snug: z.boolean(),
+  start: z.enum(['past', 'centred']),
+  keyhole: z.boolean(),
+  double: z.strictObject({ columns: whole(1, 3), across: mm.max(300), working: order }),
+  answer: whole(0, 2),
+  pins: z.array(z.strictObject({ index: order, at: along })).max(60),
+  others: z.array(small).max(12),
+  done: z.array(z.strictObject({ line: id, index: order, at: along, state: z.enum(HOLE_STATES) })).max(400),
+  tries: z
+    .array(
+      z.strictObject({
+        opening: z.number().min(1).max(200),
+        density: z.number().min(0.1).max(3),
+        stabiliser: z.enum(['under', 'over', 'none']),
+        words,
+      }),
+    )
+    .max(40),
+});
+
 const decisions = z.strictObject({
   allowances: z.strictObject({ seam: mm.max(100), hem: mm.max(300), wrist: mm.max(300) }),
   facing: z.strictObject({
@@ -139,20 +229,7 @@ const decisions = z.strictObject({
     hems: mm.max(100),
     stay: mm,
   }),
-  closure: z.strictObject({
-    on: z.boolean(),
-    by: z.enum(['count', 'gap']),
-    count: z.number().int().min(1).max(60),
-    gap: z.number().min(5).max(1000),
-    diameter: z.number().min(3).max(100),
-    thickness: z.number().min(0).max(60),
-    top: mm,
-    bottom: mm,
-    extension: mm,
-    direction: z.enum(['horizontal', 'vertical']),
-    side: z.enum(['right', 'left']),
-    waist: z.strictObject({ keepClear: z.boolean(), at: mm, belt: mm }),
-  }),
+  closure,
   making: z.strictObject({
     bulk: z.enum(BULKS),
     lace: z.boolean(),
@@ -168,10 +245,10 @@ const decisions = z.strictObject({
   }),
 });
 
-/** A saved project, version 4: every number finite and in range, nothing unknown in it, ids that belong together. */
+/** A saved project, version 5: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(4),
+    schema: z.literal(5),
     name: z.string().trim().min(1).max(120),
     garment: z.string().min(1).max(40),
     units: z.enum(['mm', 'in']),
@@ -268,13 +345,28 @@ const withMaking = (doc: Plain): Plain => ({
   decisions: { making: usualDecisions().making, ...(doc.decisions as Plain) },
 });
 
+/**
+ * Version 5 knows where every button goes and why: a project of version 4 as it was, its ends held where they were set and
+ * its gaps to the millimetre.
+ */
+function withClosings(doc: Plain): Plain {
+  const d = (doc.decisions ?? {}) as Record<string, Plain>;
+  const asItWas = { ...usualClosure(), bottomGive: 0, rounding: 'fine' };
+  return { ...doc, schema: 5, decisions: { ...d, closure: { ...asItWas, ...d.closure } } };
+}
+
 /** Parts of the decisions with what they lack. */
 const withUsual = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(added).map(([key, more]) => [key, { ...more, ...d[key] }]));
 
 /** Forward migrations: `migrations[n]` takes a document of version n to n + 1. */
-export const migrations: Record<number, (doc: Plain) => Plain> = { 1: withFacingsOfEdges, 2: withVents, 3: withMaking };
-export const CURRENT_SCHEMA = 4;
+export const migrations: Record<number, (doc: Plain) => Plain> = {
+  1: withFacingsOfEdges,
+  2: withVents,
+  3: withMaking,
+  4: withClosings,
+};
+export const CURRENT_SCHEMA = 5;
 
 export type Parsed =
   | { ok: true; document: ProjectDocument }

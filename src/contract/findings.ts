@@ -9,6 +9,19 @@ const most = (d: Data, mm: (key: string) => string): string =>
 
 const PLACE = (d: Data): string => (d.x === undefined ? '' : ` near ${d.x}, ${d.y} mm`);
 
+/** Places of the closing line that no button stands in. */
+export const ZONE_NAMES: Record<string, string> = {
+  belt: 'the belt',
+  'waist-seam': 'the waist seam',
+  pocket: 'a pocket’s edge',
+  'cross-seam': 'a cross seam',
+  other: 'the place you named',
+};
+const zone = (name: string | number | undefined, first = false): string => {
+  const words = ZONE_NAMES[String(name)] ?? 'a place';
+  return first ? words.charAt(0).toUpperCase() + words.slice(1) : words;
+};
+
 const step = (d: Data): string => String(d.step ?? 'A step');
 const other = (d: Data): string => String(d.other ?? 'another step');
 
@@ -176,14 +189,40 @@ const SENTENCES: Record<string, Say> = {
   'raglan-cannot-fit': (d, mm) =>
     `The raglan seams of the sleeve lining (${mm('cap')}) cannot be brought to those of the body (${mm('armhole')}) at the underarm. Check the raglan seams of "${d.name}".`,
   // Buttons.
+  'closing-length': (_, mm) => `A closing ${mm('length')} long holds no button. Measure it, and type its length.`,
   'no-room-for-buttons': (_, mm) =>
-    `Top and bottom distance together are longer than the closing line (${mm('length')}). Make them smaller.`,
-  'button-count-bad': (d) => `This number of buttons cannot be placed: ${d.count}. Choose a whole number from 1.`,
-  'too-many-buttons': (d) => `So many buttons (${d.count}) do not fit. At most ${d.most} would, {12 mm} apart.`,
-  'zone-covers-ends': (_, mm) =>
-    `The waist zone from ${mm('from')} to ${mm('to')} covers the first or last button. Move that button or narrow the belt.`,
-  'gaps-uneven': (_, mm) =>
-    `To keep the waist clear the gaps run from ${mm('least')} to ${mm('most')}; equal gaps would be ${mm('equal')}.`,
+    `The first button at ${mm('first')} would lie below the last at ${mm('last')}, both from the neck seam. Make the distances at the ends smaller.`,
+  'button-count-bad': (d) =>
+    `This number of buttons cannot be placed: ${d.count}. Choose a whole number from 1 to ${d.most}.`,
+  'too-many-buttons': (d, mm) =>
+    `So many buttons (${d.count}) do not fit: ${mm('least')} from centre to centre is the least. At most ${d.most} would.`,
+  'zone-covers-line': (d, mm) =>
+    `${zone(d.zone, true)} keeps clear all from ${mm('from')} to ${mm('to')}: no place is left for a button. Make it narrower.`,
+  'no-placement': (d) =>
+    `No placing of ${d.count === 1 ? 'one button' : `${d.count} buttons`} meets all that is asked. Any one of these would make room:`,
+  'loosen-count': (d) => `${d.to === 1 ? 'One button' : `${d.to} buttons`} instead of ${d.from}.`,
+  'loosen-zone': (d, mm) => `Keep clear ${mm('to')} at ${zone(d.name)} instead of ${mm('from')}.`,
+  'loosen-gap-least': (_, mm) =>
+    `Let two buttons come as near as ${mm('to')}, not only ${mm('from')}: smaller buttons.`,
+  'loosen-gap-most': (_, mm) => `Let a gap be as long as ${mm('to')} instead of ${mm('from')}.`,
+  'loosen-first': (_, mm) => `Let the first button move by ${mm('to')} either way instead of ${mm('from')}.`,
+  'loosen-last': (_, mm) => `Let the last button move by ${mm('to')} either way instead of ${mm('from')}.`,
+  'loosen-level': (_, mm) => `Let the nearest button lie ${mm('to')} off bust level instead of ${mm('from')}.`,
+  'loosen-pin': (d, mm) =>
+    `Let button ${Number(d.index) + 1} go from ${mm('from')}: it would then lie at ${mm('to')}. A hole already cut stays, of course.`,
+  'loosen-head': () => 'Let the first gap be like the others.',
+  'loosen-group': (d) => `Let the buttons stand one by one instead of in groups of ${d.from}.`,
+  'button-wider-than-band': (_, mm) =>
+    `A button ${mm('diameter')} across is too wide for a band of ${mm('width')}. At most ${mm('most')} would do.`,
+  'lap-narrow': (_, mm) =>
+    `Its ends lap by ${mm('lap')}; for this button they want at least ${mm('least')}, or it shows at the edge.`,
+  'rows-close': (_, mm) =>
+    `Two in line stand only ${mm('step')} apart, and want ${mm('least')}: a wider cuff, smaller buttons, or one.`,
+  'columns-close': (_, mm) =>
+    `Columns ${mm('across')} from the centre line touch each other: at least ${mm('least')} would do.`,
+  'hole-near-edge': (_, mm) =>
+    `The hole ends ${mm('left')} from the edge; with less than ${mm('least')} it tears out. Widen what lies beyond the centre line, or centre the hole.`,
+  'gaps-uneven': (_, mm) => `To meet what is asked the gaps run from ${mm('least')} to ${mm('most')}.`,
   'extension-narrow': (_, mm) =>
     `The front reaches ${mm('extension')} beyond centre front; this button wants at least ${mm('least')}, or it hangs over the edge.`,
   'facing-narrow': (_, mm) =>

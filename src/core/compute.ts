@@ -13,7 +13,7 @@ import {
   type WalkedSeam,
   walk,
 } from './pattern/index.ts';
-import { type Decisions, type ProjectDocument, type Shell } from './project.ts';
+import { CLOSING_ONLY, type Decisions, type ProjectDocument, type Shell } from './project.ts';
 import { type Finding, type Result, stop } from './result.ts';
 import { DERIVED_PASSES, SEAM_PASSES } from './tolerance.ts';
 
@@ -75,7 +75,7 @@ function drawnCutLine(shell: Shell, id: string): CutLine | null {
 export function compute(doc: ProjectDocument): Computed {
   const d = effective(doc.decisions);
   const { shell, ...base } = shellPart(doc, d);
-  const closure = d.closure.on && shell.some((p) => p.kind === 'front') ? deriveClosure(shell, d) : null;
+  const closure = closes(shell, doc) ? deriveClosure(shell, d, doc.units) : null;
   const inside = deriveInside(shell, d);
   const drafted = [...inside.pieces, ...patches(shell, d, closure)];
   const recut = new Map(inside.recut.map((p) => [p.id, p]));
@@ -97,11 +97,15 @@ export function compute(doc: ProjectDocument): Computed {
   };
 }
 
+/** Something closes: a front of the pattern, or, without a pattern, a line that was measured. */
+const closes = (shell: Piece[], doc: ProjectDocument): boolean =>
+  doc.decisions.closure.on && (doc.garment === CLOSING_ONLY ? true : shell.some((p) => p.kind === 'front'));
+
 /** Patches behind the buttonholes, as many as there are. */
 function patches(shell: Piece[], d: Decisions, closure: Result<Closure> | null): Piece[] {
   const front = shell.find((p) => p.kind === 'front');
-  if (!front || !closure?.ok || !d.interfacing.on || !d.interfacing.patches) return [];
-  return [holePatches(front, closure.value.hole.overall, closure.value.buttons.length)];
+  if (!front || !closure?.ok || !closure.value.holes || !d.interfacing.on || !d.interfacing.patches) return [];
+  return [holePatches(front, closure.value.hole.overall, Math.max(1, closure.value.holes))];
 }
 
 /** Lining seams whose two lengths come from the drawn shell and can be no better than it. */
@@ -125,7 +129,7 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
     making: makingOf(c.pieces, c.seams, how),
     d,
     buttons: closure?.buttons.length ?? 0,
-    hole: closure ? { opening: closure.hole.opening, overall: closure.hole.overall } : null,
+    hole: closure?.holes ? { opening: closure.hole.opening, overall: closure.hole.overall } : null,
   };
 }
 

@@ -1,3 +1,4 @@
+import { type ClosureChoice, usualClosure } from './closure/choices.ts';
 import { type Path, type Point } from './geometry/index.ts';
 import {
   type CornerRule,
@@ -182,23 +183,7 @@ export interface Decisions {
     /** A stay for the upper back, its depth at centre back, mm; 0 for none. */
     stay: number;
   };
-  closure: {
-    on: boolean;
-    by: 'count' | 'gap';
-    count: number;
-    gap: number;
-    /** Button diameter and thickness, mm. */
-    diameter: number;
-    thickness: number;
-    /** First and last button centre from the neck and hem end of the closing line, mm. */
-    top: number;
-    bottom: number;
-    /** Width beyond centre front; used where the pattern draws no centre-front line. */
-    extension: number;
-    direction: 'horizontal' | 'vertical';
-    side: 'right' | 'left';
-    waist: { keepClear: boolean; at: number; belt: number };
-  };
+  closure: ClosureChoice;
   /** How it is put together. */
   making: {
     bulk: Bulk;
@@ -217,9 +202,12 @@ export interface Decisions {
   paper: { size: 'a4' | 'letter'; pieces: string[] | null; strip: boolean };
 }
 
+/** The garment of a project that is a closing alone, without a pattern. */
+export const CLOSING_ONLY = 'closing';
+
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 4;
+  schema: 5;
   name: string;
   garment: string;
   units: LengthUnit;
@@ -291,27 +279,14 @@ export function usualDecisions(): Decisions {
       hems: 0,
       stay: 0,
     },
-    closure: {
-      on: true,
-      by: 'count',
-      count: 6,
-      gap: 100,
-      diameter: 23,
-      thickness: 4,
-      top: 18,
-      bottom: 180,
-      extension: 25,
-      direction: 'horizontal',
-      side: 'right',
-      waist: { keepClear: false, at: 400, belt: 40 },
-    },
+    closure: usualClosure(),
     making: { bulk: 'medium', lace: false, methods: {}, extras: [], order: null, left: [] },
     paper: { size: 'a4', pieces: null, strip: true },
   };
 }
 
 export const emptyDocument = (name: string, garment: string): ProjectDocument => ({
-  schema: 4,
+  schema: 5,
   name,
   garment,
   units: 'mm',

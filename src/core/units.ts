@@ -59,6 +59,26 @@ export function parseLength(text: string, unit: LengthUnit): Result<number> {
   return Number.isFinite(value) ? ok(value) : bad;
 }
 
+/**
+ * A bare number that is out of range in the sewist's unit, read in the other ones (mm, cm, inches) where it would be in
+ * range, mm: inches typed where millimetres are asked, or centimetres.
+ */
+export function otherUnits(
+  text: string,
+  unit: LengthUnit,
+  least: number,
+  most: number,
+): { words: string; mm: number }[] {
+  if (!/^[\d\s./,¼½¾⅛⅜⅝⅞]+$/.test(text.trim())) return [];
+  const others = unit === 'mm' ? ['in', 'cm'] : ['mm', 'cm'];
+  return others.flatMap((u) => {
+    const read = parseLength(`${text.trim()} ${u}`, unit);
+    return read.ok && read.value >= least && read.value <= most
+      ? [{ words: `${text.trim()} ${u}`, mm: read.value }]
+      : [];
+  });
+}
+
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
 /**

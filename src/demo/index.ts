@@ -1,3 +1,4 @@
+import { usualSmall } from '../core/closure/index.ts';
 import { intakeSvg } from '../core/intake/index.ts';
 import { emptyDocument, type ProjectDocument, type Shell } from '../core/project.ts';
 import { ok, type Result } from '../core/result.ts';
@@ -39,6 +40,7 @@ export const greenhouseCoat = (): Result<ProjectDocument> =>
   drafted(COAT, coatSvg(), ({ decisions: d }) => {
     d.closure.waist = { keepClear: true, at: 336, belt: 45 };
     d.closure.bottom = 250;
+    d.closure.bust = { want: 'near', at: 0, body: 1010, garment: 1060 };
   });
 
 const SHIRT: Demo = { id: 'potting-shirt', name: 'Potting shirt', garment: 'shirt' };
@@ -56,13 +58,16 @@ export const pottingShirt = (): Result<ProjectDocument> =>
     d.lining.on = false;
     Object.assign(d.interfacing, { frontStrip: 32 });
     Object.assign(d.closure, {
-      count: 7,
+      count: 8,
       diameter: 11,
       thickness: 2.5,
-      top: 60,
       bottom: 110,
       extension: 16,
       direction: 'vertical',
+      school: 'first',
+      firstGap: 70,
+      stand: { hole: true, height: 32 },
+      others: [{ ...usualSmall('cuff', 'c1'), layout: 'link', length: 281, width: 65 }],
     });
   });
 

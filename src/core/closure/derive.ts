@@ -1,164 +1,196 @@
-import {
-  addScaled,
-  crossings,
-  directionAlong,
-  extend,
-  offsetPath,
-  outward,
-  type Path,
-  type Point,
-  pathLength,
-  pointAlong,
-  reversePath,
-  stretch,
-} from '../geometry/index.ts';
-import { orient, run, runPath } from '../inside/index.ts';
+import { addScaled, type Path, type Point, line as straight } from '../geometry/index.ts';
 import { type Piece } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { because, type Finding, ok, type Reason, type Result, refuse, stop } from '../result.ts';
-import { buttonhole, FACING_BEYOND_HOLE, type Hole } from './buttonhole.ts';
-import { type Placement, placeButtons, type Wish, type Zone } from './placement.ts';
+import { type LengthUnit } from '../units.ts';
+import { buttonhole, type Hole } from './buttonhole.ts';
+import { checksOf } from './checks.ts';
+import { type ClosureChoice, type Done } from './choices.ts';
+import { hasHoles } from './fasteners.ts';
+import { type Features, featuresOf, NO_FEATURES, type OnStand, standOf } from './features.ts';
+import { type Gape, gape } from './gaping.ts';
+import { closingRuns, type LineRun, placeOn } from './line.ts';
+import { type Placement, place } from './placement.ts';
+import { type Problem } from './problem.ts';
+import { type Small, smallOf } from './small.ts';
+import { problemOf } from './wishes.ts';
 
-export interface ButtonMark {
-  /** Distance from the top of the closing line, mm. */
-  at: number;
+/** A button on a piece of the pattern. */
+export interface OnPiece {
+  piece: string;
   centre: Point;
-  /** Both ends of the hole's opening on the front piece; a lies towards the edge (or up). */
+  /** Both ends of the hole's opening; a lies towards the edge (or up). Null where no hole is made. */
   a: Point;
   b: Point;
+  hole: boolean;
+  /** Further columns: centres of buttons on the same piece. */
+  columns: Point[];
+}
+
+export interface ButtonMark {
+  /** Distance from the neck seam down the closing line, mm; negative on the stand. */
+  at: number;
+  onStand: boolean;
+  /** Dragged to its place, or held by a hole already sewn or cut. */
+  held: 'no' | 'yours' | 'sewn';
+  state: Done['state'] | null;
+  direction: Hole['direction'];
+  /** Null without a pattern. */
+  on: OnPiece | null;
 }
 
 export interface Closure {
-  piece: string;
-  /** Centre front from neckline to hem, top first. */
+  /** The front, and its part of the closing line; null without a pattern, the line then straight down from 0, 0. */
+  piece: string | null;
   line: Path;
+  /** From the neck seam to the hem: as measured on the garment, else as drawn or given. */
   lengthMm: number;
-  /** Distance from centre front to the front edge, mm. */
+  /** As the pattern draws it. */
+  drawnMm: number;
   extension: number;
+  /** +1 when the front edge lies to the left of the way down the line, as seen along it; −1 to the right. */
+  side: 1 | -1;
+  features: Features;
+  problem: Problem;
+  answers: Placement[];
+  /** Which answer is taken. */
+  chosen: number;
   hole: Hole;
   gaps: number[];
   equalGap: number;
   buttons: ButtonMark[];
-  clear: Zone | null;
+  /** How many holes are sewn along the line. */
+  holes: number;
+  /** The pull between buttons, one estimate an answer; null where the measures are not given. */
+  gaping: Gape[] | null;
+  small: Small[];
+  choice: ClosureChoice;
   findings: Finding[];
   reasons: Reason[];
 }
 
-/** Clearance kept beyond half the belt, mm. From memory. */
-const BELT_CLEAR = 10;
-/** Least extension beyond half the button, mm. From memory. */
-const EXTENSION_CLEAR = 6;
-/** Lowest button above the hem depth, mm. From memory. */
-const HEM_CLEAR = 25;
-
-interface ClosingLine {
-  path: Path;
-  extension: number;
-  /** Unit direction from centre front towards the front edge, at a distance from the top. */
-  towardsEdge: (at: number) => Point;
-  drawn: boolean;
+interface Where {
+  runs: LineRun[];
+  features: Features;
+  stand: OnStand | null;
+  length: number;
 }
 
-/** Centre front: the drawn line where there is one, else parallel to the front edge by the extension; top first. */
-function closingLine(front: Piece, extension: number): ClosingLine | null {
-  const o = orient(front, 'front-edge', 'neckline');
-  if (!o) return null;
-  const edge = runPath(o.ring, 'front-edge');
-  const drawn = front.lines.find((l) => l.kind === 'centre-front');
-  const raw = drawn ? drawn.path : offsetPath(edge, -o.sign * extension);
-  const own = pathLength(raw);
-  const long = extend(raw, 400, 400);
-  const pick = (target: Path): number | null => crossings(long, target).map((c) => c.atA)[0] ?? null;
-  const ends = [pick(runPath(o.ring, 'neckline')), pick(runPath(o.ring, 'hem'))];
-  const a = ends[0] ?? 400;
-  const b = ends[1] ?? 400 + own;
-  const path = a <= b ? stretch(long, a, b) : reversePath(stretch(long, b, a));
-  const middle = pointAlong(path, pathLength(path) / 2);
-  const d = directionAlong(path, pathLength(path) / 2);
-  const n = outward(d);
-  const hit = crossings([{ k: 'L', a: addScaled(middle, n, -400), b: addScaled(middle, n, 400) }], edge)[0];
-  const signed = hit ? hit.atA - 400 : extension;
-  const side = signed < 0 ? -1 : 1;
-  return {
-    path,
-    extension: Math.abs(signed),
-    drawn: drawn !== undefined,
-    towardsEdge: (at) => {
-      const m = outward(directionAlong(path, at));
-      return { x: m.x * side, y: m.y * side };
-    },
-  };
-}
-
-/** Height of the waist on the closing line: the drawn waist line where there is one, else as the sewist gave it. */
-function waistAt(front: Piece, line: Path, given: number): number {
-  const waist = front.lines.find((l) => l.kind === 'waist');
-  const hit = waist ? crossings(line, extend(waist.path, 100, 100))[0] : undefined;
-  return hit ? hit.atA : given;
-}
-
-/** Buttons, holes and checks for the front edge. Refuses with the range that would work. */
-export function deriveClosure(shell: Piece[], d: Decisions): Result<Closure> {
-  const front = shell.find((p) => p.kind === 'front');
-  if (!front) return refuse(stop('piece-missing', undefined, { kind: 'front' }));
+/** The line and what bears on it, from the pieces where there is a front, else from the length that was measured. */
+function whereOf(shell: Piece[], d: Decisions): Result<Where> {
   const c = d.closure;
-  const line = closingLine(front, c.extension);
-  if (!line)
-    return refuse(stop('roles-missing', { piece: front.id }, { name: front.name, roles: 'front-edge, neckline, hem' }));
-  const length = pathLength(line.path);
-  const waist = waistAt(front, line.path, c.waist.at);
-  const half = c.waist.belt / 2 + BELT_CLEAR;
-  const clear = c.waist.keepClear ? { from: waist - half, to: waist + half } : null;
-  const wish: Wish = { length, top: c.top, bottom: c.bottom, by: c.by, count: c.count, gap: c.gap, clear };
-  const placed = placeButtons(wish);
-  if (!placed.ok) return placed;
-  const hole = buttonhole(c.diameter, c.thickness, c.direction);
+  if (!shell.some((p) => p.kind === 'front'))
+    return c.length > 0
+      ? ok({ runs: [], features: NO_FEATURES, stand: null, length: c.length })
+      : refuse(stop('closing-length', undefined, { length: c.length }));
+  const runs = closingRuns(shell, c.extension);
+  if (!runs.ok) return runs;
+  const features = featuresOf(shell, runs.value, d.facing.on && d.facing.kind === 'lapel' ? d.facing.breakAt : null);
+  const piece = shell.find((p) => p.id === features.stand?.piece);
+  const stand = piece ? standOf(piece, runs.value[0]?.extension ?? c.extension) : null;
+  const whole = runs.value.reduce((s, r) => s + r.length, 0);
+  if (c.kind !== 'half') return ok({ runs: runs.value, features, stand, length: whole });
+  // A half placket ends where it is slit to, far from hem and waist seam.
   return ok({
-    piece: front.id,
-    line: line.path,
-    lengthMm: length,
-    extension: line.extension,
-    hole,
-    gaps: placed.value.gaps,
-    equalGap: placed.value.equalGap,
-    buttons: placed.value.at.map((at) => markAt(line, hole, at)),
-    clear,
-    findings: [...placed.value.findings, ...checks(d, line, hole, front)],
-    reasons: [
-      ...reasonsOf(placed.value, wish),
-      ...hole.reasons,
-      because('belt-clear', 'memory', half, { belt: c.waist.belt }),
-    ],
+    runs: runs.value,
+    features: { ...features, hem: 0, waistSeam: null },
+    stand,
+    length: Math.min(c.length, whole),
   });
 }
 
-function markAt(line: ClosingLine, hole: Hole, at: number): ButtonMark {
-  const centre = pointAlong(line.path, at);
-  const along = directionAlong(line.path, at);
-  const out = hole.direction === 'horizontal' ? line.towardsEdge(at) : { x: -along.x, y: -along.y };
-  return { at, centre, a: addScaled(centre, out, hole.outer), b: addScaled(centre, out, -hole.inner) };
-}
-
-function reasonsOf(p: Placement, w: Wish): Reason[] {
-  const n = p.at.length;
-  return n > 1
-    ? [because('equal-gap', 'practice', p.equalGap, { length: w.length, top: w.top, bottom: w.bottom, n })]
-    : [];
-}
-
-function checks(d: Decisions, line: ClosingLine, hole: Hole, front: Piece): Finding[] {
-  const out: Finding[] = [];
+/** Buttons, holes and checks of all closings. Refuses with the range that would work. */
+export function deriveClosure(shell: Piece[], d: Decisions, units: LengthUnit = 'mm'): Result<Closure> {
   const c = d.closure;
-  const warn = (code: string, data: Record<string, number>) =>
-    out.push({ code, severity: 'warn', where: { piece: front.id }, data });
-  const leastExtension = c.diameter / 2 + EXTENSION_CLEAR;
-  if (line.extension < leastExtension - 0.05)
-    warn('extension-narrow', { extension: line.extension, least: leastExtension });
-  const inner = hole.direction === 'horizontal' ? hole.inner : 0;
-  const leastFacing = line.extension + inner + FACING_BEYOND_HOLE;
-  if (d.facing.on && d.facing.front < leastFacing) warn('facing-narrow', { width: d.facing.front, least: leastFacing });
-  const hem = run(front.ring, 'hem')[0]?.allowance ?? 0;
-  if (c.bottom < hem + HEM_CLEAR) warn('button-near-hem', { bottom: c.bottom, least: hem + HEM_CLEAR });
-  if (c.top < c.diameter / 2 + 3) warn('button-near-neck', { top: c.top, least: c.diameter / 2 + 3 });
-  return out;
+  const where = whereOf(shell, d);
+  if (!where.ok) return where;
+  const { runs, features, length: drawn } = where.value;
+  const length = c.measured ?? drawn;
+  const hole = buttonhole(c);
+  const { problem, reasons } = problemOf(c, features, hole, length, units);
+  const placed = place(problem);
+  if (!placed.ok) return placed;
+  const answers = placed.value;
+  const chosen = Math.min(c.answer, answers.length - 1);
+  const answer = answers[chosen] as Placement;
+  const n = answer.at.length;
+  const buttons = answer.at.map((at, index) => markAt(c, where.value, hole, at, index, n));
+  const free = answer.gaps.reduce((a, b) => a + b, 0);
+  const extension = runs[0]?.extension ?? c.extension;
+  const { body, garment } = c.bust;
+  const small = c.others.map((s) => smallOf(s, c));
+  const pulls = answers.map((a) => gape(a.at, features.bust?.at ?? c.bust.at, body, garment));
+  return ok({
+    piece: runs[0]?.piece.id ?? null,
+    line: runs[0]?.path ?? [straight({ x: 0, y: 0 }, { x: 0, y: length })],
+    lengthMm: length,
+    drawnMm: drawn,
+    extension,
+    side: runs[0]?.side ?? -1,
+    features,
+    problem,
+    answers,
+    chosen,
+    hole,
+    gaps: answer.gaps,
+    equalGap: n > 1 ? free / (n - 1) : 0,
+    buttons,
+    holes: hasHoles(c.fastener) ? buttons.filter((b) => !b.on || b.on.hole).length : 0,
+    gaping: pulls.every((g) => g !== null) ? pulls : null,
+    small,
+    choice: c,
+    findings: [
+      ...checksOf(d, { extension, hole, features, buttons, gaps: answer.gaps }),
+      ...small.flatMap((s) => s.findings),
+    ],
+    reasons: [...gapReason(answer), ...reasons, ...(hasHoles(c.fastener) ? hole.reasons : [])],
+  });
+}
+
+function gapReason({ at }: Placement): Reason[] {
+  const n = at.length;
+  const [first, last] = [at[0] as number, at[n - 1] as number];
+  return n > 1 ? [because('equal-gap', 'practice', (last - first) / (n - 1), { first, last, n })] : [];
+}
+
+/** Of double rows the lowest ones close, the upper ones only show; a stand's hole runs across whatever the band's do. */
+function markAt(c: ClosureChoice, w: Where, band: Hole, at: number, index: number, n: number): ButtonMark {
+  const onStand = c.stand.hole && index === 0;
+  const done = c.done.find((x) => x.line === 'front' && x.index === index);
+  const fixed = done?.state === 'sewn' || done?.state === 'cut';
+  const hole = onStand ? buttonhole({ ...c, direction: 'horizontal' }) : band;
+  const works = hasHoles(c.fastener) && (c.kind !== 'double' || n - index <= c.double.working);
+  return {
+    at,
+    onStand,
+    held: fixed ? 'sewn' : c.pins.some((p) => p.index === index) ? 'yours' : 'no',
+    state: done?.state ?? null,
+    direction: hole.direction,
+    on: w.runs.length ? onPiece(c, w, hole, at, onStand, works) : null,
+  };
+}
+
+function onPiece(c: ClosureChoice, w: Where, hole: Hole, at: number, onStand: boolean, works: boolean): OnPiece | null {
+  if (onStand && w.stand && w.features.stand) {
+    const { centre, along } = w.stand;
+    const ends = { a: addScaled(centre, along, hole.outer), b: addScaled(centre, along, -hole.inner) };
+    return { piece: w.features.stand.piece, centre, ...ends, hole: works, columns: [] };
+  }
+  const { run, point, down, edgeward } = placeOn(w.runs, at);
+  const out = hole.direction === 'horizontal' ? edgeward : { x: -down.x, y: -down.y };
+  const steps =
+    c.kind === 'double' ? Array.from({ length: c.double.columns }, (_, i) => (i + 1) * c.double.across) : [];
+  const outermost = steps[steps.length - 1] ?? 0;
+  const centre = addScaled(point, edgeward, outermost);
+  return {
+    piece: run.piece.id,
+    centre,
+    a: addScaled(centre, out, hole.outer),
+    b: addScaled(centre, out, -hole.inner),
+    hole: works,
+    columns: [
+      ...steps.slice(0, -1).map((s) => addScaled(point, edgeward, s)),
+      ...steps.map((s) => addScaled(point, edgeward, -s)),
+    ],
+  };
 }

@@ -1,103 +1,124 @@
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
+import { type Loosening, loosenings } from './loosen.ts';
+import { blocksOf, NEAR, PARTS, type Part, type Problem, type Score, scoreOf, totalOf, widthOf } from './problem.ts';
+import { search } from './search.ts';
 
-/** A stretch of the closing line (mm from its top) where no button centre may lie. */
-export interface Zone {
-  from: number;
-  to: number;
-}
-
-export interface Wish {
-  /** Length of the closing line, mm. */
-  length: number;
-  /** First centre from the top, last centre from the bottom, mm. */
-  top: number;
-  bottom: number;
-  by: 'count' | 'gap';
-  count: number;
-  gap: number;
-  clear: Zone | null;
-}
-
+/** One way to set the buttons. */
 export interface Placement {
   /** Button centres, mm from the top of the closing line. */
   at: number[];
   gaps: number[];
-  /** The gap if all were equal: (last − first)/(n − 1). */
-  equalGap: number;
-  findings: Finding[];
+  score: Score;
+  total: number;
+  /** What it is the best at: all together, one part of the score, another number; or it is the next best that differs. */
+  by: 'all' | 'count' | 'next' | Part;
 }
+
+/** Two answers are not the same when they differ in number, or one button lies so far off, mm. */
+export const APART = 20;
+/** An answer offers something when a part of its score is better by so many points. */
+const GAIN = 0.2;
+/** A next best answer so many points worse than the best is of no use. */
+const WORSE = 100;
+/** How much more one part counts where an answer is asked for that is good at it. */
+const EMPHASIS = 5;
+/** No more buttons than this are placed. */
+export const MOST_BUTTONS = 40;
 
 /** Number of buttons nearest to a wished gap over a span; at least two when the span is not zero. */
 export const countForGap = (span: number, gap: number): number => Math.max(2, Math.round(span / gap) + 1);
 
-const spread = (from: number, to: number, gaps: number): number[] =>
-  Array.from({ length: gaps + 1 }, (_, i) => (gaps === 0 ? from : from + ((to - from) * i) / gaps));
+/** How many buttons there is room for at the least gap; at least one. */
+function mostThatFit(p: Problem): number {
+  const reach = p.last.at + p.last.give - p.first.at + p.first.give + NEAR;
+  const need = (n: number): number => {
+    const blocks = blocksOf(p, n);
+    return blocks.reduce((s, b) => s + widthOf(b), 0) + (blocks.length - 1) * p.gap.least;
+  };
+  let n = 1;
+  while (n < MOST_BUTTONS && need(n + 1) <= reach) n++;
+  return n;
+}
 
-const unevenness = (at: number[]): number => {
-  const mean = ((at[at.length - 1] as number) - (at[0] as number)) / Math.max(1, at.length - 1);
-  return at.slice(1).reduce((s, x, i) => s + (x - (at[i] as number) - mean) ** 2, 0);
-};
+/** What is wrong with the figures themselves, before anything is searched. */
+function faults(p: Problem): Finding | null {
+  const span = p.last.at - p.first.at;
+  const { least, most } = p.count;
+  if (!Number.isInteger(least) || !Number.isInteger(most) || least < 1 || most < least || most > MOST_BUTTONS)
+    return stop('button-count-bad', undefined, {
+      count: least < 1 || !Number.isInteger(least) ? least : most,
+      most: MOST_BUTTONS,
+    });
+  if (most > 1 && span < -NEAR) return stop('no-room-for-buttons', undefined, { first: p.first.at, last: p.last.at });
+  const fit = mostThatFit(p);
+  if (least > fit && !p.pins.length)
+    return stop('too-many-buttons', undefined, { count: least, most: fit, least: p.gap.least });
+  const covering = p.zones.find(
+    (z) => z.from < p.first.at - p.first.give + NEAR && z.to > p.last.at + p.last.give - NEAR,
+  );
+  if (covering)
+    return stop('zone-covers-line', undefined, { zone: covering.code, from: covering.from, to: covering.to });
+  return null;
+}
+
+const LOOSEN_CODE = (l: Loosening): string => `loosen-${l.what}`;
+
+/** A constraint to let go, as a finding that the interface offers as a cure. */
+const told = (l: Loosening): Finding => ({
+  code: LOOSEN_CODE(l),
+  severity: 'note',
+  data: { index: l.index, name: l.code, from: l.from, to: l.to },
+});
+
+function placementOf(p: Problem, at: number[], by: Placement['by']): Placement {
+  const score = scoreOf(p, at);
+  return { at, gaps: at.slice(1).map((x, i) => x - (at[i] as number)), score, total: totalOf(score), by };
+}
+
+const apart = (a: number[], b: number[]): boolean =>
+  a.length !== b.length || a.some((x, i) => Math.abs(x - (b[i] as number)) >= APART - NEAR);
+
+/** Answers that are each the best where one part of the score counts for more, and so have something for them. */
+function emphasised(p: Problem, best: Placement): Placement[] {
+  return PARTS.filter((k) => best.score[k] >= GAIN).flatMap((k): Placement[] => {
+    const found = search({ ...p, weights: { ...p.weights, [k]: EMPHASIS } });
+    const made = found && placementOf(p, found.at, k);
+    return made && made.score[k] <= best.score[k] - GAIN ? [made] : [];
+  });
+}
 
 /**
- * Buttons at equal gaps from first to last; where one would fall into the zone to keep clear, the split of buttons above
- * and below it and their places are chosen so that the sum of the squared deviations of the gaps is least. Exact: for
- * each split at most the two buttons next to the zone are held at its rims, and the rest stand evenly.
+ * The three best distinct placements, best first; the first is proved the best over all allowed places. The others are
+ * the best where one part of the score counts five times as much, or where the number of buttons is another; where
+ * there are none such, the next best that differ. Refused with the figure that is wrong, or with each constraint that
+ * would have to give way and by how little.
  */
-export function placeButtons(w: Wish): Result<Placement> {
-  const span = w.length - w.top - w.bottom;
-  const n = w.by === 'gap' ? countForGap(span, w.gap) : w.count;
-  if (!(w.length > 0) || w.top < 0 || w.bottom < 0 || span < 0) {
-    return refuse(stop('no-room-for-buttons', undefined, { length: w.length, top: w.top, bottom: w.bottom }));
+export function place(p: Problem): Result<Placement[]> {
+  const fault = faults(p);
+  if (fault) return refuse(fault);
+  const first = search(p);
+  if (!first) return refuse(stop('no-placement', undefined, { count: p.count.least }), ...loosenings(p).map(told));
+  const answers = [placementOf(p, first.at, 'all')];
+  const take = (more: Placement[]): void => {
+    for (const m of more.sort((a, b) => a.total - b.total))
+      if (answers.length < 3 && answers.every((a) => apart(a.at, m.at))) answers.push(m);
+  };
+  const best = answers[0] as Placement;
+  const other: Placement[] = [];
+  for (let n = p.count.least; n <= p.count.most; n++) {
+    const found = n === first.at.length ? null : search({ ...p, count: { ...p.count, least: n, most: n } });
+    if (found) other.push(placementOf(p, found.at, 'count'));
   }
-  if (!Number.isInteger(n) || n < 1) return refuse(stop('button-count-bad', undefined, { count: n }));
-  const first = w.top;
-  const last = w.length - w.bottom;
-  if (n > 1 && span / (n - 1) < 12) {
-    return refuse(stop('too-many-buttons', undefined, { count: n, most: Math.max(1, Math.floor(span / 12) + 1) }));
+  take([...other, ...emphasised(p, best)]);
+  while (answers.length < 3) {
+    const next = search(
+      p,
+      answers.map((a) => a.at),
+      APART,
+      best.total + WORSE,
+    );
+    if (!next) break;
+    answers.push(placementOf(p, next.at, 'next'));
   }
-  const equal = n === 1 ? [first] : spread(first, last, n - 1);
-  const at = w.clear ? around(equal, first, last, n, w.clear) : equal;
-  if (!at)
-    return refuse(stop('zone-covers-ends', undefined, { from: w.clear?.from ?? 0, to: w.clear?.to ?? 0, first, last }));
-  const gaps = at.slice(1).map((x, i) => x - (at[i] as number));
-  const equalGap = n > 1 ? span / (n - 1) : 0;
-  const findings: Finding[] = [];
-  const worst = gaps.length ? Math.max(...gaps) - Math.min(...gaps) : 0;
-  if (worst > 1e-6)
-    findings.push({
-      code: 'gaps-uneven',
-      severity: 'note',
-      data: { least: Math.min(...gaps), most: Math.max(...gaps), equal: equalGap },
-    });
-  return ok({ at, gaps, equalGap, findings });
-}
-
-const inZone = (x: number, z: Zone): boolean => x > z.from + 1e-9 && x < z.to - 1e-9;
-
-function around(equal: number[], first: number, last: number, n: number, z: Zone): number[] | null {
-  if (!equal.some((x) => inZone(x, z))) return equal;
-  if (inZone(first, z) || (n > 1 && inZone(last, z))) return null;
-  let best: number[] | null = null;
-  for (let above = 1; above < n; above++) {
-    if (first > z.from || last < z.to) continue;
-    for (const candidate of splitAt(first, last, n, above, z)) {
-      const fine =
-        candidate.every((x) => !inZone(x, z)) && candidate.every((x, i) => i === 0 || x > (candidate[i - 1] as number));
-      if (fine && (!best || unevenness(candidate) < unevenness(best))) best = candidate;
-    }
-  }
-  return best;
-}
-
-/** The three ways in which the zone can bind for one split: its upper rim, its lower rim, or both. */
-function splitAt(first: number, last: number, n: number, above: number, z: Zone): number[][] {
-  const below = n - above;
-  const upper = above === 1 ? null : spread(first, z.from, above - 1);
-  const lower = below === 1 ? null : spread(z.to, last, below - 1);
-  const head = upper ?? [first];
-  const tail = lower ?? [last];
-  const out = [[...head, ...tail]];
-  if (upper) out.push([...upper, ...spread(z.from, last, below).slice(1)]);
-  if (lower) out.push([...spread(first, z.to, above).slice(0, -1), ...lower]);
-  return out;
+  return ok(answers);
 }

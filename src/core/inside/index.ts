@@ -9,6 +9,7 @@ export * from './derive.ts';
 export * from './frontinterfacing.ts';
 export * from './hem.ts';
 export * from './interfacing.ts';
+export { breakPoint } from './lapel.ts';
 export { splitShell } from './neckfacings.ts';
 export * from './oriented.ts';
 export * from './raglan.ts';

@@ -1,4 +1,3 @@
-import { type Closure } from '../closure/index.ts';
 import {
   addScaled,
   type Box,
@@ -118,61 +117,6 @@ function words(p: Piece, outline: Path): Item[] {
   return lines.map(
     (text, k): Item => ({ kind: 'text', at: at(k), size: k ? size * 0.7 : size, text, bold: k === 0, upward }),
   );
-}
-
-/** Buttons and holes drawn on the front: a cross at each centre, the hole as a line with both ends barred. */
-export function closureItems(c: Closure): Item[] {
-  const out: Item[] = [];
-  for (const b of c.buttons) {
-    const d = unit(sub(b.b, b.a));
-    const n = outward(d);
-    const bar = (at: Point): Path => [line(addScaled(at, n, 2.5), addScaled(at, n, -2.5))];
-    for (const path of [[line(b.a, b.b)], bar(b.a), bar(b.b)] as Path[])
-      out.push({ kind: 'path', path, stroke: 'mark' });
-    out.push({ kind: 'path', path: [line(addScaled(b.centre, n, 4), addScaled(b.centre, n, -4))], stroke: 'mark' });
-  }
-  return out;
-}
-
-const STRIP_WIDTH = 60;
-
-/**
- * The marking strip, 1:1: laid along the front edge from the neck end down. Its left side is the front edge, the long
- * dashed line centre front; every button has its centre and both hole ends.
- */
-export function stripSheet(c: Closure): Sheet {
-  const items: Item[] = [];
-  const path = (q: Path, stroke: Stroke) => items.push({ kind: 'path', path: q, stroke });
-  const width = Math.max(STRIP_WIDTH, c.extension + c.hole.opening + 20);
-  const at = (x: number, y: number): Point => ({ x, y });
-  const h = c.lengthMm;
-  path(
-    [
-      line(at(0, 0), at(width, 0)),
-      line(at(width, 0), at(width, h)),
-      line(at(width, h), at(0, h)),
-      line(at(0, h), at(0, 0)),
-    ],
-    'cut',
-  );
-  path([line(at(c.extension, 0), at(c.extension, h))], 'seam');
-  c.buttons.forEach((b, i) => {
-    const flat = c.hole.direction === 'horizontal';
-    const end = (d: number): Point => (flat ? at(c.extension - d, b.at) : at(c.extension, b.at - d));
-    const [p, q] = [end(c.hole.outer), end(-c.hole.inner)];
-    const bar = (o: Point): Path =>
-      flat ? [line(at(o.x, o.y - 3), at(o.x, o.y + 3))] : [line(at(o.x - 3, o.y), at(o.x + 3, o.y))];
-    for (const s of [[line(p, q)], bar(p), bar(q)] as Path[]) path(s, 'mark');
-    path([line(at(c.extension - 5, b.at), at(c.extension + 5, b.at))], 'notch');
-    path([line(at(c.extension, b.at - 5), at(c.extension, b.at + 5))], 'notch');
-    items.push({ kind: 'text', at: at(width - 18, b.at + 2), size: 6, text: `${i + 1}`, bold: true });
-  });
-  items.push(
-    { kind: 'text', at: at(4, 7), size: 4, text: 'Neck end' },
-    { kind: 'text', at: at(4, h - 4), size: 4, text: 'Hem end' },
-  );
-  items.push({ kind: 'text', at: at(4, Math.min(h - 12, 30)), size: 3.2, text: 'Front edge on this side' });
-  return { id: 'strip', name: 'Marking strip', items, box: { minX: 0, minY: 0, maxX: width, maxY: h } };
 }
 
 export function moveSheet(s: Sheet, dx: number, dy: number): Sheet {

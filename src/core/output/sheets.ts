@@ -1,8 +1,10 @@
 import { type Computed } from '../compute.ts';
-import { closureItems, pieceSheet, type Sheet, stripSheet } from './items.ts';
+import { type LengthUnit } from '../units.ts';
+import { pieceSheet, type Sheet } from './items.ts';
+import { closureItems, smallSheet, stripSheet } from './strips.ts';
 
-/** Sheets of the wanted pieces; the front carries the buttonholes. */
-export function sheetsFor(x: Computed, wanted: string[] | null, strip: boolean): Sheet[] {
+/** Sheets of the wanted pieces, with what is buttoned marked on them; then the marking strips. */
+export function sheetsFor(x: Computed, wanted: string[] | null, strip: boolean, units: LengthUnit = 'mm'): Sheet[] {
   const closure = x.closure?.ok ? x.closure.value : null;
   const sheets = x.pieces
     .filter((p) => !wanted || wanted.includes(p.id))
@@ -10,7 +12,9 @@ export function sheetsFor(x: Computed, wanted: string[] | null, strip: boolean):
       const cut = x.cutLines.get(p.id);
       if (!cut) return [];
       const sheet = pieceSheet(p, cut);
-      return [closure?.piece === p.id ? { ...sheet, items: [...sheet.items, ...closureItems(closure)] } : sheet];
+      return [closure ? { ...sheet, items: [...sheet.items, ...closureItems(closure, p)] } : sheet];
     });
-  return strip && closure ? [...sheets, stripSheet(closure)] : sheets;
+  if (!strip || !closure) return sheets;
+  const small = closure.small.map((s, i) => smallSheet(s, `${i + 1} ${s.choice.kind}`));
+  return [...sheets, stripSheet(closure, 'over', units), stripSheet(closure, 'under', units), ...small];
 }

@@ -1,38 +1,70 @@
-import { type Closure } from '../../core/closure/index.ts';
-import { boxOf, directionAlong, joinBoxes, outward, pointAlong } from '../../core/geometry/index.ts';
+import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
+import { ZONE_NAMES } from '../../contract/findings.ts';
+import { type Closure, lignes } from '../../core/closure/index.ts';
+import { addScaled, type Box, boxOf, joinBoxes, type Point } from '../../core/geometry/index.ts';
 import { pathData } from '../../core/output/svg.ts';
 import { type CutLine, outlineOf, type Piece } from '../../core/pattern/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
+import { placeOf } from '../words/index.ts';
 import { Frame } from './Frame.tsx';
 import { Label } from './Label.tsx';
+import { alongOf, linePlace } from './linePlace.ts';
 import { PieceShape } from './PieceShape.tsx';
 import { upright, uprightClosure } from './upright.ts';
 
-interface Props {
-  closure: Closure;
-  front: Piece;
-  cut: CutLine | undefined;
-  units: LengthUnit;
+/** What is done with a button in the drawing: moved for a try, left at a place, let go again. */
+export interface Moving {
+  step: number;
+  move: (index: number, at: number) => void;
+  drop: (index: number, at: number) => void;
+  release: (index: number) => void;
 }
 
-/** The front with every button and hole at its place, numbered, gaps written between them. */
-export function ClosureDrawing({ closure: given, front: givenFront, cut: givenCut, units }: Props) {
-  const { piece: front, cut, map } = upright(givenFront, givenCut);
-  const closure = uprightClosure(given, map);
-  const box = joinBoxes(boxOf(outlineOf(front.ring)), boxOf(cut?.outline ?? outlineOf(front.ring)));
-  const room = { ...box, minX: box.minX - 170 };
-  const words = closure.buttons.map((b) => formatLength(b.at, units)).join(', ');
+interface Props {
+  closure: Closure;
+  /** The front and its cut line; without them the bare line is drawn. */
+  front: Piece | undefined;
+  cut: CutLine | undefined;
+  units: LengthUnit;
+  moving: Moving;
+}
+
+/** The stand above the neck seam and the strip to the left of the line where the words stand, mm. */
+const STAND_ROOM = 20;
+const WORDS = 170;
+
+/** The closing line with every button and hole at its place, numbered, gaps written between them; buttons can be moved. */
+export function ClosureDrawing({ closure: given, front: givenFront, cut: givenCut, units, moving }: Props) {
+  const shown = givenFront ? upright(givenFront, givenCut) : null;
+  const closure = shown ? uprightClosure(given, shown.map) : given;
+  const band = strip(closure);
+  const piece = shown
+    ? joinBoxes(boxOf(outlineOf(shown.piece.ring)), boxOf(shown.cut?.outline ?? outlineOf(shown.piece.ring)))
+    : band;
+  const box = joinBoxes(piece, {
+    ...band,
+    minX: Math.max(band.minX, piece.minX),
+    maxX: Math.max(piece.maxX, band.minX),
+  });
+  const room = { ...box, minX: box.minX - WORDS };
+  const words = closure.buttons.map((b) => placeOf(b.at, units)).join(', ');
   return (
     <Frame
       box={room}
-      height={640}
-      label={`Front with ${closure.buttons.length} buttons at ${words} from the neck seam`}
+      height={660}
+      besides={shown ? 0 : 190}
+      label={`Closing line with ${closure.buttons.length} fasteners at ${words} from the neck seam`}
       units={units}
     >
       {(unit, hatch) => (
         <>
-          <PieceShape piece={front} cut={cut} unit={unit} hatch={hatch} label={false} />
-          <Zone closure={closure} unit={unit} />
+          {shown ? (
+            <PieceShape piece={shown.piece} cut={shown.cut} unit={unit} hatch={hatch} label={false} />
+          ) : (
+            <Band box={band} unit={unit} />
+          )}
+          {closure.choice.stand.hole && <Stand closure={closure} unit={unit} />}
+          <Zones closure={closure} unit={unit} units={units} right={shown ? null : band.maxX} />
           <path
             d={pathData(closure.line)}
             stroke="var(--chakra-colors-ink)"
@@ -40,8 +72,8 @@ export function ClosureDrawing({ closure: given, front: givenFront, cut: givenCu
             strokeDasharray={`${10 * unit} ${3 * unit} ${2 * unit} ${3 * unit}`}
             fill="none"
           />
-          {closure.buttons.map((b, i) => (
-            <Button key={b.at} closure={closure} index={i} unit={unit} x={box.minX} units={units} />
+          {closure.buttons.map((_, i) => (
+            <Button key={i} closure={closure} index={i} unit={unit} x={box.minX} units={units} moving={moving} />
           ))}
         </>
       )}
@@ -49,81 +81,259 @@ export function ClosureDrawing({ closure: given, front: givenFront, cut: givenCu
   );
 }
 
-function Zone({ closure, unit }: { closure: Closure; unit: number }) {
-  if (!closure.clear) return null;
-  const a = pointAlong(closure.line, closure.clear.from);
-  const b = pointAlong(closure.line, closure.clear.to);
+/** The band along a bare line: the extension on one side, the facing's reach on the other. */
+function strip(c: Closure): Box {
+  const stand = c.choice.stand.hole ? (c.features.stand?.height ?? c.choice.stand.height) + STAND_ROOM / 2 : 0;
+  const ends = [linePlace(c, -stand).p, linePlace(c, c.lengthMm).p];
+  const outer = Math.max(c.extension, 12);
+  const inner = Math.max(c.hole.opening + 22, 45);
+  const left = c.side === -1 ? outer : inner;
+  const right = c.side === -1 ? inner : outer;
+  const xs = ends.map((p) => p.x);
+  const ys = ends.map((p) => p.y);
+  return { minX: Math.min(...xs) - left, maxX: Math.max(...xs) + right, minY: Math.min(...ys), maxY: Math.max(...ys) };
+}
+
+function Band({ box, unit }: { box: Box; unit: number }) {
+  return (
+    <rect
+      x={box.minX}
+      y={box.minY}
+      width={box.maxX - box.minX}
+      height={box.maxY - box.minY}
+      fill="var(--chakra-colors-sheet)"
+      stroke="var(--chakra-colors-shell)"
+      strokeWidth={1.6 * unit}
+    />
+  );
+}
+
+/** The stand's front end above the neck seam, where its hole lies. */
+function Stand({ closure, unit }: { closure: Closure; unit: number }) {
+  const height = closure.features.stand?.height ?? closure.choice.stand.height;
+  const { p, down, edge } = linePlace(closure, 0);
+  const at = (out: number, up: number): Point => addScaled(addScaled(p, edge, out), down, -up);
+  const outer = closure.extension;
+  const corners = [at(-60, 0), at(outer, 0), at(outer, height * 0.45), at(outer * 0.55, height), at(-60, height)];
   return (
     <g>
-      <rect x={a.x - 40} y={a.y} width={190} height={b.y - a.y} fill="var(--chakra-colors-honey)" opacity={0.22} />
-      <Label x={a.x + 155} y={(a.y + b.y) / 2 + 4 * unit} size={13.5} unit={unit} fill="honey" halo>
-        clear for the belt
+      <path
+        d={`M${corners.map((q) => `${q.x} ${q.y}`).join('L')}`}
+        fill="var(--chakra-colors-sheet)"
+        stroke="var(--chakra-colors-shell)"
+        strokeWidth={1.4 * unit}
+      />
+      <Label x={at(-24, 0).x} y={at(0, height * 0.4).y} size={13} unit={unit} fill="quiet">
+        stand
       </Label>
     </g>
   );
 }
 
-function Button({
-  closure,
-  index,
-  unit,
-  x,
-  units,
-}: {
+interface ZonesProps {
+  closure: Closure;
+  unit: number;
+  units: LengthUnit;
+  /** Where words beside the line begin; inside the piece where there is one. */
+  right: number | null;
+}
+
+/** What is kept clear, and the levels that want a button. */
+function Zones({ closure, unit, units, right }: ZonesProps) {
+  const { zones, levels } = closure.problem;
+  const inward = -closure.side;
+  return (
+    <g>
+      {zones.map((z, i) => {
+        const [a, b] = [
+          linePlace(closure, Math.max(0, z.from)).p,
+          linePlace(closure, Math.min(closure.lengthMm, z.to)).p,
+        ];
+        const x = right ?? a.x + (inward === 1 ? 155 : -345);
+        return (
+          <g key={i}>
+            <rect
+              x={Math.min(a.x - 40, a.x - 40)}
+              y={a.y}
+              width={right ? right - a.x + 40 : 190}
+              height={Math.max(unit, b.y - a.y)}
+              fill="var(--chakra-colors-honey)"
+              opacity={0.22}
+            />
+            <Label x={x + 6 * unit} y={(a.y + b.y) / 2 + 4 * unit} size={13.5} unit={unit} fill="honey" halo>
+              clear: {ZONE_NAMES[z.code]}
+            </Label>
+          </g>
+        );
+      })}
+      {levels.map((l) => {
+        const { p } = linePlace(closure, l.at);
+        const end = right ?? p.x + 150;
+        return (
+          <g key={l.code}>
+            <path
+              d={`M${p.x - 40} ${p.y}H${end}`}
+              stroke="var(--chakra-colors-leaf-solid)"
+              strokeWidth={1.4 * unit}
+              strokeDasharray={`${6 * unit} ${4 * unit}`}
+            />
+            <Label x={end + 6 * unit} y={p.y + 4 * unit} size={13.5} unit={unit} fill="leaf-fg" halo>
+              {closure.features.bust?.from === 'underarm' ? 'chest' : 'bust'} level, {formatLength(l.at, units)}
+            </Label>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+interface ButtonProps {
   closure: Closure;
   index: number;
   unit: number;
   x: number;
   units: LengthUnit;
-}) {
+  moving: Moving;
+}
+
+/** One button: dragged along the line, or moved by the arrow keys; Delete lets it go again. */
+function Button({ closure, index, unit, x, units, moving }: ButtonProps) {
   const b = closure.buttons[index] as Closure['buttons'][number];
-  const next = closure.buttons[index + 1];
-  const across = outward(directionAlong(closure.line, b.at));
-  const radius = (closure.hole.opening - 3) / 2;
-  const left = x - 14 * unit;
+  const grip = useRef<number | null>(null);
+  const fixed = b.held === 'sewn';
+  const place = (e: PointerEvent<SVGGElement>): number => {
+    const svg = e.currentTarget.ownerSVGElement;
+    const m = svg?.getScreenCTM()?.inverse();
+    const p = m ? new DOMPoint(e.clientX, e.clientY).matrixTransform(m) : { x: 0, y: 0 };
+    return alongOf(closure, p);
+  };
+  const whole = (at: number): number => Math.round(at / moving.step) * moving.step;
+  const onKey = (e: KeyboardEvent) => {
+    const by = e.key === 'ArrowUp' ? -1 : e.key === 'ArrowDown' ? 1 : 0;
+    if (by) {
+      e.preventDefault();
+      moving.drop(index, whole(b.at) + by * moving.step * (e.shiftKey ? 10 : 1));
+    }
+    if (e.key === 'Delete' || e.key === 'Backspace') moving.release(index);
+  };
   return (
-    <g>
-      <circle
-        cx={b.centre.x}
-        cy={b.centre.y}
-        r={radius}
-        fill="var(--chakra-colors-sheet)"
-        stroke="var(--chakra-colors-ink)"
-        strokeWidth={1.4 * unit}
-      />
+    <g
+      role="slider"
+      tabIndex={fixed ? -1 : 0}
+      aria-label={`Button ${index + 1}`}
+      aria-orientation="vertical"
+      aria-valuenow={Math.round(b.at)}
+      aria-valuemin={-300}
+      aria-valuemax={Math.round(closure.lengthMm)}
+      aria-valuetext={`${placeOf(b.at, units)}${b.held === 'yours' ? ', held by you' : fixed ? ', sewn' : ''}`}
+      aria-disabled={fixed}
+      data-button={index}
+      style={{ cursor: fixed ? 'not-allowed' : 'ns-resize', touchAction: 'none', userSelect: 'none' }}
+      onKeyDown={fixed ? undefined : onKey}
+      onPointerDown={(e) => {
+        if (fixed) return;
+        e.currentTarget.setPointerCapture(e.pointerId);
+        grip.current = place(e) - b.at;
+      }}
+      onPointerMove={(e) => grip.current !== null && moving.move(index, whole(place(e) - grip.current))}
+      onPointerUp={(e) => {
+        if (grip.current === null) return;
+        const at = whole(place(e) - grip.current);
+        grip.current = null;
+        if (Math.abs(at - b.at) > 1e-6 || b.held === 'yours') moving.drop(index, at);
+      }}
+    >
+      <Fastener closure={closure} index={index} unit={unit} />
+      <Figures closure={closure} index={index} unit={unit} x={x} units={units} />
+    </g>
+  );
+}
+
+const SYMBOL = { no: '', yours: 'held', sewn: 'sewn' } as const;
+
+/** Button and hole, with further columns of a double-breasted front. */
+function Fastener({ closure, index, unit }: Pick<ButtonProps, 'closure' | 'index' | 'unit'>) {
+  const b = closure.buttons[index] as Closure['buttons'][number];
+  const { choice, hole } = closure;
+  const { p, down, edge } = linePlace(closure, b.at);
+  const steps =
+    choice.kind === 'double'
+      ? Array.from({ length: choice.double.columns }, (_, i) => (i + 1) * choice.double.across)
+      : [0];
+  const centre = addScaled(p, edge, steps[steps.length - 1] ?? 0);
+  const out = b.direction === 'horizontal' ? edge : { x: -down.x, y: -down.y };
+  const [a, z] = [addScaled(centre, out, hole.outer), addScaled(centre, out, -hole.inner)];
+  const works =
+    closure.holes > 0 && (choice.kind !== 'double' || closure.buttons.length - index <= choice.double.working);
+  const all = choice.kind === 'double' ? [...steps, ...steps.map((s) => -s)] : steps;
+  const stroke = b.held === 'no' ? 'ink' : b.held === 'sewn' ? 'good' : 'leaf-solid';
+  return (
+    <>
+      <rect x={p.x - 22 * unit} y={p.y - 12 * unit} width={44 * unit} height={24 * unit} fill="transparent" />
+      {all.map((s) => {
+        const q = addScaled(p, edge, s);
+        return (
+          <circle
+            key={s}
+            cx={q.x}
+            cy={q.y}
+            r={Math.max(choice.diameter / 2, 4 * unit)}
+            fill="var(--chakra-colors-sheet)"
+            stroke={`var(--chakra-colors-${stroke})`}
+            strokeWidth={(b.held === 'no' ? 1.4 : 2.6) * unit}
+          />
+        );
+      })}
+      {works && (
+        <path
+          d={`M${a.x} ${a.y}L${z.x} ${z.y}`}
+          stroke="var(--chakra-colors-berry)"
+          strokeWidth={3.2 * unit}
+          strokeLinecap="round"
+          strokeDasharray={closure.choice.kind === 'hidden' ? `${4 * unit} ${4 * unit}` : undefined}
+        />
+      )}
       <path
-        d={`M${b.a.x} ${b.a.y}L${b.b.x} ${b.b.y}`}
-        stroke="var(--chakra-colors-berry)"
-        strokeWidth={3.4 * unit}
-        strokeLinecap="round"
-      />
-      <path
-        d={`M${b.centre.x - across.x * 5} ${b.centre.y}h${across.x * 10}M${b.centre.x} ${b.centre.y - 5}v10`}
+        d={`M${centre.x - 4 * unit} ${centre.y}h${8 * unit}M${centre.x} ${centre.y - 4 * unit}v${8 * unit}`}
         stroke="var(--chakra-colors-ink)"
         strokeWidth={unit}
       />
+    </>
+  );
+}
+
+function Figures({ closure, index, unit, x, units }: Omit<ButtonProps, 'moving'>) {
+  const b = closure.buttons[index] as Closure['buttons'][number];
+  const next = closure.buttons[index + 1];
+  const { p } = linePlace(closure, b.at);
+  const middle = next ? (p.y + linePlace(closure, next.at).p.y) / 2 : 0;
+  const left = x - 14 * unit;
+  return (
+    <>
       <path
-        d={`M${left} ${b.centre.y}H${b.centre.x - radius - 3 * unit}`}
+        d={`M${left} ${p.y}H${p.x - (closure.choice.diameter / 2 + 3 * unit)}`}
         stroke="var(--chakra-colors-quiet)"
         strokeWidth={0.6 * unit}
         strokeDasharray={`${2 * unit} ${3 * unit}`}
       />
-      <Label x={left - 4 * unit} y={b.centre.y + 5 * unit} size={15.5} unit={unit} anchor="end">
+      <Label x={left - 4 * unit} y={p.y + 5 * unit} size={15.5} unit={unit} anchor="end">
+        {b.held !== 'no' && (
+          <tspan style={{ fontSize: 12.5 * unit }} dx={-2 * unit}>
+            {SYMBOL[b.held]}{' '}
+          </tspan>
+        )}
         <tspan style={{ fontWeight: 700 }}>{index + 1}</tspan>
-        <tspan dx={9 * unit}>{formatLength(b.at, units)}</tspan>
+        <tspan dx={9 * unit}>{placeOf(b.at, units)}</tspan>
       </Label>
       {next && (
-        <Label
-          x={left - 4 * unit}
-          y={(b.centre.y + next.centre.y) / 2 + 5 * unit}
-          size={13.5}
-          unit={unit}
-          anchor="end"
-          fill="quiet"
-        >
+        <Label x={left - 4 * unit} y={middle + 5 * unit} size={13.5} unit={unit} anchor="end" fill="quiet">
           ↕ {formatLength(closure.gaps[index] ?? 0, units)}
         </Label>
       )}
-    </g>
+    </>
   );
 }
+
+/** Diameter in the sewist's unit and in lignes. */
+export const sizeWords = (diameter: number, units: LengthUnit): string =>
+  `${formatLength(diameter, units)} (${Math.round(lignes(diameter))} L)`;

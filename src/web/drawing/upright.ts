@@ -41,11 +41,19 @@ export function unturned(map: Affine | null, p: { x: number; y: number }): { x: 
 /** The closure turned with its front. */
 export function uprightClosure(c: Closure, map: Affine | null): Closure {
   if (!map) return c;
-  const buttons = c.buttons.map((b) => ({
-    ...b,
-    centre: apply(map, b.centre),
-    a: apply(map, b.a),
-    b: apply(map, b.b),
-  }));
+  const buttons = c.buttons.map((b) =>
+    b.on && b.on.piece === c.piece
+      ? {
+          ...b,
+          on: {
+            ...b.on,
+            centre: apply(map, b.on.centre),
+            a: apply(map, b.on.a),
+            b: apply(map, b.on.b),
+            columns: b.on.columns.map((p) => apply(map, p)),
+          },
+        }
+      : b,
+  );
   return { ...c, line: mapPath(c.line, map), buttons };
 }

@@ -1,7 +1,7 @@
 import { Input, type InputProps } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { sentenceOf } from '../../contract/findings.ts';
-import { formatLength, type LengthUnit, parseLength } from '../../core/units.ts';
+import { formatLength, type LengthUnit, otherUnits, parseLength } from '../../core/units.ts';
 
 interface Props extends Omit<InputProps, 'value' | 'onChange'> {
   value: number;
@@ -23,7 +23,12 @@ export function LengthField({ value, units, least = 0, most = 5000, label, onVal
     const read = parseLength(text, units);
     if (!read.ok) setWrong(read.findings.map((f) => sentenceOf(f, units)).join(' '));
     else if (read.value < least - 1e-9 || read.value > most + 1e-9)
-      setWrong(`From ${formatLength(least, units)} to ${formatLength(most, units)}.`);
+      setWrong(
+        [
+          `From ${formatLength(least, units)} to ${formatLength(most, units)}.`,
+          ...otherUnits(text, units, least, most).map((o) => `If you mean ${o.words}, type it so.`),
+        ].join(' '),
+      );
     else {
       setWrong(null);
       onValue(read.value);

@@ -7,6 +7,8 @@ interface Props {
   value: number;
   least: number;
   most: number;
+  /** Least that may be typed, where that is not 0. */
+  atLeast?: number;
   units: LengthUnit;
   help?: string;
   onPreview: (mm: number) => void;
@@ -14,7 +16,7 @@ interface Props {
 }
 
 /** One length asked for in words: a slider for trying, a field for the exact figure. The slider saves when let go. */
-export function Measure({ label, value, least, most, units, help, onPreview, onValue }: Props) {
+export function Measure({ label, value, least, most, atLeast = 0, units, help, onPreview, onValue }: Props) {
   // The slider goes by whole millimetres, or by sixteenths of an inch that are true ones.
   const step = units === 'mm' ? 1 : MM_PER_INCH / 16;
   const low = Math.floor(least / step) * step;
@@ -27,7 +29,7 @@ export function Measure({ label, value, least, most, units, help, onPreview, onV
           label={`${label}, exact`}
           value={value}
           units={units}
-          least={0}
+          least={atLeast}
           most={Math.max(most * 2, value)}
           onValue={onValue}
         />

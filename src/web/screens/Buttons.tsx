@@ -1,236 +1,159 @@
-import { Box, Heading, Input, Text } from '@chakra-ui/react';
-import { type Closure, lignes } from '../../core/closure/index.ts';
-import { type Decisions } from '../../core/project.ts';
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import { type ReactNode } from 'react';
+import { NavLink } from 'react-router';
+import { type Closure } from '../../core/closure/index.ts';
+import { CLOSING_ONLY } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
-import { ClosureDrawing } from '../drawing/ClosureDrawing.tsx';
-import { Ask, Tick } from '../parts/Ask.tsx';
-import { Measure } from '../parts/Measure.tsx';
+import { ClosureDrawing, sizeWords } from '../drawing/ClosureDrawing.tsx';
 import { Findings, Why } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
+import { FASTENER_WORDS, gapsWords, placeOf } from '../words/index.ts';
+import { Answers } from './Answers.tsx';
+import { AtGarment } from './AtGarment.tsx';
+import { ButtonQuestions, Closes } from './ButtonQuestions.tsx';
+import { movingOf, type Put, putClosing } from './closing.ts';
+import { HoleQuestions, Holes } from './Holes.tsx';
+import { RestOfClosings, RestQuestions } from './RestOfClosings.tsx';
 
-type C = Decisions['closure'];
+const VIEWS = {
+  place: { to: '', words: 'Places', question: 'Where does each button go?' },
+  holes: { to: '/holes', words: 'Holes and snaps', question: 'How is each hole made?' },
+  rest: { to: '/rest', words: 'Cuffs, tabs, collar', question: 'What else is closed?' },
+  garment: { to: '/garment', words: 'On the garment', question: 'What do I buy, and how far am I?' },
+} as const;
+export type View = keyof typeof VIEWS;
 
-/** Where does each button go? */
-export function Buttons({ w }: { w: Workbook }) {
+export interface ViewProps {
+  w: Workbook;
+  c: Closure;
+  put: Put;
+}
+
+/** Where does each button go? And how is each hole made, what else is closed, how far is it on the garment. */
+export function Buttons({ w, view }: { w: Workbook; view: View }) {
   const c = w.doc.decisions.closure;
   const result = w.computed.closure;
-  const put = (part: Partial<C>, label?: string) => {
-    const next = { ...w.doc, decisions: { ...w.doc.decisions, closure: { ...c, ...part } } };
-    if (label) w.save(label, next);
-    else w.preview(next);
-  };
+  const put = putClosing(w);
   const front = w.computed.shell.find((p) => p.kind === 'front');
-  if (!front) {
+  const { question } = VIEWS[view];
+  if (!front && w.doc.garment !== CLOSING_ONLY) {
     return (
-      <Page question="Where does each button go?">
+      <Page question={question}>
         <Empty title="No front yet">
-          Buttons are placed along the front edge. Put the pattern in and say which piece is the front.
+          Buttons are placed along the front edge. Put the pattern in and say which piece is the front. To place buttons
+          without any pattern, begin “Only a closing” on the shelf.
         </Empty>
       </Page>
     );
   }
+  const on = (
+    <SheetBox>
+      <Closes c={c} put={put} />
+    </SheetBox>
+  );
   return (
     <Page
-      question="Where does each button go?"
-      lead="Measured along centre front from the neck seam down."
+      question={question}
+      lead={<Views id={w.id} />}
       side={
-        <Questions
-          w={w}
-          c={c}
-          put={put}
-          drawn={front.lines.some((l) => l.kind === 'centre-front')}
-          waistDrawn={front.lines.some((l) => l.kind === 'waist')}
-        />
+        <>
+          {!c.on && on}
+          {c.on && view === 'place' && <ButtonQuestions w={w} put={put} />}
+          {c.on && view === 'holes' && <HoleQuestions w={w} put={put} />}
+          {c.on && view === 'rest' && <RestQuestions w={w} put={put} />}
+          {c.on && view === 'garment' && result?.ok && <AtGarment.Side w={w} c={result.value} put={put} />}
+        </>
       }
     >
-      {!c.on && <Empty title="No buttons">They are switched off at the left.</Empty>}
+      {!c.on && <Empty title="Nothing closes">It is switched off at the left.</Empty>}
       {result && !result.ok && (
         <SheetBox>
           <Findings findings={result.findings} w={w} />
         </SheetBox>
       )}
-      {result?.ok && (
-        <>
-          <SheetBox>
-            <ClosureDrawing
-              closure={result.value}
-              front={front}
-              cut={w.computed.cutLines.get(front.id)}
-              units={w.doc.units}
-            />
-          </SheetBox>
-          <Figures w={w} closure={result.value} c={c} />
-        </>
-      )}
+      {result?.ok && <Shown w={w} c={result.value} put={put} view={view} />}
     </Page>
   );
 }
 
-function Figures({ w, closure, c }: { w: Workbook; closure: Closure; c: C }) {
-  const mm = (v: number) => formatLength(v, w.doc.units);
-  const n = closure.buttons.length;
-  return (
-    <SheetBox>
-      <Heading as="h2" fontSize="20px" fontWeight="600" mb="2">
-        {n} button{n === 1 ? '' : 's'}, {mm(c.diameter)} ({Math.round(lignes(c.diameter))} lignes)
-      </Heading>
-      <Text>
-        {c.direction === 'horizontal' ? 'Horizontal' : 'Vertical'} holes on the wearer's {c.side}: opening{' '}
-        <b>{mm(closure.hole.opening)}</b>, overall {mm(closure.hole.overall)}, starting {mm(closure.hole.outer)} past
-        centre front towards the edge.
-      </Text>
-      <Text mb="2">
-        From the neck seam: <b>{closure.buttons.map((b) => mm(b.at)).join(', ')}</b>.
-      </Text>
-      <Findings findings={closure.findings} w={w} well="Clear of hem, edge and facing." />
-      <Why reasons={closure.reasons} units={w.doc.units} about="these figures" />
-      <Text color="quiet" fontSize="15px">
-        The marking strip is printed with the pattern, 1:1. Cut holes only once the place is sure: a pin across each
-        end, from the middle outward.
-      </Text>
-    </SheetBox>
-  );
+function Shown({ view, ...p }: ViewProps & { view: View }): ReactNode {
+  if (view === 'holes') return <Holes {...p} />;
+  if (view === 'rest') return <RestOfClosings {...p} />;
+  return view === 'garment' ? <AtGarment.Main {...p} /> : <Placed {...p} />;
 }
 
-interface QuestionProps {
-  w: Workbook;
-  c: C;
-  put: (part: Partial<C>, label?: string) => void;
-  drawn: boolean;
-  waistDrawn: boolean;
-}
-
-function Questions({ w, c, put, drawn, waistDrawn }: QuestionProps) {
-  const units = w.doc.units;
-  const length = (
-    key: 'gap' | 'diameter' | 'thickness' | 'top' | 'bottom' | 'extension',
-    label: string,
-    least: number,
-    most: number,
-    help?: string,
-  ) => (
-    <Measure
-      label={label}
-      value={c[key]}
-      least={least}
-      most={most}
-      units={units}
-      {...(help && { help })}
-      onPreview={(v) => put({ [key]: v })}
-      onValue={(v) => put({ [key]: v }, `${label}: ${formatLength(v, units)}`)}
-    />
-  );
+function Views({ id }: { id: string }) {
   return (
-    <SheetBox>
-      <Tick
-        label="It buttons down the front"
-        checked={c.on}
-        onTick={(on) => put({ on }, on ? 'With buttons' : 'Without buttons')}
-      />
-      {c.on && (
-        <>
-          <Ask
-            question="Decide by"
-            value={c.by}
-            answers={[
-              ['count', 'how many'],
-              ['gap', 'how far apart'],
-            ]}
-            onAnswer={(by) => put({ by }, by === 'count' ? 'Buttons by number' : 'Buttons by gap')}
-          />
-          {c.by === 'count' ? <Count c={c} put={put} /> : length('gap', 'Wished gap', 40, 200)}
-          {length('top', 'First, below the neck seam', 0, 150)}
-          {length('bottom', 'Last, above the hem', 0, 700)}
-          {length('diameter', 'Button, across', 8, 50)}
-          {length(
-            'thickness',
-            'Button, thick',
-            1,
-            20,
-            'Opening = across + thick; a domed or ball button needs its full height.',
+    <Flex as="nav" aria-label="Parts of this question" gap="2" wrap="wrap">
+      {Object.values(VIEWS).map(({ to, words }) => (
+        <NavLink key={to} to={`/project/${id}/buttons${to}`} end>
+          {({ isActive }) => (
+            <Box
+              px="3"
+              py="1"
+              minH="36px"
+              alignContent="center"
+              borderBottomWidth="3px"
+              borderColor={isActive ? 'leaf.solid' : 'rule'}
+              color={isActive ? 'ink' : 'quiet'}
+              fontWeight={isActive ? 650 : 450}
+            >
+              {words}
+            </Box>
           )}
-          {!drawn && length('extension', 'Front beyond centre front', 0, 80)}
-          <Waist c={c} put={put} w={w} drawn={waistDrawn} />
-          <Ask
-            question="Holes run"
-            value={c.direction}
-            answers={[
-              ['horizontal', 'across: where it pulls'],
-              ['vertical', 'along the band'],
-            ]}
-            onAnswer={(direction) => put({ direction }, `Holes ${direction}`)}
-          />
-          <Ask
-            question="Holes on the wearer's"
-            value={c.side}
-            answers={[
-              ['right', 'right (women’s custom)'],
-              ['left', 'left (men’s custom)'],
-            ]}
-            onAnswer={(side) => put({ side }, `Holes on the ${side}`)}
-          />
-        </>
-      )}
-    </SheetBox>
+        </NavLink>
+      ))}
+    </Flex>
   );
 }
 
-function Count({ c, put }: Pick<QuestionProps, 'c' | 'put'>) {
-  return (
-    <Box mb="4" display="flex" alignItems="center" gap="3">
-      <label htmlFor="button-count">How many buttons?</label>
-      <Input
-        id="button-count"
-        type="number"
-        min={1}
-        max={30}
-        width="5.5em"
-        bg="sheet"
-        borderColor="rule"
-        value={c.count}
-        onChange={(e) => {
-          const count = Math.round(Number(e.target.value));
-          if (count >= 1 && count <= 60) put({ count }, `${count} buttons`);
-        }}
-      />
-    </Box>
-  );
-}
-
-function Waist({ c, put, w, drawn }: Omit<QuestionProps, 'drawn' | 'waistDrawn'> & { drawn: boolean }) {
-  const units = w.doc.units;
-  const waist = (part: Partial<C['waist']>) => ({ waist: { ...c.waist, ...part } });
-  const length = (key: 'at' | 'belt', label: string, least: number, most: number) => (
-    <Measure
-      label={label}
-      value={c.waist[key]}
-      least={least}
-      most={most}
-      units={units}
-      onPreview={(v) => put(waist({ [key]: v }))}
-      onValue={(v) => put(waist({ [key]: v }), `${label}: ${formatLength(v, units)}`)}
-    />
-  );
+function Placed({ w, c, put }: ViewProps) {
+  const { units } = w.doc;
+  const mm = (v: number) => formatLength(v, units);
+  const front = w.computed.shell.find((p) => p.id === c.piece);
+  const n = c.buttons.length;
+  const [one, many] = FASTENER_WORDS[c.choice.fastener];
+  const held = c.choice.pins.length;
   return (
     <>
-      <Tick
-        label="Worn belted: keep the waist clear"
-        checked={c.waist.keepClear}
-        onTick={(keepClear) => put(waist({ keepClear }), keepClear ? 'Waist kept clear' : 'Waist not kept clear')}
-      />
-      {c.waist.keepClear && (
-        <>
-          {drawn ? (
-            <Text color="quiet" fontSize="15px" mb="2">
-              The waist is drawn on the pattern.
-            </Text>
-          ) : (
-            length('at', 'Waist, below the neck seam', 150, 600)
+      <SheetBox>
+        <Heading as="h2" fontSize="22px" fontWeight="600" mb="1">
+          {n} {n === 1 ? one : many} of {sizeWords(c.choice.diameter, units)}
+          {c.gaps.length > 0 && `, gaps ${gapsWords(c.gaps, units)}`}
+        </Heading>
+        <Text mb="2">
+          From the neck seam: <b>{c.buttons.map((b) => placeOf(b.at, units)).join(', ')}</b>.
+          {c.choice.measured !== null && ` Measured on the garment: ${mm(c.lengthMm)}, ${mm(c.drawnMm)} as drawn.`}
+        </Text>
+        <Findings
+          findings={c.findings.filter((f) => !c.small.some((s) => s.choice.id === f.where?.piece))}
+          w={w}
+          well="Clear of hem, edge and facing."
+        />
+        <ClosureDrawing
+          closure={c}
+          front={front}
+          cut={front && w.computed.cutLines.get(front.id)}
+          units={units}
+          moving={movingOf(w, put)}
+        />
+        <Text color="quiet" fontSize="15px" mt="2">
+          Drag a button, or move it with the arrow keys: it stays there and the rest is spaced anew. Delete lets it go.
+          {held > 0 && ' '}
+          {held > 0 && (
+            <button
+              type="button"
+              onClick={() => put({ pins: [] }, 'All buttons let go')}
+              style={{ color: 'var(--chakra-colors-leaf-fg)', fontWeight: 600, textDecoration: 'underline' }}
+            >
+              Let {held === 1 ? 'it' : `all ${held}`} go
+            </button>
           )}
-          {length('belt', 'Belt, wide', 15, 100)}
-        </>
-      )}
+        </Text>
+        <Why reasons={c.reasons} units={units} about="these figures" />
+      </SheetBox>
+      <Answers w={w} c={c} put={put} />
     </>
   );
 }

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { cutList } from '../../core/cutting/index.ts';
 import { PAPERS, sheetsFor, tile } from '../../core/output/index.ts';
 import { type Piece } from '../../core/pattern/index.ts';
-import { type Decisions } from '../../core/project.ts';
+import { CLOSING_ONLY, type Decisions } from '../../core/project.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { TileMap } from '../drawing/TileMap.tsx';
 import { Ask, Tick } from '../parts/Ask.tsx';
@@ -21,11 +21,14 @@ export function Paper({ w }: { w: Workbook }) {
     () => pieces.filter((p) => !paper.pieces || paper.pieces.includes(p.id)),
     [pieces, paper.pieces],
   );
-  const sheets = useMemo(() => sheetsFor(w.computed, paper.pieces, paper.strip), [w.computed, paper]);
+  const sheets = useMemo(
+    () => sheetsFor(w.computed, paper.pieces, paper.strip, w.doc.units),
+    [w.computed, paper, w.doc.units],
+  );
   const tiling = useMemo(() => tile(sheets, PAPERS[paper.size]), [sheets, paper.size]);
   const put = (part: Partial<P>, label: string) =>
     w.save(label, { ...w.doc, decisions: { ...w.doc.decisions, paper: { ...paper, ...part } } });
-  if (!pieces.length) {
+  if (!pieces.length && !sheets.length && w.doc.garment !== CLOSING_ONLY) {
     return (
       <Page question="On to paper">
         <Empty title="Nothing to print yet">
@@ -48,7 +51,7 @@ export function Paper({ w }: { w: Workbook }) {
         {sheets.length > 0 && <TileMap sheets={sheets} tiling={tiling} units={w.doc.units} />}
       </SheetBox>
       <Files w={w} disabled={!sheets.length} />
-      <CutList pieces={pieces} />
+      {pieces.length > 0 && <CutList pieces={pieces} />}
     </Page>
   );
 }
@@ -105,7 +108,7 @@ function Choose({ w, paper, chosen, put }: ChooseProps) {
       <Tick
         checked={paper.strip}
         onTick={(strip) => put({ strip }, strip ? 'Print the marking strip' : 'Do not print the strip')}
-        label="Marking strip for the buttons"
+        label="Marking strips for the buttons, both fronts"
       />
     </SheetBox>
   );

@@ -2,6 +2,7 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect } from 'react';
 import { Navigate, NavLink, Route, Routes, useParams } from 'react-router';
+import { CLOSING_ONLY } from '../../core/project.ts';
 import { useProject, type Workbook } from '../api/useProject.ts';
 import { Ask } from '../parts/Ask.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
@@ -49,6 +50,7 @@ export function Project() {
 }
 
 function Opened({ w }: { w: Workbook }) {
+  const only = w.doc.garment === CLOSING_ONLY;
   return (
     <Box minH="100vh">
       <Masthead>
@@ -78,14 +80,17 @@ function Opened({ w }: { w: Workbook }) {
         </Flex>
       )}
       <Box display="grid" gridTemplateColumns={{ base: '1fr', xl: '228px minmax(0,1fr)' }} maxW="1560px" mx="auto">
-        <Contents id={w.id} />
+        <Contents id={w.id} only={only} />
         <Box as="main" px={{ base: 4, lg: 7 }} py="5" minW="0">
           <Routes>
-            <Route index element={<Navigate to={w.doc.shell ? 'inside' : 'pattern'} replace />} />
+            <Route index element={<Navigate to={only ? 'buttons' : w.doc.shell ? 'inside' : 'pattern'} replace />} />
             <Route path="pattern" element={<Pattern w={w} />} />
             <Route path="seams" element={<Seams w={w} />} />
             <Route path="inside" element={<Inside w={w} />} />
-            <Route path="buttons" element={<Buttons w={w} />} />
+            <Route path="buttons" element={<Buttons w={w} view="place" />} />
+            <Route path="buttons/holes" element={<Buttons w={w} view="holes" />} />
+            <Route path="buttons/rest" element={<Buttons w={w} view="rest" />} />
+            <Route path="buttons/garment" element={<Buttons w={w} view="garment" />} />
             <Route path="plan" element={<PlanPage w={w} />} />
             <Route path="plan/sheet" element={<PlanSheet w={w} />} />
             <Route path="paper" element={<Paper w={w} />} />
@@ -143,7 +148,11 @@ function Tools({ w }: { w: Workbook }) {
   );
 }
 
-function Contents({ id }: { id: string }) {
+/** What a project asks that is only a closing. */
+const WITHOUT_PATTERN = ['buttons', 'paper', 'history'];
+
+function Contents({ id, only }: { id: string; only: boolean }) {
+  const pages = only ? PAGES.filter(([path]) => WITHOUT_PATTERN.includes(path)) : PAGES;
   return (
     <Box
       as="nav"
@@ -164,7 +173,7 @@ function Contents({ id }: { id: string }) {
         flexWrap="wrap"
         gap="1"
       >
-        {PAGES.map(([path, words], i) => (
+        {pages.map(([path, words], i) => (
           <li key={path}>
             <NavLink to={`/project/${id}/${path}`}>
               {({ isActive }) => (

@@ -5,12 +5,14 @@ import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
 import { GARMENTS, type Summary } from '../../contract/index.ts';
 import { compute } from '../../core/compute.ts';
+import { CLOSING_ONLY, type ProjectDocument } from '../../core/project.ts';
 import { api, get, type ProjectAnswer, type ShelfAnswer } from '../api/client.ts';
 import { Spread } from '../drawing/Spread.tsx';
 import { Pick } from '../parts/Ask.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
 import { Empty, SheetBox } from '../parts/Page.tsx';
 import { whereStopped } from '../words/progress.ts';
+import { OnlyClosing } from './OnlyClosing.tsx';
 
 const GARMENT_WORDS: Record<string, string> = {
   coat: 'Coat',
@@ -18,6 +20,7 @@ const GARMENT_WORDS: Record<string, string> = {
   shirt: 'Shirt',
   dress: 'Dress',
   other: 'Something else',
+  closing: 'Only a closing',
 };
 const DAY = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
@@ -93,12 +96,14 @@ export function Shelf() {
               )
             }
             onDemo={(d) => open(api.demo(d))}
+            onClosing={(doc) => open(api.load({ woodbine: 1, project: doc }))}
           />
           <Begin
             onCreate={(n, g) => open(api.create(n, g))}
             onLoad={load}
             demos={data?.demos ?? []}
             onDemo={(d) => open(api.demo(d))}
+            onClosing={(doc) => open(api.load({ woodbine: 1, project: doc }))}
           />
         </Grid>
       </Box>
@@ -114,6 +119,7 @@ function Projects({
   data: ShelfAnswer | undefined;
   onRemove: (p: Summary) => void;
   onDemo: (id: string) => void;
+  onClosing: (doc: ProjectDocument) => void;
 }) {
   if (!data) return <Text color="quiet">Looking on the shelf …</Text>;
   if (!data.projects.length) {
@@ -165,7 +171,13 @@ function Card({ project, onRemove }: { project: Summary; onRemove: () => void })
             </div>
           ) : (
             <Text color="quiet" pt="14" textAlign="center">
-              {large ? `${project.pieces} pieces` : data ? 'No pattern in it yet' : ''}
+              {large
+                ? `${project.pieces} pieces`
+                : data
+                  ? project.garment === CLOSING_ONLY
+                    ? 'A closing, without a pattern'
+                    : 'No pattern in it yet'
+                  : ''}
             </Text>
           )}
         </Box>
@@ -208,9 +220,10 @@ interface BeginProps {
   onLoad: (file: File | undefined) => void;
   demos: ShelfAnswer['demos'];
   onDemo: (id: string) => void;
+  onClosing: (doc: ProjectDocument) => void;
 }
 
-function Begin({ onCreate, onLoad, demos, onDemo }: BeginProps) {
+function Begin({ onCreate, onLoad, demos, onDemo, onClosing }: BeginProps) {
   const [name, setName] = useState('');
   const [garment, setGarment] = useState<(typeof GARMENTS)[number]>('coat');
   const submit = (e: FormEvent) => {
@@ -240,7 +253,7 @@ function Begin({ onCreate, onLoad, demos, onDemo }: BeginProps) {
         <Pick
           label="What it is"
           value={garment}
-          options={GARMENTS.map((g) => [g, GARMENT_WORDS[g] ?? g])}
+          options={GARMENTS.filter((g) => g !== CLOSING_ONLY).map((g) => [g, GARMENT_WORDS[g] ?? g])}
           onPick={setGarment}
         />
         <Button type="submit" colorPalette="leaf" mt="4" w="full" minH="44px" disabled={!name.trim()}>
@@ -248,6 +261,7 @@ function Begin({ onCreate, onLoad, demos, onDemo }: BeginProps) {
         </Button>
       </form>
       <Box borderTopWidth="1px" borderColor="rule" mt="5" pt="4">
+        <OnlyClosing onBegin={onClosing} />
         <Box
           as="label"
           display="inline-flex"

@@ -53,10 +53,26 @@ const MENDS: Record<string, Mend> = {
     part: { closure: { ...d.closure, by: 'count', count: n('most') } },
     words: `Take ${n('most')} buttons`,
   }),
-  'no-room-for-buttons': (d, n) => ({
-    part: { closure: { ...d.closure, top: up(d.closure.diameter), bottom: up(n('length') / 4) } },
-    words: 'Begin below the neck and end a quarter above the hem',
+  'no-room-for-buttons': (d) => ({
+    part: { closure: { ...d.closure, top: up(d.closure.diameter), bottom: up(d.closure.diameter) } },
+    words: 'Begin and end a button’s width from the ends',
   }),
+  'loosen-count': (d, n) => ({
+    part: { closure: { ...d.closure, by: 'count', count: n('to') } },
+    words: `Take ${n('to')}`,
+  }),
+  'loosen-first': (d, n) => ({ part: { closure: { ...d.closure, topGive: up(n('to')) } }, words: 'Let it move' }),
+  'loosen-last': (d, n) => ({ part: { closure: { ...d.closure, bottomGive: up(n('to')) } }, words: 'Let it move' }),
+  'loosen-level': (d) => ({
+    part: { closure: { ...d.closure, bust: { ...d.closure.bust, want: 'near' } } },
+    words: 'As near as can be',
+  }),
+  'loosen-pin': (d, n) => ({
+    part: { closure: { ...d.closure, pins: d.closure.pins.filter((p) => p.index !== n('index')) } },
+    words: 'Let it go',
+  }),
+  'loosen-head': (d) => ({ part: { closure: { ...d.closure, school: 'equal' } }, words: 'All gaps alike' }),
+  'loosen-group': (d) => ({ part: { closure: { ...d.closure, school: 'equal' } }, words: 'One by one' }),
 };
 
 /** Half of a piece that is drawn whole, on the fold. */
@@ -68,9 +84,22 @@ function halfOf(f: Finding, doc: ProjectDocument): Cure | null {
   return { label: 'Take half of it, on the fold', next: { ...doc, shell: { ...doc.shell, pieces } } };
 }
 
+/** A narrower belt, with what is kept clear beside it. */
+function narrower(f: Finding, doc: ProjectDocument): Cure | null {
+  const { closure } = doc.decisions;
+  const belt = Math.floor(closure.waist.belt - Number(f.data?.from) + Number(f.data?.to));
+  if (f.data?.name !== 'belt' || belt < 0) return null;
+  const next = { ...closure, waist: { ...closure.waist, belt } };
+  return {
+    label: `A belt of ${formatLength(belt, doc.units)}`,
+    next: { ...doc, decisions: { ...doc.decisions, closure: next } },
+  };
+}
+
 /** The cure of a finding as one change, where it can be computed and is not what stands there already. */
 export function cureOf(f: Finding, doc: ProjectDocument): Cure | null {
   if (f.code === 'drawn-whole') return halfOf(f, doc);
+  if (f.code === 'loosen-zone') return narrower(f, doc);
   const mend = MENDS[f.code];
   const data = f.data ?? {};
   if (!mend) return null;

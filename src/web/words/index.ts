@@ -1,4 +1,5 @@
 export { changeMark, changeWords, ROLE_WORDS } from '../../contract/index.ts';
+export * from './closing.ts';
 export * from './cures.ts';
 export * from './methods.ts';
 export * from './operations.ts';

@@ -1,8 +1,14 @@
 import { type Computed } from '../../core/compute.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { CLOSING_ONLY, type ProjectDocument } from '../../core/project.ts';
 
 /** Where the sewist stopped, in a few words. */
 export function whereStopped(doc: ProjectDocument, c: Computed): string {
+  const line = c.closure?.ok ? c.closure.value : null;
+  if (doc.garment === CLOSING_ONLY && !doc.shell) {
+    const cut = doc.decisions.closure.done.filter((d) => d.line === 'front' && d.state === 'cut').length;
+    if (!line) return 'To mend: nothing fits on its line yet';
+    return `${line.buttons.length} to place${cut ? `, ${cut} cut` : ''}`;
+  }
   if (!doc.shell) return 'Next: put the pattern in';
   // A pocket bag or a tab needs no names; a pattern of which nothing was recognised does.
   const known = doc.shell.pieces.filter((p) => p.kind !== 'other' && p.kind !== 'placket');

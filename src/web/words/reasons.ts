@@ -88,11 +88,28 @@ const SAY: Record<string, Say> = {
   'trim-whole': () => 'The whole piece with its allowances.',
   'front-strip': (_, v) => `${v} along the front edge, under buttons and buttonholes.`,
   'hole-opening': (mm, v) => `Opening = diameter + thickness = ${mm('diameter')} + ${mm('thickness')} = ${v}.`,
+  'hole-domed': (mm, v) =>
+    `Opening = diameter + height of the dome = ${mm('diameter')} + ${mm('thickness')} = ${v}. A strip wrapped round it once and halved tells it exactly.`,
+  'hole-ball': (mm, v) => `A ball is as thick as it is wide: opening = 2 × ${mm('diameter')} = ${v}.`,
+  'hole-strip': (mm, v) => `Half of the strip wrapped round it once: ${mm('strip')} ÷ 2 = ${v}.`,
+  'hole-snug': (_, v) =>
+    `Only as long as the button is wide, ${v}: snug. It holds well, and a thick button hardly goes through; try it.`,
   'hole-overall': (mm, v) => `Overall = opening + two bars = ${mm('opening')} + 2 × ${mm('bar')} = ${v}.`,
+  'hole-keyhole': (mm, v) =>
+    `Overall = opening + two bars + the eye of the keyhole = ${mm('opening')} + 2 × ${mm('bar')} + ${mm('eye')} = ${v}.`,
+  'hole-past': (_, v) => `It starts ${v} past the centre towards the edge: the button pulls to that end.`,
+  'hole-centred': (_, v) => `Centred on the button: ${v} to each side.`,
   'belt-clear': (mm, v) =>
     `Kept clear: half the belt and {10 mm} more to each side of the waist, ${mm('belt')} ÷ 2 + {10 mm} = ${v}.`,
   'equal-gap': (mm, v, raw) =>
-    `Equal gap = (length − top − bottom) ÷ (buttons − 1) = (${mm('length')} − ${mm('top')} − ${mm('bottom')}) ÷ ${(raw.n ?? 2) - 1} = ${v}.`,
+    `All alike a gap would be (last − first) ÷ (buttons − 1) = (${mm('last')} − ${mm('first')}) ÷ ${(raw.n ?? 2) - 1} = ${v}.`,
+  'least-gap': (mm, v) =>
+    `No gap below what a button or hole covers and ${mm('between')} more: ${mm('reach')} + ${mm('between')} = ${v}.`,
+  'stand-hole': (mm, v) => `The first hole lies halfway up the stand, ${mm('height')} ÷ 2 = ${v} above the neck seam.`,
+  'bust-dart': (_, v) =>
+    `Bust level, ${v} below the neck seam, from the point of a dart: one from below ends {20 mm} short of it.`,
+  'bust-underarm': (_, v) =>
+    `No dart shows the bust point: chest level is taken at the underarm, ${v} below the neck seam.`,
 };
 
 export const MARK_WORDS: Record<Mark, string> = {

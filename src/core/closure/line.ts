@@ -1,0 +1,106 @@
+import {
+  addScaled,
+  crossings,
+  directionAlong,
+  extend,
+  offsetPath,
+  outward,
+  type Path,
+  type Point,
+  pathLength,
+  pointAlong,
+  reversePath,
+  stretch,
+} from '../geometry/index.ts';
+import { orient, run, runPath } from '../inside/index.ts';
+import { type Piece, type Role } from '../pattern/index.ts';
+import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
+
+/** The closing line on one piece: centre front, top first. */
+export interface LineRun {
+  piece: Piece;
+  path: Path;
+  length: number;
+  /** Where this stretch begins, mm from the top of the whole line. */
+  from: number;
+  /** From the centre line to the front edge, mm. */
+  extension: number;
+  /** +1 when the front edge lies to the left of the way down, seen along it; −1 to the right. */
+  side: 1 | -1;
+}
+
+/** How far lines are carried on to find where they meet others, mm. */
+const REACH = 400;
+
+/** Centre front on one piece: the drawn line, else parallel to the front edge by the extension; from `top` to `end`. */
+function runOn(piece: Piece, top: Role, end: Role, extension: number, from: number): LineRun | null {
+  const o = orient(piece, 'front-edge', top);
+  if (!o) return null;
+  const edge = runPath(o.ring, 'front-edge');
+  const drawn = piece.lines.find((l) => l.kind === 'centre-front');
+  const raw = drawn ? drawn.path : offsetPath(edge, -o.sign * extension);
+  const own = pathLength(raw);
+  const long = extend(raw, REACH, REACH);
+  const meets = (target: Path): number | null => crossings(long, target).map((c) => c.atA)[0] ?? null;
+  const a = meets(runPath(o.ring, top)) ?? REACH;
+  const b = meets(runPath(o.ring, end)) ?? REACH + own;
+  const path = a <= b ? stretch(long, a, b) : reversePath(stretch(long, b, a));
+  const length = pathLength(path);
+  const middle = pointAlong(path, length / 2);
+  const n = outward(directionAlong(path, length / 2));
+  const across: Path = [{ k: 'L', a: addScaled(middle, n, -REACH), b: addScaled(middle, n, REACH) }];
+  const hit = crossings(across, edge)[0];
+  const signed = hit ? hit.atA - REACH : extension;
+  return { piece, path, length, from, extension: Math.abs(signed), side: signed < 0 ? -1 : 1 };
+}
+
+/** The closing line from the neck seam down: over the front, and over the front of the skirt where it opens too. */
+export function closingRuns(shell: Piece[], extension: number): Result<LineRun[]> {
+  const front = shell.find((p) => p.kind === 'front');
+  if (!front) return refuse(stop('piece-missing', undefined, { kind: 'front' }));
+  const end: Role = run(front.ring, 'hem').length ? 'hem' : 'waist';
+  const upper = runOn(front, 'neckline', end, extension, 0);
+  if (!upper) {
+    const missing: Finding = stop(
+      'roles-missing',
+      { piece: front.id },
+      { name: front.name, roles: 'front-edge, neckline, hem' },
+    );
+    return refuse(missing);
+  }
+  const skirt = end === 'waist' ? shell.find((p) => p.kind === 'skirt-front') : undefined;
+  const lower = skirt ? runOn(skirt, 'waist', 'hem', extension, upper.length) : null;
+  return ok(lower ? [upper, lower] : [upper]);
+}
+
+/** A place on the line: the piece it lies on, the direction down, and the one towards the front edge. */
+export interface LinePlace {
+  run: LineRun;
+  point: Point;
+  down: Point;
+  edgeward: Point;
+}
+
+/** The place `at` mm below the top; above it (negative) or below the end the line is carried on straight. */
+export function placeOn(runs: LineRun[], at: number): LinePlace {
+  const found = [...runs].reverse().find((r) => at >= r.from) ?? (runs[0] as LineRun);
+  const s = Math.min(found.length, Math.max(0, at - found.from));
+  const down = directionAlong(found.path, s);
+  const n = outward(down);
+  return {
+    run: found,
+    point: addScaled(pointAlong(found.path, s), down, at - found.from - s),
+    down,
+    edgeward: { x: n.x * found.side, y: n.y * found.side },
+  };
+}
+
+/** How far down the line a point of a piece lies, straight across from it; null when the piece does not carry the line. */
+export function levelOf(runs: LineRun[], piece: string, p: Point): number | null {
+  const r = runs.find((q) => q.piece.id === piece);
+  if (!r) return null;
+  const n = outward(directionAlong(r.path, r.length / 2));
+  const across: Path = [{ k: 'L', a: addScaled(p, n, -2 * REACH), b: addScaled(p, n, 2 * REACH) }];
+  const hit = crossings(extend(r.path, REACH, REACH), across)[0];
+  return hit ? r.from + hit.atA - REACH : null;
+}

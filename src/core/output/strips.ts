@@ -1,0 +1,123 @@
+import { type ButtonMark, type Closure, type Small } from '../closure/index.ts';
+import { addScaled, insideRing, line, outward, type Path, type Point, sub, unit } from '../geometry/index.ts';
+import { flatRing, type Piece } from '../pattern/index.ts';
+import { formatLength, type LengthUnit } from '../units.ts';
+import { type Item, type Sheet, type Stroke } from './items.ts';
+
+const at = (x: number, y: number): Point => ({ x, y });
+
+/** Draws on one sheet. */
+class Pen {
+  items: Item[] = [];
+  path(path: Path, stroke: Stroke): void {
+    this.items.push({ kind: 'path', path, stroke });
+  }
+  text(p: Point, size: number, text: string, bold = false): void {
+    this.items.push({ kind: 'text', at: p, size, text, bold });
+  }
+  frame(width: number, top: number, bottom: number): void {
+    const corners = [at(0, top), at(width, top), at(width, bottom), at(0, bottom)];
+    this.path(
+      corners.map((c, i) => line(c, corners[(i + 1) % 4] as Point)),
+      'cut',
+    );
+  }
+  /** A hole as a line with both ends barred. */
+  hole(a: Point, b: Point, bar: number): void {
+    const n = outward(unit(sub(b, a)));
+    this.path([line(a, b)], 'mark');
+    for (const p of [a, b]) this.path([line(addScaled(p, n, bar), addScaled(p, n, -bar))], 'mark');
+  }
+  cross(p: Point, arm: number): void {
+    this.path([line(at(p.x - arm, p.y), at(p.x + arm, p.y))], 'notch');
+    this.path([line(at(p.x, p.y - arm), at(p.x, p.y + arm))], 'notch');
+  }
+}
+
+/** Buttons and holes drawn on one piece: its own, or those of the shell piece it was made from where they lie on it. */
+export function closureItems(c: Closure, p: Piece): Item[] {
+  const pen = new Pen();
+  const ring = flatRing(p.ring);
+  const own = (b: ButtonMark): boolean => {
+    if (!b.on) return false;
+    if (b.on.piece === p.id) return true;
+    const made = p.parent === b.on.piece && (p.material === 'facing' || p.material === 'lining');
+    return made && insideRing(ring, b.on.centre);
+  };
+  for (const { on } of c.buttons.filter(own)) {
+    if (!on) continue;
+    if (on.hole) pen.hole(on.a, on.b, 2.5);
+    for (const q of [on.centre, ...on.columns]) pen.cross(q, 4);
+  }
+  return pen.items;
+}
+
+const STRIP_WIDTH = 60;
+
+/** Which front a strip is laid on: the one with the holes, or the one with the buttons, its mirror image. */
+export type StripSide = 'over' | 'under';
+
+/** Columns from the centre line outward (positive) and inward, mm; the centre line itself for a single row. */
+function columnsOf(c: Closure): { outer: number; all: number[] } {
+  const { kind, double } = c.choice;
+  if (kind !== 'double') return { outer: 0, all: [0] };
+  const steps = Array.from({ length: double.columns }, (_, i) => (i + 1) * double.across);
+  return { outer: steps[steps.length - 1] ?? 0, all: [...steps, ...steps.map((s) => -s)] };
+}
+
+/**
+ * The marking strip of one front, 1:1: laid along the front edge from the neck seam down, the stand above it. One long
+ * side is the front edge (a fold), the long dashes the centre line; every button has its centre, every hole both ends.
+ */
+export function stripSheet(c: Closure, side: StripSide, units: LengthUnit = 'mm'): Sheet {
+  const pen = new Pen();
+  const { outer, all } = columnsOf(c);
+  const width = Math.max(STRIP_WIDTH, c.extension + Math.max(outer, c.hole.opening) + 24);
+  const stand = c.choice.stand.hole ? (c.features.stand?.height ?? c.choice.stand.height) : 0;
+  const bottom = c.lengthMm;
+  // The strip with the buttons is the mirror image: its front edge lies on the right.
+  const x = (inward: number): number => (side === 'over' ? c.extension + inward : width - c.extension - inward);
+  const away = side === 'over' ? 1 : -1;
+  pen.frame(width, -stand, bottom);
+  pen.path([line(at(x(-c.extension), -stand), at(x(-c.extension), bottom))], 'fold');
+  pen.path([line(at(x(0), -stand), at(x(0), bottom))], 'seam');
+  if (stand) pen.path([line(at(0, 0), at(width, 0))], 'seam');
+  c.buttons.forEach((b, i) => {
+    const ends = b.direction === 'horizontal';
+    const works = c.holes > 0 && (c.choice.kind !== 'double' || c.buttons.length - i <= c.choice.double.working);
+    const end = (d: number): Point => (ends ? at(x(-outer - d), b.at) : at(x(-outer), b.at - d));
+    if (side === 'over' && works) pen.hole(end(c.hole.outer), end(-c.hole.inner), 3);
+    for (const k of all) pen.cross(at(x(-k), b.at), 5);
+    const label = `${i + 1} · ${formatLength(b.at, units)}`;
+    pen.text(at(side === 'over' ? width - 21 : 3, b.at + 6), 3.6, label, true);
+  });
+  const words = x(-c.extension) + (away > 0 ? 3 : -34);
+  const worn = c.choice.side === 'right' ? ['right', 'left'] : ['left', 'right'];
+  pen.text(at(words, Math.min(bottom - 20, 8)), 3.4, stand ? 'Neck seam at the line' : 'Neck end');
+  pen.text(at(words, bottom - 4), 3.4, 'Lower end');
+  pen.text(at(words, Math.min(bottom - 12, 30)), 3.2, 'Front edge, fold');
+  const name = side === 'over' ? `Marking strip, ${worn[0]} front` : `Marking strip, ${worn[1]} front`;
+  pen.text(at(words, Math.min(bottom - 8, 36)), 3.2, `Wearer’s ${side === 'over' ? worn[0] : worn[1]}`);
+  const box = { minX: 0, minY: -stand, maxX: width, maxY: bottom };
+  return { id: `strip-${side}`, name, items: pen.items, box };
+}
+
+/** The marking strip of a small closing, laid from its overlapping end (or centre back) along it. */
+export function smallSheet(s: Small, name: string): Sheet {
+  const pen = new Pen();
+  const { length, width } = s.choice;
+  const [w, h] = [Math.max(length, 30), Math.max(width, 18)];
+  pen.frame(w, 0, h);
+  for (const p of s.spots) {
+    if (p.over && s.hole) {
+      const flat = s.hole.direction === 'horizontal';
+      // At the far end of a link cuff the hole starts towards that end.
+      const out = p.x > length / 2 && s.choice.kind === 'cuff' ? 1 : -1;
+      const end = (d: number): Point => (flat ? at(p.x + out * d, p.y) : at(p.x, p.y + d));
+      pen.hole(end(s.hole.outer), end(-s.hole.inner), 2.5);
+    }
+    pen.cross(at(p.x, p.y), p.over ? 4 : 2.5);
+  }
+  pen.text(at(3, h - 2.5), 3.2, name);
+  return { id: `strip-${s.choice.id}`, name, items: pen.items, box: { minX: 0, minY: 0, maxX: w, maxY: h } };
+}

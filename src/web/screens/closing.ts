@@ -1,0 +1,56 @@
+import { type ClosureChoice, HOLE_STATES, type HoleState, stepsOf } from '../../core/closure/index.ts';
+import { formatLength } from '../../core/units.ts';
+import { type Workbook } from '../api/useProject.ts';
+import { type Moving } from '../drawing/ClosureDrawing.tsx';
+
+/** Changes part of the closing: shown while it moves, saved under a label. */
+export type Put = (part: Partial<ClosureChoice>, label?: string) => void;
+
+export const putClosing =
+  (w: Workbook): Put =>
+  (part, label) => {
+    const { closure } = w.doc.decisions;
+    const next = { ...w.doc, decisions: { ...w.doc.decisions, closure: { ...closure, ...part } } };
+    if (label) w.save(label, next);
+    else w.preview(next);
+  };
+
+const without = <T extends { index: number }>(list: T[], index: number): T[] => list.filter((x) => x.index !== index);
+
+/** Buttons moved in the drawing stay where they are put, and the rest is spaced anew about them. */
+export function movingOf(w: Workbook, put: Put): Moving {
+  const { pins } = w.doc.decisions.closure;
+  const held = (index: number, at: number) => [...without(pins, index), { index, at }];
+  return {
+    step: stepsOf('fine', w.doc.units).step,
+    move: (index, at) => put({ pins: held(index, at) }),
+    drop: (index, at) => put({ pins: held(index, at) }, `Button ${index + 1} at ${formatLength(at, w.doc.units)}`),
+    release: (index) => put({ pins: without(pins, index) }, `Button ${index + 1} let go`),
+  };
+}
+
+/** With a stand's hole or without, every button keeps its own marks: the numbers move by one. */
+export function standPut(c: ClosureChoice, hole: boolean): Partial<ClosureChoice> {
+  const by = hole ? 1 : -1;
+  const shifted = <T extends { index: number }>(list: T[]): T[] =>
+    list.map((x) => ({ ...x, index: x.index + by })).filter((x) => x.index >= 0);
+  const front = shifted(c.done.filter((d) => d.line === 'front'));
+  return {
+    stand: { ...c.stand, hole },
+    pins: shifted(c.pins),
+    done: [...front, ...c.done.filter((d) => d.line !== 'front')],
+    ...(c.by === 'count' && { count: Math.max(1, c.count + by) }),
+  };
+}
+
+/** The marks after a tick at one hole of a line: to `state`, or back to before it. `at`: where it lies. */
+export function ticked(
+  c: ClosureChoice,
+  hole: { line: string; index: number; at: number },
+  state: HoleState,
+  on: boolean,
+): ClosureChoice['done'] {
+  const rest = c.done.filter((d) => d.line !== hole.line || d.index !== hole.index);
+  const to = on ? state : HOLE_STATES[HOLE_STATES.indexOf(state) - 1];
+  return to ? [...rest, { ...hole, state: to }] : rest;
+}
