@@ -199,8 +199,8 @@ const SENTENCES: Record<string, Say> = {
   'zone-covers-line': (d, mm) =>
     `${zone(d.zone, true)} keeps clear all from ${mm('from')} to ${mm('to')}: no place is left for a button. Make it narrower.`,
   'no-placement': (d) =>
-    `No placing of ${d.count === 1 ? 'one button' : `${d.count} buttons`} meets all that is asked. Any one of these would make room:`,
-  'loosen-count': (d) => `${d.to === 1 ? 'One button' : `${d.to} buttons`} instead of ${d.from}.`,
+    `No placing of ${d.count === 1 ? 'one button' : `${d.count} buttons`} meets all that is asked. Any one of these would make room.`,
+  'loosen-count': (d) => `Take ${d.to === 1 ? 'one button' : `${d.to} buttons`} instead of ${d.from}.`,
   'loosen-zone': (d, mm) => `Keep clear ${mm('to')} at ${zone(d.name)} instead of ${mm('from')}.`,
   'loosen-gap-least': (_, mm) =>
     `Let two buttons come as near as ${mm('to')}, not only ${mm('from')}: smaller buttons.`,

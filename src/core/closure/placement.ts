@@ -61,11 +61,22 @@ function faults(p: Problem): Finding | null {
   return null;
 }
 
-const LOOSEN_CODE = (l: Loosening): string => `loosen-${l.what}`;
+const LOOSEN_CODES: Record<Loosening['what'], string> = {
+  count: 'loosen-count',
+  zone: 'loosen-zone',
+  'gap-least': 'loosen-gap-least',
+  'gap-most': 'loosen-gap-most',
+  first: 'loosen-first',
+  last: 'loosen-last',
+  level: 'loosen-level',
+  pin: 'loosen-pin',
+  head: 'loosen-head',
+  group: 'loosen-group',
+};
 
 /** A constraint to let go, as a finding that the interface offers as a cure. */
 const told = (l: Loosening): Finding => ({
-  code: LOOSEN_CODE(l),
+  code: LOOSEN_CODES[l.what],
   severity: 'note',
   data: { index: l.index, name: l.code, from: l.from, to: l.to },
 });

@@ -169,7 +169,7 @@ describe('interfacing of the front', () => {
     const box = boxOf(outlineOf(zip.ring));
     expect([zip.cut.count, box.maxX, box.maxY]).toEqual([2, 520 + 30, 25]);
     const c = compute(chosen(shirt.value, (d) => Object.assign(d.interfacing, { patches: true })));
-    expect(find(c, 'buttonhole-interfacing').cut.count).toBe(7);
+    expect(find(c, 'buttonhole-interfacing').cut.count).toBe(8);
     const stand = (x: 'both' | 'one'): number =>
       compute(chosen(shirt.value, (d) => Object.assign(d.interfacing, { stand: x }))).inside.find((q) =>
         /stand/i.test(q.name),

@@ -29,8 +29,8 @@ class Pen {
     for (const p of [a, b]) this.path([line(addScaled(p, n, bar), addScaled(p, n, -bar))], 'mark');
   }
   cross(p: Point, arm: number): void {
-    this.path([line(at(p.x - arm, p.y), at(p.x + arm, p.y))], 'notch');
-    this.path([line(at(p.x, p.y - arm), at(p.x, p.y + arm))], 'notch');
+    this.path([line(at(p.x - arm, p.y), at(p.x + arm, p.y))], 'mark');
+    this.path([line(at(p.x, p.y - arm), at(p.x, p.y + arm))], 'mark');
   }
 }
 
