@@ -1,5 +1,5 @@
 import { makePlan, makingOf, type Plan, type Task } from './assembly/index.ts';
-import { type Closure, deriveClosure } from './closure/index.ts';
+import { type Closure, deriveClosure, shoppingList } from './closure/index.ts';
 import { effective } from './effective.ts';
 import { deriveInside, holePatches, type Inside } from './inside/index.ts';
 import {
@@ -119,6 +119,11 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
   const d = effective(doc.decisions);
   const { bulk, lace } = d.making;
   const closure = c.closure?.ok ? c.closure.value : null;
+  const buy = closure ? shoppingList(closure) : [];
+  const count = (buttons: boolean): number =>
+    buy
+      .filter((x) => x.what !== 'thread' && x.what !== 'cord' && (x.what === 'button') === buttons)
+      .reduce((n, x) => n + x.count - x.spare, 0);
   const how = {
     bulk,
     lace,
@@ -128,8 +133,10 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
   return {
     making: makingOf(c.pieces, c.seams, how),
     d,
-    buttons: closure?.buttons.length ?? 0,
-    hole: closure?.holes ? { opening: closure.hole.opening, overall: closure.hole.overall } : null,
+    buttons: count(true),
+    snaps: count(false),
+    holes: closure ? closure.holes + closure.small.reduce((n, s) => n + s.holes, 0) : 0,
+    hole: closure ? { opening: closure.hole.opening, overall: closure.hole.overall } : null,
   };
 }
 

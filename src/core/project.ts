@@ -1,4 +1,4 @@
-import { type ClosureChoice, usualClosure } from './closure/choices.ts';
+import { type ClosureChoice, usualClosure, usualPlacket } from './closure/choices.ts';
 import { type Path, type Point } from './geometry/index.ts';
 import {
   type CornerRule,
@@ -291,5 +291,5 @@ export const emptyDocument = (name: string, garment: string): ProjectDocument =>
   garment,
   units: 'mm',
   shell: null,
-  decisions: usualDecisions(),
+  decisions: { ...usualDecisions(), ...(garment === CLOSING_ONLY && { closure: usualPlacket() }) },
 });

@@ -393,6 +393,8 @@ export function taskFrom(f: Features): Task {
     making,
     d: decisions,
     buttons: f.buttons && f.opening === 'front' ? 6 : 0,
+    holes: f.buttons && f.opening === 'front' ? 6 : 0,
+    snaps: 0,
     hole: f.buttons ? { opening: 25, overall: 28 } : null,
   };
 }

@@ -22,7 +22,10 @@ export interface Garment {
   /** Method of every topic. */
   methods: Record<string, string>;
   extras: string[];
+  /** On the whole garment, cuffs and all: buttons and sewn-on snaps or hooks, and holes to be sewn. */
   buttons: number;
+  snaps: number;
+  holes: number;
   hole: { opening: number; overall: number } | null;
 }
 

@@ -27,6 +27,20 @@ describe('ways of making', () => {
     expect((c.not ?? []).filter((id) => p.steps.some((s) => s.id === id))).toEqual([]);
   });
 
+  test('snaps are sewn on without a hole; twelve holes are more than the eight buttons that go with links', () => {
+    const task = taskFrom({ ...BASE, ...SHIRT });
+    const made = (more: Partial<typeof task>) => {
+      const r = makePlan({ ...task, ...more }, usualDecisions().making);
+      if (!r.ok) throw new Error(JSON.stringify(r.findings));
+      return r.value;
+    };
+    const snapped = made({ buttons: 0, holes: 0, snaps: 6 });
+    expect(step(snapped, 'sew-snaps').data.snaps).toBe(6);
+    expect(snapped.steps.some((s) => s.id === 'sew-holes' || s.id === 'sew-buttons')).toBe(false);
+    const linked = made({ buttons: 8, holes: 12, snaps: 0, hole: { opening: 13.5, overall: 16.5 } });
+    expect([step(linked, 'sew-holes').data.holes, step(linked, 'sew-buttons').data.buttons]).toEqual([12, 8]);
+  });
+
   // 1/4" + 3/8" of 5/8", 2/5 and 3/5 of any other. Common practice.
   test('a French seam splits the allowance: both passes together, the trim below the second', () => {
     const p = plan(SHIRT, { seams: 'french' });

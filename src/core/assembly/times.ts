@@ -29,9 +29,10 @@ const FIXED: Record<string, Fixed> = {
   'turn-part': () => 4,
   'turn-tube': (d) => 4 + (d.long ?? 0) / 100,
   'practise-holes': () => 12,
-  'mark-holes': (d) => 4 + (d.buttons ?? 0),
-  'sew-holes': (d) => 3 + 3 * (d.buttons ?? 0),
-  'cut-holes': (d) => d.buttons ?? 0,
+  'mark-holes': (d) => 4 + (d.holes ?? 0),
+  'sew-holes': (d) => 3 + 3 * (d.holes ?? 0),
+  'cut-holes': (d) => d.holes ?? 0,
+  'sew-snaps': (d) => 6 * (d.snaps ?? 0),
   'sew-buttons': (d) => 5 * (d.buttons ?? 0),
 };
 

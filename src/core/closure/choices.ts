@@ -177,6 +177,21 @@ export const usualClosure = (): ClosureChoice => ({
   tries: [],
 });
 
+/** A placket alone, without a pattern: shirt buttons along a narrow band. */
+export const usualPlacket = (): ClosureChoice => ({
+  ...usualClosure(),
+  by: 'range',
+  count: 7,
+  most: 8,
+  diameter: 15,
+  thickness: 3,
+  strip: 36,
+  top: 20,
+  bottom: 60,
+  extension: 15,
+  direction: 'vertical',
+});
+
 /** A small closing as it is usual; lengths from common practice, to be measured on the garment. */
 export function usualSmall(kind: SmallKind, id: string): SmallChoice {
   const base: SmallChoice = {

@@ -178,6 +178,7 @@ describe('without a pattern, and on the garment', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 5 }), fc.integer({ min: -12, max: 12 }), (n, off) => {
         const part: Partial<ClosureChoice> = {
+          by: 'count',
           length: 600,
           count: 7,
           top: 20,
@@ -211,6 +212,7 @@ describe('without a pattern, and on the garment', () => {
 
   test('a dragged button stays, the others are evened out on both sides of it', () => {
     const c = alone({
+      by: 'count',
       length: 600,
       count: 7,
       top: 20,

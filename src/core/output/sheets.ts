@@ -15,6 +15,6 @@ export function sheetsFor(x: Computed, wanted: string[] | null, strip: boolean, 
       return [closure ? { ...sheet, items: [...sheet.items, ...closureItems(closure, p)] } : sheet];
     });
   if (!strip || !closure) return sheets;
-  const small = closure.small.map((s, i) => smallSheet(s, `${i + 1} ${s.choice.kind}`));
+  const small = closure.small.map(smallSheet);
   return [...sheets, stripSheet(closure, 'over', units), stripSheet(closure, 'under', units), ...small];
 }

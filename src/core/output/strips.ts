@@ -1,4 +1,4 @@
-import { type ButtonMark, type Closure, type Small } from '../closure/index.ts';
+import { type ButtonMark, type Closure, type Small, type SmallKind } from '../closure/index.ts';
 import { addScaled, insideRing, line, outward, type Path, type Point, sub, unit } from '../geometry/index.ts';
 import { flatRing, type Piece } from '../pattern/index.ts';
 import { formatLength, type LengthUnit } from '../units.ts';
@@ -12,8 +12,8 @@ class Pen {
   path(path: Path, stroke: Stroke): void {
     this.items.push({ kind: 'path', path, stroke });
   }
-  text(p: Point, size: number, text: string, bold = false): void {
-    this.items.push({ kind: 'text', at: p, size, text, bold });
+  text(p: Point, size: number, text: string, more: { bold?: boolean; upward?: boolean } = {}): void {
+    this.items.push({ kind: 'text', at: p, size, text, ...more });
   }
   frame(width: number, top: number, bottom: number): void {
     const corners = [at(0, top), at(width, top), at(width, bottom), at(0, bottom)];
@@ -77,7 +77,6 @@ export function stripSheet(c: Closure, side: StripSide, units: LengthUnit = 'mm'
   const bottom = c.lengthMm;
   // The strip with the buttons is the mirror image: its front edge lies on the right.
   const x = (inward: number): number => (side === 'over' ? c.extension + inward : width - c.extension - inward);
-  const away = side === 'over' ? 1 : -1;
   pen.frame(width, -stand, bottom);
   pen.path([line(at(x(-c.extension), -stand), at(x(-c.extension), bottom))], 'fold');
   pen.path([line(at(x(0), -stand), at(x(0), bottom))], 'seam');
@@ -88,22 +87,37 @@ export function stripSheet(c: Closure, side: StripSide, units: LengthUnit = 'mm'
     const end = (d: number): Point => (ends ? at(x(-outer - d), b.at) : at(x(-outer), b.at - d));
     if (side === 'over' && works) pen.hole(end(c.hole.outer), end(-c.hole.inner), 3);
     for (const k of all) pen.cross(at(x(-k), b.at), 5);
-    const label = `${i + 1} · ${formatLength(b.at, units)}`;
-    pen.text(at(side === 'over' ? width - 21 : 3, b.at + 6), 3.6, label, true);
+    const where = b.at < 0 ? `${formatLength(-b.at, units)} above` : formatLength(b.at, units);
+    pen.text(at(side === 'over' ? width - 27 : 3, b.at + 6), 3.6, `${i + 1} · ${where}`, { bold: true });
   });
-  const words = x(-c.extension) + (away > 0 ? 3 : -34);
   const worn = c.choice.side === 'right' ? ['right', 'left'] : ['left', 'right'];
-  pen.text(at(words, Math.min(bottom - 20, 8)), 3.4, stand ? 'Neck seam at the line' : 'Neck end');
+  const own = side === 'over' ? worn[0] : worn[1];
+  // Words stand on the wide side, or run up along the edge: never across the centre line.
+  const words = side === 'over' ? width - 40 : 3;
+  pen.text(at(words, Math.min(bottom - 8, 9)), 3.4, stand ? 'Neck seam: the line above' : 'Neck end');
   pen.text(at(words, bottom - 4), 3.4, 'Lower end');
-  pen.text(at(words, Math.min(bottom - 12, 30)), 3.2, 'Front edge, fold');
-  const name = side === 'over' ? `Marking strip, ${worn[0]} front` : `Marking strip, ${worn[1]} front`;
-  pen.text(at(words, Math.min(bottom - 8, 36)), 3.2, `Wearer’s ${side === 'over' ? worn[0] : worn[1]}`);
+  const edge = x(-c.extension) + (side === 'over' ? 4.5 : -1.5);
+  const up = Math.min(bottom - 4, 130);
+  pen.text(at(edge, up), 3.2, `Front edge, fold · wearer’s ${own}`, { upward: true });
+  const name = `Marking strip, ${own} front`;
   const box = { minX: 0, minY: -stand, maxX: width, maxY: bottom };
   return { id: `strip-${side}`, name, items: pen.items, box };
 }
 
+const SMALL_NAMES: Record<SmallKind, string> = {
+  cuff: 'Cuff',
+  tab: 'Tab',
+  epaulette: 'Epaulette',
+  'back-neck': 'Back neck opening',
+  shoulder: 'Shoulder opening',
+  waistband: 'Waistband',
+  collar: 'Detachable collar, half',
+  hood: 'Detachable hood, half',
+};
+
 /** The marking strip of a small closing, laid from its overlapping end (or centre back) along it. */
-export function smallSheet(s: Small, name: string): Sheet {
+export function smallSheet(s: Small): Sheet {
+  const name = SMALL_NAMES[s.choice.kind];
   const pen = new Pen();
   const { length, width } = s.choice;
   const [w, h] = [Math.max(length, 30), Math.max(width, 18)];
@@ -118,6 +132,6 @@ export function smallSheet(s: Small, name: string): Sheet {
     }
     pen.cross(at(p.x, p.y), p.over ? 4 : 2.5);
   }
-  pen.text(at(3, h - 2.5), 3.2, name);
+  pen.text(at(3, h - 2.5), 3.2, s.choice.times > 1 ? `${name}, the same on all ${s.choice.times}` : name);
   return { id: `strip-${s.choice.id}`, name, items: pen.items, box: { minX: 0, minY: 0, maxX: w, maxY: h } };
 }

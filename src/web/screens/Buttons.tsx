@@ -129,7 +129,7 @@ function Placed({ w, c, put }: ViewProps) {
         <Findings
           findings={c.findings.filter((f) => !c.small.some((s) => s.choice.id === f.where?.piece))}
           w={w}
-          well="Clear of hem, edge and facing."
+          well={front ? 'Clear of hem, edge and facing.' : 'Clear of both ends and of the edge.'}
         />
         <ClosureDrawing
           closure={c}

@@ -12,20 +12,8 @@ export function OnlyClosing({ onBegin }: { onBegin: (doc: ProjectDocument) => vo
   const [most, setMost] = useState(8);
   const begin = () => {
     const doc = emptyDocument('Buttons on a placket', CLOSING_ONLY);
-    const usual = {
-      by: 'range' as const,
-      direction: 'vertical' as const,
-      top: 20,
-      bottom: 60,
-      thickness: 3,
-      extension: 15,
-    };
-    Object.assign(doc.decisions.closure, usual, {
-      length,
-      diameter: across,
-      count: Math.min(least, most),
-      most: Math.max(least, most),
-    });
+    const count = Math.min(least, most);
+    Object.assign(doc.decisions.closure, { length, diameter: across, count, most: Math.max(least, most) });
     onBegin(doc);
   };
   const line = (label: string, field: ReactNode) => (

@@ -38,13 +38,20 @@ export const FINISH: Record<string, Line> = {
   ],
   'mark-holes': [
     'Mark the buttonholes',
-    'Lay the marking strip along the front edge, neck end at the neck, and mark {#buttons} places.',
+    'Lay the marking strip along the front edge, neck end at the neck, and mark every hole, those of cuffs and tabs too: {#holes} in all.',
   ],
-  'sew-holes': ['Sew the buttonholes', '{#buttons} of them, opening {opening}. All in the same direction.'],
+  'sew-holes': [
+    'Sew the buttonholes',
+    '{#holes} of them, opening {opening}. From the middle of the line outward, all in the same direction.',
+  ],
   'cut-holes': ['Cut the buttonholes', 'A pin across each end as a stop; from the middle outward.'],
+  'sew-snaps': [
+    'Sew on the snaps or hooks',
+    '{#snaps} of them. First the halves with the balls, on the underside of what lies on top; rub chalk on them, press together, and the other halves go on the marks.',
+  ],
   'sew-buttons': [
     'Sew on the buttons',
-    'Mark the {#buttons} places through the finished holes. Make a shank as long as the overlap is thick, wrap it, and knot.',
+    '{#buttons} of them; where there are holes, mark each place through its finished hole. Make a shank as long as the overlap is thick, wrap it, and knot.',
   ],
 };
 

@@ -19,6 +19,8 @@ export const SLIPS: Record<string, string> = {
   'snip-corners': 'Snipped too far: a scrap of fused interfacing behind the corner, and sew one thread farther in.',
   'sew-zip':
     'A dimple below the zip: the seam below does not start where the zip stitching ends. Open {20 mm} and sew it again with the zip foot.',
+  'sew-snaps':
+    'The halves have shifted against each other: chalk the first ones again, close the front, and move the others.',
   'cut-holes': 'Cut past the bar: a few hand stitches and a drop of sealant.',
   'sew-holes': 'The machine stuck on a thick place: support the foot with a folded scrap and start clear of the edge.',
   'sew-mitre':

@@ -17,10 +17,32 @@ export function tryOn(b: Bench): void {
 export function finish(b: Bench): void {
   const before = b.ops.filter((o) => !['sew-ruffle', 'neaten-ruffle', 'close-lowest'].includes(o.id)).map((o) => o.id);
   b.add('finish', 'iron', 'press-all', { needs: before, press: 'edges-roll', makes: ['pressed:all'] });
-  const { buttons, hole } = b.g;
-  if (!buttons || !hole) return;
   const front = b.of('front').map((p) => p.id);
-  const data = { buttons, opening: hole.opening, overall: hole.overall };
+  holes(b, front);
+  const { buttons, snaps } = b.g;
+  if (buttons)
+    b.add('finish', 'hand', 'sew-buttons', {
+      pieces: front,
+      needs: ['pressed:all', 'holes:cut?'],
+      cautions: ['small-parts'],
+      makes: ['buttons:on'],
+      data: { buttons },
+    });
+  if (snaps)
+    b.add('finish', 'hand', 'sew-snaps', {
+      pieces: front,
+      needs: ['pressed:all'],
+      cautions: ['small-parts'],
+      makes: buttons ? [] : ['buttons:on'],
+      data: { snaps },
+    });
+}
+
+/** Holes practised, marked, sewn and cut, in that order. */
+function holes(b: Bench, front: string[]): void {
+  const { hole, holes: n } = b.g;
+  if (!n || !hole) return;
+  const data = { holes: n, opening: hole.opening, overall: hole.overall };
   b.add('finish', 'buttonhole', 'practise-holes', { needs: ['pressed:all'], foot: 'buttonhole', data });
   b.add('finish', 'table', 'mark-holes', { pieces: front, needs: ['pressed:all'], data });
   b.add('finish', 'buttonhole', 'sew-holes', {
@@ -31,12 +53,11 @@ export function finish(b: Bench): void {
     hard: true,
     data,
   });
-  b.add('finish', 'table', 'cut-holes', { pieces: front, needs: ['sew-holes'], cautions: ['ripper'], data });
-  b.add('finish', 'hand', 'sew-buttons', {
+  b.add('finish', 'table', 'cut-holes', {
     pieces: front,
-    needs: ['cut-holes'],
-    cautions: ['small-parts'],
-    makes: ['buttons:on'],
+    needs: ['sew-holes'],
+    cautions: ['ripper'],
+    makes: ['holes:cut'],
     data,
   });
 }
