@@ -1,12 +1,14 @@
 // Ratios, not times: how much of a frame a re-derive takes, our offset against the clipping library alone, pages against
 // the least area could do with. Built and run by bench.mjs.
 import { checkPlan, compareMethods, EXTRA_IDS, makePlan } from '../src/core/assembly/index.ts';
+import { deriveClosure, place } from '../src/core/closure/index.ts';
+import { search } from '../src/core/closure/search.ts';
 import { compute, taskOf } from '../src/core/compute.ts';
 import { flatten, inflate, offsetPath, type Path } from '../src/core/geometry/index.ts';
 import { intakeSvg } from '../src/core/intake/index.ts';
 import { PAPERS, sheetsFor, tile } from '../src/core/output/index.ts';
 import { flatRing, outlineOf, ringAreaOf } from '../src/core/pattern/index.ts';
-import { type ProjectDocument } from '../src/core/project.ts';
+import { CLOSING_ONLY, emptyDocument, type ProjectDocument } from '../src/core/project.ts';
 import { proofOf } from '../src/core/proof.ts';
 import { coatSvg, greenhouseCoat, seedHallDress } from '../src/demo/index.ts';
 
@@ -86,6 +88,32 @@ line(
   median(8, () => compareMethods(task, laden.decisions.making, 'facing')) / 1000,
   'of a second',
 );
+
+/** Twelve buttons on a long coat: belt and pocket to keep clear of, a button wanted at the bust. */
+const long = emptyDocument('Long coat', CLOSING_ONLY);
+Object.assign(long.decisions.closure, {
+  length: 1100,
+  by: 'count',
+  count: 12,
+  diameter: 20,
+  waist: { keepClear: true, at: 450, belt: 45 },
+  keep: [{ code: 'pocket', at: 640, width: 4 }],
+  bust: { want: 'near', at: 255, body: 0, garment: 0 },
+});
+for (const rounding of ['round', 'fine'] as const) {
+  const closure = { ...long.decisions.closure, rounding };
+  const d = { ...long.decisions, closure };
+  const known = deriveClosure([], d);
+  if (!known.ok) throw new Error(JSON.stringify(known.findings));
+  const { problem } = known.value;
+  const words = rounding === 'round' ? '5 mm' : '1 mm';
+  line(`the best places of 12 buttons in steps of ${words}`, median(60, () => search(problem)) / 5, 'of 5 ms');
+  line(
+    `three answers for them, in steps of ${words}`,
+    median(30, () => place(problem)) / FRAME,
+    `of a ${FRAME} ms frame`,
+  );
+}
 
 const front = compute(coat).shell[0];
 if (!front) throw new Error('no front');

@@ -41,7 +41,6 @@ const views = [
   ...['pattern', 'seams', 'inside', 'buttons', 'plan', 'paper', 'history'].map((v) => [v, `/project/${coat.id}/${v}`]),
   ['lining', `/project/${coat.id}/inside`, 'Lining'],
   ['hems', `/project/${coat.id}/inside`, 'Hems'],
-  ['dress', `/project/${dress.id}/inside`, 'Lining'],
   ['changes', `/project/${dress.id}/inside`, 'Lining', "from the shell's pattern, with changes"],
 ];
 for (const [name, path, tab, way] of views) {
@@ -71,9 +70,15 @@ await page
 await page.waitForTimeout(400);
 await page.screenshot({ path: join(folder, 'plan-compare.png') });
 say('plan-layers.png, plan-compare.png');
+// The answers and the pull; holes ticked on a copy that is taken away again.
+await page.goto(`${base}/project/${coat.id}/buttons`, { waitUntil: 'networkidle' });
+await page
+  .getByRole('heading', { name: 'The 3 best answers' })
+  .evaluate((e) => window.scrollTo(0, e.getBoundingClientRect().top + window.scrollY - 20));
+await page.waitForTimeout(900);
+await page.screenshot({ path: join(folder, 'buttons-answers.png') });
 // Other choices, on copies that are taken away again.
 const others = [
-  ['facing-grown-on', coat, 'Facings', (d) => Object.assign(d.facing, { kind: 'cut-on' })],
   ['facing-lapel', coat, 'Facings', (d) => Object.assign(d.facing, { kind: 'lapel', deep: 160 })],
   [
     'interfacing',
@@ -82,6 +87,15 @@ const others = [
     (d) => Object.assign(d.interfacing, { front: 'shaped', patches: true, stay: 180 }),
   ],
 ];
+const sewn = (d) => {
+  d.closure.done = [0, 1, 2].map((index) => ({
+    line: 'front',
+    index,
+    at: [-16, 54, 139][index],
+    state: index === 2 ? 'marked' : 'cut',
+  }));
+};
+others.push(['buttons-garment', shirt, null, sewn]);
 for (const [name, from, tab, choose] of others) {
   const saved = await (await fetch(`${base}/api/projects/${from.id}/export/project.json`)).json();
   choose(saved.project.decisions);
@@ -91,8 +105,8 @@ for (const [name, from, tab, choose] of others) {
     body: JSON.stringify(saved),
   });
   const { id } = await copy.json();
-  await page.goto(`${base}/project/${id}/inside`, { waitUntil: 'networkidle' });
-  await page.getByRole('tab', { name: tab }).click();
+  await page.goto(`${base}/project/${id}/${tab ? 'inside' : 'buttons/garment'}`, { waitUntil: 'networkidle' });
+  if (tab) await page.getByRole('tab', { name: tab }).click();
   await page.waitForTimeout(400);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   await fetch(`${base}/api/projects/${id}`, { method: 'DELETE' });

@@ -10,7 +10,7 @@ import { hasHoles } from './fasteners.ts';
 import { type Features, featuresOf, NO_FEATURES, type OnStand, standOf } from './features.ts';
 import { type Gape, gape } from './gaping.ts';
 import { closingRuns, type LineRun, placeOn } from './line.ts';
-import { type Placement, place } from './placement.ts';
+import { type Placement, placeAgain } from './placement.ts';
 import { type Problem } from './problem.ts';
 import { type Small, smallOf } from './small.ts';
 import { problemOf } from './wishes.ts';
@@ -108,7 +108,7 @@ export function deriveClosure(shell: Piece[], d: Decisions, units: LengthUnit = 
   const length = c.measured ?? drawn;
   const hole = buttonhole(c);
   const { problem, reasons } = problemOf(c, features, hole, length, units);
-  const placed = place(problem);
+  const placed = placeAgain(problem);
   if (!placed.ok) return placed;
   const answers = placed.value;
   const chosen = Math.min(c.answer, answers.length - 1);

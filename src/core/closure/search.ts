@@ -228,6 +228,8 @@ function runsOf(p: Problem, n: number, others: number[][], apart: number): Run[]
   });
 }
 
+/** Steps up to this are searched in coarse steps first, mm. */
+const FINE = 2;
 /** More points than any answer can cost. */
 const DEAREST = 1e12;
 
@@ -248,7 +250,9 @@ export function search(p: Problem, answers: number[][] = [], apart = 0, most = D
           apart,
         ),
       );
-  for (let limit = Math.min(2, most); runs.length; limit = Math.min(limit * 3, most)) {
+  // What whole multiples of the step find is an answer here too: none dearer need be looked at.
+  const coarse = p.step <= FINE && runs.length ? search({ ...p, step: p.step * 5 }, answers, apart, most) : null;
+  for (let limit = Math.min(coarse ? coarse.cost + 1e-9 : 2, most); runs.length; limit = Math.min(limit * 3, most)) {
     let best: Found | null = null;
     for (const r of runs) {
       // Its first button alone is too far off.

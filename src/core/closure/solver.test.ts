@@ -114,7 +114,7 @@ const whole = (min: number, max: number) => fc.integer({ min, max });
 /** Small enough to try everything: a line of up to 40 steps and five buttons. */
 const small: fc.Arbitrary<Problem> = fc
   .record({
-    step: fc.constantFrom(5, 10, 3.175, 12.7),
+    step: fc.constantFrom(5, 10, 3.175, 12.7, 1.5),
     steps: whole(4, 9),
     odd: fc.constantFrom(0, 0, 1.7, -2.3),
     least: whole(1, 5),

@@ -41,7 +41,7 @@ export default function GapeChart({ c, names, units }: { c: Closure; names: stri
             x={bust}
             stroke="var(--chakra-colors-leaf-solid)"
             strokeDasharray="4 4"
-            label={{ value: 'bust', fontSize: 14, position: 'top', fill: 'var(--chakra-colors-leaf-fg)' }}
+            label={{ value: 'bust', fontSize: 14, position: 'insideTopLeft', fill: 'var(--chakra-colors-leaf-fg)' }}
           />
           <Legend verticalAlign="top" height={28} />
           {pulls.map((g, i) => (

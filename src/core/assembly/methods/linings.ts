@@ -16,7 +16,7 @@ import {
 } from './body.ts';
 import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
 import { type Method, unless, way } from './method.ts';
-import { bagged, lined, linings, OPEN_IN, openIn, opening, openingLength, widestHem } from './opening.ts';
+import { bagged, lined, linings, OPEN_IN, openIn, opening, openingLength, sewnLength, widestHem } from './opening.ts';
 
 const felled = (b: Bench): boolean => b.g.methods['lining-edge'] === 'felled';
 
@@ -276,7 +276,7 @@ const wristsOpen = (b: Bench): boolean =>
   b.has('lining-cap', 'lining-raglan') && (!b.has('wrist') || b.g.d.lining.wrist.kind === 'rib') && bagged(b);
 
 /** Whether the opening finds room in this seam, with a stitch left at both ends. */
-const roomy = (b: Bench, code: string): boolean => (b.joints(code)[0]?.lengthA ?? 0) * 0.9 >= openingLength(b);
+const roomy = (b: Bench, code: string): boolean => sewnLength(b, code) * 0.9 >= openingLength(b);
 
 const openable =
   (code: string): Method['fits'] =>

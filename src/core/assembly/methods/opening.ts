@@ -11,11 +11,19 @@ export const lined = (b: Bench): boolean => linings(b).length > 0;
 
 export const opening = (b: Bench): string => b.g.methods.opening ?? 'none';
 
-/** The stretch left open in the middle of a seam, as shares of its length. */
+/** Length of the seam that is sewn at all: a slit below leaves the rest open anyway, mm. */
+export function sewnLength(b: Bench, code: string): number {
+  const j = b.joints(code)[0];
+  return j ? j.lengthA * (1 - b.slitShare(j)) : 0;
+}
+
+/** The stretch left open in the middle of what is sewn of a seam, as shares of its length. */
 export function gap(b: Bench, code: string): { from: number; to: number } {
-  const long = b.joints(code)[0]?.lengthA ?? openingLength(b) * 2;
-  const half = Math.min(0.45, openingLength(b) / long / 2);
-  return { from: 0.5 - half, to: 0.5 + half };
+  const j = b.joints(code)[0];
+  const long = j?.lengthA ?? openingLength(b) * 2;
+  const sewn = j ? 1 - b.slitShare(j) : 1;
+  const half = Math.min(0.45 * sewn, openingLength(b) / long / 2);
+  return { from: sewn / 2 - half, to: sewn / 2 + half };
 }
 
 export const OPEN_IN: Record<string, string> = { sleeve: 'lining-underarm', side: 'lining-side', hem: '' };
