@@ -113,7 +113,7 @@ test('a coat worn belted: the belt stays clear, a dragged button stays and the r
   await belt.press('Enter');
   await page.getByLabel('How many buttons?').fill('14');
   await page.getByText('Bust level and pull').click();
-  await page.getByRole('radio', { name: 'exactly on it' }).check();
+  await page.getByRole('radio', { name: 'on it', exact: true }).check();
   await expect(page.getByText(/^No placing of 14 buttons meets all that is asked/)).toBeVisible();
   await page
     .getByRole('button', { name: 'As near as can be' })

@@ -6,7 +6,7 @@ export type { Features } from './features.ts';
 export { EASY, type Gape, lackOf, REACH as PULL_REACH } from './gaping.ts';
 export * from './measured.ts';
 export * from './placement.ts';
-export { PARTS, type Part, POINTS, type Problem, type Score, type Zone } from './problem.ts';
+export { freeGaps, PARTS, type Part, POINTS, type Problem, type Score, type Zone } from './problem.ts';
 export * from './shopping.ts';
 export * from './small.ts';
 export { stepsOf } from './wishes.ts';

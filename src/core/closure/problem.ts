@@ -58,11 +58,11 @@ export type Score = Record<Part, number>;
 export const EQUAL_WEIGHTS: Score = { even: 1, level: 1, clear: 1, round: 1, wish: 1 };
 
 /**
- * Points. A gap 5 mm off the others costs one, an end or a level 10 mm off one: uneven gaps are seen first; a button at
+ * Points. A gap 4 mm off the others costs one, an end or a level 10 mm off one: uneven gaps are seen first; a button at
  * the very rim of a zone two; a gap off the round figures a fifth; a button more or less than wished three, so that it
  * is given up only for something one sees. Our own weights: no book gives any.
  */
-export const POINTS = { even: 5, off: 10, rim: 2, odd: 0.2, count: 3 } as const;
+export const POINTS = { even: 4, off: 10, rim: 2, odd: 0.2, count: 3 } as const;
 
 /** Slack of comparisons along the line, mm. */
 export const NEAR = 1e-6;
@@ -154,11 +154,16 @@ export const held = (p: Problem, n: number): Problem =>
 
 export const widthOf = (b: Block): number => b.offsets[b.offsets.length - 1] as number;
 
+/** The gaps that are to be alike: not those within a group, nor a first one of its own. */
+export const freeGaps = (p: Problem, at: number[]): number[] =>
+  blocksOf(p, at.length)
+    .slice(1)
+    .map((b) => (at[b.from] as number) - (at[b.from - 1] as number));
+
 /** The score of buttons at given places, part by part; the places are taken as they are. */
 export function scoreOf(p: Problem, at: number[]): Score {
   const n = at.length;
-  const blocks = blocksOf(p, n);
-  const free = blocks.slice(1).map((b) => (at[b.from] as number) - (at[b.from - 1] as number));
+  const free = freeGaps(p, at);
   const mean = free.reduce((a, b) => a + b, 0) / free.length;
   const [first, last] = [at[0] as number, at[n - 1] as number];
   const sum = (of: number[]): number => of.reduce((a, b) => a + b, 0);

@@ -1,7 +1,7 @@
 import { lignes } from './buttonhole.ts';
 import { type Fastener } from './choices.ts';
 import { type Closure } from './derive.ts';
-import { hasButtons } from './fasteners.ts';
+import { hasButtons, loopLength } from './fasteners.ts';
 
 /** One line of what to buy. */
 export interface Buy {
@@ -21,6 +21,9 @@ export interface Buy {
 const THREAD_PER_MM = 40;
 /** Thread to sew one button on with a shank, mm. Own estimate: four passes, wrapped, knotted. */
 const THREAD_PER_BUTTON = 600;
+
+/** Both ends of a loop in the seam, mm. */
+const LOOP_SEAMS = 30;
 
 interface Need {
   what: Exclude<Buy['what'], 'thread' | 'cord'>;
@@ -96,7 +99,11 @@ export function shoppingList(c: Closure): Buy[] {
   const sewn = out.filter((b) => b.what === 'button').reduce((s, b) => s + b.count - b.spare, 0);
   const thread = holes * THREAD_PER_MM + sewn * THREAD_PER_BUTTON;
   if (thread > 0) out.push({ what: 'thread', size: 0, lignes: 0, count: thread, spare: 0, places: [] });
-  const cord = c.small.reduce((s, q) => s + (q.loop ? q.buttons * (q.loop + 30) : 0), 0);
+  const own =
+    c.choice.fastener === 'loop'
+      ? c.buttons.length * (loopLength(c.choice.diameter, c.choice.thickness) + LOOP_SEAMS)
+      : 0;
+  const cord = own + c.small.reduce((s, q) => s + (q.loop ? q.buttons * (q.loop + LOOP_SEAMS) : 0), 0);
   if (cord > 0) out.push({ what: 'cord', size: 0, lignes: 0, count: cord, spare: 0, places: [] });
   return out;
 }

@@ -40,7 +40,7 @@ function tried(p: Problem, answers: number[][]): number {
     const free = gaps.filter((x) => x.free).map((x) => x.g);
     const mean = free.reduce((a, b) => a + b, 0) / Math.max(1, free.length);
     const w = p.weights;
-    let cost = w.even * free.reduce((s, g) => s + ((g - mean) / 5) ** 2, 0);
+    let cost = w.even * free.reduce((s, g) => s + ((g - mean) / 4) ** 2, 0);
     cost += w.round * free.filter((g) => Math.abs(g / p.round - Math.round(g / p.round)) > 1e-5).length * 0.2;
     for (const l of p.levels) {
       const away = Math.min(...at.map((x) => Math.abs(x - l.at)));

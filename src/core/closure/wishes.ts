@@ -47,10 +47,11 @@ export function zonesOf(c: ClosureChoice, f: Features, hole: Hole): Zone[] {
   return out.filter((z) => z.to > 0);
 }
 
-function levelsOf(c: ClosureChoice, f: Features): Level[] {
+/** A button on the bust level: as near as whole steps come to it. */
+function levelsOf(c: ClosureChoice, f: Features, step: number): Level[] {
   const at = f.bust?.at ?? c.bust.at;
   if (c.bust.want === 'no') return [];
-  return [{ code: 'bust', at, give: c.bust.want === 'on' ? 0 : null, weight: 2 }];
+  return [{ code: 'bust', at, give: c.bust.want === 'on' ? step / 2 : null, weight: 2 }];
 }
 
 /** Where the line's first and last centres are wished. The stand's hole, when there is one, is the first: halfway up. */
@@ -114,7 +115,7 @@ export function problemOf(
     head: c.school === 'first' ? c.firstGap : null,
     group: c.school === 'groups' ? { size: c.group.size, inner: c.group.inner } : null,
     zones,
-    levels: levelsOf(c, f),
+    levels: levelsOf(c, f, stepsOf(c.rounding, units).step),
     pins: pinsOf(c),
     weights: EQUAL_WEIGHTS,
   };

@@ -9,6 +9,8 @@ interface Props {
   most: number;
   /** Least that may be typed, where that is not 0. */
   atLeast?: number;
+  /** Most that may be typed, where that is not twice what the slider goes to. */
+  atMost?: number;
   units: LengthUnit;
   help?: string;
   onPreview: (mm: number) => void;
@@ -16,7 +18,7 @@ interface Props {
 }
 
 /** One length asked for in words: a slider for trying, a field for the exact figure. The slider saves when let go. */
-export function Measure({ label, value, least, most, atLeast = 0, units, help, onPreview, onValue }: Props) {
+export function Measure({ label, value, least, most, atLeast = 0, atMost, units, help, onPreview, onValue }: Props) {
   // The slider goes by whole millimetres, or by sixteenths of an inch that are true ones.
   const step = units === 'mm' ? 1 : MM_PER_INCH / 16;
   const low = Math.floor(least / step) * step;
@@ -30,7 +32,7 @@ export function Measure({ label, value, least, most, atLeast = 0, units, help, o
           value={value}
           units={units}
           least={atLeast}
-          most={Math.max(most * 2, value)}
+          most={atMost ?? Math.max(most * 2, value)}
           onValue={onValue}
         />
       </Flex>

@@ -28,7 +28,7 @@ export function Answers({ w, c, put }: ViewProps) {
             <Table.Row bg="transparent">
               <Table.ColumnHeader>Answer</Table.ColumnHeader>
               {c.answers.map((a, i) => (
-                <Table.ColumnHeader key={i} bg={i === c.chosen ? 'leaf.subtle' : undefined} minW="150px">
+                <Table.ColumnHeader key={i} bg={i === c.chosen ? 'leaf.subtle' : undefined} minW="104px">
                   <label style={{ display: 'flex', gap: 8, alignItems: 'center', cursor: 'pointer', minHeight: 32 }}>
                     <input
                       type="radio"

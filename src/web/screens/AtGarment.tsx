@@ -168,6 +168,9 @@ function BuyList({ w, c }: ViewProps) {
           </a>
         </Button>
         <Button asChild variant="outline" borderColor="rule" minH="44px">
+          <Link to={`/project/${w.id}/buttons/sheet`}>Sheet to print: places, practice card, list</Link>
+        </Button>
+        <Button asChild variant="outline" borderColor="rule" minH="44px">
           <Link to={`/project/${w.id}/paper`}>Print with the pattern</Link>
         </Button>
       </Flex>

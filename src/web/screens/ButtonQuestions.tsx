@@ -1,34 +1,15 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { type ReactNode } from 'react';
-import { ZONE_NAMES } from '../../contract/findings.ts';
-import {
-  CLOSING_KINDS,
-  type ClosureChoice,
-  FASTENERS,
-  type Features,
-  type Keep,
-  MOST_BUTTONS,
-  ROUNDINGS,
-} from '../../core/closure/index.ts';
+import { Text } from '@chakra-ui/react';
+import { type Closure, EDGE_CLEAR, MOST_BUTTONS, ROUNDINGS } from '../../core/closure/index.ts';
 import { CLOSING_ONLY } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
-import { Ask, Pick as Choose, Tick } from '../parts/Ask.tsx';
+import { Ask, Tick } from '../parts/Ask.tsx';
 import { Count } from '../parts/Count.tsx';
-import { LengthField } from '../parts/LengthField.tsx';
-import { Measure } from '../parts/Measure.tsx';
 import { SheetBox } from '../parts/Page.tsx';
-import { CLOSING_WORDS, FASTENER_WORDS, roundingWords } from '../words/index.ts';
-import { type Put, standPut } from './closing.ts';
-
-interface Props {
-  w: Workbook;
-  put: Put;
-}
-interface Asked extends Props {
-  c: ClosureChoice;
-  features: Features | null;
-}
+import { roundingWords } from '../words/index.ts';
+import { Bust, KeptClear, Kind } from './ClosingQuestions.tsx';
+import { repinned, standPut } from './closing.ts';
+import { type Asked, Asks, Group, LengthLine, type Props } from './closingAsk.tsx';
 
 /** Everything that is asked to place the buttons, the first things first; each with a sensible answer already chosen. */
 export function ButtonQuestions({ w, put }: Props) {
@@ -61,65 +42,6 @@ export function ButtonQuestions({ w, put }: Props) {
   );
 }
 
-export const Closes = ({ c, put }: Pick<Asked, 'c' | 'put'>) => (
-  <Tick
-    label="It closes along the front"
-    checked={c.on}
-    onTick={(on) => put({ on }, on ? 'It closes' : 'It does not close')}
-  />
-);
-
-export function Group({ title, open = false, children }: { title: string; open?: boolean; children: ReactNode }) {
-  return (
-    <SheetBox as="details" py="2" {...(open && { open: true })}>
-      <Box as="summary" cursor="pointer" minH="36px" alignContent="center" fontWeight="600">
-        {title}
-      </Box>
-      <Box pt="2">{children}</Box>
-    </SheetBox>
-  );
-}
-
-type LengthKey =
-  | 'gap'
-  | 'diameter'
-  | 'thickness'
-  | 'top'
-  | 'topGive'
-  | 'bottom'
-  | 'bottomGive'
-  | 'extension'
-  | 'length'
-  | 'firstGap'
-  | 'band'
-  | 'strip';
-
-/** One length of the closing. */
-export function Asks({
-  w,
-  put,
-  of,
-  label,
-  least,
-  most,
-  help,
-}: Props & { of: LengthKey; label: string; least: number; most: number; help?: string }) {
-  const { units } = w.doc;
-  return (
-    <Measure
-      label={label}
-      value={w.doc.decisions.closure[of]}
-      least={least}
-      most={most}
-      atLeast={least}
-      units={units}
-      {...(help && { help })}
-      onPreview={(v) => put({ [of]: v })}
-      onValue={(v) => put({ [of]: v }, `${label}: ${formatLength(v, units)}`)}
-    />
-  );
-}
-
 function Line(p: Asked) {
   return (
     <Asks
@@ -133,7 +55,16 @@ function Line(p: Asked) {
   );
 }
 
+const placed = (w: Workbook): Closure | null => (w.computed.closure?.ok ? w.computed.closure.value : null);
+
+/** How many there is room for, where more are asked. */
+function roomFor({ computed }: Workbook): number | null {
+  const full = computed.closure?.ok ? undefined : computed.closure?.findings.find((f) => f.code === 'too-many-buttons');
+  return full ? Number(full.data?.most) : null;
+}
+
 function HowMany(p: Asked) {
+  const room = roomFor(p.w);
   const { c, put } = p;
   return (
     <>
@@ -155,8 +86,23 @@ function HowMany(p: Asked) {
           value={c.count}
           least={1}
           most={MOST_BUTTONS}
-          onValue={(count) => put({ count, most: Math.max(count, c.most), answer: 0 }, `${count} buttons`)}
+          onValue={(count) =>
+            put(
+              {
+                count,
+                most: Math.max(count, c.most),
+                answer: 0,
+                ...(c.by === 'count' && { pins: repinned(placed(p.w), c.pins, count) }),
+              },
+              `${count} buttons`,
+            )
+          }
         />
+      )}
+      {room !== null && (
+        <Text role="alert" color="berry" fontSize="14px" mb="2">
+          From 1 to {room} fit.
+        </Text>
       )}
       {c.by === 'range' && (
         <Count
@@ -174,7 +120,18 @@ function HowMany(p: Asked) {
 function Size(p: Asked) {
   return (
     <>
-      <Asks {...p} of="diameter" label="Button, across" least={5} most={50} />
+      <Asks
+        {...p}
+        of="diameter"
+        label="Button, across"
+        least={5}
+        most={p.c.band > 0 ? Math.max(6, p.c.band - EDGE_CLEAR[p.c.fastener]) : 50}
+      />
+      {p.c.band > 0 && (
+        <Text color="quiet" fontSize="15px" mt="-2" mb="3">
+          The band is {formatLength(p.c.band, p.w.doc.units)} wide.
+        </Text>
+      )}
       <Asks {...p} of="thickness" label="Button, thick" least={1} most={20} />
     </>
   );
@@ -236,31 +193,6 @@ function Ends(p: Asked) {
   );
 }
 
-function LengthLine({
-  w,
-  put,
-  label,
-  value,
-  least,
-  most,
-  set,
-}: Props & { label: string; value: number; least: number; most: number; set: (v: number) => Partial<ClosureChoice> }) {
-  const { units } = w.doc;
-  return (
-    <Flex justify="space-between" align="center" gap="3" mb="3">
-      <Text>{label}</Text>
-      <LengthField
-        label={label}
-        value={value}
-        units={units}
-        least={least}
-        most={most}
-        onValue={(v) => put(set(v), `${label}: ${formatLength(v, units)}`)}
-      />
-    </Flex>
-  );
-}
-
 function Spacing(p: Asked) {
   const { c, put, w } = p;
   return (
@@ -312,240 +244,6 @@ function Spacing(p: Asked) {
         answers={ROUNDINGS.map((r) => [r, roundingWords(r, w.doc.units)])}
         onAnswer={(rounding) => put({ rounding }, `Steps of ${roundingWords(rounding, w.doc.units)}`)}
       />
-    </>
-  );
-}
-
-function KeptClear(p: Asked) {
-  const { c, put, features } = p;
-  const waist = (part: Partial<ClosureChoice['waist']>) => ({ waist: { ...c.waist, ...part } });
-  const drop = (i: number) => put({ keep: c.keep.filter((_, k) => k !== i) }, 'Not kept clear any more');
-  const change = (i: number, part: Partial<Keep>) => ({
-    keep: c.keep.map((k, n) => (n === i ? { ...k, ...part } : k)),
-  });
-  return (
-    <>
-      <Tick
-        label="Worn belted: keep the waist clear"
-        checked={c.waist.keepClear}
-        onTick={(keepClear) => put(waist({ keepClear }), keepClear ? 'Waist kept clear' : 'Waist not kept clear')}
-      />
-      {c.waist.keepClear && (
-        <>
-          {features?.waist == null ? (
-            <LengthLine
-              {...p}
-              label="Waist, below the neck seam"
-              value={c.waist.at}
-              least={0}
-              most={800}
-              set={(at) => waist({ at })}
-            />
-          ) : (
-            <Text color="quiet" fontSize="15px" mb="2">
-              The waist is drawn on the pattern, {formatLength(features.waist, p.w.doc.units)} down.
-            </Text>
-          )}
-          <LengthLine
-            {...p}
-            label="Belt, wide"
-            value={c.waist.belt}
-            least={0}
-            most={200}
-            set={(belt) => waist({ belt })}
-          />
-        </>
-      )}
-      {c.keep.map((k, i) => (
-        <Box key={i} borderTopWidth="1px" borderColor="rule" pt="2" mb="2">
-          <Flex gap="2" align="center" mb="2">
-            <Choose
-              label={`Kept clear ${i + 1}`}
-              value={k.code}
-              options={(['waist-seam', 'pocket', 'cross-seam', 'other'] as const).map((v) => [v, ZONE_NAMES[v] ?? v])}
-              onPick={(code) => put(change(i, { code }), 'Kept clear')}
-            />
-            <Button size="xs" variant="ghost" onClick={() => drop(i)}>
-              Remove
-            </Button>
-          </Flex>
-          <LengthLine
-            {...p}
-            label="Below the neck seam"
-            value={k.at}
-            least={0}
-            most={2000}
-            set={(at) => change(i, { at })}
-          />
-          <LengthLine
-            {...p}
-            label="Wide along the line"
-            value={k.width}
-            least={0}
-            most={400}
-            set={(width) => change(i, { width })}
-          />
-        </Box>
-      ))}
-      {c.keep.length < 12 && (
-        <Button
-          size="sm"
-          variant="outline"
-          borderColor="rule"
-          onClick={() => put({ keep: [...c.keep, { code: 'cross-seam', at: 250, width: 0 }] }, 'A place kept clear')}
-        >
-          Keep another place clear
-        </Button>
-      )}
-    </>
-  );
-}
-
-function Bust(p: Asked) {
-  const { c, put, features } = p;
-  const bust = (part: Partial<ClosureChoice['bust']>) => ({ bust: { ...c.bust, ...part } });
-  return (
-    <>
-      <Ask
-        question="A button at bust level"
-        value={c.bust.want}
-        answers={[
-          ['no', 'as it comes'],
-          ['near', 'as near as can be'],
-          ['on', 'exactly on it'],
-        ]}
-        onAnswer={(want) => put(bust({ want }), 'Button at bust level')}
-      />
-      {features?.bust ? (
-        <Text color="quiet" fontSize="15px" mb="2">
-          {features.bust.from === 'dart' ? 'Bust level, from the dart' : 'Chest level, from the underarm'}:{' '}
-          {formatLength(features.bust.at, p.w.doc.units)} below the neck seam.
-        </Text>
-      ) : (
-        <LengthLine
-          {...p}
-          label="Bust level, below the neck seam"
-          value={c.bust.at}
-          least={0}
-          most={600}
-          set={(at) => bust({ at })}
-        />
-      )}
-      <LengthLine
-        {...p}
-        label="Body, round the bust (0: not measured)"
-        value={c.bust.body}
-        least={0}
-        most={2000}
-        set={(body) => bust({ body })}
-      />
-      <LengthLine
-        {...p}
-        label="Garment, closed, round the bust"
-        value={c.bust.garment}
-        least={0}
-        most={2500}
-        set={(garment) => bust({ garment })}
-      />
-    </>
-  );
-}
-
-/** What goes with a way of closing: a fly's holes run along it; a half placket is short and ends near its lower end. */
-const KIND_USUAL: Partial<Record<ClosureChoice['kind'], Partial<ClosureChoice>>> = {
-  hidden: { direction: 'vertical' },
-  half: { direction: 'vertical', length: 280, bottom: 40, count: 3, by: 'count' },
-};
-
-function Kind(p: Asked) {
-  const { c, put, w } = p;
-  const pattern = w.doc.garment !== CLOSING_ONLY;
-  const drawn = w.computed.shell.some((q) => q.kind === 'front' && q.lines.some((l) => l.kind === 'centre-front'));
-  const double = (part: Partial<ClosureChoice['double']>) => ({ double: { ...c.double, ...part } });
-  return (
-    <>
-      {pattern && <Closes c={c} put={put} />}
-      <Text fontWeight="550">The front</Text>
-      <Choose
-        label="How the front closes"
-        value={c.kind}
-        options={CLOSING_KINDS.map((k) => [k, CLOSING_WORDS[k]])}
-        onPick={(kind) => put({ kind, ...KIND_USUAL[kind] }, CLOSING_WORDS[kind])}
-      />
-      {c.kind === 'half' && pattern && (
-        <LengthLine
-          {...p}
-          label="Half placket, long"
-          value={c.length}
-          least={40}
-          most={900}
-          set={(length) => ({ length })}
-        />
-      )}
-      {c.kind === 'double' && (
-        <Box mt="3">
-          <LengthLine
-            {...p}
-            label="Column from centre front"
-            value={c.double.across}
-            least={10}
-            most={150}
-            set={(across) => double({ across })}
-          />
-          <Count
-            label="Columns each side"
-            value={c.double.columns}
-            least={1}
-            most={3}
-            onValue={(columns) => put(double({ columns }), `${columns} columns each side`)}
-          />
-          <Count
-            label="Rows that really close"
-            value={c.double.working}
-            least={0}
-            most={20}
-            onValue={(working) => put(double({ working }), `${working} working rows`)}
-          />
-        </Box>
-      )}
-      <Text fontWeight="550" mt="3">
-        With
-      </Text>
-      <Choose
-        label="Fastener"
-        value={c.fastener}
-        options={FASTENERS.map((f) => [f, FASTENER_WORDS[f][0]])}
-        onPick={(fastener) => put({ fastener }, FASTENER_WORDS[fastener][0])}
-      />
-      {c.fastener !== 'button' && c.fastener !== 'loop' && (
-        <Tick
-          label="Show buttons sewn over them"
-          checked={c.show}
-          onTick={(show) => put({ show }, show ? 'Show buttons' : 'No show buttons')}
-        />
-      )}
-      <Box mt="3">
-        <Ask
-          question="Holes on the wearer’s"
-          value={c.side}
-          answers={[
-            ['right', 'right (women’s custom)'],
-            ['left', 'left (men’s custom)'],
-          ]}
-          onAnswer={(side) => put({ side }, `Holes on the ${side}`)}
-        />
-      </Box>
-      {!drawn && (
-        <LengthLine
-          {...p}
-          label="Beyond the centre line"
-          value={c.extension}
-          least={0}
-          most={200}
-          set={(extension) => ({ extension })}
-        />
-      )}
-      <LengthLine {...p} label="Band, wide (0: none)" value={c.band} least={0} most={120} set={(band) => ({ band })} />
     </>
   );
 }

@@ -11,8 +11,9 @@ import { Empty, Page, SheetBox } from '../parts/Page.tsx';
 import { FASTENER_WORDS, gapsWords, placeOf } from '../words/index.ts';
 import { Answers } from './Answers.tsx';
 import { AtGarment } from './AtGarment.tsx';
-import { ButtonQuestions, Closes } from './ButtonQuestions.tsx';
+import { ButtonQuestions } from './ButtonQuestions.tsx';
 import { movingOf, type Put, putClosing } from './closing.ts';
+import { Closes } from './closingAsk.tsx';
 import { HoleQuestions, Holes } from './Holes.tsx';
 import { RestOfClosings, RestQuestions } from './RestOfClosings.tsx';
 

@@ -6,6 +6,7 @@ import {
   HOLE_SETTINGS,
   hasHoles,
   lignes,
+  loopLength,
   SIZES,
   sewingOrder,
 } from '../../core/closure/index.ts';
@@ -16,9 +17,9 @@ import { Ask, Pick, Tick } from '../parts/Ask.tsx';
 import { Why } from '../parts/Notes.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { CAUTION_WORDS, HOLE_AFTER, HOLE_STAGES, halvesWords } from '../words/index.ts';
-import { Asks } from './ButtonQuestions.tsx';
 import { type ViewProps } from './Buttons.tsx';
-import { type Put } from './closing.ts';
+import { layersOf, type Put } from './closing.ts';
+import { Asks } from './closingAsk.tsx';
 
 const SHAPE_WORDS: Record<ButtonShape, string> = {
   flat: 'flat',
@@ -127,6 +128,15 @@ export function Holes(p: ViewProps) {
             marks.
           </Text>
         )}
+        {c.choice.fastener === 'loop' && (
+          <Text>
+            Each loop measures {mm(loopLength(c.choice.diameter, c.choice.thickness))} from seam to seam, and a seam
+            allowance at both ends.
+          </Text>
+        )}
+        {c.choice.kind === 'hidden' && (
+          <Text>Under a fly the holes go through its hidden layer only, never through the front that shows.</Text>
+        )}
         {c.choice.stand.hole && c.choice.direction === 'vertical' && (
           <Text>The stand’s hole runs across, along the stand: it is pulled there. The band’s run along it.</Text>
         )}
@@ -196,17 +206,14 @@ function Practice({ w, c, put }: ViewProps) {
     );
     setWords('');
   };
-  const layers = w.computed.shell.length
-    ? `shell, ${w.doc.decisions.interfacing.on ? 'interfacing, ' : ''}${w.doc.decisions.facing.on ? 'facing' : 'the band folded under'}`
-    : 'the same cloth, interfacing and folds as the band';
   return (
     <SheetBox>
       <Heading as="h2" fontSize="20px" fontWeight="600" mb="1">
         Practice card
       </Heading>
       <Text mb="2">
-        On a scrap of the same layers: {layers}; same grain, edge and fold. Sew {HOLE_SETTINGS.practise} and more, until
-        two in a row are good; then practise cutting. Note opening, density, stabiliser, and how the button goes
+        On a scrap of the same layers: {layersOf(w)}; same grain, edge and fold. Sew {HOLE_SETTINGS.practise} and more,
+        until two in a row are good; then practise cutting. Note opening, density, stabiliser, and how the button goes
         through.
       </Text>
       {tries.length === 0 && <Text color="quiet">Nothing noted yet.</Text>}

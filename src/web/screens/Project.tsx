@@ -7,6 +7,7 @@ import { useProject, type Workbook } from '../api/useProject.ts';
 import { Ask } from '../parts/Ask.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
 import { Buttons } from './Buttons.tsx';
+import { ClosingSheet } from './ClosingSheet.tsx';
 import { HistoryPage } from './History.tsx';
 import { Inside } from './Inside.tsx';
 import { Paper } from './Paper.tsx';
@@ -88,6 +89,7 @@ function Opened({ w }: { w: Workbook }) {
             <Route path="seams" element={<Seams w={w} />} />
             <Route path="inside" element={<Inside w={w} />} />
             <Route path="buttons" element={<Buttons w={w} view="place" />} />
+            <Route path="buttons/sheet" element={<ClosingSheet w={w} />} />
             <Route path="buttons/holes" element={<Buttons w={w} view="holes" />} />
             <Route path="buttons/rest" element={<Buttons w={w} view="rest" />} />
             <Route path="buttons/garment" element={<Buttons w={w} view="garment" />} />

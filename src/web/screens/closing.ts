@@ -1,4 +1,4 @@
-import { type ClosureChoice, HOLE_STATES, type HoleState, stepsOf } from '../../core/closure/index.ts';
+import { type Closure, type ClosureChoice, HOLE_STATES, type HoleState, stepsOf } from '../../core/closure/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { type Moving } from '../drawing/ClosureDrawing.tsx';
@@ -27,6 +27,24 @@ export function movingOf(w: Workbook, put: Put): Moving {
     drop: (index, at) => put({ pins: held(index, at) }, `Button ${index + 1} at ${formatLength(at, w.doc.units)}`),
     release: (index) => put({ pins: without(pins, index) }, `Button ${index + 1} let go`),
   };
+}
+
+/** What the practice holes are sewn through: the layers of the front. */
+export const layersOf = (w: Workbook): string =>
+  w.computed.shell.length
+    ? `shell, ${w.doc.decisions.interfacing.on ? 'interfacing, ' : ''}${w.doc.decisions.facing.on ? 'facing' : 'the band folded under'}`
+    : 'the same cloth, interfacing and folds as the band';
+
+/** Pins after the number of buttons has changed: each held by the button that would stand nearest to it. */
+export function repinned(c: Closure | null, pins: ClosureChoice['pins'], n: number): ClosureChoice['pins'] {
+  const [first, last] = [c?.answers[c.chosen]?.at[0], c?.answers[c.chosen]?.at.slice(-1)[0]];
+  if (first === undefined || last === undefined || last <= first) return [];
+  const out = new Map<number, { index: number; at: number }>();
+  for (const { at } of pins) {
+    const index = Math.min(n - 1, Math.max(0, Math.round(((at - first) / (last - first)) * (n - 1))));
+    out.set(index, { index, at });
+  }
+  return [...out.values()];
 }
 
 /** With a stand's hole or without, every button keeps its own marks: the numbers move by one. */

@@ -4,6 +4,7 @@ import {
   type ClosingKind,
   type Closure,
   type Fastener,
+  freeGaps,
   HALVES,
   type HoleState,
   type Layout,
@@ -103,7 +104,7 @@ export function partFact(part: Part, a: Placement, c: Closure, units: LengthUnit
   const nearest = (to: number): number => Math.min(...a.at.map((x) => Math.abs(x - to)));
   switch (part) {
     case 'even':
-      return gapsWords(a.gaps, units);
+      return gapsWords(freeGaps(p, a.at), units);
     case 'level': {
       const level = p.levels[0];
       if (!level) return 'not asked';
