@@ -200,6 +200,8 @@ const SENTENCES: Record<string, Say> = {
     `${zone(d.zone, true)} keeps clear all from ${mm('from')} to ${mm('to')}: no place is left for a button. Make it narrower.`,
   'no-placement': (d) =>
     `No placing of ${d.count === 1 ? 'one button' : `${d.count} buttons`} meets all that is asked. Any one of these would make room.`,
+  'no-placement-at-all': (d) =>
+    `No placing of ${d.count === 1 ? 'one button' : `${d.count} buttons`} meets all that is asked, whichever single wish is let go. Let two go: fewer buttons, and a button off the bust or a narrower belt.`,
   'loosen-count': (d) => `Take ${d.to === 1 ? 'one button' : `${d.to} buttons`} instead of ${d.from}.`,
   'loosen-zone': (d, mm) => `Keep clear ${mm('to')} at ${zone(d.name)} instead of ${mm('from')}.`,
   'loosen-gap-least': (_, mm) =>

@@ -1,9 +1,9 @@
 import { type Decisions } from '../project.ts';
 import { type Finding } from '../result.ts';
 import { BAR, FACING_BEYOND_HOLE, type Hole } from './buttonhole.ts';
-import { type ButtonMark } from './derive.ts';
 import { EDGE_CLEAR, hasHoles } from './fasteners.ts';
 import { type Features } from './features.ts';
+import { type ButtonMark } from './model.ts';
 import { leastExtension } from './wishes.ts';
 
 /** Lowest button above the hem depth, mm. From memory. */

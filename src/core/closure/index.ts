@@ -5,6 +5,7 @@ export * from './fasteners.ts';
 export type { Features } from './features.ts';
 export { EASY, type Gape, lackOf, REACH as PULL_REACH } from './gaping.ts';
 export * from './measured.ts';
+export * from './model.ts';
 export * from './placement.ts';
 export { freeGaps, PARTS, type Part, POINTS, type Problem, type Score, type Zone } from './problem.ts';
 export * from './shopping.ts';

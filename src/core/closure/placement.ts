@@ -108,7 +108,11 @@ export function place(p: Problem): Result<Placement[]> {
   const fault = faults(p);
   if (fault) return refuse(fault);
   const first = search(p);
-  if (!first) return refuse(stop('no-placement', undefined, { count: p.count.least }), ...loosenings(p).map(told));
+  if (!first) {
+    const ways = loosenings(p);
+    const code = ways.length ? 'no-placement' : 'no-placement-at-all';
+    return refuse(stop(code, undefined, { count: p.count.least }), ...ways.map(told));
+  }
   const answers = [placementOf(p, first.at, 'all')];
   const take = (more: Placement[]): void => {
     for (const m of more.sort((a, b) => a.total - b.total))

@@ -1,7 +1,7 @@
 import { lignes } from './buttonhole.ts';
 import { type Fastener } from './choices.ts';
-import { type Closure } from './derive.ts';
 import { hasButtons, loopLength } from './fasteners.ts';
+import { type Closure } from './model.ts';
 
 /** One line of what to buy. */
 export interface Buy {

@@ -4,7 +4,7 @@ import { type Closure, PARTS, type Placement } from '../../core/closure/index.ts
 import { type LengthUnit } from '../../core/units.ts';
 import { SheetBox } from '../parts/Page.tsx';
 import { answerWhy, PART_WORDS, partFact } from '../words/index.ts';
-import { type ViewProps } from './Buttons.tsx';
+import { type ViewProps } from './closing.ts';
 
 const GapeChart = lazy(() => import('../drawing/GapeChart.tsx'));
 

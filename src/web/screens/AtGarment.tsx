@@ -6,8 +6,7 @@ import { formatLength } from '../../core/units.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { buyWords, placeOf, SMALL_WORDS, STATE_WORDS } from '../words/index.ts';
-import { type ViewProps } from './Buttons.tsx';
-import { ticked } from './closing.ts';
+import { ticked, type ViewProps } from './closing.ts';
 
 /** What was measured on the garment itself, which overrides the drawing. */
 function Side({ w, c, put }: ViewProps) {

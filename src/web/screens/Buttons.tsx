@@ -1,7 +1,6 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { type ReactNode } from 'react';
 import { NavLink } from 'react-router';
-import { type Closure } from '../../core/closure/index.ts';
 import { CLOSING_ONLY } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
@@ -12,7 +11,7 @@ import { FASTENER_WORDS, gapsWords, placeOf } from '../words/index.ts';
 import { Answers } from './Answers.tsx';
 import { AtGarment } from './AtGarment.tsx';
 import { ButtonQuestions } from './ButtonQuestions.tsx';
-import { movingOf, type Put, putClosing } from './closing.ts';
+import { movingOf, putClosing, type ViewProps } from './closing.ts';
 import { Closes } from './closingAsk.tsx';
 import { HoleQuestions, Holes } from './Holes.tsx';
 import { RestOfClosings, RestQuestions } from './RestOfClosings.tsx';
@@ -24,12 +23,6 @@ const VIEWS = {
   garment: { to: '/garment', words: 'On the garment', question: 'What do I buy, and how far am I?' },
 } as const;
 export type View = keyof typeof VIEWS;
-
-export interface ViewProps {
-  w: Workbook;
-  c: Closure;
-  put: Put;
-}
 
 /** Where does each button go? And how is each hole made, what else is closed, how far is it on the garment. */
 export function Buttons({ w, view }: { w: Workbook; view: View }) {

@@ -17,8 +17,7 @@ import { Ask, Pick, Tick } from '../parts/Ask.tsx';
 import { Why } from '../parts/Notes.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { CAUTION_WORDS, HOLE_AFTER, HOLE_STAGES, halvesWords } from '../words/index.ts';
-import { type ViewProps } from './Buttons.tsx';
-import { layersOf, type Put } from './closing.ts';
+import { layersOf, type Put, type ViewProps } from './closing.ts';
 import { Asks } from './closingAsk.tsx';
 
 const SHAPE_WORDS: Record<ButtonShape, string> = {

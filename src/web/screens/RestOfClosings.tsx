@@ -20,8 +20,7 @@ import { LengthField } from '../parts/LengthField.tsx';
 import { Findings } from '../parts/Notes.tsx';
 import { Empty, SheetBox } from '../parts/Page.tsx';
 import { FASTENER_WORDS, LAYOUT_WORDS, SMALL_WORDS } from '../words/index.ts';
-import { type ViewProps } from './Buttons.tsx';
-import { type Put } from './closing.ts';
+import { type Put, type ViewProps } from './closing.ts';
 
 /** A new closing: as it is usual, as long as the pattern says. */
 const begun = (w: Workbook, kind: SmallKind): SmallChoice => {

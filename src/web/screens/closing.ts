@@ -6,6 +6,12 @@ import { type Moving } from '../drawing/ClosureDrawing.tsx';
 /** Changes part of the closing: shown while it moves, saved under a label. */
 export type Put = (part: Partial<ClosureChoice>, label?: string) => void;
 
+export interface ViewProps {
+  w: Workbook;
+  c: Closure;
+  put: Put;
+}
+
 export const putClosing =
   (w: Workbook): Put =>
   (part, label) => {
