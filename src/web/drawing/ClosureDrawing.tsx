@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { ZONE_NAMES } from '../../contract/findings.ts';
 import { type Closure, lignes } from '../../core/closure/index.ts';
-import { addScaled, type Box, boxOf, joinBoxes, type Point } from '../../core/geometry/index.ts';
+import { addScaled, type Box, boxOf, joinBoxes, type Point, pathLength } from '../../core/geometry/index.ts';
 import { pathData } from '../../core/output/svg.ts';
 import { type CutLine, outlineOf, type Piece } from '../../core/pattern/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
@@ -63,6 +63,7 @@ export function ClosureDrawing({ closure: given, front: givenFront, cut: givenCu
           ) : (
             <Band box={band} unit={unit} />
           )}
+          {shown && <Beyond closure={closure} unit={unit} />}
           {closure.choice.stand.hole && <Stand closure={closure} unit={unit} />}
           <Zones closure={closure} unit={unit} units={units} right={shown ? null : band.maxX} />
           <path
@@ -105,6 +106,30 @@ function Band({ box, unit }: { box: Box; unit: number }) {
       stroke="var(--chakra-colors-shell)"
       strokeWidth={1.6 * unit}
     />
+  );
+}
+
+/** Where the closing runs on past the front, on to a skirt; or ends before it does, as a half placket. */
+function Beyond({ closure, unit }: { closure: Closure; unit: number }) {
+  const own = pathLength(closure.line);
+  if (Math.abs(closure.lengthMm - own) < 1) return null;
+  const [a, b] = [linePlace(closure, Math.min(own, closure.lengthMm)), linePlace(closure, closure.lengthMm)];
+  const side = (p: Point, out: number): Point => addScaled(p, a.edge, out);
+  const stroke = { stroke: 'var(--chakra-colors-shell)', strokeWidth: 1.4 * unit, fill: 'none' };
+  if (closure.lengthMm < own) {
+    const [from, to] = [side(b.p, closure.extension), side(b.p, -40)];
+    return <path d={`M${from.x} ${from.y}L${to.x} ${to.y}`} {...stroke} />;
+  }
+  const corners = [side(a.p, closure.extension), side(b.p, closure.extension), side(b.p, -60), side(a.p, -60)];
+  return (
+    <g>
+      <path
+        d={`M${corners.map((q) => `${q.x} ${q.y}`).join('L')}Z`}
+        {...stroke}
+        strokeDasharray={`${6 * unit} ${4 * unit}`}
+      />
+      <path d={`M${a.p.x} ${a.p.y}L${b.p.x} ${b.p.y}`} {...stroke} strokeDasharray={`${10 * unit} ${3 * unit}`} />
+    </g>
   );
 }
 
