@@ -12,7 +12,19 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.end());
 
-const VIEWS = ['', 'pattern', 'seams', 'inside', 'buttons', 'plan', 'paper', 'history'];
+const VIEWS = [
+  '',
+  'pattern',
+  'seams',
+  'inside',
+  'buttons',
+  'buttons/holes',
+  'buttons/rest',
+  'buttons/garment',
+  'plan',
+  'paper',
+  'history',
+];
 
 for (const view of VIEWS) {
   test(`${view || 'shelf'}: no fault of accessibility in light or dark, no sideways scroll on desk or tablet, no error`, async ({

@@ -80,8 +80,9 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
 
   await go(page, 'Where do the buttons go?');
   await page.getByLabel('How many buttons?').fill('7');
+  await page.getByText('Kept clear: waist, pockets, seams').click();
   await page.getByText('Worn belted: keep the waist clear').click();
-  await expect(page.getByRole('heading', { name: /^7 buttons, 23 mm/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^7 buttons of 23 mm/ })).toBeVisible();
   await saved(page);
 
   await go(page, 'In what order?');

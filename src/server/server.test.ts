@@ -14,23 +14,13 @@ import {
   sizesPdf,
   sleeveClicks,
 } from '../demo/index.ts';
-import { createApp } from './app.ts';
+import { appOf, asking } from '../test/api.ts';
 import { type Opened, openStore } from './db/open.ts';
-import { Reader } from './intake/run.ts';
 
 const MIGRATIONS = 'src/server/db/migrations';
 const folder = mkdtempSync(join(tmpdir(), 'woodbine-server-'));
 let opened: Opened;
 let app: Hono;
-
-const appOf = (o: Opened): Hono =>
-  createApp({
-    opened: o,
-    names: ['127.0.0.1', 'localhost'],
-    fontFiles: [],
-    reader: new Reader(null),
-    now: () => new Date(0),
-  });
 
 beforeAll(async () => {
   opened = await openStore({ folder, migrations: MIGRATIONS });
@@ -41,35 +31,7 @@ afterAll(async () => {
   rmSync(folder, { recursive: true });
 });
 
-interface Answer {
-  status: number;
-  type: string;
-  // biome-ignore lint/suspicious/noExplicitAny: answers are looked at from outside, as a caller without our types would.
-  json: any;
-  text: string;
-}
-
-async function ask(
-  method: string,
-  path: string,
-  body?: unknown,
-  headers: Record<string, string> = {},
-): Promise<Answer> {
-  const form = body instanceof FormData;
-  const init: RequestInit = {
-    method,
-    headers: {
-      host: '127.0.0.1',
-      ...(body !== undefined && !form && { 'content-type': 'application/json' }),
-      ...headers,
-    },
-  };
-  if (body !== undefined) init.body = form || typeof body === 'string' ? (body as string) : JSON.stringify(body);
-  const r = await app.request(`http://127.0.0.1${path}`, init);
-  const text = await r.text();
-  const type = r.headers.get('content-type') ?? '';
-  return { status: r.status, type, text, json: type.includes('json') ? JSON.parse(text) : null };
-}
+const { ask, edit } = asking(() => app);
 const upload = (id: string, content: string | Uint8Array<ArrayBuffer>, fields: Record<string, string> = {}) => {
   const form = new FormData();
   form.set('file', new File([content], '../../etc/passwd.svg'));
@@ -78,9 +40,6 @@ const upload = (id: string, content: string | Uint8Array<ArrayBuffer>, fields: R
 };
 const make = async (name = 'Coat'): Promise<string> =>
   (await ask('POST', '/api/projects', { name, garment: 'coat' })).json.id;
-const edit = (id: string, revision: number, path: string, value: unknown, label = 'Change') =>
-  ask('PATCH', `/api/projects/${id}`, { revision, change: { label, patch: [{ op: 'replace', path, value }] } });
-
 describe('projects', () => {
   test('made, listed, changed, undone, redone, told, deleted', async () => {
     const made = await ask('POST', '/api/projects', { name: ' Potting jacket ', garment: 'jacket' });

@@ -5,7 +5,6 @@ import { coatDocument, coatFigures, piecesOf, SEED } from '../../test/shells.ts'
 import { compute } from '../compute.ts';
 import { distance, nearestOn, pathLength } from '../geometry/index.ts';
 import { emptyDocument, type ProjectDocument, usualDecisions } from '../project.ts';
-import { gape, lackOf } from './gaping.ts';
 import {
   buttonhole,
   type ClosureChoice,
@@ -278,28 +277,6 @@ describe('small closings', () => {
     expect(codes('cuff', { layout: 'line', width: 40, diameter: 15 })).toEqual(['lap-narrow', 'rows-close']);
     for (const kind of ['cuff', 'tab', 'epaulette', 'back-neck', 'shoulder', 'waistband', 'collar', 'hood'] as const)
       expect([kind, codes(kind, {})]).toEqual([kind, []]);
-  });
-});
-
-describe('gaping', () => {
-  test('a short gap at bust level bows like a string under an even pull, q·g²/8 (textbook), measured by 80 mm', () => {
-    const g = gape([200, 210], 205, 900, 900);
-    expect(g?.worst).toBeCloseTo((10 / 80) ** 2, 3);
-    const two = gape([195, 215], 205, 900, 900);
-    expect((two?.worst ?? 0) / (g?.worst ?? 1)).toBeCloseTo(4, 1);
-  });
-  test('enough ease and nothing pulls; none and it pulls in full; far from the bust nothing', () => {
-    expect(lackOf(900, 980)).toBe(0);
-    expect(lackOf(900, 900)).toBe(1);
-    expect(gape([0, 90], 205, 900, 1000)?.worst).toBe(0);
-    expect(gape([500, 590], 205, 900, 900)?.worst).toBe(0);
-    expect(gape([0, 90], 205, 0, 900)).toBeNull();
-  });
-  test('a button on the bust halves the pull at least, against one gap across it', () => {
-    const off = gape([20, 110, 200, 290, 380], 245, 940, 950)?.worst ?? 0;
-    const on = gape([65, 155, 245, 335, 425], 245, 940, 950)?.worst ?? 0;
-    expect(on).toBeLessThan(off);
-    expect(off).toBeGreaterThan(0.9);
   });
 });
 

@@ -31,10 +31,11 @@ function bows(a: number, b: number, bust: number, n: number): number[] {
   const w = new Array<number>(n + 1).fill(0);
   let slope = 0;
   for (let i = 1; i <= n; i++) {
+    const before = slope;
     slope -= pull(a + (i - 0.5) * h, bust) * h;
-    w[i] = (w[i - 1] as number) + slope * h;
+    w[i] = (w[i - 1] as number) + ((before + slope) / 2) * h;
   }
-  // Midpoint sums of the slope lag by half a step; the chord sets the far end to nothing, and takes that out too.
+  // The chord sets the far end to nothing.
   return w.map((v, i) => v - ((w[n] as number) * i) / n);
 }
 

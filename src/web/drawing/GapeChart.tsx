@@ -16,6 +16,7 @@ export default function GapeChart({ c, names, units }: { c: Closure; names: stri
   const far = Math.max(...c.answers.flatMap((a) => a.at));
   return (
     <div
+      style={{ minWidth: 0, overflow: 'hidden' }}
       role="img"
       aria-label={`Pull between the buttons: ${pulls.map((g, i) => `${names[i]} ${percent(g.worst)}`).join(', ')}`}
     >

@@ -1,0 +1,50 @@
+import { type Hono } from 'hono';
+import { createApp } from '../server/app.ts';
+import { type Opened } from '../server/db/open.ts';
+import { Reader } from '../server/intake/run.ts';
+
+/** The server's app on an opened store, as the tests ask it: no fonts, no reader's worker, a clock that stands still. */
+export const appOf = (o: Opened): Hono =>
+  createApp({
+    opened: o,
+    names: ['127.0.0.1', 'localhost'],
+    fontFiles: [],
+    reader: new Reader(null),
+    now: () => new Date(0),
+  });
+
+export interface Answer {
+  status: number;
+  type: string;
+  // biome-ignore lint/suspicious/noExplicitAny: answers are looked at from outside, as a caller without our types would.
+  json: any;
+  text: string;
+}
+
+/** What a caller from outside would do: requests and their answers. */
+export function asking(app: () => Hono) {
+  async function ask(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer> {
+    const form = body instanceof FormData;
+    const init: RequestInit = {
+      method,
+      headers: {
+        host: '127.0.0.1',
+        ...(body !== undefined && !form && { 'content-type': 'application/json' }),
+        ...headers,
+      },
+    };
+    if (body !== undefined) init.body = form || typeof body === 'string' ? (body as string) : JSON.stringify(body);
+    const r = await app().request(`http://127.0.0.1${path}`, init);
+    const text = await r.text();
+    const type = r.headers.get('content-type') ?? '';
+    return { status: r.status, type, text, json: type.includes('json') ? JSON.parse(text) : null };
+  }
+  const edit = (id: string, revision: number, path: string, value: unknown, label = 'Change') =>
+    ask('PATCH', `/api/projects/${id}`, { revision, change: { label, patch: [{ op: 'replace', path, value }] } });
+  return { ask, edit };
+}
