@@ -1,4 +1,4 @@
-import { type ClosureChoice, type Fastener } from './choices.ts';
+import { type ClosureChoice, type Fastener, HOLE_STATES, type HoleState } from './choices.ts';
 
 /**
  * Sizes in mm that shops usually carry: buttons by ligne (14 L to 50 L, rounded as sold), snaps and press studs, hooks.
@@ -29,6 +29,9 @@ export const HALVES: Record<Fastener, { over: string; under: string }> = {
 export const hasHoles = (f: Fastener): boolean => f === 'button';
 export const hasButtons = (c: Pick<ClosureChoice, 'fastener' | 'show'>): boolean =>
   c.fastener === 'button' || c.fastener === 'loop' || c.show;
+
+/** What is ticked at each of its places: only holes are tried out and cut. */
+export const statesOf = (f: Fastener): readonly HoleState[] => (hasHoles(f) ? HOLE_STATES : ['marked', 'sewn']);
 
 /** Least from the centre of a fastener to an edge, mm: half of it and a little. Buttons from memory; others alike. */
 export const EDGE_CLEAR: Record<Fastener, number> = { button: 6, snap: 3, 'press-stud': 4, hook: 2, loop: 0 };

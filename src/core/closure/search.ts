@@ -103,9 +103,21 @@ function layersOf(r: Run, limit: number): Layer[] {
 }
 
 /**
- * Cost of the best way to each place of a layer, by place and bits, and where it came from. Ways that cannot end cheaper
- * than `limit` are dropped: what is left of the line has to be shared by the gaps that are left, at best equally.
+ * What a way to block k at `x` may have cost to end at `limit` or below: what is left of the line has to be shared by the
+ * gaps that are left, at best equally.
  */
+function worthTo(r: Run, k: number, limit: number): (x: number) => number {
+  const { m, mean, low, high } = r;
+  const weight = r.p.weights.even / UNIT;
+  const rest = r.blocks.slice(k).reduce((s, b) => s + widthOf(b), 0);
+  const slack = m * weight * ((high - low) / 2 / m) ** 2;
+  return (x) => {
+    const short = Math.max(0, Math.abs((low + high) / 2 - x - rest - (m - k) * mean) - (high - low) / 2);
+    return limit + slack - (k < m ? (weight * short * short) / (m - k) : 0);
+  };
+}
+
+/** Cost of the best way to each place of a layer, by place and bits, and where it came from; none dearer than `limit`. */
 function step(
   r: Run,
   k: number,
@@ -114,7 +126,7 @@ function step(
   costs: Float64Array,
   limit: number,
 ): [Float64Array, Int32Array] {
-  const { p, m, mean } = r;
+  const { p, mean } = r;
   const F = 1 << r.others.length;
   const width = widthOf(r.blocks[k - 1] as Block);
   const weight = p.weights.even / UNIT;
@@ -122,17 +134,14 @@ function step(
   const next = new Float64Array(to.at.length * F).fill(NEVER);
   const came = new Int32Array(to.at.length * F).fill(-1);
   const live = from.at.map((_, i) => i).filter((i) => costs.subarray(i * F, i * F + F).some((c) => c < NEVER));
-  const rest = r.blocks.slice(k).reduce((s, b) => s + widthOf(b), 0);
+  const worthAt = worthTo(r, k, limit);
   const lowest = (from.at[0] ?? 0) + width;
   const highest = to.at[to.at.length - 1] ?? 0;
   const levels = p.levels.filter((l) => l.at >= lowest && l.at < highest);
-  const slack = m * weight * ((r.high - r.low) / 2 / m) ** 2;
   for (let j = 0; j < to.at.length; j++) {
     const x = to.at[j] as number;
     const own = to.own[j] as number;
-    const short = Math.max(0, Math.abs((r.low + r.high) / 2 - x - rest - (m - k) * mean) - (r.high - r.low) / 2);
-    const left = k < m ? (weight * short * short) / (m - k) : 0;
-    const worth = limit + slack - left;
+    const worth = worthAt(x);
     if (own > worth) continue;
     const bits = to.bits[j] as number;
     for (const i of live) {

@@ -30,7 +30,7 @@ export default function GapeChart({ c, names, units }: { c: Closure; names: stri
             tick={tick}
             tickFormatter={(v: number) => formatLength(v, units, 0)}
             label={{
-              value: 'from the neck seam',
+              value: c.piece ? 'from the neck seam' : 'from the top',
               position: 'insideBottom',
               offset: -12,
               fontSize: 14,

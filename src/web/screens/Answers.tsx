@@ -3,7 +3,7 @@ import { lazy, Suspense } from 'react';
 import { type Closure, PARTS, type Placement } from '../../core/closure/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { SheetBox } from '../parts/Page.tsx';
-import { answerWhy, PART_WORDS, partFact } from '../words/index.ts';
+import { answerWhy, countWords, PART_WORDS, partFact } from '../words/index.ts';
 import { type ViewProps } from './closing.ts';
 
 const GapeChart = lazy(() => import('../drawing/GapeChart.tsx'));
@@ -36,7 +36,7 @@ export function Answers({ w, c, put }: ViewProps) {
                       checked={i === c.chosen}
                       onChange={() => put({ answer: i }, `Answer ${LETTERS[i]}`)}
                     />
-                    {LETTERS[i]}: {a.at.length} {a.at.length === 1 ? 'button' : 'buttons'}
+                    {LETTERS[i]}: {countWords(c, a.at.length)}
                   </label>
                 </Table.ColumnHeader>
               ))}

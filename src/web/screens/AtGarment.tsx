@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Table, Text } from '@chakra-ui/react';
 import { Download } from 'lucide-react';
 import { Link } from 'react-router';
-import { HOLE_STATES, shoppingList } from '../../core/closure/index.ts';
+import { HOLE_STATES, type HoleState, hasHoles, shoppingList, statesOf } from '../../core/closure/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { SheetBox } from '../parts/Page.tsx';
@@ -57,6 +57,7 @@ interface HoleRow {
   at: number;
   name: string;
   where: string;
+  states: readonly HoleState[];
 }
 
 /** Every hole (or snap) of the garment: down the front, then those of cuffs and the rest, one by one. */
@@ -66,7 +67,8 @@ function rowsOf({ w, c }: ViewProps): HoleRow[] {
     line: 'front',
     index,
     at: b.at,
-    name: `Hole ${index + 1}`,
+    name: `${hasHoles(c.choice.fastener) ? 'Hole' : 'Place'} ${index + 1}`,
+    states: statesOf(c.choice.fastener),
     where: `${placeOf(b.at, units)}${b.onStand ? ' (stand)' : ''}`,
   }));
   const small = c.small.flatMap((s) => {
@@ -74,7 +76,14 @@ function rowsOf({ w, c }: ViewProps): HoleRow[] {
     return Array.from({ length: s.choice.times * over.length }, (_, index) => {
       const at = over[index % over.length]?.x ?? 0;
       const name = `${SMALL_WORDS[s.choice.kind]} ${index + 1}`;
-      return { line: s.choice.id, index, at, name, where: formatLength(at, units) };
+      return {
+        line: s.choice.id,
+        index,
+        at,
+        name,
+        where: formatLength(at, units),
+        states: statesOf(s.choice.fastener),
+      };
     });
   });
   return [...front, ...small];
@@ -88,11 +97,12 @@ function Ticks(p: ViewProps) {
     const done = c.choice.done.find((d) => d.line === r.line && d.index === r.index);
     return done ? HOLE_STATES.indexOf(done.state) : -1;
   };
-  const cut = rows.filter((r) => stateOf(r) === HOLE_STATES.length - 1).length;
+  const ready = (r: HoleRow): boolean => stateOf(r) >= HOLE_STATES.indexOf(r.states[r.states.length - 1] as HoleState);
+  const finished = rows.filter(ready).length;
   return (
     <SheetBox>
       <Heading as="h2" fontSize="20px" fontWeight="600" mb="1">
-        {cut === rows.length ? 'All cut' : `${cut} of ${rows.length} cut`}
+        {finished === rows.length ? 'All done' : `${finished} of ${rows.length} done`}
       </Heading>
       <Text color="quiet" mb="2">
         A hole that is sewn or cut stays where it is, whatever is decided afterwards.
@@ -114,20 +124,22 @@ function Ticks(p: ViewProps) {
               </Table.Cell>
               {HOLE_STATES.map((s, k) => (
                 <Table.Cell key={s}>
-                  <input
-                    type="checkbox"
-                    aria-label={`${r.name} ${STATE_WORDS[s]}`}
-                    checked={stateOf(r) >= k}
-                    onChange={(e) => {
-                      const { line, index, at } = r;
-                      const on = e.target.checked;
-                      put(
-                        { done: ticked(c.choice, { line, index, at }, s, on) },
-                        `${r.name} ${on ? '' : 'not '}${STATE_WORDS[s]}`,
-                      );
-                    }}
-                    style={{ width: 24, height: 24 }}
-                  />
+                  {r.states.includes(s) && (
+                    <input
+                      type="checkbox"
+                      aria-label={`${r.name} ${STATE_WORDS[s]}`}
+                      checked={stateOf(r) >= k}
+                      onChange={(e) => {
+                        const { line, index, at } = r;
+                        const on = e.target.checked;
+                        put(
+                          { done: ticked(c.choice, { line, index, at }, s, on) },
+                          `${r.name} ${on ? '' : 'not '}${STATE_WORDS[s]}`,
+                        );
+                      }}
+                      style={{ width: 24, height: 24 }}
+                    />
+                  )}
                 </Table.Cell>
               ))}
             </Table.Row>

@@ -9,7 +9,7 @@ import { SheetBox } from '../parts/Page.tsx';
 import { roundingWords } from '../words/index.ts';
 import { Bust, KeptClear, Kind } from './ClosingQuestions.tsx';
 import { repinned, standPut } from './closing.ts';
-import { type Asked, Asks, Group, LengthLine, type Props } from './closingAsk.tsx';
+import { type Asked, Asks, Group, LengthLine, type Props, topOf } from './closingAsk.tsx';
 
 /** Everything that is asked to place the buttons, the first things first; each with a sensible answer already chosen. */
 export function ButtonQuestions({ w, put }: Props) {
@@ -165,7 +165,7 @@ function Ends(p: Asked) {
       )}
       {!c.stand.hole && !(c.breakTop && features?.break != null) && (
         <>
-          <Asks {...p} of="top" label="First, below the neck seam" least={0} most={150} />
+          <Asks {...p} of="top" label={`First, below ${topOf(p.w)}`} least={0} most={150} />
           <Asks {...p} of="topGive" label="It may move by" least={0} most={50} />
         </>
       )}

@@ -7,7 +7,7 @@ import { type Workbook } from '../api/useProject.ts';
 import { ClosureDrawing, sizeWords } from '../drawing/ClosureDrawing.tsx';
 import { Findings, Why } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
-import { FASTENER_WORDS, gapsWords, placeOf } from '../words/index.ts';
+import { countWords, gapsWords, placeOf } from '../words/index.ts';
 import { Answers } from './Answers.tsx';
 import { AtGarment } from './AtGarment.tsx';
 import { ButtonQuestions } from './ButtonQuestions.tsx';
@@ -106,18 +106,17 @@ function Placed({ w, c, put }: ViewProps) {
   const { units } = w.doc;
   const mm = (v: number) => formatLength(v, units);
   const front = w.computed.shell.find((p) => p.id === c.piece);
-  const n = c.buttons.length;
-  const [one, many] = FASTENER_WORDS[c.choice.fastener];
   const held = c.choice.pins.length;
   return (
     <>
       <SheetBox>
         <Heading as="h2" fontSize="22px" fontWeight="600" mb="1">
-          {n} {n === 1 ? one : many} of {sizeWords(c.choice.diameter, units)}
+          {countWords(c, c.buttons.length)} of {sizeWords(c.choice.diameter, units)}
           {c.gaps.length > 0 && `, gaps ${gapsWords(c.gaps, units)}`}
         </Heading>
         <Text mb="2">
-          From the neck seam: <b>{c.buttons.map((b) => placeOf(b.at, units)).join(', ')}</b>.
+          {c.piece ? 'From the neck seam' : 'From the top'}:{' '}
+          <b>{c.buttons.map((b) => placeOf(b.at, units)).join(', ')}</b>.
           {c.choice.measured !== null && ` Measured on the garment: ${mm(c.lengthMm)}, ${mm(c.drawnMm)} as drawn.`}
         </Text>
         <Findings

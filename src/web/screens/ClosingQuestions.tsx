@@ -5,8 +5,8 @@ import { CLOSING_ONLY } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { Ask, Pick as Choose, Tick } from '../parts/Ask.tsx';
 import { Count } from '../parts/Count.tsx';
-import { CLOSING_WORDS, FASTENER_WORDS } from '../words/index.ts';
-import { type Asked, Closes, LengthLine } from './closingAsk.tsx';
+import { CLOSED_WITH, CLOSING_WORDS } from '../words/index.ts';
+import { type Asked, Closes, LengthLine, topOf } from './closingAsk.tsx';
 
 export function KeptClear(p: Asked) {
   const { c, put, features } = p;
@@ -27,7 +27,7 @@ export function KeptClear(p: Asked) {
           {features?.waist == null ? (
             <LengthLine
               {...p}
-              label="Waist, below the neck seam"
+              label={`Waist, below ${topOf(p.w)}`}
               value={c.waist.at}
               least={0}
               most={800}
@@ -63,7 +63,7 @@ export function KeptClear(p: Asked) {
           </Flex>
           <LengthLine
             {...p}
-            label="Below the neck seam"
+            label={`Below ${topOf(p.w)}`}
             value={k.at}
             least={0}
             most={2000}
@@ -116,7 +116,7 @@ export function Bust(p: Asked) {
       ) : (
         <LengthLine
           {...p}
-          label="Bust level, below the neck seam"
+          label={`Bust level, below ${topOf(p.w)}`}
           value={c.bust.at}
           least={0}
           most={600}
@@ -206,8 +206,8 @@ export function Kind(p: Asked) {
       <Choose
         label="Fastener"
         value={c.fastener}
-        options={FASTENERS.map((f) => [f, FASTENER_WORDS[f][0]])}
-        onPick={(fastener) => put({ fastener }, FASTENER_WORDS[fastener][0])}
+        options={FASTENERS.map((f) => [f, CLOSED_WITH[f]])}
+        onPick={(fastener) => put({ fastener }, CLOSED_WITH[fastener])}
       />
       {c.fastener !== 'button' && c.fastener !== 'loop' && (
         <Tick

@@ -19,7 +19,7 @@ import { Count } from '../parts/Count.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { Findings } from '../parts/Notes.tsx';
 import { Empty, SheetBox } from '../parts/Page.tsx';
-import { FASTENER_WORDS, LAYOUT_WORDS, SMALL_WORDS } from '../words/index.ts';
+import { CLOSED_WITH, FASTENER_WORDS, LAYOUT_WORDS, SMALL_WORDS } from '../words/index.ts';
 import { type Put, type ViewProps } from './closing.ts';
 
 /** A new closing: as it is usual, as long as the pattern says. */
@@ -130,7 +130,7 @@ function One({ s, w, put }: ViewProps & { s: Small }) {
           <Pick
             label="Fastener"
             value={choice.fastener}
-            options={FASTENERS.map((f) => [f, FASTENER_WORDS[f][0]])}
+            options={FASTENERS.map((f) => [f, CLOSED_WITH[f]])}
             onPick={(fastener) => change({ fastener })}
           />
         </Box>

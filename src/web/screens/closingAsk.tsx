@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { type ReactNode } from 'react';
 import { type ClosureChoice, type Features } from '../../core/closure/index.ts';
+import { CLOSING_ONLY } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Tick } from '../parts/Ask.tsx';
@@ -100,3 +101,6 @@ export const Closes = ({ c, put }: Pick<Asked, 'c' | 'put'>) => (
     onTick={(on) => put({ on }, on ? 'It closes' : 'It does not close')}
   />
 );
+
+/** What lengths along the line are measured from. */
+export const topOf = (w: Workbook): string => (w.doc.garment === CLOSING_ONLY ? 'the top' : 'the neck seam');

@@ -22,12 +22,20 @@ export const CLOSING_WORDS: Record<ClosingKind, string> = {
   double: 'double-breasted',
 };
 
+export const CLOSED_WITH: Record<Fastener, string> = {
+  button: 'button and hole',
+  snap: 'sew-on snap',
+  'press-stud': 'press stud',
+  hook: 'hook and eye',
+  loop: 'button and loop',
+};
+
 export const FASTENER_WORDS: Record<Fastener, [one: string, many: string]> = {
-  button: ['button and hole', 'buttons'],
-  snap: ['sew-on snap', 'snaps'],
+  button: ['button', 'buttons'],
+  snap: ['snap', 'snaps'],
   'press-stud': ['press stud', 'press studs'],
-  hook: ['hook and eye', 'hooks'],
-  loop: ['button and loop', 'buttons'],
+  hook: ['hook', 'hooks'],
+  loop: ['button', 'buttons'],
 };
 
 const HALF_WORDS: Record<string, string> = {
@@ -88,6 +96,13 @@ const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n =
 /** A place on the line: below the neck seam, or above it on the stand. */
 export const placeOf = (at: number, units: LengthUnit): string =>
   at < -0.05 ? `${formatLength(-at, units)} above` : formatLength(at, units);
+
+/** How many there are: rows where columns mirror each other. */
+export function countWords(c: Closure, n: number): string {
+  const [one, many] = FASTENER_WORDS[c.choice.fastener];
+  if (c.choice.kind === 'double') return `${plural(n, 'row')} of ${2 * c.choice.double.columns} ${many}`;
+  return plural(n, one, many);
+}
 
 /** Gaps in short: all alike, or from the least to the most. */
 export function gapsWords(gaps: number[], units: LengthUnit): string {
