@@ -99,8 +99,12 @@ test('a coat worn belted: the belt stays clear, a dragged button stays and the r
   if (!box) throw new Error('no button');
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
+  // On the way over its neighbours nothing fits: the drawing stays, and the hand may come back.
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 240, { steps: 6 });
+  await expect(page.getByText(/^No placing of 6 buttons/)).toBeVisible();
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + 12, { steps: 5 });
   await page.mouse.up();
+  await expect(page.getByText(/^No placing of/)).toBeHidden();
   await saved(page);
   const dragged = await places(page);
   expect(dragged[4]).toBeGreaterThan((start[4] as number) + 5);

@@ -230,6 +230,9 @@ test('a facing something else takes the place of is told, not drafted', () => {
     return bandFacings(shell, d).findings.map((f) => [f.code, f.data?.role, f.data?.instead]);
   };
   expect(codes(() => undefined)).toEqual([['facing-not-needed', 'armhole', 'sleeve']]);
+  d.lining.wrist = { ...d.lining.wrist, kind: 'rib' };
+  expect(codes(() => undefined)).toContainEqual(['facing-not-needed', 'wrist', 'rib']);
+  d.lining.wrist = { ...d.lining.wrist, kind: 'joined' };
   d.facing.inOne = 60;
   expect(codes(() => undefined)).toContainEqual(['facing-not-needed', 'in-one', 'lining']);
   d.lining.on = false;

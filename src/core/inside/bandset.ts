@@ -34,6 +34,8 @@ function inItsPlace(role: BandRole, shell: Piece[], d: Decisions): string | null
   if (role === 'armhole' && d.facing.bias.armhole) return 'bias strip';
   if (role === 'waist' && has('waistband')) return 'waistband';
   if (role === 'waist' && has('front', 'back')) return 'bodice';
+  if (role === 'hem' && d.lining.on && d.lining.hem.kind === 'rib') return 'rib';
+  if (role === 'wrist' && d.lining.on && d.lining.wrist.kind === 'rib') return 'rib';
   return null;
 }
 

@@ -224,14 +224,11 @@ interface ButtonProps {
 /** One button: dragged along the line, or moved by the arrow keys; Delete lets it go again. */
 function Button({ closure, index, unit, x, units, moving }: ButtonProps) {
   const b = closure.buttons[index] as Closure['buttons'][number];
-  const grip = useRef<number | null>(null);
+  // The drawing may shift while words about it come and go: what counts is where it stood when the button was taken.
+  const grip = useRef<{ by: number; map: DOMMatrix } | null>(null);
   const fixed = b.held === 'sewn';
-  const place = (e: PointerEvent<SVGGElement>): number => {
-    const svg = e.currentTarget.ownerSVGElement;
-    const m = svg?.getScreenCTM()?.inverse();
-    const p = m ? new DOMPoint(e.clientX, e.clientY).matrixTransform(m) : { x: 0, y: 0 };
-    return alongOf(closure, p);
-  };
+  const along = (e: PointerEvent, map: DOMMatrix): number =>
+    alongOf(closure, new DOMPoint(e.clientX, e.clientY).matrixTransform(map));
   const whole = (at: number): number => Math.round(at / moving.step) * moving.step;
   const onKey = (e: KeyboardEvent) => {
     const by = e.key === 'ArrowUp' ? -1 : e.key === 'ArrowDown' ? 1 : 0;
@@ -257,13 +254,19 @@ function Button({ closure, index, unit, x, units, moving }: ButtonProps) {
       onKeyDown={fixed ? undefined : onKey}
       onPointerDown={(e) => {
         if (fixed) return;
+        const map = e.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();
+        if (!map) return;
         e.currentTarget.setPointerCapture(e.pointerId);
-        grip.current = place(e) - b.at;
+        grip.current = { by: along(e, map) - b.at, map };
       }}
-      onPointerMove={(e) => grip.current !== null && moving.move(index, whole(place(e) - grip.current))}
+      onPointerMove={(e) => {
+        const g = grip.current;
+        if (g) moving.move(index, whole(along(e, g.map) - g.by));
+      }}
       onPointerUp={(e) => {
-        if (grip.current === null) return;
-        const at = whole(place(e) - grip.current);
+        const g = grip.current;
+        if (!g) return;
+        const at = whole(along(e, g.map) - g.by);
         grip.current = null;
         if (Math.abs(at - b.at) > 1e-6 || b.held === 'yours') moving.drop(index, at);
       }}

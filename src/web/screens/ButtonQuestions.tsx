@@ -82,7 +82,7 @@ function HowMany(p: Asked) {
         <Asks {...p} of="gap" label="Wished gap" least={20} most={200} />
       ) : (
         <Count
-          label={c.by === 'count' ? 'How many buttons?' : 'At least'}
+          label={c.by !== 'count' ? 'At least' : c.kind === 'double' ? 'How many rows?' : 'How many buttons?'}
           value={c.count}
           least={1}
           most={MOST_BUTTONS}

@@ -1,6 +1,7 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
-import { type ReactNode } from 'react';
+import { type ReactNode, useRef } from 'react';
 import { NavLink } from 'react-router';
+import { type Closure } from '../../core/closure/index.ts';
 import { CLOSING_ONLY } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
@@ -24,11 +25,18 @@ const VIEWS = {
 } as const;
 export type View = keyof typeof VIEWS;
 
+/** A refusal over the last placing that did fit: at the lower rim of the window, so that nothing moves under the hand. */
+const BESIDE = { position: 'sticky', bottom: '12px', boxShadow: '0 -4px 18px rgba(0, 0, 0, 0.18)', zIndex: 2 } as const;
+
 /** Where does each button go? And how is each hole made, what else is closed, how far is it on the garment. */
 export function Buttons({ w, view }: { w: Workbook; view: View }) {
   const c = w.doc.decisions.closure;
   const result = w.computed.closure;
   const put = putClosing(w);
+  // Where nothing fits, the last placing that did stays in sight: a button being dragged must not vanish under the hand.
+  const last = useRef<Closure | null>(null);
+  if (result?.ok) last.current = result.value;
+  const shown = result ? last.current : null;
   const front = w.computed.shell.find((p) => p.kind === 'front');
   const { question } = VIEWS[view];
   if (!front && w.doc.garment !== CLOSING_ONLY) {
@@ -61,12 +69,16 @@ export function Buttons({ w, view }: { w: Workbook; view: View }) {
       }
     >
       {!c.on && <Empty title="Nothing closes">It is switched off at the left.</Empty>}
+      {shown && (
+        <Box opacity={result?.ok ? 1 : 0.55}>
+          <Shown w={w} c={shown} put={put} view={view} />
+        </Box>
+      )}
       {result && !result.ok && (
-        <SheetBox>
+        <SheetBox {...(shown && BESIDE)}>
           <Findings findings={result.findings} w={w} />
         </SheetBox>
       )}
-      {result?.ok && <Shown w={w} c={result.value} put={put} view={view} />}
     </Page>
   );
 }
@@ -107,6 +119,8 @@ function Placed({ w, c, put }: ViewProps) {
   const mm = (v: number) => formatLength(v, units);
   const front = w.computed.shell.find((p) => p.id === c.piece);
   const held = c.choice.pins.length;
+  // Those of cuffs and the rest stand beside them. Notes come and go while a button is moved: they stand below.
+  const own = c.findings.filter((f) => !c.small.some((s) => s.choice.id === f.where?.piece));
   return (
     <>
       <SheetBox>
@@ -120,7 +134,7 @@ function Placed({ w, c, put }: ViewProps) {
           {c.choice.measured !== null && ` Measured on the garment: ${mm(c.lengthMm)}, ${mm(c.drawnMm)} as drawn.`}
         </Text>
         <Findings
-          findings={c.findings.filter((f) => !c.small.some((s) => s.choice.id === f.where?.piece))}
+          findings={own.filter((f) => f.severity !== 'note')}
           w={w}
           well={front ? 'Clear of hem, edge and facing.' : 'Clear of both ends and of the edge.'}
         />
@@ -129,8 +143,9 @@ function Placed({ w, c, put }: ViewProps) {
           front={front}
           cut={front && w.computed.cutLines.get(front.id)}
           units={units}
-          moving={movingOf(w, put)}
+          moving={movingOf(w, c, put)}
         />
+        <Findings findings={own.filter((f) => f.severity === 'note')} w={w} />
         <Text color="quiet" fontSize="15px" mt="2">
           Drag a button, or move it with the arrow keys: it stays there and the rest is spaced anew. Delete lets it go.
           {held > 0 && ' '}

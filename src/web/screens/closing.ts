@@ -24,13 +24,16 @@ export const putClosing =
 const without = <T extends { index: number }>(list: T[], index: number): T[] => list.filter((x) => x.index !== index);
 
 /** Buttons moved in the drawing stay where they are put, and the rest is spaced anew about them. */
-export function movingOf(w: Workbook, put: Put): Moving {
+export function movingOf(w: Workbook, c: Closure, put: Put): Moving {
   const { pins } = w.doc.decisions.closure;
+  // Moved in a rival answer, its number is kept; the rest is then the best about the moved one.
+  const own = c.chosen > 0 ? { by: 'count' as const, count: c.buttons.length, answer: 0 } : {};
   const held = (index: number, at: number) => [...without(pins, index), { index, at }];
   return {
     step: stepsOf('fine', w.doc.units).step,
-    move: (index, at) => put({ pins: held(index, at) }),
-    drop: (index, at) => put({ pins: held(index, at) }, `Button ${index + 1} at ${formatLength(at, w.doc.units)}`),
+    move: (index, at) => put({ ...own, pins: held(index, at) }),
+    drop: (index, at) =>
+      put({ ...own, pins: held(index, at) }, `Button ${index + 1} at ${formatLength(at, w.doc.units)}`),
     release: (index) => put({ pins: without(pins, index) }, `Button ${index + 1} let go`),
   };
 }
