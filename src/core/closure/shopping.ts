@@ -58,19 +58,9 @@ function needs(c: Closure): Need[] {
     // Double-breasted: a column each side, and one inside that holds the underlap.
     need('button', choice.diameter, 'front', front * rows + (choice.kind === 'double' ? 1 : 0));
   }
-  for (const s of c.small) {
-    const { fastener, kind, diameter } = s.choice;
-    if (fastener === 'button' || fastener === 'loop') need('button', diameter, kind, s.buttons);
-    else
-      need(
-        WHAT[fastener],
-        diameter,
-        kind,
-        s.holes ||
-          s.spots
-            .filter((p) => p.over)
-            .reduce((n, p) => n + ((kind === 'collar' || kind === 'hood') && p.x > 0 ? 2 : 1), 0) * s.choice.times,
-      );
+  for (const { choice: o, buttons, snaps } of c.small) {
+    need('button', o.diameter, o.kind, buttons);
+    need(WHAT[o.fastener], o.diameter, o.kind, snaps);
   }
   return out;
 }

@@ -24,6 +24,8 @@ export interface Small {
   /** On the whole garment. */
   holes: number;
   buttons: number;
+  /** Snaps, press studs or hooks, each with both its halves. */
+  snaps: number;
   findings: Finding[];
 }
 
@@ -161,6 +163,7 @@ export function smallOf(s: SmallChoice, c: ClosureChoice): Small {
     loop: s.fastener === 'loop' ? loopLength(s.diameter, s.thickness) : null,
     holes: hole ? tally(s, spots, 'over') : 0,
     buttons: hasButtons({ fastener: s.fastener, show: false }) ? tally(s, spots, 'under') : 0,
+    snaps: s.fastener === 'button' || s.fastener === 'loop' ? 0 : tally(s, spots, 'over'),
     findings: checks(s, spots, hole),
   };
 }

@@ -353,7 +353,7 @@ function Figures({ closure, index, unit, x, units }: Omit<ButtonProps, 'moving'>
         <tspan style={{ fontWeight: 700 }}>{index + 1}</tspan>
         <tspan dx={9 * unit}>{placeOf(b.at, units)}</tspan>
       </Label>
-      {next && (
+      {next && next.at - b.at > 34 * unit && (
         <Label x={left - 4 * unit} y={middle + 5 * unit} size={13.5} unit={unit} anchor="end" fill="quiet">
           ↕ {formatLength(closure.gaps[index] ?? 0, units)}
         </Label>

@@ -188,6 +188,7 @@ function tally(s: Small, mm: (v: number) => string): string {
   const made = [
     ...(s.holes ? [`${s.holes} ${s.holes === 1 ? 'hole' : 'holes'}, opening ${mm(s.hole?.opening ?? 0)}`] : []),
     ...(s.buttons ? [`${s.buttons} ${s.buttons === 1 ? 'button' : 'buttons'}`] : []),
+    ...(s.snaps ? [`${s.snaps} ${FASTENER_WORDS[c.fastener][s.snaps === 1 ? 0 : 1]}`] : []),
     ...(s.loop ? [`loops ${mm(s.loop)} long from seam to seam, and two seam allowances`] : []),
   ];
   const what = made.length ? made.join(', ') : FASTENER_WORDS[c.fastener][1];
