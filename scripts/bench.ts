@@ -98,7 +98,7 @@ Object.assign(long.decisions.closure, {
   diameter: 20,
   waist: { keepClear: true, at: 450, belt: 45 },
   keep: [{ code: 'pocket', at: 640, width: 4 }],
-  bust: { want: 'near', at: 255, body: 0, garment: 0 },
+  bust: { want: 'near', own: false, at: 255, body: 0, garment: 0 },
 });
 for (const rounding of ['round', 'fine'] as const) {
   const closure = { ...long.decisions.closure, rounding };

@@ -144,7 +144,7 @@ const closure = z.strictObject({
   group: z.strictObject({ size: whole(2, 3), inner: z.number().min(5).max(500) }),
   rounding: z.enum(ROUNDINGS),
   stand: z.strictObject({ hole: z.boolean(), height: mm.max(200) }),
-  bust: z.strictObject({ want: z.enum(['no', 'near', 'on']), at: mm, body: mm, garment: mm }),
+  bust: z.strictObject({ want: z.enum(['no', 'near', 'on']), own: z.boolean(), at: mm, body: mm, garment: mm }),
   waist: z.strictObject({ keepClear: z.boolean(), at: mm, belt: mm }),
   keep: z
     .array(

@@ -40,7 +40,7 @@ export const greenhouseCoat = (): Result<ProjectDocument> =>
   drafted(COAT, coatSvg(), ({ decisions: d }) => {
     d.closure.waist = { keepClear: true, at: 336, belt: 45 };
     d.closure.bottom = 250;
-    d.closure.bust = { want: 'near', at: 0, body: 1010, garment: 1060 };
+    d.closure.bust = { want: 'near', own: false, at: 0, body: 1010, garment: 1060 };
   });
 
 const SHIRT: Demo = { id: 'potting-shirt', name: 'Potting shirt', garment: 'shirt' };

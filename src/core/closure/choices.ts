@@ -115,8 +115,11 @@ export interface ClosureChoice {
   rounding: Rounding;
   /** A hole in the collar stand, which is so high. */
   stand: { hole: boolean; height: number };
-  /** Bust or chest level: whether a button is wanted there; measures round body and garment for the pull, 0 for none. */
-  bust: { want: 'no' | 'near' | 'on'; at: number; body: number; garment: number };
+  /**
+   * Bust or chest level: whether a button is wanted there; where it lies when it was measured (`own`) or the pattern does
+   * not say; measures round body and garment for the pull, 0 for none.
+   */
+  bust: { want: 'no' | 'near' | 'on'; own: boolean; at: number; body: number; garment: number };
   waist: { keepClear: boolean; at: number; belt: number };
   keep: Keep[];
   direction: 'horizontal' | 'vertical';
@@ -162,7 +165,7 @@ export const usualClosure = (): ClosureChoice => ({
   group: { size: 2, inner: 35 },
   rounding: 'round',
   stand: { hole: false, height: 30 },
-  bust: { want: 'no', at: 220, body: 0, garment: 0 },
+  bust: { want: 'no', own: false, at: 220, body: 0, garment: 0 },
   waist: { keepClear: false, at: 400, belt: 40 },
   keep: [],
   direction: 'horizontal',

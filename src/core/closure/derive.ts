@@ -13,7 +13,7 @@ import { closingRuns, type LineRun, placeOn } from './line.ts';
 import { type ButtonMark, type Closure, type OnPiece } from './model.ts';
 import { type Placement, placeAgain } from './placement.ts';
 import { smallOf } from './small.ts';
-import { problemOf } from './wishes.ts';
+import { bustLevel, problemOf } from './wishes.ts';
 
 interface Where {
   runs: LineRun[];
@@ -65,7 +65,7 @@ export function deriveClosure(shell: Piece[], d: Decisions, units: LengthUnit = 
   const extension = runs[0]?.extension ?? c.extension;
   const { body, garment } = c.bust;
   const small = c.others.map((s) => smallOf(s, c));
-  const pulls = answers.map((a) => gape(a.at, features.bust?.at ?? c.bust.at, body, garment));
+  const pulls = answers.map((a) => gape(a.at, bustLevel(c, features), body, garment));
   return ok({
     piece: runs[0]?.piece.id ?? null,
     line: runs[0]?.path ?? [straight({ x: 0, y: 0 }, { x: 0, y: length })],

@@ -97,12 +97,29 @@ describe('what the pieces say', () => {
     expect(Number.isFinite(top.y)).toBe(true);
   });
 
+  test('a bust level that was measured counts before the underarm’s', () => {
+    const placed = (want: 'near' | 'no') =>
+      drawn(coatDocument(), () => [], {
+        count: 6,
+        bust: { want, own: true, at: 260, body: 0, garment: 0 },
+        bottom: 150,
+      }).c;
+    const off = (want: 'near' | 'no') => Math.min(...placed(want).buttons.map((b) => Math.abs(b.at - 260)));
+    expect(placed('near').problem.levels.map((l) => l.at)).toEqual([260]);
+    expect(placed('near').reasons.map((r) => r.rule)).not.toContain('bust-underarm');
+    expect(off('near')).toBeLessThan(off('no'));
+  });
+
   test('a button near the bust is never farther from it than without that wish', () => {
     fc.assert(
       fc.property(coatFigures, mm(4, 8), (figures, count) => {
         const off = (want: 'no' | 'near') => {
           const doc = coatDocument(figures);
-          const { c } = drawn(doc, () => [], { count, bust: { want, at: 0, body: 0, garment: 0 }, bottom: 150 });
+          const { c } = drawn(doc, () => [], {
+            count,
+            bust: { want, own: false, at: 0, body: 0, garment: 0 },
+            bottom: 150,
+          });
           const at = c.features.bust?.at ?? 0;
           return Math.min(...c.buttons.map((b) => Math.abs(b.at - at)));
         };

@@ -10,4 +10,4 @@ export * from './placement.ts';
 export { freeGaps, PARTS, type Part, POINTS, type Problem, type Score, type Zone } from './problem.ts';
 export * from './shopping.ts';
 export * from './small.ts';
-export { stepsOf } from './wishes.ts';
+export { bustLevel, stepsOf } from './wishes.ts';

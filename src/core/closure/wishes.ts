@@ -47,9 +47,13 @@ export function zonesOf(c: ClosureChoice, f: Features, hole: Hole): Zone[] {
   return out.filter((z) => z.to > 0);
 }
 
+/** Bust level below the neck seam, mm: as measured, else as the pattern says, else as given. */
+export const bustLevel = (c: ClosureChoice, f: Features): number =>
+  c.bust.own ? c.bust.at : (f.bust?.at ?? c.bust.at);
+
 /** A button on the bust level: as near as whole steps come to it. */
 function levelsOf(c: ClosureChoice, f: Features, step: number): Level[] {
-  const at = f.bust?.at ?? c.bust.at;
+  const at = bustLevel(c, f);
   if (c.bust.want === 'no') return [];
   return [{ code: 'bust', at, give: c.bust.want === 'on' ? step / 2 : null, weight: 2 }];
 }
@@ -105,7 +109,7 @@ export function problemOf(
     ...(c.stand.hole
       ? [because('stand-hole', 'practice', -ends.first.at, { height: f.stand?.height ?? c.stand.height })]
       : []),
-    ...(f.bust && c.bust.want !== 'no' ? [because(`bust-${f.bust.from}`, 'memory', f.bust.at, {})] : []),
+    ...(f.bust && !c.bust.own && c.bust.want !== 'no' ? [because(`bust-${f.bust.from}`, 'memory', f.bust.at, {})] : []),
   ];
   const problem: Problem = {
     ...ends,

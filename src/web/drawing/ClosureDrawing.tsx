@@ -203,7 +203,8 @@ function Zones({ closure, unit, units, right }: ZonesProps) {
               strokeDasharray={`${6 * unit} ${4 * unit}`}
             />
             <Label x={end + 6 * unit} y={p.y + 4 * unit} size={13.5} unit={unit} fill="leaf-fg" halo>
-              {closure.features.bust?.from === 'underarm' ? 'chest' : 'bust'} level, {formatLength(l.at, units)}
+              {closure.features.bust?.from === 'underarm' && !closure.choice.bust.own ? 'chest' : 'bust'} level,{' '}
+              {formatLength(l.at, units)}
             </Label>
           </g>
         );

@@ -1,5 +1,5 @@
 import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { type Closure } from '../../core/closure/index.ts';
+import { bustLevel, type Closure } from '../../core/closure/index.ts';
 import { formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
 
 const LOOK = [
@@ -11,7 +11,7 @@ const LOOK = [
 /** The pull between buttons along the line, one curve an answer, the taken one full. */
 export default function GapeChart({ c, names, units }: { c: Closure; names: string[]; units: LengthUnit }) {
   const pulls = c.gaping ?? [];
-  const bust = c.features.bust?.at ?? c.choice.bust.at;
+  const bust = bustLevel(c.choice, c.features);
   const tick = { fontSize: 14, fill: 'var(--chakra-colors-ink)' };
   const far = Math.max(...c.answers.flatMap((a) => a.at));
   return (

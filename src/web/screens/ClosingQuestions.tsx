@@ -108,12 +108,25 @@ export function Bust(p: Asked) {
         ]}
         onAnswer={(want) => put(bust({ want }), 'Button at bust level')}
       />
-      {features?.bust ? (
-        <Text color="quiet" fontSize="15px" mb="2">
-          {features.bust.from === 'dart' ? 'Bust level, from the dart' : 'Chest level, from the underarm'}:{' '}
-          {formatLength(features.bust.at, p.w.doc.units)} below the neck seam.
-        </Text>
-      ) : (
+      {features?.bust && (
+        <>
+          <Text color="quiet" fontSize="15px" mb="1">
+            {features.bust.from === 'dart' ? 'Bust level, from the dart' : 'Chest level, from the underarm'}:{' '}
+            {formatLength(features.bust.at, p.w.doc.units)} below the neck seam.
+          </Text>
+          <Tick
+            label="I have measured it"
+            checked={c.bust.own}
+            onTick={(own) =>
+              put(
+                bust({ own, ...(own && features.bust && { at: Math.round(features.bust.at) }) }),
+                own ? 'Bust level as measured' : 'Bust level from the pattern',
+              )
+            }
+          />
+        </>
+      )}
+      {(!features?.bust || c.bust.own) && (
         <LengthLine
           {...p}
           label={`Bust level, below ${topOf(p.w)}`}

@@ -53,6 +53,7 @@ test('whatever is chosen: answers, reasons, findings and the list to buy are sai
     stand: fc.record({ hole: fc.boolean(), height: fc.constant(32) }),
     bust: fc.record({
       want: fc.constantFrom('no' as const, 'near' as const, 'on' as const),
+      own: fc.boolean(),
       at: fc.constant(200),
       body: fc.constantFrom(0, 1000),
       garment: fc.constantFrom(0, 1040),
@@ -112,6 +113,7 @@ test('where nothing fits, each constraint offered to be let go makes room, and t
     }),
     bust: fc.record({
       want: fc.constantFrom('no' as const, 'on' as const),
+      own: fc.constant(false),
       at: fc.constantFrom(101, 150),
       body: fc.constant(0),
       garment: fc.constant(0),
