@@ -72,15 +72,8 @@ export function buttonhole(c: HoleChoice): Hole {
 /** Lignes of a diameter in mm: 40 lignes are one inch. From memory of the button trade. */
 export const lignes = (diameter: number): number => (diameter / 25.4) * 40;
 
-/** Where the holes of a place run, and why: across where there is strain along the body, along a narrow band. */
-export function directionFor(
-  place: 'front' | 'band' | 'stand' | 'cuff' | 'waistband' | 'shoulder' | 'hidden',
-): Hole['direction'] {
-  return place === 'band' || place === 'hidden' ? 'vertical' : 'horizontal';
-}
-
 /** Where to begin on the machine. `density`: mm from stitch to stitch. Common practice. */
-export const HOLE_SETTINGS = { density: 0.5, stages: 6, practise: 3 } as const;
+export const HOLE_SETTINGS = { density: 0.5, practise: 3 } as const;
 
 /**
  * The order in which holes are sewn or cut: from the middle of the line outward, nearest first, upper one first where two

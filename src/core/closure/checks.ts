@@ -1,6 +1,7 @@
 import { type Decisions } from '../project.ts';
 import { type Finding } from '../result.ts';
 import { BAR, FACING_BEYOND_HOLE, type Hole } from './buttonhole.ts';
+import { columnsOf } from './choices.ts';
 import { EDGE_CLEAR, hasHoles } from './fasteners.ts';
 import { type Features } from './features.ts';
 import { type ButtonMark } from './model.ts';
@@ -34,7 +35,7 @@ export function checksOf(d: Decisions, { extension, hole, features, buttons, gap
   if (c.kind === 'double' && c.double.across < c.diameter / 2 + 4)
     warn('columns-close', { across: c.double.across, least: c.diameter / 2 + 4 });
   const across = hole.direction === 'horizontal' && hasHoles(c.fastener);
-  const column = c.kind === 'double' ? c.double.across * c.double.columns : 0;
+  const column = columnsOf(c).outer;
   const left = extension - column - hole.outer - BAR;
   if (across && left < HOLE_EDGE && extension >= least - 0.05)
     warn('hole-near-edge', { left: Math.max(0, left), least: HOLE_EDGE });

@@ -195,6 +195,16 @@ export const usualPlacket = (): ClosureChoice => ({
   direction: 'vertical',
 });
 
+/**
+ * Columns of a double-breasted front, mm from the centre line towards the edge (positive) and inward: the outermost,
+ * which carries the holes, and all of them. The centre line itself for a single row.
+ */
+export function columnsOf({ kind, double }: ClosureChoice): { outer: number; all: number[] } {
+  if (kind !== 'double') return { outer: 0, all: [0] };
+  const steps = Array.from({ length: double.columns }, (_, i) => (i + 1) * double.across);
+  return { outer: double.columns * double.across, all: [...steps, ...steps.map((s) => -s)] };
+}
+
 /** A small closing as it is usual; lengths from common practice, to be measured on the garment. */
 export function usualSmall(kind: SmallKind, id: string): SmallChoice {
   const base: SmallChoice = {

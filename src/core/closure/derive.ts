@@ -5,7 +5,7 @@ import { because, ok, type Reason, type Result, refuse, stop } from '../result.t
 import { type LengthUnit } from '../units.ts';
 import { buttonhole, type Hole } from './buttonhole.ts';
 import { checksOf } from './checks.ts';
-import { type ClosureChoice } from './choices.ts';
+import { type ClosureChoice, columnsOf } from './choices.ts';
 import { hasHoles } from './fasteners.ts';
 import { type Features, featuresOf, NO_FEATURES, type OnStand, standOf } from './features.ts';
 import { gape } from './gaping.ts';
@@ -59,9 +59,7 @@ export function deriveClosure(shell: Piece[], d: Decisions, units: LengthUnit = 
   const answers = placed.value;
   const chosen = Math.min(c.answer, answers.length - 1);
   const answer = answers[chosen] as Placement;
-  const n = answer.at.length;
-  const buttons = answer.at.map((at, index) => markAt(c, where.value, hole, at, index, n));
-  const free = answer.gaps.reduce((a, b) => a + b, 0);
+  const buttons = answer.at.map((at, index) => markAt(c, where.value, hole, at, index, answer.at.length));
   const extension = runs[0]?.extension ?? c.extension;
   const { body, garment } = c.bust;
   const small = c.others.map((s) => smallOf(s, c));
@@ -79,9 +77,8 @@ export function deriveClosure(shell: Piece[], d: Decisions, units: LengthUnit = 
     chosen,
     hole,
     gaps: answer.gaps,
-    equalGap: n > 1 ? free / (n - 1) : 0,
     buttons,
-    holes: hasHoles(c.fastener) ? buttons.filter((b) => !b.on || b.on.hole).length : 0,
+    holes: buttons.filter((b) => b.hole).length,
     gaping: pulls.every((g) => g !== null) ? pulls : null,
     small,
     choice: c,
@@ -105,38 +102,32 @@ function markAt(c: ClosureChoice, w: Where, band: Hole, at: number, index: numbe
   const done = c.done.find((x) => x.line === 'front' && x.index === index);
   const fixed = done?.state === 'sewn' || done?.state === 'cut';
   const hole = onStand ? buttonhole({ ...c, direction: 'horizontal' }) : band;
-  const works = hasHoles(c.fastener) && (c.kind !== 'double' || n - index <= c.double.working);
   return {
     at,
     onStand,
     held: fixed ? 'sewn' : c.pins.some((p) => p.index === index) ? 'yours' : 'no',
     state: done?.state ?? null,
+    hole: hasHoles(c.fastener) && (c.kind !== 'double' || n - index <= c.double.working),
     direction: hole.direction,
-    on: w.runs.length ? onPiece(c, w, hole, at, onStand, works) : null,
+    on: w.runs.length ? onPiece(c, w, hole, at, onStand) : null,
   };
 }
 
-function onPiece(c: ClosureChoice, w: Where, hole: Hole, at: number, onStand: boolean, works: boolean): OnPiece | null {
+function onPiece(c: ClosureChoice, w: Where, hole: Hole, at: number, onStand: boolean): OnPiece | null {
   if (onStand && w.stand && w.features.stand) {
     const { centre, along } = w.stand;
     const ends = { a: addScaled(centre, along, hole.outer), b: addScaled(centre, along, -hole.inner) };
-    return { piece: w.features.stand.piece, centre, ...ends, hole: works, columns: [] };
+    return { piece: w.features.stand.piece, centre, ...ends, columns: [] };
   }
   const { run, point, down, edgeward } = placeOn(w.runs, at);
   const out = hole.direction === 'horizontal' ? edgeward : { x: -down.x, y: -down.y };
-  const steps =
-    c.kind === 'double' ? Array.from({ length: c.double.columns }, (_, i) => (i + 1) * c.double.across) : [];
-  const outermost = steps[steps.length - 1] ?? 0;
-  const centre = addScaled(point, edgeward, outermost);
+  const { outer, all } = columnsOf(c);
+  const centre = addScaled(point, edgeward, outer);
   return {
     piece: run.piece.id,
     centre,
     a: addScaled(centre, out, hole.outer),
     b: addScaled(centre, out, -hole.inner),
-    hole: works,
-    columns: [
-      ...steps.slice(0, -1).map((s) => addScaled(point, edgeward, s)),
-      ...steps.map((s) => addScaled(point, edgeward, -s)),
-    ],
+    columns: all.filter((k) => k !== outer).map((k) => addScaled(point, edgeward, k)),
   };
 }

@@ -16,6 +16,7 @@ import {
 } from '../geometry/index.ts';
 import { breakPoint, orient, run, runPath } from '../inside/index.ts';
 import { type Piece, takesOf } from '../pattern/index.ts';
+import { type ClosureChoice } from './choices.ts';
 import { type LineRun, levelOf } from './line.ts';
 
 /** What the pieces say about the closing line, mm from the neck seam down; null where they say nothing. */
@@ -41,6 +42,9 @@ export const NO_FEATURES: Features = {
   hem: 0,
   stand: null,
 };
+
+/** Height of the stand: as the piece has it, else as it was given, mm. */
+export const standHeight = (c: ClosureChoice, f: Features): number => f.stand?.height ?? c.stand.height;
 
 /** A dart ends so far short of the bust point, mm. Handbook figure from memory (20–25). */
 const DART_SHORT = 20;

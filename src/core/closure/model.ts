@@ -12,10 +12,9 @@ import { type Small } from './small.ts';
 export interface OnPiece {
   piece: string;
   centre: Point;
-  /** Both ends of the hole's opening; a lies towards the edge (or up). Null where no hole is made. */
+  /** Both ends of the hole's opening; a lies towards the edge (or up). */
   a: Point;
   b: Point;
-  hole: boolean;
   /** Further columns: centres of buttons on the same piece. */
   columns: Point[];
 }
@@ -27,6 +26,8 @@ export interface ButtonMark {
   /** Dragged to its place, or held by a hole already sewn or cut. */
   held: 'no' | 'yours' | 'sewn';
   state: Done['state'] | null;
+  /** A hole is sewn here; of double rows only the lower ones close. */
+  hole: boolean;
   direction: Hole['direction'];
   /** Null without a pattern. */
   on: OnPiece | null;
@@ -50,7 +51,6 @@ export interface Closure {
   chosen: number;
   hole: Hole;
   gaps: number[];
-  equalGap: number;
   buttons: ButtonMark[];
   /** How many holes are sewn along the line. */
   holes: number;

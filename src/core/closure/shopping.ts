@@ -1,5 +1,5 @@
 import { lignes } from './buttonhole.ts';
-import { type Fastener } from './choices.ts';
+import { columnsOf, type Fastener } from './choices.ts';
 import { hasButtons, loopLength } from './fasteners.ts';
 import { type Closure } from './model.ts';
 
@@ -48,7 +48,7 @@ function needs(c: Closure): Need[] {
   };
   const stand = c.buttons.filter((b) => b.onStand).length;
   const front = c.buttons.length - stand;
-  const rows = choice.kind === 'double' ? 2 * choice.double.columns : 1;
+  const rows = columnsOf(choice).all.length;
   if (choice.fastener !== 'button' && choice.fastener !== 'loop') {
     need(WHAT[choice.fastener], choice.diameter, 'stand', stand);
     need(WHAT[choice.fastener], choice.diameter, 'front', front);

@@ -1,3 +1,4 @@
+import { type Point, pt } from '../geometry/index.ts';
 import { type Finding } from '../result.ts';
 import { BAR, buttonhole, type Hole } from './buttonhole.ts';
 import { type ClosureChoice, type SmallChoice } from './choices.ts';
@@ -138,7 +139,7 @@ function checks(s: SmallChoice, spots: Spot[], hole: Hole | null): Finding[] {
   return out;
 }
 
-/** Holes of small closings run along the strip, where it pulls; on shoulders, backs of necks, along the opening's edge. */
+/** Holes run where it pulls: along the strip, whose ends lap; on shoulders and backs of necks across it, to the edge. */
 function holeOf(s: SmallChoice, c: ClosureChoice): Hole | null {
   if (!hasHoles(s.fastener)) return null;
   const upright = s.kind === 'back-neck' || s.kind === 'shoulder';
@@ -166,4 +167,15 @@ export function smallOf(s: SmallChoice, c: ClosureChoice): Small {
     snaps: s.fastener === 'button' || s.fastener === 'loop' ? 0 : tally(s, spots, 'over'),
     findings: checks(s, spots, hole),
   };
+}
+
+/**
+ * Both ends of the hole at a place of a small closing, in its strip's coordinates; the first lies towards the end it is
+ * nearer to, as at the far end of a link cuff. Null where no hole is.
+ */
+export function holeEnds({ choice, hole }: Small, { x, y, over }: Spot): [Point, Point] | null {
+  if (!hole || !over) return null;
+  const out = choice.kind === 'cuff' && x > choice.length / 2 ? 1 : -1;
+  const end = (d: number): Point => (hole.direction === 'horizontal' ? pt(x + out * d, y) : pt(x, y + d));
+  return hole.direction === 'horizontal' ? [end(hole.outer), end(-hole.inner)] : [end(-hole.outer), end(hole.inner)];
 }

@@ -1,20 +1,20 @@
 import { because, type Reason } from '../result.ts';
 import { type LengthUnit, MM_PER_INCH } from '../units.ts';
 import { BAR, type Hole } from './buttonhole.ts';
-import { type ClosureChoice, type Rounding } from './choices.ts';
+import { type ClosureChoice, columnsOf, type Rounding } from './choices.ts';
 import { EDGE_CLEAR } from './fasteners.ts';
-import { type Features } from './features.ts';
+import { type Features, standHeight } from './features.ts';
 import { countForGap, MOST_BUTTONS } from './placement.ts';
 import { EQUAL_WEIGHTS, type Level, type Problem, type Zone } from './problem.ts';
 
 /** Clearance kept beyond half the belt, mm. From memory. */
-export const BELT_CLEAR = 10;
+const BELT_CLEAR = 10;
 /** A centre stays so far from a seam or pocket edge that it crosses, beyond half the button or hole, mm. Own figure. */
 const SEAM_CLEAR = 5;
 /** Outside a zone a button is liked better so much further off, mm. Own figure. */
 const MARGIN = 10;
 /** Two buttons stand at least so much further apart than they are wide, mm. Own figure: a finger gets between them. */
-export const BETWEEN = 8;
+const BETWEEN = 8;
 
 /** Steps of gaps in mm, and the rounder ones that are liked better. */
 export function stepsOf(rounding: Rounding, units: LengthUnit): { step: number; round: number } {
@@ -29,7 +29,7 @@ const halfAlong = (c: ClosureChoice, hole: Hole): number =>
   Math.max(c.diameter / 2, hole.direction === 'vertical' ? Math.max(hole.outer, hole.inner) + BAR : 0);
 
 /** Stretches that no button may stand in: waist under a belt, waist seam, pocket edges, what the sewist names. */
-export function zonesOf(c: ClosureChoice, f: Features, hole: Hole): Zone[] {
+function zonesOf(c: ClosureChoice, f: Features, hole: Hole): Zone[] {
   const half = halfAlong(c, hole) + SEAM_CLEAR;
   const about = (code: string, at: number, reach: number): Zone => ({
     code,
@@ -60,8 +60,11 @@ function levelsOf(c: ClosureChoice, f: Features, step: number): Level[] {
 
 /** Where the line's first and last centres are wished. The stand's hole, when there is one, is the first: halfway up. */
 function endsOf(c: ClosureChoice, f: Features, length: number, fine: number): Pick<Problem, 'first' | 'last'> {
-  const stand = f.stand?.height ?? c.stand.height;
-  const top = c.stand.hole ? -Math.round(stand / 2 / fine) * fine : c.breakTop && f.break !== null ? f.break : c.top;
+  const top = c.stand.hole
+    ? -Math.round(standHeight(c, f) / 2 / fine) * fine
+    : c.breakTop && f.break !== null
+      ? f.break
+      : c.top;
   const pocket = c.pocketBottom ? f.pockets[0]?.from : undefined;
   return {
     first: { at: top, give: c.stand.hole ? 0 : c.topGive },
@@ -80,7 +83,7 @@ function countOf(c: ClosureChoice, span: number): Pick<Problem, 'count'> & { wis
 }
 
 /** Buttons that stay: dragged to their place, or with their hole sewn or cut. */
-export function pinsOf(c: ClosureChoice): Problem['pins'] {
+function pinsOf(c: ClosureChoice): Problem['pins'] {
   const sewn = c.done
     .filter((d) => d.line === 'front' && (d.state === 'sewn' || d.state === 'cut'))
     .map(({ index, at }) => ({ index, at, sewn: true }));
@@ -106,9 +109,7 @@ export function problemOf(
     ...(c.waist.keepClear
       ? [because('belt-clear', 'memory', c.waist.belt / 2 + BELT_CLEAR, { belt: c.waist.belt })]
       : []),
-    ...(c.stand.hole
-      ? [because('stand-hole', 'practice', -ends.first.at, { height: f.stand?.height ?? c.stand.height })]
-      : []),
+    ...(c.stand.hole ? [because('stand-hole', 'practice', -ends.first.at, { height: standHeight(c, f) })] : []),
     ...(f.bust && !c.bust.own && c.bust.want !== 'no' ? [because(`bust-${f.bust.from}`, 'memory', f.bust.at, {})] : []),
   ];
   const problem: Problem = {
@@ -128,4 +129,4 @@ export function problemOf(
 
 /** Least extension beyond the centre line: half of the button and a little; beyond the outermost column when double. */
 export const leastExtension = (c: ClosureChoice): number =>
-  c.diameter / 2 + EDGE_CLEAR[c.fastener] + (c.kind === 'double' ? c.double.across * c.double.columns : 0);
+  c.diameter / 2 + EDGE_CLEAR[c.fastener] + columnsOf(c).outer;

@@ -1,4 +1,12 @@
-import { type ButtonMark, type Closure, type Small, type SmallKind } from '../closure/index.ts';
+import {
+  type ButtonMark,
+  type Closure,
+  columnsOf,
+  holeEnds,
+  type Small,
+  type SmallKind,
+  standHeight,
+} from '../closure/index.ts';
 import { addScaled, insideRing, line, outward, type Path, type Point, sub, unit } from '../geometry/index.ts';
 import { flatRing, type Piece } from '../pattern/index.ts';
 import { formatLength, type LengthUnit } from '../units.ts';
@@ -44,9 +52,9 @@ export function closureItems(c: Closure, p: Piece): Item[] {
     const made = p.parent === b.on.piece && (p.material === 'facing' || p.material === 'lining');
     return made && insideRing(ring, b.on.centre);
   };
-  for (const { on } of c.buttons.filter(own)) {
+  for (const { on, hole } of c.buttons.filter(own)) {
     if (!on) continue;
-    if (on.hole) pen.hole(on.a, on.b, 2.5);
+    if (hole) pen.hole(on.a, on.b, 2.5);
     for (const q of [on.centre, ...on.columns]) pen.cross(q, 4);
   }
   return pen.items;
@@ -57,23 +65,15 @@ const STRIP_WIDTH = 60;
 /** Which front a strip is laid on: the one with the holes, or the one with the buttons, its mirror image. */
 export type StripSide = 'over' | 'under';
 
-/** Columns from the centre line outward (positive) and inward, mm; the centre line itself for a single row. */
-function columnsOf(c: Closure): { outer: number; all: number[] } {
-  const { kind, double } = c.choice;
-  if (kind !== 'double') return { outer: 0, all: [0] };
-  const steps = Array.from({ length: double.columns }, (_, i) => (i + 1) * double.across);
-  return { outer: steps[steps.length - 1] ?? 0, all: [...steps, ...steps.map((s) => -s)] };
-}
-
 /**
  * The marking strip of one front, 1:1: laid along the front edge from the neck seam down, the stand above it. One long
  * side is the front edge (a fold), the long dashes the centre line; every button has its centre, every hole both ends.
  */
 export function stripSheet(c: Closure, side: StripSide, units: LengthUnit = 'mm'): Sheet {
   const pen = new Pen();
-  const { outer, all } = columnsOf(c);
+  const { outer, all } = columnsOf(c.choice);
   const width = Math.max(STRIP_WIDTH, c.extension + Math.max(outer, c.hole.opening) + 24);
-  const stand = c.choice.stand.hole ? (c.features.stand?.height ?? c.choice.stand.height) : 0;
+  const stand = c.choice.stand.hole ? standHeight(c.choice, c.features) : 0;
   const bottom = c.lengthMm;
   // The strip with the buttons is the mirror image: its front edge lies on the right.
   const x = (inward: number): number => (side === 'over' ? c.extension + inward : width - c.extension - inward);
@@ -83,9 +83,8 @@ export function stripSheet(c: Closure, side: StripSide, units: LengthUnit = 'mm'
   if (stand) pen.path([line(at(0, 0), at(width, 0))], 'seam');
   c.buttons.forEach((b, i) => {
     const ends = b.direction === 'horizontal';
-    const works = c.holes > 0 && (c.choice.kind !== 'double' || c.buttons.length - i <= c.choice.double.working);
     const end = (d: number): Point => (ends ? at(x(-outer - d), b.at) : at(x(-outer), b.at - d));
-    if (side === 'over' && works) pen.hole(end(c.hole.outer), end(-c.hole.inner), 3);
+    if (side === 'over' && b.hole) pen.hole(end(c.hole.outer), end(-c.hole.inner), 3);
     for (const k of all) pen.cross(at(x(-k), b.at), 5);
     const where = b.at < 0 ? `${formatLength(-b.at, units)} above` : formatLength(b.at, units);
     pen.text(at(side === 'over' ? width - 27 : 3, b.at + 6), 3.6, `${i + 1} · ${where}`, { bold: true });
@@ -123,13 +122,8 @@ export function smallSheet(s: Small): Sheet {
   const [w, h] = [Math.max(length, 30), Math.max(width, 18)];
   pen.frame(w, 0, h);
   for (const p of s.spots) {
-    if (p.over && s.hole) {
-      const flat = s.hole.direction === 'horizontal';
-      // At the far end of a link cuff the hole starts towards that end.
-      const out = p.x > length / 2 && s.choice.kind === 'cuff' ? 1 : -1;
-      const end = (d: number): Point => (flat ? at(p.x + out * d, p.y) : at(p.x, p.y + d));
-      pen.hole(end(s.hole.outer), end(-s.hole.inner), 2.5);
-    }
+    const ends = holeEnds(s, p);
+    if (ends) pen.hole(...ends, 2.5);
     pen.cross(at(p.x, p.y), p.over ? 4 : 2.5);
   }
   pen.text(at(3, h - 2.5), 3.2, s.choice.times > 1 ? `${name}, the same on all ${s.choice.times}` : name);

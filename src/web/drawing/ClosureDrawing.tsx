@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { ZONE_NAMES } from '../../contract/findings.ts';
-import { type Closure, lignes } from '../../core/closure/index.ts';
+import { type Closure, columnsOf, standHeight } from '../../core/closure/index.ts';
 import { addScaled, type Box, boxOf, joinBoxes, type Point, pathLength } from '../../core/geometry/index.ts';
 import { pathData } from '../../core/output/svg.ts';
 import { type CutLine, outlineOf, type Piece } from '../../core/pattern/index.ts';
@@ -84,7 +84,7 @@ export function ClosureDrawing({ closure: given, front: givenFront, cut: givenCu
 
 /** The band along a bare line: the extension on one side, the facing's reach on the other. */
 function strip(c: Closure): Box {
-  const stand = c.choice.stand.hole ? (c.features.stand?.height ?? c.choice.stand.height) + STAND_ROOM / 2 : 0;
+  const stand = c.choice.stand.hole ? standHeight(c.choice, c.features) + STAND_ROOM / 2 : 0;
   const ends = [linePlace(c, -stand).p, linePlace(c, c.lengthMm).p];
   const outer = Math.max(c.extension, 12);
   const inner = Math.max(c.hole.opening + 22, 45);
@@ -135,7 +135,7 @@ function Beyond({ closure, unit }: { closure: Closure; unit: number }) {
 
 /** The stand's front end above the neck seam, where its hole lies. */
 function Stand({ closure, unit }: { closure: Closure; unit: number }) {
-  const height = closure.features.stand?.height ?? closure.choice.stand.height;
+  const height = standHeight(closure.choice, closure.features);
   const { p, down, edge } = linePlace(closure, 0);
   const at = (out: number, up: number): Point => addScaled(addScaled(p, edge, out), down, -up);
   const outer = closure.extension;
@@ -285,16 +285,10 @@ function Fastener({ closure, index, unit }: Pick<ButtonProps, 'closure' | 'index
   const b = closure.buttons[index] as Closure['buttons'][number];
   const { choice, hole } = closure;
   const { p, down, edge } = linePlace(closure, b.at);
-  const steps =
-    choice.kind === 'double'
-      ? Array.from({ length: choice.double.columns }, (_, i) => (i + 1) * choice.double.across)
-      : [0];
-  const centre = addScaled(p, edge, steps[steps.length - 1] ?? 0);
+  const { outer, all } = columnsOf(choice);
+  const centre = addScaled(p, edge, outer);
   const out = b.direction === 'horizontal' ? edge : { x: -down.x, y: -down.y };
   const [a, z] = [addScaled(centre, out, hole.outer), addScaled(centre, out, -hole.inner)];
-  const works =
-    closure.holes > 0 && (choice.kind !== 'double' || closure.buttons.length - index <= choice.double.working);
-  const all = choice.kind === 'double' ? [...steps, ...steps.map((s) => -s)] : steps;
   const stroke = b.held === 'no' ? 'ink' : b.held === 'sewn' ? 'good' : 'leaf-solid';
   return (
     <>
@@ -313,7 +307,7 @@ function Fastener({ closure, index, unit }: Pick<ButtonProps, 'closure' | 'index
           />
         );
       })}
-      {works && (
+      {b.hole && (
         <path
           d={`M${a.x} ${a.y}L${z.x} ${z.y}`}
           stroke="var(--chakra-colors-berry)"
@@ -362,7 +356,3 @@ function Figures({ closure, index, unit, x, units }: Omit<ButtonProps, 'moving'>
     </>
   );
 }
-
-/** Diameter in the sewist's unit and in lignes. */
-export const sizeWords = (diameter: number, units: LengthUnit): string =>
-  `${formatLength(diameter, units)} (${Math.round(lignes(diameter))} L)`;

@@ -1,4 +1,4 @@
-import { type Small } from '../../core/closure/index.ts';
+import { holeEnds, type Small } from '../../core/closure/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
 import { Label } from './Label.tsx';
@@ -41,29 +41,32 @@ export function SmallDrawing({ s, units }: { s: Small; units: LengthUnit }) {
               </Label>
             </>
           )}
-          {s.spots.map((p, i) => (
-            <g key={i}>
-              {(p.under || !s.hole) && (
-                <circle
-                  cx={p.x}
-                  cy={p.y}
-                  r={diameter / 2}
-                  fill="none"
-                  stroke="var(--chakra-colors-ink)"
-                  strokeWidth={1.3 * unit}
-                  strokeDasharray={p.over ? undefined : `${4 * unit} ${3 * unit}`}
-                />
-              )}
-              {p.over && s.hole && (
-                <path
-                  d={holePath(s, p.x, p.y)}
-                  stroke="var(--chakra-colors-berry)"
-                  strokeWidth={3 * unit}
-                  strokeLinecap="round"
-                />
-              )}
-            </g>
-          ))}
+          {s.spots.map((p, i) => {
+            const ends = holeEnds(s, p);
+            return (
+              <g key={i}>
+                {(p.under || !s.hole) && (
+                  <circle
+                    cx={p.x}
+                    cy={p.y}
+                    r={diameter / 2}
+                    fill="none"
+                    stroke="var(--chakra-colors-ink)"
+                    strokeWidth={1.3 * unit}
+                    strokeDasharray={p.over ? undefined : `${4 * unit} ${3 * unit}`}
+                  />
+                )}
+                {ends && (
+                  <path
+                    d={`M${ends[0].x} ${ends[0].y}L${ends[1].x} ${ends[1].y}`}
+                    stroke="var(--chakra-colors-berry)"
+                    strokeWidth={3 * unit}
+                    strokeLinecap="round"
+                  />
+                )}
+              </g>
+            );
+          })}
           {places.map((x) => (
             <Label key={x} x={x} y={width + 15 * unit} size={13.5} unit={unit} anchor="middle">
               {formatLength(x, units)}
@@ -73,13 +76,4 @@ export function SmallDrawing({ s, units }: { s: Small; units: LengthUnit }) {
       )}
     </Frame>
   );
-}
-
-/** The hole from its place: towards the end it is nearer to. */
-function holePath(s: Small, x: number, y: number): string {
-  const { outer, inner, direction } = s.hole ?? { outer: 0, inner: 0, direction: 'horizontal' };
-  const out = x > s.choice.length / 2 && s.choice.kind === 'cuff' ? 1 : -1;
-  return direction === 'horizontal'
-    ? `M${x + out * outer} ${y}L${x - out * inner} ${y}`
-    : `M${x} ${y - outer}L${x} ${y + inner}`;
 }

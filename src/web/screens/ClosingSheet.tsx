@@ -1,9 +1,9 @@
-import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { type ReactNode, useEffect } from 'react';
-import { Link } from 'react-router';
 import { type Closure, HOLE_SETTINGS, hasHoles, sewingOrder, shoppingList } from '../../core/closure/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
+import { PaperBox, PrintSheet } from '../parts/PrintSheet.tsx';
 import { buyWords, halvesWords, placeOf, SMALL_WORDS } from '../words/index.ts';
 import { layersOf } from './closing.ts';
 
@@ -17,31 +17,22 @@ export function ClosingSheet({ w }: { w: Workbook }) {
   if (!result?.ok) return <Text color="quiet">There is no closing to print yet.</Text>;
   const c = result.value;
   return (
-    <Box maxW="820px" mx="auto" fontSize="19px">
-      <Flex gap="4" align="center" mb="4" _print={{ display: 'none' }}>
-        <Link to="../garment" relative="path" style={{ textDecoration: 'underline' }}>
-          Back to the garment
-        </Link>
-        <Button size="sm" bg="leaf.solid" color="white" ml="auto" onClick={() => window.print()}>
-          Print
-        </Button>
-      </Flex>
-      <Heading as="h1" fontSize="30px" fontWeight="600">
-        {name}: buttons and holes
-      </Heading>
-      <Places c={c} w={w} />
-      {hasHoles(c.choice.fastener) && <Card c={c} w={w} />}
-      <Part title="To buy">
-        {shoppingList(c).map((b) => {
-          const { what, where } = buyWords(b, w.doc.units);
-          return (
-            <Line key={`${b.what}${b.size}`}>
-              <b>{what}</b> {where && `= ${where}`}
-            </Line>
-          );
-        })}
-      </Part>
-    </Box>
+    <PrintSheet back="Back to the garment" to="../garment" title={`${name}: buttons and holes`}>
+      <Box fontSize="19px">
+        <Places c={c} w={w} />
+        {hasHoles(c.choice.fastener) && <Card c={c} w={w} />}
+        <Part title="To buy">
+          {shoppingList(c).map((b) => {
+            const { what, where } = buyWords(b, w.doc.units);
+            return (
+              <Line key={`${b.what}${b.size}`}>
+                <b>{what}</b> {where && `= ${where}`}
+              </Line>
+            );
+          })}
+        </Part>
+      </Box>
+    </PrintSheet>
   );
 }
 
@@ -60,7 +51,7 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
 function Line({ children }: { children: ReactNode }) {
   return (
     <Flex gap="4" py="2" borderTopWidth="1px" borderColor="rule">
-      <Box w="26px" h="26px" borderWidth="2px" borderColor="ink" borderRadius="3px" flexShrink={0} />
+      <PaperBox />
       <Text>{children}</Text>
     </Flex>
   );

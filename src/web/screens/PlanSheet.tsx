@@ -1,8 +1,8 @@
-import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { useEffect } from 'react';
-import { Link } from 'react-router';
 import { usePlan } from '../api/usePlan.ts';
 import { type Workbook } from '../api/useProject.ts';
+import { PaperBox, PrintSheet } from '../parts/PrintSheet.tsx';
 import {
   cautionsOf,
   factsOf,
@@ -26,18 +26,7 @@ export function PlanSheet({ w }: { w: Workbook }) {
   const names = partNames(making, w.computed.pieces);
   const cautions = cautionsOf(steps);
   return (
-    <Box maxW="820px" mx="auto">
-      <Flex gap="4" align="center" mb="4" _print={{ display: 'none' }}>
-        <Link to=".." relative="path" style={{ textDecoration: 'underline' }}>
-          Back to the plan
-        </Link>
-        <Button size="sm" bg="leaf.solid" color="white" ml="auto" onClick={() => window.print()}>
-          Print
-        </Button>
-      </Flex>
-      <Heading as="h1" fontSize="30px" fontWeight="600">
-        {name}: in what order
-      </Heading>
+    <PrintSheet back="Back to the plan" to=".." title={`${name}: in what order`}>
       <Text color="quiet" mb="3">
         {steps.length} steps, about {minutesWords(minutes)}
       </Text>
@@ -52,7 +41,7 @@ export function PlanSheet({ w }: { w: Workbook }) {
                 </Heading>
               )}
               <Flex gap="4" py="2" borderTopWidth="1px" borderColor="rule">
-                <Box w="26px" h="26px" borderWidth="2px" borderColor="ink" borderRadius="3px" flexShrink={0} mt="3px" />
+                <PaperBox />
                 <Box>
                   <Text fontSize="21px" fontWeight="650" lineHeight="1.3">
                     {s.number}. {title}
@@ -69,6 +58,6 @@ export function PlanSheet({ w }: { w: Workbook }) {
           );
         })}
       </Box>
-    </Box>
+    </PrintSheet>
   );
 }

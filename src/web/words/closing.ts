@@ -8,6 +8,7 @@ import {
   HALVES,
   type HoleState,
   type Layout,
+  lignes,
   type Part,
   type Placement,
   type Rounding,
@@ -198,3 +199,7 @@ export const HOLE_AFTER = [
   'A pin across each end, then cut from the middle outward. Only once the place is sure.',
   'Mark the buttons through the finished holes.',
 ] as const;
+
+/** Diameter in the sewist's unit and in lignes. */
+export const sizeWords = (diameter: number, units: LengthUnit): string =>
+  `${formatLength(diameter, units)} (${Math.round(lignes(diameter))} L)`;
