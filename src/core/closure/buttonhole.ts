@@ -12,6 +12,9 @@ export const FACING_BEYOND_HOLE = 15;
 /** A domed button is taken to be so much higher than its rim is thick; the wrapped strip tells it exactly. Own estimate. */
 const DOME = 1.5;
 
+/** From the hole's outer end, bar included, to the finished edge, mm: it must not cut into it. Own figure. */
+export const HOLE_EDGE = 4;
+
 export interface Hole {
   direction: 'horizontal' | 'vertical';
   keyhole: boolean;

@@ -1,6 +1,6 @@
 import { type Decisions } from '../project.ts';
 import { type Finding } from '../result.ts';
-import { BAR, FACING_BEYOND_HOLE, type Hole } from './buttonhole.ts';
+import { BAR, FACING_BEYOND_HOLE, HOLE_EDGE, type Hole } from './buttonhole.ts';
 import { columnsOf } from './choices.ts';
 import { EDGE_CLEAR, hasHoles } from './fasteners.ts';
 import { type Features } from './features.ts';
@@ -9,9 +9,6 @@ import { leastExtension } from './wishes.ts';
 
 /** Lowest button above the hem depth, mm. From memory. */
 const HEM_CLEAR = 25;
-/** From the hole's outer end, bar included, to the finished edge, mm: it must not cut into it. Own figure. */
-const HOLE_EDGE = 4;
-
 interface Made {
   extension: number;
   hole: Hole;

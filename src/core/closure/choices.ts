@@ -226,7 +226,7 @@ export function usualSmall(kind: SmallKind, id: string): SmallChoice {
     tab: { times: 2, length: 120, width: 35, diameter: 15, thickness: 3 },
     epaulette: { times: 2, length: 130, width: 45, diameter: 15, thickness: 3 },
     'back-neck': { length: 100, width: 20, fastener: 'loop' },
-    shoulder: { length: 120, width: 25, count: 3 },
+    shoulder: { length: 120, width: 35, count: 3 },
     waistband: { length: 740, width: 35, lap: 30, diameter: 18, thickness: 3 },
     collar: { length: 215, width: 30, fastener: 'snap', diameter: 9, shoulder: 85 },
     hood: { length: 230, width: 30, diameter: 15, thickness: 3, shoulder: 90 },

@@ -159,6 +159,8 @@ describe('on the front', () => {
     const x0 = c.line[0]?.a.x ?? 0;
     for (const { on } of c.buttons) expect((on?.centre.x ?? 0) - x0).toBeCloseTo(-((on?.columns[0]?.x ?? 0) - x0), 3);
     expect(shoppingList(c)[0]).toMatchObject({ what: 'button', count: 3 * 2 + 1 + 1, spare: 1 });
+    // Without a pattern the upper rows only show too.
+    expect(alone({ by: 'count', count: 5, kind: 'double' }).holes).toBe(2);
     expect(derive(coat(), { kind: 'double', double: { columns: 1, across: 60, working: 2 } }).findings[0]?.code).toBe(
       'extension-narrow',
     );
@@ -274,6 +276,8 @@ describe('small closings', () => {
     expect(codes('cuff', { diameter: 70 })).toContain('button-wider-than-band');
     expect(codes('waistband', { lap: 15 })).toContain('lap-narrow');
     expect(codes('shoulder', { count: 9 })).toEqual(['too-many-buttons']);
+    // Across a shoulder's band a hole of 13.5 reaches 10.5 in from its middle, its bar 1.5 more: 25 leaves half a millimetre.
+    expect(codes('shoulder', { width: 25 })).toEqual(['hole-near-edge']);
     expect(codes('cuff', { layout: 'line', width: 40, diameter: 15 })).toEqual(['lap-narrow', 'rows-close']);
     for (const kind of ['cuff', 'tab', 'epaulette', 'back-neck', 'shoulder', 'waistband', 'collar', 'hood'] as const)
       expect([kind, codes(kind, {})]).toEqual([kind, []]);

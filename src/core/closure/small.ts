@@ -1,6 +1,6 @@
 import { type Point, pt } from '../geometry/index.ts';
 import { type Finding } from '../result.ts';
-import { BAR, buttonhole, type Hole } from './buttonhole.ts';
+import { BAR, buttonhole, HOLE_EDGE, type Hole } from './buttonhole.ts';
 import { type ClosureChoice, type SmallChoice } from './choices.ts';
 import { EDGE_CLEAR, hasButtons, hasHoles, loopLength } from './fasteners.ts';
 
@@ -132,9 +132,13 @@ function checks(s: SmallChoice, spots: Spot[], hole: Hole | null): Finding[] {
       },
     });
   if (hole) {
-    const outer = Math.min(...spots.filter((p) => p.over).map((p) => p.x)) - hole.outer - BAR;
-    if (s.kind !== 'collar' && s.kind !== 'hood' && outer < 4)
-      warn('hole-near-edge', { left: Math.max(0, outer), least: 4 });
+    // Along the strip the end that laps over is near, across it the edge; a collar's centre back is no end.
+    const along =
+      s.kind === 'collar' || s.kind === 'hood'
+        ? Number.POSITIVE_INFINITY
+        : Math.min(...spots.filter((p) => p.over).map((p) => p.x)) - hole.outer;
+    const left = (hole.direction === 'horizontal' ? along : s.width / 2 - Math.max(hole.outer, hole.inner)) - BAR;
+    if (left < HOLE_EDGE) warn('hole-near-edge', { left: Math.max(0, left), least: HOLE_EDGE });
   }
   return out;
 }

@@ -62,7 +62,7 @@ function Places({ c, w }: { c: Closure; w: Workbook }) {
   const [over, under] = halvesWords(c.choice.fastener);
   const mm = (v: number) => formatLength(v, units);
   return (
-    <Part title="Places, from the neck seam down">
+    <Part title={c.piece ? 'Places, from the neck seam down' : 'Places, from the top down'}>
       <Text mb="2">
         On top, wearer’s {c.choice.side}: {over}. Beneath: {under}.
         {hasHoles(c.choice.fastener) &&
