@@ -11,10 +11,6 @@ import { type Asked, Closes, LengthLine, topOf } from './closingAsk.tsx';
 export function KeptClear(p: Asked) {
   const { c, put, features } = p;
   const waist = (part: Partial<ClosureChoice['waist']>) => ({ waist: { ...c.waist, ...part } });
-  const drop = (i: number) => put({ keep: c.keep.filter((_, k) => k !== i) }, 'Not kept clear any more');
-  const change = (i: number, part: Partial<Keep>) => ({
-    keep: c.keep.map((k, n) => (n === i ? { ...k, ...part } : k)),
-  });
   return (
     <>
       <Tick
@@ -48,36 +44,8 @@ export function KeptClear(p: Asked) {
           />
         </>
       )}
-      {c.keep.map((k, i) => (
-        <Box key={i} borderTopWidth="1px" borderColor="rule" pt="2" mb="2">
-          <Flex gap="2" align="center" mb="2">
-            <Choose
-              label={`Kept clear ${i + 1}`}
-              value={k.code}
-              options={(['waist-seam', 'pocket', 'cross-seam', 'other'] as const).map((v) => [v, ZONE_NAMES[v] ?? v])}
-              onPick={(code) => put(change(i, { code }), 'Kept clear')}
-            />
-            <Button size="xs" variant="ghost" onClick={() => drop(i)}>
-              Remove
-            </Button>
-          </Flex>
-          <LengthLine
-            {...p}
-            label={`Below ${topOf(p.w)}`}
-            value={k.at}
-            least={0}
-            most={2000}
-            set={(at) => change(i, { at })}
-          />
-          <LengthLine
-            {...p}
-            label="Wide along the line"
-            value={k.width}
-            least={0}
-            most={400}
-            set={(width) => change(i, { width })}
-          />
-        </Box>
+      {c.keep.map((_, i) => (
+        <Kept key={i} {...p} i={i} />
       ))}
       {c.keep.length < 12 && (
         <Button
@@ -90,6 +58,45 @@ export function KeptClear(p: Asked) {
         </Button>
       )}
     </>
+  );
+}
+
+/** One place that is kept clear: what it is, where, how wide. */
+function Kept({ i, ...p }: Asked & { i: number }) {
+  const { c, put } = p;
+  const k = c.keep[i] as Keep;
+  const change = (part: Partial<Keep>) => ({ keep: c.keep.map((x, n) => (n === i ? { ...x, ...part } : x)) });
+  const drop = () => put({ keep: c.keep.filter((_, n) => n !== i) }, 'Not kept clear any more');
+  return (
+    <Box borderTopWidth="1px" borderColor="rule" pt="2" mb="2">
+      <Flex gap="2" align="center" mb="2">
+        <Choose
+          label={`Kept clear ${i + 1}`}
+          value={k.code}
+          options={(['waist-seam', 'pocket', 'cross-seam', 'other'] as const).map((v) => [v, ZONE_NAMES[v] ?? v])}
+          onPick={(code) => put(change({ code }), 'Kept clear')}
+        />
+        <Button size="xs" variant="ghost" onClick={drop}>
+          Remove
+        </Button>
+      </Flex>
+      <LengthLine
+        {...p}
+        label={`Below ${topOf(p.w)}`}
+        value={k.at}
+        least={0}
+        most={2000}
+        set={(at) => change({ at })}
+      />
+      <LengthLine
+        {...p}
+        label="Wide along the line"
+        value={k.width}
+        least={0}
+        most={400}
+        set={(width) => change({ width })}
+      />
+    </Box>
   );
 }
 
@@ -166,7 +173,6 @@ export function Kind(p: Asked) {
   const { c, put, w } = p;
   const pattern = w.doc.garment !== CLOSING_ONLY;
   const drawn = w.computed.shell.some((q) => q.kind === 'front' && q.lines.some((l) => l.kind === 'centre-front'));
-  const double = (part: Partial<ClosureChoice['double']>) => ({ double: { ...c.double, ...part } });
   return (
     <>
       {pattern && <Closes c={c} put={put} />}
@@ -187,32 +193,7 @@ export function Kind(p: Asked) {
           set={(length) => ({ length })}
         />
       )}
-      {c.kind === 'double' && (
-        <Box mt="3">
-          <LengthLine
-            {...p}
-            label="Column from centre front"
-            value={c.double.across}
-            least={10}
-            most={150}
-            set={(across) => double({ across })}
-          />
-          <Count
-            label="Columns each side"
-            value={c.double.columns}
-            least={1}
-            most={3}
-            onValue={(columns) => put(double({ columns }), `${columns} columns each side`)}
-          />
-          <Count
-            label="Rows that really close"
-            value={c.double.working}
-            least={0}
-            most={20}
-            onValue={(working) => put(double({ working }), `${working} working rows`)}
-          />
-        </Box>
-      )}
+      {c.kind === 'double' && <DoubleRows {...p} />}
       <Text fontWeight="550" mt="3">
         With
       </Text>
@@ -252,5 +233,37 @@ export function Kind(p: Asked) {
       )}
       <LengthLine {...p} label="Band, wide (0: none)" value={c.band} least={0} most={120} set={(band) => ({ band })} />
     </>
+  );
+}
+
+/** Columns of a double-breasted front, and which of its rows close. */
+function DoubleRows(p: Asked) {
+  const { c, put } = p;
+  const double = (part: Partial<ClosureChoice['double']>) => ({ double: { ...c.double, ...part } });
+  return (
+    <Box mt="3">
+      <LengthLine
+        {...p}
+        label="Column from centre front"
+        value={c.double.across}
+        least={10}
+        most={150}
+        set={(across) => double({ across })}
+      />
+      <Count
+        label="Columns each side"
+        value={c.double.columns}
+        least={1}
+        most={3}
+        onValue={(columns) => put(double({ columns }), `${columns} columns each side`)}
+      />
+      <Count
+        label="Rows that really close"
+        value={c.double.working}
+        least={0}
+        most={20}
+        onValue={(working) => put(double({ working }), `${working} working rows`)}
+      />
+    </Box>
   );
 }

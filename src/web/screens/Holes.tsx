@@ -10,7 +10,7 @@ import {
   SIZES,
   sewingOrder,
 } from '../../core/closure/index.ts';
-import { formatLength, parseLength } from '../../core/units.ts';
+import { formatLength, inUnit, parseLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { HoleDrawing } from '../drawing/HoleDrawing.tsx';
 import { Ask, Pick, Tick } from '../parts/Ask.tsx';
@@ -183,28 +183,7 @@ const HOW = { under: 'stabiliser under', over: 'stabiliser over', none: 'no stab
 
 /** The practice card: the same layers, folded the same way, and what each try told. */
 function Practice({ w, c, put }: ViewProps) {
-  const { units } = w.doc;
   const { tries } = c.choice;
-  const [opening, setOpening] = useState(formatLength(c.hole.opening, units));
-  const [density, setDensity] = useState(String(HOLE_SETTINGS.density));
-  const [stabiliser, setStabiliser] = useState<keyof typeof HOW>('under');
-  const [words, setWords] = useState('');
-  const read = parseLength(opening, units);
-  const dense = Number(density.replace(',', '.'));
-  const bad =
-    !read.ok || read.value < 1 || read.value > 200
-      ? 'The opening is no length from 1 to 200 mm.'
-      : !(dense >= 0.1 && dense <= 3)
-        ? 'Density is a number from 0.1 to 3.'
-        : null;
-  const add = () => {
-    if (bad || !read.ok) return;
-    put(
-      { tries: [...tries, { opening: read.value, density: dense, stabiliser, words: words.trim() }].slice(-40) },
-      'A practice hole',
-    );
-    setWords('');
-  };
   return (
     <SheetBox>
       <Heading as="h2" fontSize="20px" fontWeight="600" mb="1">
@@ -219,7 +198,7 @@ function Practice({ w, c, put }: ViewProps) {
       {tries.map((t, i) => (
         <Flex key={i} gap="3" align="center" py="1" borderTopWidth="1px" borderColor="rule">
           <Text flex="1">
-            <b>{i + 1}</b>: {formatLength(t.opening, units)}, density {t.density}, {HOW[t.stabiliser]}
+            <b>{i + 1}</b>: {formatLength(t.opening, w.doc.units)}, density {t.density}, {HOW[t.stabiliser]}
             {t.words && `: ${t.words}`}
           </Text>
           <Button
@@ -231,32 +210,44 @@ function Practice({ w, c, put }: ViewProps) {
           </Button>
         </Flex>
       ))}
+      <NoteTry w={w} c={c} put={put} />
+    </SheetBox>
+  );
+}
+
+const FIELD = { size: 'sm', minH: '36px', bg: 'sheet', borderColor: 'rule', display: 'block' } as const;
+
+/** One practice hole to be noted. */
+function NoteTry({ w, c, put }: ViewProps) {
+  const { units } = w.doc;
+  const [opening, setOpening] = useState(formatLength(c.hole.opening, units));
+  const [density, setDensity] = useState(String(HOLE_SETTINGS.density));
+  const [stabiliser, setStabiliser] = useState<keyof typeof HOW>('under');
+  const [words, setWords] = useState('');
+  const read = parseLength(opening, units);
+  const dense = Number(density.replace(',', '.'));
+  const fits = read.ok && read.value >= 1 && read.value <= 200;
+  const bad = !fits
+    ? inUnit('The opening is no length from {1 mm} to {200 mm}.', units)
+    : dense >= 0.1 && dense <= 3
+      ? null
+      : 'Density is a number from 0.1 to 3.';
+  const add = () => {
+    if (bad || !read.ok) return;
+    const noted = { opening: read.value, density: dense, stabiliser, words: words.trim() };
+    put({ tries: [...c.choice.tries, noted].slice(-40) }, 'A practice hole');
+    setWords('');
+  };
+  return (
+    <>
       <Flex gap="3" wrap="wrap" align="end" mt="3">
         <label>
           Opening
-          <Input
-            display="block"
-            w="6.5em"
-            size="sm"
-            minH="36px"
-            bg="sheet"
-            borderColor="rule"
-            value={opening}
-            onChange={(e) => setOpening(e.target.value)}
-          />
+          <Input {...FIELD} w="6.5em" value={opening} onChange={(e) => setOpening(e.target.value)} />
         </label>
         <label>
           Density
-          <Input
-            display="block"
-            w="5em"
-            size="sm"
-            minH="36px"
-            bg="sheet"
-            borderColor="rule"
-            value={density}
-            onChange={(e) => setDensity(e.target.value)}
-          />
+          <Input {...FIELD} w="5em" value={density} onChange={(e) => setDensity(e.target.value)} />
         </label>
         <Box w="190px">
           <Pick
@@ -268,15 +259,7 @@ function Practice({ w, c, put }: ViewProps) {
         </Box>
         <label style={{ flex: 1, minWidth: 180 }}>
           What it told
-          <Input
-            size="sm"
-            minH="36px"
-            bg="sheet"
-            borderColor="rule"
-            maxLength={200}
-            value={words}
-            onChange={(e) => setWords(e.target.value)}
-          />
+          <Input {...FIELD} maxLength={200} value={words} onChange={(e) => setWords(e.target.value)} />
         </label>
         <Button size="sm" minH="36px" colorPalette="leaf" disabled={bad !== null} onClick={add}>
           Note it
@@ -287,6 +270,6 @@ function Practice({ w, c, put }: ViewProps) {
           {bad}
         </Text>
       )}
-    </SheetBox>
+    </>
   );
 }

@@ -11,7 +11,7 @@ import {
   type SmallKind,
   usualSmall,
 } from '../../core/closure/index.ts';
-import { formatLength } from '../../core/units.ts';
+import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { SmallDrawing } from '../drawing/SmallDrawing.tsx';
 import { Ask, Pick } from '../parts/Ask.tsx';
@@ -68,62 +68,62 @@ export function RestOfClosings(p: ViewProps) {
   return p.c.small.map((s) => <One key={s.choice.id} s={s} {...p} />);
 }
 
+type LengthKey = 'length' | 'width' | 'lap' | 'shoulder' | 'diameter' | 'thickness';
+
+/** What is measured of a small closing: its key, words and range, mm. */
+function lengthsOf({ kind, layout, fastener }: SmallChoice): [LengthKey, string, number, number][] {
+  const collar = kind === 'collar' || kind === 'hood';
+  const opening = kind === 'shoulder' || kind === 'back-neck';
+  const button = fastener === 'button' || fastener === 'loop';
+  const laps = kind === 'waistband' || (kind === 'cuff' && layout !== 'link');
+  const long = collar ? 'Half neckline, on the seam line' : opening ? 'Opening, long' : 'Long, finished';
+  const all: [LengthKey, string, number, number, boolean][] = [
+    ['length', long, 20, 2000, true],
+    ['width', collar ? 'Band, wide' : 'Wide, finished', 8, 300, true],
+    ['lap', 'Ends lap by', 5, 200, laps],
+    ['shoulder', 'Centre back to shoulder seam', 20, 400, collar],
+    ['diameter', button ? 'Button, across' : 'Across', 4, 50, true],
+    ['thickness', 'Button, thick', 1, 20, button],
+  ];
+  return all.flatMap(([key, label, least, most, asked]) => (asked ? [[key, label, least, most]] : []));
+}
+
 function One({ s, w, put }: ViewProps & { s: Small }) {
   const { units } = w.doc;
   const { choice } = s;
   const { others } = w.doc.decisions.closure;
-  const change = (part: Partial<SmallChoice>, label = SMALL_WORDS[choice.kind]) =>
+  const name = SMALL_WORDS[choice.kind];
+  const change = (part: Partial<SmallChoice>, label = name) =>
     put({ others: others.map((o) => (o.id === choice.id ? { ...o, ...part } : o)) }, label);
-  const collar = choice.kind === 'collar' || choice.kind === 'hood';
-  const lengths: [
-    keyof SmallChoice & ('length' | 'width' | 'lap' | 'shoulder' | 'diameter' | 'thickness'),
-    string,
-    number,
-    number,
-  ][] = [
-    [
-      'length',
-      collar
-        ? 'Half neckline, on the seam line'
-        : choice.kind === 'shoulder' || choice.kind === 'back-neck'
-          ? 'Opening, long'
-          : 'Long, finished',
-      20,
-      2000,
-    ],
-    ['width', collar ? 'Band, wide' : 'Wide, finished', 8, 300],
-    ...(choice.kind === 'waistband' || (choice.kind === 'cuff' && choice.layout !== 'link')
-      ? [['lap', 'Ends lap by', 5, 200] as ['lap', string, number, number]]
-      : []),
-    ...(collar ? [['shoulder', 'Centre back to shoulder seam', 20, 400] as ['shoulder', string, number, number]] : []),
-    ['diameter', choice.fastener === 'button' || choice.fastener === 'loop' ? 'Button, across' : 'Across', 4, 50],
-    ...(choice.fastener === 'button' || choice.fastener === 'loop'
-      ? [['thickness', 'Button, thick', 1, 20] as ['thickness', string, number, number]]
-      : []),
-  ];
-  const counted = choice.kind === 'back-neck' || choice.kind === 'shoulder' || choice.kind === 'waistband';
+  const drop = () => put({ others: others.filter((o) => o.id !== choice.id) }, `Without ${name.toLowerCase()}`);
   return (
-    <SheetBox as="section" aria-label={SMALL_WORDS[choice.kind]}>
+    <SheetBox as="section" aria-label={name}>
       <Flex justify="space-between" align="center" mb="2">
         <Heading as="h2" fontSize="20px" fontWeight="600">
-          {SMALL_WORDS[choice.kind]}
+          {name}
         </Heading>
-        <Button
-          size="xs"
-          variant="ghost"
-          onClick={() =>
-            put(
-              { others: others.filter((o) => o.id !== choice.id) },
-              `Without ${SMALL_WORDS[choice.kind].toLowerCase()}`,
-            )
-          }
-        >
+        <Button size="xs" variant="ghost" onClick={drop}>
           Remove
         </Button>
       </Flex>
       <SmallDrawing s={s} units={units} />
       <Text my="2">{tally(s, (v) => formatLength(v, units))}</Text>
       <Findings findings={s.findings} w={w} well="Wide enough, and clear of the edges." />
+      <Asked choice={choice} units={units} change={change} />
+    </SheetBox>
+  );
+}
+
+interface AskedProps {
+  choice: SmallChoice;
+  units: LengthUnit;
+  change: (part: Partial<SmallChoice>, label?: string) => void;
+}
+
+function Asked({ choice, units, change }: AskedProps) {
+  const counted = choice.kind === 'back-neck' || choice.kind === 'shoulder' || choice.kind === 'waistband';
+  return (
+    <>
       <Flex gap="4" wrap="wrap" mt="2" align="end">
         <Box w="190px">
           <Text fontSize="15px">With</Text>
@@ -134,7 +134,7 @@ function One({ s, w, put }: ViewProps & { s: Small }) {
             onPick={(fastener) => change({ fastener })}
           />
         </Box>
-        {lengths.map(([key, label, least, most]) => (
+        {lengthsOf(choice).map(([key, label, least, most]) => (
           <Box key={key}>
             <Text fontSize="15px">{label}</Text>
             <LengthField
@@ -168,7 +168,7 @@ function One({ s, w, put }: ViewProps & { s: Small }) {
           onValue={(times) => change({ times })}
         />
       </Flex>
-    </SheetBox>
+    </>
   );
 }
 
