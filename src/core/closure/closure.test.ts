@@ -228,6 +228,21 @@ describe('without a pattern, and on the garment', () => {
     expect(spread(c.gaps.slice(3))).toBeLessThanOrEqual(1);
   });
 
+  test('buttons of 15 along a band may stand 29 apart: hole of 18 with its bars 21, and 8 more; not 28', () => {
+    const c = alone({ by: 'count', count: 3, length: 140, top: 20, bottom: 62, bottomGive: 0, rounding: 'fine' });
+    expect(c.gaps).toEqual([29, 29]);
+    const d = emptyDocument('Placket', 'closing');
+    Object.assign(d.decisions.closure, {
+      by: 'count',
+      count: 3,
+      length: 138,
+      bottom: 62,
+      bottomGive: 0,
+      rounding: 'fine',
+    });
+    expect(derived(d).ok).toBe(false);
+  });
+
   test('a wished gap gives the nearest number of buttons', () => {
     expect(countForGap(500, 100)).toBe(6);
     expect(countForGap(500, 90)).toBe(7);

@@ -101,7 +101,9 @@ export function problemOf(
   const ends = endsOf(c, f, length, stepsOf('fine', units).step);
   const span = ends.last.at - ends.first.at;
   const { count, wish } = countOf(c, span);
-  const reach = 2 * halfAlong(c, hole);
+  // From one end of a hole to the other, bars included: it need not lie evenly about its button.
+  const long = hole.direction === 'vertical' ? hole.opening + 2 * BAR : 0;
+  const reach = Math.max(c.diameter, long);
   const least = reach + BETWEEN;
   const zones = zonesOf(c, f, hole);
   const reasons = [
