@@ -1,3 +1,4 @@
+import { type Part } from '../core/parts.ts';
 import { type Finding } from '../core/result.ts';
 import { formatLength, inUnit, type LengthUnit } from '../core/units.ts';
 
@@ -24,6 +25,23 @@ const zone = (name: string | number | undefined, first = false): string => {
 
 const step = (d: Data): string => String(d.step ?? 'A step');
 const other = (d: Data): string => String(d.other ?? 'another step');
+
+/** What is computed, part by part, as it is called in a sentence. */
+const PART_NAMES: Record<Part, string> & Record<string, string> = {
+  pattern: 'the outline',
+  'seam-line': 'the seam line',
+  'cut-line': 'the cut line',
+  seams: 'the seams',
+  facing: 'the facings',
+  lining: 'the lining',
+  interfacing: 'the interfacing',
+  rib: 'the ribs',
+  hood: 'the facing and lining of the hood',
+  closure: 'where the buttons go',
+  patch: 'the patches behind the buttonholes',
+  faults: 'whether the pattern has faults',
+  plan: 'the order of making',
+};
 
 /** What an edge of the outside can end in. */
 const NO_FINISH: Record<string, string> = {
@@ -139,6 +157,8 @@ const SENTENCES: Record<string, Say> = {
   'dart-legs': (d, mm) =>
     `The two lines of a dart on "${d.name}" measure ${mm('short')} and ${mm('long')} and differ by ${mm('apart')}. Fold the dart shut, and draw the edge across it anew.`,
   // Deriving.
+  'part-failed': (d, mm) =>
+    `Woodbine could not work out ${PART_NAMES[String(d.part)] ?? 'a part of this'}${d.name === undefined ? '' : ` of "${d.name}"`}${d.gap === undefined ? '' : `: its outline does not close, by ${mm('gap')}`}. It is left out, and all else stands. Look at the names of the edges and at the allowances there; undo the last change if it was well before.`,
   'piece-missing': (d) =>
     `There is no ${d.kind} among the pieces, so what belongs to it is left out. Say which piece is the ${d.kind}.`,
   'second-of-kind': (d) =>
@@ -179,6 +199,8 @@ const SENTENCES: Record<string, Say> = {
     `A front edge interfacing ${mm('width')} wide does not fit into "${d.name}". ${most(d, mm)}`,
   'front-strip-narrow': (d, mm) =>
     `A front edge interfacing ${mm('width')} wide on "${d.name}" would hold nothing. Take at least ${mm('least')}, or none.`,
+  'interfacing-swallowed': (d, mm) =>
+    `Trimmed ${mm('trim')} inside the seam line, nothing is left of the interfacing of "${d.name}". Let it reach to the seam line, or look at the allowances of that piece.`,
   'hem-too-shallow': (_, mm) =>
     `A hem of ${mm('depth')} leaves nothing to sew the lining to with a seam of ${mm('seam')}. Deepen the hem, or let the lining hang free.`,
   'jump-pleat-impossible': (_, mm) =>

@@ -1,7 +1,9 @@
 import { makePlan, makingOf, type Plan, type Task } from './assembly/index.ts';
 import { type Closure, deriveClosure, shoppingList } from './closure/index.ts';
 import { effective } from './effective.ts';
+import { weld } from './geometry/index.ts';
 import { deriveInside, holePatches, type Inside } from './inside/index.ts';
+import { apart } from './parts.ts';
 import {
   type CutLine,
   cutLine,
@@ -14,7 +16,7 @@ import {
   walk,
 } from './pattern/index.ts';
 import { CLOSING_ONLY, type Decisions, type ProjectDocument, type Shell } from './project.ts';
-import { type Finding, type Result, stop } from './result.ts';
+import { type Finding, type Result, refuse, stop } from './result.ts';
 import { DERIVED_PASSES, SEAM_PASSES } from './tolerance.ts';
 
 /** All consequences of a project's decisions. Nothing of it is ever stored. */
@@ -43,21 +45,34 @@ interface ShellPart {
 const shellParts = new WeakMap<Shell, { key: string; part: ShellPart }>();
 
 function shellPart(doc: ProjectDocument, { allowances }: Decisions): ShellPart {
-  if (!doc.shell) return { shell: [], cutLines: [], seams: [], findings: [] };
+  const { shell } = doc;
+  if (!shell) return { shell: [], cutLines: [], seams: [], findings: [] };
   const key = JSON.stringify([doc.garment, allowances]);
-  const known = shellParts.get(doc.shell);
+  const known = shellParts.get(shell);
   if (known?.key === key) return known.part;
-  const { pieces, findings } = shellPieces(doc.shell, allowances);
-  const seams = shellSeams(pieces, doc.garment);
+  const { pieces, findings } = shellPieces(shell, allowances);
+  const seams = apart('seams', findings, [], () => shellSeams(pieces, doc.garment));
   const part: ShellPart = {
     shell: pieces,
-    cutLines: pieces.map((p) => [p.id, drawnCutLine(doc.shell as Shell, p.id) ?? cutLine(p.ring)]),
-    seams: walk(seams, pieces),
-    findings: [...findings, ...pieces.flatMap(drawnWhole), ...patternFaults(pieces, seams)],
+    cutLines: cutLinesOf(pieces, findings, (p) => drawnCutLine(shell, p.id)),
+    seams: apart('seams', findings, [], () => walk(seams, pieces)),
+    findings,
   };
-  shellParts.set(doc.shell, { key, part });
+  findings.push(...pieces.flatMap(drawnWhole), ...apart('faults', findings, [], () => patternFaults(pieces, seams)));
+  shellParts.set(shell, { key, part });
   return part;
 }
+
+/** Cut lines of all pieces, each on its own: a piece without one is told, and goes on no paper. */
+const cutLinesOf = (
+  pieces: Piece[],
+  findings: Finding[],
+  drawn: (p: Piece) => CutLine | null = () => null,
+): [string, CutLine][] =>
+  pieces.flatMap((p): [string, CutLine][] => {
+    const made = apart('cut-line', findings, null, () => drawn(p) ?? cutLine(p.ring), p);
+    return made ? [[p.id, made]] : [];
+  });
 
 /** A piece drawn whole is drafted from one half: told, with the cure. */
 const drawnWhole = (p: Piece): Finding[] =>
@@ -67,7 +82,13 @@ const drawnWhole = (p: Piece): Finding[] =>
 function drawnCutLine(shell: Shell, id: string): CutLine | null {
   const drawn = shell.pieces.find((p) => p.id === id);
   return drawn && (drawn.drawn ?? shell.lines) === 'cut'
-    ? { outline: drawn.ring.flatMap((e) => e.path), cleaned: false }
+    ? {
+        outline: weld(
+          drawn.ring.flatMap((e) => e.path),
+          true,
+        ),
+        cleaned: false,
+      }
     : null;
 }
 
@@ -75,25 +96,30 @@ function drawnCutLine(shell: Shell, id: string): CutLine | null {
 export function compute(doc: ProjectDocument): Computed {
   const d = effective(doc.decisions);
   const { shell, ...base } = shellPart(doc, d);
-  const closure = closes(shell, doc) ? deriveClosure(shell, d, doc.units) : null;
+  const findings: Finding[] = [];
+  const closure = closes(shell, doc)
+    ? apart<Result<Closure> | null>('closure', findings, null, () => deriveClosure(shell, d, doc.units))
+    : null;
   const inside = deriveInside(shell, d);
-  const drafted = [...inside.pieces, ...patches(shell, d, closure)];
+  findings.push(...inside.findings);
+  const drafted = [...inside.pieces, ...apart('patch', findings, [], () => patches(shell, d, closure))];
   const recut = new Map(inside.recut.map((p) => [p.id, p]));
   const pieces = [...shell.map((p) => recut.get(p.id) ?? p), ...drafted];
-  const made = [...inside.recut, ...drafted];
-  const cutLines = new Map([...base.cutLines, ...made.map((p): [string, CutLine] => [p.id, cutLine(p.ring)])]);
+  const made = cutLinesOf([...inside.recut, ...drafted], findings);
   // Seams between two drafted pieces are held to the finer tolerance; those along the bought shell to the usual one.
-  const insideWalked = walk(inside.seams, pieces, (s) => (followsShell(s.code) ? SEAM_PASSES : DERIVED_PASSES));
+  const insideWalked = apart('seams', findings, [], () =>
+    walk(inside.seams, pieces, (s) => (followsShell(s.code) ? SEAM_PASSES : DERIVED_PASSES)),
+  );
   return {
     shell,
     inside: drafted,
     recut: inside.recut,
     pieces,
-    cutLines,
+    cutLines: new Map([...base.cutLines, ...made]),
     seams: [...base.seams, ...insideWalked],
     hems: inside.hems,
     closure,
-    findings: [...base.findings, ...inside.findings, ...closureFindings(closure)],
+    findings: [...base.findings, ...findings, ...closureFindings(closure)],
   };
 }
 
@@ -141,5 +167,8 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
 }
 
 /** The making-up plan of what was computed. */
-export const planOf = (doc: ProjectDocument, c: Computed): Result<Plan> =>
-  makePlan(taskOf(doc, c), doc.decisions.making);
+export function planOf(doc: ProjectDocument, c: Computed): Result<Plan> {
+  const findings: Finding[] = [];
+  const made = apart('plan', findings, null, () => makePlan(taskOf(doc, c), doc.decisions.making));
+  return made ?? refuse(...findings);
+}

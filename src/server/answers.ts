@@ -1,6 +1,6 @@
 import { type Computed } from '../core/compute.ts';
 import { type Box, pathLength } from '../core/geometry/index.ts';
-import { pathData } from '../core/output/index.ts';
+import { outlineData, pathData } from '../core/output/index.ts';
 import { type Figures, figuresOf, outlineOf, type Piece } from '../core/pattern/index.ts';
 
 const boxAnswer = (b: Box) => ({ x: b.minX, y: b.minY, width: b.maxX - b.minX, height: b.maxY - b.minY, ...b });
@@ -26,8 +26,8 @@ export function pieceAnswer(p: Piece, c: Pick<Computed, 'cutLines'>) {
       from: e.from ?? null,
       d: pathData(e.path),
     })),
-    seamLine: { ...figures(figuresOf(seam)), d: `${pathData(seam)}Z` },
-    cutLine: cut ? { ...figures(figuresOf(cut.outline)), d: `${pathData(cut.outline)}Z`, cleaned: cut.cleaned } : null,
+    seamLine: { ...figures(figuresOf(seam)), d: outlineData(seam) },
+    cutLine: cut ? { ...figures(figuresOf(cut.outline)), d: outlineData(cut.outline), cleaned: cut.cleaned } : null,
     cut: p.cut,
     grain: p.grain,
     notches: p.notches,

@@ -3,7 +3,6 @@ import {
   crossings,
   directionAlong,
   extend,
-  offsetPath,
   outward,
   type Path,
   type Point,
@@ -12,7 +11,7 @@ import {
   reversePath,
   stretch,
 } from '../geometry/index.ts';
-import { orient, run, runPath } from '../inside/index.ts';
+import { orient, parallelToFront, run, runPath } from '../inside/index.ts';
 import { type Piece, type Role } from '../pattern/index.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 
@@ -38,12 +37,14 @@ function runOn(piece: Piece, top: Role, end: Role, extension: number, from: numb
   if (!o) return null;
   const edge = runPath(o.ring, 'front-edge');
   const drawn = piece.lines.find((l) => l.kind === 'centre-front');
-  const raw = drawn ? drawn.path : offsetPath(edge, -o.sign * extension);
+  const raw = drawn ? drawn.path : parallelToFront(edge, runPath(o.ring, end), -o.sign * extension);
   const own = pathLength(raw);
   const long = extend(raw, REACH, REACH);
   const meets = (target: Path): number | null => crossings(long, target).map((c) => c.atA)[0] ?? null;
   const a = meets(runPath(o.ring, top)) ?? REACH;
-  const b = meets(runPath(o.ring, end)) ?? REACH + own;
+  // A front whose lower edge is not named ends where the line itself does.
+  const far = Math.abs(a - REACH) > own / 2 ? REACH : REACH + own;
+  const b = meets(runPath(o.ring, end)) ?? far;
   const path = a <= b ? stretch(long, a, b) : reversePath(stretch(long, b, a));
   const length = pathLength(path);
   const middle = pointAlong(path, length / 2);

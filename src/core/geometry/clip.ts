@@ -23,6 +23,10 @@ export const intersection = (a: Rings, b: Rings): Rings =>
 export const inflate = (a: Rings, d: number, mitre = 6): Rings =>
   outOf(Clipper.inflatePaths(into(a), d * CLIP_SCALE, JoinType.Miter, EndType.Polygon, mitre));
 
+/** The bands that lie within `d` mm of open chains of points, their ends round. */
+export const bandsAlong = (chains: Point[][], d: number): Rings =>
+  outOf(Clipper.inflatePaths(into(chains), d * CLIP_SCALE, JoinType.Round, EndType.Round, 2, 0.01 * CLIP_SCALE));
+
 /** Area in mm², holes taken off. */
 export const ringsArea = (a: Rings): number => Math.abs(a.reduce((sum, r) => sum + ringArea(r), 0));
 

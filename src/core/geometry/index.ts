@@ -8,3 +8,4 @@ export * from './offset.ts';
 export * from './path.ts';
 export * from './segment.ts';
 export * from './vector.ts';
+export * from './weld.ts';

@@ -84,9 +84,10 @@ export function segmentCrossings(a: Segment, b: Segment): { t: number; u: number
   return out;
 }
 
-/** Every crossing of two paths, in order along the first. */
+/** Every crossing of two paths, in order along the first; none where either is empty. */
 export function crossings(a: Path, b: Path): Crossing[] {
   const found: { i: number; t: number; j: number; u: number; point: Point }[] = [];
+  if (!a.length || !b.length) return [];
   const boxesB = b.map(hullBox);
   const allB = boxesB.reduce(around);
   for (let i = 0; i < a.length; i++) {

@@ -9,7 +9,7 @@ import {
   sub,
   unit,
 } from '../geometry/index.ts';
-import { clockwise, type Edge, type Piece } from '../pattern/index.ts';
+import { clockwise, type Edge, type Piece, welded } from '../pattern/index.ts';
 import { because, ok, type Result, refuse, stop } from '../result.ts';
 import { runPath, type Split } from './oriented.ts';
 
@@ -46,8 +46,20 @@ export function cutOnFacing(front: Piece, split: Split, seam: number): Result<Cu
   const lines = [...front.lines, { kind: 'fold' as const, path: fold }];
   const reasons = [because('cut-on', 'practice', 0)];
   return ok({
-    whole: { ...front, name: `${front.name}, facing cut on`, ring: clockwise([...beyond, ...plain]), lines, reasons },
-    facing: { ...front, name: 'Front facing', ring: clockwise([...beyond, creaseOf(fold)]), notches: [], lines: [] },
+    whole: {
+      ...front,
+      name: `${front.name}, facing cut on`,
+      ring: welded(clockwise([...beyond, ...plain])),
+      lines,
+      reasons,
+    },
+    facing: {
+      ...front,
+      name: 'Front facing',
+      ring: welded(clockwise([...beyond, creaseOf(fold)])),
+      notches: [],
+      lines: [],
+    },
   });
 }
 

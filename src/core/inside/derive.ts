@@ -1,6 +1,7 @@
+import { apart } from '../parts.ts';
 import { isDrawnWhole, type Piece, runsOf, type Seam } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
-import { type Finding, stop } from '../result.ts';
+import { type Finding, ok, type Result, stop } from '../result.ts';
 import { type Bands, bandFacings, bandSeams, noBands } from './bandset.ts';
 import { biasStrips } from './bias.ts';
 import { fromCrease } from './cuton.ts';
@@ -41,7 +42,7 @@ export function deriveInside(all: Piece[], d: Decisions): Inside {
   // What is drawn whole is told, and drafted once it is halved.
   const shell = all.filter((p) => !isDrawnWhole(p));
   const front = first(shell, 'front');
-  const back = wholeBack(shell);
+  const back = apart('pattern', findings, first(shell, 'back'), () => wholeBack(shell));
   const sleeve = first(shell, 'sleeve');
   findings.push(...lacking(all), ...extras(shell));
   const p: InsidePieces = {
@@ -52,22 +53,27 @@ export function deriveInside(all: Piece[], d: Decisions): Inside {
     backSide: first(shell, 'back-side'),
     underSleeve: first(shell, 'under-sleeve'),
   };
-  const bands = d.facing.on ? bandFacings(shell, d) : noBands();
-  const bias = d.facing.on ? biasStrips(shell, d) : { pieces: [], findings: [] };
+  const off: Bands = noBands();
+  const bands = d.facing.on ? apart('facing', findings, off, () => bandFacings(shell, d)) : off;
+  const none = { pieces: [], findings: [] };
+  const bias = d.facing.on ? apart('facing', findings, none, () => biasStrips(shell, d)) : none;
   findings.push(...bands.findings, ...bias.findings);
-  const parts = neckFacings(p, shell, bands, d);
+  const parts = apart<Parts>('facing', findings, none, () => neckFacings(p, shell, bands, d));
   findings.push(...parts.findings);
   const hems: Hems = { body: null, wrist: null };
   if (d.lining.on) {
-    lineAll(p, parts, first(shell, 'cuff') !== undefined, d, findings, hems);
-    lineSkirt(p, shell, bands, d, findings, hems);
+    apart('lining', findings, undefined, () =>
+      lineAll(p, parts, first(shell, 'cuff') !== undefined, d, findings, hems),
+    );
+    apart('lining', findings, undefined, () => lineSkirt(p, shell, bands, d, findings, hems));
   }
   const hood = first(shell, 'hood');
-  if (hood) hoodPieces(hood, d, p, findings);
+  if (hood) apart('hood', findings, undefined, () => hoodPieces(hood, d, p, findings), hood);
   const interfacing = d.interfacing.on ? interfacings(p, parts, shell, bands, d, findings) : [];
   const facings = facingsOf(p, bands, bias.pieces);
-  const seams = [...insideSeams(p, d, hems), ...bandSeams(bands)];
-  const pieces = [...facings, ...ribs(shell, d), ...liningsOf(p, d), ...interfacing];
+  const seams = apart('seams', findings, [], () => [...insideSeams(p, d, hems), ...bandSeams(bands)]);
+  const ribbing = apart('rib', findings, [], () => ribs(shell, d));
+  const pieces = [...facings, ...ribbing, ...liningsOf(p, d), ...interfacing];
   return { pieces, recut: p.recut ? [p.recut] : [], seams, findings, hems };
 }
 
@@ -93,9 +99,20 @@ function interfacings(
   d: Decisions,
   findings: Finding[],
 ): Piece[] {
-  const along = bands.pieces.map((b) => interfaceWhole(b.piece, b.shell, d.interfacing.trim));
-  const more = moreInterfacings(shell, p.back, d, findings);
-  return [...interfaceAll(p, d), ...underFront(p, parts, d, findings), ...along, ...more];
+  const whole = (made: () => Result<Piece>[], of?: Piece): Piece[] =>
+    apart('interfacing', findings, [], () => made().flatMap((r) => taken(r, findings)), of);
+  return [
+    ...whole(() => interfaceAll(p, d)),
+    ...whole(() => underFront(p, parts, d), p.front),
+    ...bands.pieces.flatMap((b) => whole(() => [interfaceWhole(b.piece, b.shell, d.interfacing.trim)], b.shell)),
+    ...apart('interfacing', findings, [], () => moreInterfacings(shell, p.back, d, findings)),
+  ];
+}
+
+/** What could be made; why not, where it could not. */
+function taken<T>(r: Result<T>, findings: Finding[]): T[] {
+  if (!r.ok) findings.push(...r.findings);
+  return r.ok ? [r.value] : [];
 }
 
 /** A front or back that is not there; a skirt by itself has neither. */
@@ -116,12 +133,13 @@ function extras(shell: Piece[]): Finding[] {
   });
 }
 
-function interfaceAll(p: InsidePieces, d: Decisions): Piece[] {
-  const out: Piece[] = [];
+function interfaceAll(p: InsidePieces, d: Decisions): Result<Piece>[] {
   const { trim } = d.interfacing;
+  const out: Result<Piece>[] = [];
   if (p.frontFacing && p.front) {
-    const made = interfaceWhole({ ...p.frontFacing, id: 'front-facing' }, p.front, trim);
-    out.push(p.recut ? fromCrease(made, p.front) : made);
+    const { front } = p;
+    const made = interfaceWhole({ ...p.frontFacing, id: 'front-facing' }, front, trim);
+    out.push(p.recut && made.ok ? ok(fromCrease(made.value, front)) : made);
   }
   if (p.backFacing && p.back) out.push(interfaceWhole(p.backFacing, p.back, trim));
   if (p.hoodFacing && p.hood) out.push(interfaceWhole(p.hoodFacing, p.hood, trim));
@@ -130,24 +148,20 @@ function interfaceAll(p: InsidePieces, d: Decisions): Piece[] {
 }
 
 /** What lies beneath the facing on the front itself: a strip along its edge, a shaped piece, or all of it. */
-function underFront(p: InsidePieces, parts: Parts, d: Decisions, findings: Finding[]): Piece[] {
+function underFront(p: InsidePieces, parts: Parts, d: Decisions): Result<Piece>[] {
   const { front } = p;
   const { trim, frontStrip, front: how } = d.interfacing;
   if (!front || !runsOf(front.ring, 'front-edge').length) return [];
   const edged = p.recut ? creased(front) : front;
-  const cut = (made: Piece): Piece => (p.recut ? fromCrease(made, front) : made);
+  const cut = (made: Result<Piece>): Result<Piece> => (p.recut && made.ok ? ok(fromCrease(made.value, front)) : made);
   if (how === 'whole') {
     const all = interfaceWhole({ ...edged, id: 'front', name: 'Front' }, edged, trim);
-    const side = p.frontSide ? [interfaceWhole(p.frontSide, p.frontSide, trim)] : [];
-    return [cut(all), ...side];
+    return [cut(all), ...(p.frontSide ? [interfaceWhole(p.frontSide, p.frontSide, trim)] : [])];
   }
   if (how === 'strip' && frontStrip <= 0) return [];
   const split = parts.front;
   if (how === 'shaped' && !split) return [];
-  const made = how === 'shaped' && split ? shapedFront(edged, split, trim) : frontEdgeStrip(edged, frontStrip, trim);
-  if (made.ok) return [cut(made.value)];
-  findings.push(...made.findings);
-  return [];
+  return [cut(how === 'shaped' && split ? shapedFront(edged, split, trim) : frontEdgeStrip(edged, frontStrip, trim))];
 }
 
 /** A front whose edge is the crease of a facing grown on. */

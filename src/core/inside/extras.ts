@@ -1,7 +1,7 @@
 import { pathLength } from '../geometry/index.ts';
 import { type Edge, type Piece, type PieceKind } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
-import { because, type Finding } from '../result.ts';
+import { because, type Finding, type Result } from '../result.ts';
 import { allInOne } from './bands.ts';
 import { zipStrips } from './frontinterfacing.ts';
 import { interfaceWhole, trimmed } from './interfacing.ts';
@@ -36,8 +36,14 @@ function oneLayer(p: Piece, stand: Decisions['interfacing']['stand'], made: Piec
 /** Interfacings beside those of the facings: collars, cuffs, bands, hem strips and a stay for the upper back, yoke and all. */
 export function moreInterfacings(shell: Piece[], back: Piece | undefined, d: Decisions, findings: Finding[]): Piece[] {
   const i = d.interfacing;
+  const made = <T>(r: Result<T>): T[] => {
+    if (!r.ok) findings.push(...r.findings);
+    return r.ok ? [r.value] : [];
+  };
   const out = i.collars
-    ? shell.filter((p) => WHOLE.has(p.kind)).map((p) => oneLayer(p, i.stand, interfaceWhole(p, p, i.trim)))
+    ? shell
+        .filter((p) => WHOLE.has(p.kind))
+        .flatMap((p) => made(interfaceWhole(p, p, i.trim)).map((q) => oneLayer(p, i.stand, q)))
     : [];
   const zipped = back ?? shell.find((p) => p.kind === 'skirt-back');
   if (i.zip > 0 && d.lining.zip.length > 0 && zipped) out.push(zipStrips(zipped, d.lining.zip.length, i.zip));
@@ -55,14 +61,15 @@ export function moreInterfacings(shell: Piece[], back: Piece | undefined, d: Dec
       id: 'back-stay-interfacing',
       name: 'Upper back stay',
     });
-    if (stay.ok)
-      out.push({
-        ...stay.value,
-        material: 'interfacing',
-        ring: trimmed(stay.value.ring, i.trim, new Set(['inner'])),
-        reasons: [because('back-stay', 'memory', i.stay, { side: STAY_SIDE })],
-      });
-    else findings.push(...stay.findings);
+    const ring = stay.ok ? trimmed(back, stay.value.ring, i.trim, new Set(['inner'])) : stay;
+    for (const r of made(ring))
+      for (const q of made(stay))
+        out.push({
+          ...q,
+          material: 'interfacing',
+          ring: r,
+          reasons: [because('back-stay', 'memory', i.stay, { side: STAY_SIDE })],
+        });
   }
   return out;
 }

@@ -62,13 +62,14 @@ export function shapedFront(front: Piece, split: Split, trim: Decisions['interfa
   };
   const hem = split.facing.filter((e) => e.role === 'hem');
   const whole = ring.filter((e) => ['front-edge', 'neckline', 'shoulder', 'armhole'].includes(e.role));
-  const made = trimmed(clockwise([...whole, ...upperSide, inner, ...hem]), trim, new Set(['inner']));
+  const made = trimmed(front, clockwise([...whole, ...upperSide, inner, ...hem]), trim, new Set(['inner']));
+  if (!made.ok) return made;
   return ok(
     makePiece(front, {
       id: 'front-interfacing',
       name: 'Front interfacing, shaped',
       material: 'interfacing',
-      ring: made,
+      ring: made.value,
       reasons: [because('front-shaped', 'memory', BELOW_UNDERARM)],
     }),
   );

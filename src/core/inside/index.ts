@@ -7,6 +7,7 @@ export * from './closed.ts';
 export * from './darts.ts';
 export * from './derive.ts';
 export * from './frontinterfacing.ts';
+export * from './frontline.ts';
 export * from './hem.ts';
 export * from './interfacing.ts';
 export { breakPoint } from './lapel.ts';

@@ -9,7 +9,6 @@ import {
   extend,
   meet,
   offsetBetween,
-  offsetPath,
   outward,
   type Path,
   pathLength,
@@ -19,6 +18,7 @@ import {
 } from '../geometry/index.ts';
 import { type Edge, type Piece } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
+import { parallelToFront } from './frontline.ts';
 import { besideNeck, run, runPath } from './oriented.ts';
 
 /** How far a drawn roll line is carried on to look for the front edge, mm. */
@@ -48,7 +48,7 @@ export function lapelLine(
   shoulder: number,
   breakAt: number,
 ): { path: Path; onShoulder: number } | null {
-  const low = offsetPath(stretch(runPath(ring, 'front-edge'), 0, breakAt), -sign * width);
+  const low = parallelToFront(stretch(runPath(ring, 'front-edge'), 0, breakAt), runPath(ring, 'hem'), -sign * width);
   const seam = runPath(ring, besideNeck(ring));
   if (!low.length || shoulder > pathLength(seam)) return null;
   const [from, to] = [endOf(low), pointAlong(seam, shoulder)];
@@ -71,7 +71,12 @@ export function drawnOut(facing: Edge[], sign: 1 | -1, breakAt: number, out: num
   const upper = offsetBetween(stretch(whole, breakAt, pathLength(whole)), 0, sign * out);
   const m = meet(upper, next.path, out * 6 + 10);
   const edge: Edge = { ...first, path: [...stretch(whole, 0, breakAt), ...m.a, ...m.between] };
-  return [edge, ...facing.filter((e) => e.role !== 'front-edge').map((e) => (e === next ? { ...e, path: m.b } : e))];
+  // In its own place: what lies before it in the ring (a rounded corner, the hem) stays before it.
+  return facing.flatMap((e) => {
+    if (e === first) return [edge];
+    if (e.role === 'front-edge') return [];
+    return [e === next ? { ...e, path: m.b } : e];
+  });
 }
 
 /** Where the break point of this front lies, for the choices made; null when nothing turns back. */

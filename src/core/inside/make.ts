@@ -7,6 +7,7 @@ import {
   outlineOf,
   type Piece,
   placeGrain,
+  welded,
 } from '../pattern/index.ts';
 import { type Reason } from '../result.ts';
 import { carryNotches } from './carry.ts';
@@ -47,7 +48,7 @@ export interface Derived {
 
 /** A finished derived piece: clockwise ring, the parent's cut count, notches carried over, grainline parallel to the parent's. */
 export function makePiece(parent: Piece, d: Derived): Piece {
-  const ring = clockwise(d.ring);
+  const ring = welded(clockwise(d.ring));
   const onFold = ring.some((e) => e.onFold);
   const count = onFold ? 1 : parent.cut.onFold ? 1 : parent.cut.count;
   return {

@@ -11,6 +11,7 @@ import {
 import { type Edge, flatRing, type Piece, type Role } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
+import { parallelToFront } from './frontline.ts';
 import { between, landing } from './land.ts';
 import { breakPoint, lapelLine } from './lapel.ts';
 import { besideNeck, cutRun, type Oriented, orient, run, runLength, runPath, type Split } from './oriented.ts';
@@ -109,7 +110,7 @@ const liesInside = (o: Oriented, path: Path): boolean =>
 
 function roundTheNeck(o: Oriented, f: FrontFacing): FacingLine | Narrow {
   const { ring, sign } = o;
-  const alongFront = offsetPath(runPath(ring, 'front-edge'), -sign * f.front);
+  const alongFront = parallelToFront(runPath(ring, 'front-edge'), runPath(ring, 'hem'), -sign * f.front);
   const bottom = landing(alongFront, runPath(ring, 'hem'), 'start');
   if (!bottom) return 'width';
   const neck = runPath(ring, 'neckline');

@@ -1,4 +1,4 @@
-import { type Path } from '../geometry/index.ts';
+import { type Path, weld } from '../geometry/index.ts';
 import { arrange, type Item, type Sheet, type Stroke } from './items.ts';
 
 /** A coordinate with at most four decimals and no trailing zeros. */
@@ -7,21 +7,24 @@ export const num = (v: number): string => {
   return s === '-0' ? '0' : s;
 };
 
-/** SVG path data; lines and cubics stay what they are. */
-export function pathData(path: Path): string {
-  let out = '';
-  let last: { x: number; y: number } | null = null;
-  for (const s of path) {
-    if (!last || Math.abs(last.x - s.a.x) > 1e-6 || Math.abs(last.y - s.a.y) > 1e-6)
-      out += `M${num(s.a.x)} ${num(s.a.y)}`;
-    out +=
-      s.k === 'L'
-        ? `L${num(s.b.x)} ${num(s.b.y)}`
-        : `C${num(s.c.x)} ${num(s.c.y)} ${num(s.d.x)} ${num(s.d.y)} ${num(s.b.x)} ${num(s.b.y)}`;
-    last = s.b;
-  }
-  return out;
-}
+const drawn = (path: Path): string =>
+  path
+    .map((s, i) => {
+      const start = i ? '' : `M${num(s.a.x)} ${num(s.a.y)}`;
+      return s.k === 'L'
+        ? `${start}L${num(s.b.x)} ${num(s.b.y)}`
+        : `${start}C${num(s.c.x)} ${num(s.c.y)} ${num(s.d.x)} ${num(s.d.y)} ${num(s.b.x)} ${num(s.b.y)}`;
+    })
+    .join('');
+
+/**
+ * SVG path data of one joined path, in mm; lines and cubics stay what they are. One subpath: a path whose segments do not
+ * follow each other (a step over WELD) throws OpenOutline, so that no line is ever drawn that nobody drafted.
+ */
+export const pathData = (path: Path): string => drawn(weld(path, false));
+
+/** The same of a closed outline, its last segment ending where the first begins. */
+export const outlineData = (path: Path): string => `${drawn(weld(path, true))}Z`;
 
 const STYLE: Record<Stroke, string> = {
   cut: 'stroke-width="0.6"',
@@ -39,8 +42,8 @@ export const escapeXml = (s: string): string =>
 
 function itemSvg(i: Item): string {
   if (i.kind === 'path') {
-    const closed = i.stroke === 'cut' ? 'Z' : '';
-    return `<path class="${i.stroke}" d="${pathData(i.path)}${closed}" ${STYLE[i.stroke]}/>`;
+    const d = i.stroke === 'cut' ? outlineData(i.path) : pathData(i.path);
+    return `<path class="${i.stroke}" d="${d}" ${STYLE[i.stroke]}/>`;
   }
   const weight = i.bold ? ' font-weight="600"' : '';
   const turned = i.upward ? ` transform="rotate(-90 ${num(i.at.x)} ${num(i.at.y)})"` : '';

@@ -21,6 +21,8 @@ import {
   startOf,
   stretch,
   union,
+  weld,
+  weldRing,
 } from '../geometry/index.ts';
 import { MITRE_LIMIT, SAME_POINT, SEARCH_CHORD } from '../tolerance.ts';
 import { type Edge, FOLDS_BACK } from './types.ts';
@@ -77,15 +79,14 @@ function foldLine(hem: Edge, reach: number): Path {
 function squared(a: Edge, aCut: Path, bCut: Path, reach: number): Corner {
   const seam = extend(a.path, 0, reach);
   const length = pathLength(a.path);
-  const hit = crossings(seam, extend(bCut, reach, 0)).sort(
-    (x, y) => Math.abs(x.atA - length) - Math.abs(y.atA - length),
-  )[0];
+  const longB = extend(bCut, reach, 0);
+  const hit = crossings(seam, longB).sort((x, y) => Math.abs(x.atA - length) - Math.abs(y.atA - length))[0];
   if (!hit) return mitred(aCut, bCut, reach);
   const n = outward(endDirection(a.path));
   const cross = [line(hit.point, { x: hit.point.x + n.x * reach, y: hit.point.y + n.y * reach })];
   const level = meet(aCut, cross, reach);
-  const rest = meet([line(hit.point, hit.point)], bCut, reach);
-  return { a: level.a, between: [line(endOf(level.a), hit.point)], b: rest.b };
+  const rest = stretch(longB, hit.atB, pathLength(longB));
+  return { a: level.a, between: [...level.between, line(endOf(level.a), startOf(rest))], b: rest };
 }
 
 function cornerOf(a: Edge, aCut: Path, b: Edge, bCut: Path): Corner {
@@ -101,11 +102,23 @@ function cornerOf(a: Edge, aCut: Path, b: Edge, bCut: Path): Corner {
   return mitred(aCut, bCut, reach);
 }
 
+/** An outline of one edge meets itself at its one corner: seen as two halves, each has a corner with the other. */
+function inHalves(ring: Edge[]): Edge[] {
+  const [e] = ring;
+  if (!e || ring.length > 1) return ring;
+  const length = pathLength(e.path);
+  return [
+    { ...e, path: stretch(e.path, 0, length / 2), corner: 'mitred' },
+    { ...e, path: stretch(e.path, length / 2, length) },
+  ];
+}
+
 /**
  * Cut line of a ring: each edge moved outward by its own allowance (inward when negative, mm), each corner by its rule.
  * A result that crosses itself is cleaned with the clipping library and says so.
  */
-export function cutLine(ring: Edge[]): CutLine {
+export function cutLine(whole: Edge[]): CutLine {
+  const ring = inHalves(whole);
   const cuts = ring.map((e) => offsetPath(e.path, e.allowance));
   const betweens: Path[] = [];
   const n = ring.length;
@@ -116,10 +129,12 @@ export function cutLine(ring: Edge[]): CutLine {
     cuts[j] = c.b;
     betweens[i] = c.between;
   }
-  const outline = cuts
-    .flatMap((c, i) => [...c, ...(betweens[i] as Path)])
-    .filter((s) => distance(s.a, s.b) > SAME_POINT);
-  return tidy(outline);
+  return tidy(
+    weld(
+      cuts.flatMap((c, i) => [...c, ...(betweens[i] as Path)]),
+      true,
+    ),
+  );
 }
 
 function tidy(outline: Path): CutLine {
@@ -143,7 +158,8 @@ function reverseIfNeeded(r: { x: number; y: number }[]) {
  * The ring seen from its cut line: every edge of `ring` is a drawn cut edge with its allowance, and the seam line lies
  * inside it by that allowance, corners where the seam lines meet.
  */
-export function seamLineFromCut(ring: Edge[]): Edge[] {
+export function seamLineFromCut(whole: Edge[]): Edge[] {
+  const ring = inHalves(whole);
   const paths = ring.map((e) => offsetPath(e.path, -e.allowance));
   const n = ring.length;
   for (let i = 0; i < n; i++) {
@@ -152,5 +168,7 @@ export function seamLineFromCut(ring: Edge[]): Edge[] {
     paths[i] = [...m.a, ...m.between];
     paths[j] = m.b;
   }
-  return ring.map((e, i) => ({ ...e, path: paths[i] as Path }));
+  const welded = weldRing(paths);
+  if (whole.length === 1) return whole.map((e) => ({ ...e, path: welded.flat() }));
+  return whole.map((e, i) => ({ ...e, path: welded[i] as Path }));
 }

@@ -10,6 +10,7 @@ import {
   pathLength,
   reversePath,
   signedArea,
+  weldRing,
 } from '../geometry/index.ts';
 import { type Edge, type Piece, type Role } from './types.ts';
 
@@ -46,6 +47,12 @@ export function reverseRing(ring: Edge[]): Edge[] {
 
 /** The ring with its path clockwise on screen (positive area). */
 export const clockwise = (ring: Edge[]): Edge[] => (signedArea(outlineOf(ring)) < 0 ? reverseRing(ring) : ring);
+
+/** The ring with its edges joined end to start exactly, by construction; throws OpenOutline where it is open. */
+export function welded(ring: Edge[]): Edge[] {
+  const paths = weldRing(ring.map((e) => e.path));
+  return ring.map((e, i) => ({ ...e, path: paths[i] as Path }));
+}
 
 /** Consecutive edges of one role, in ring order; several runs when the role occurs apart (both underarm seams of a sleeve). */
 export function runsOf(ring: Edge[], role: Role): Edge[][] {

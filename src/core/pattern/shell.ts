@@ -1,8 +1,9 @@
 import { endOf, nearestOn, outward, pathLength, pointAlong, selfCrossing, startOf } from '../geometry/index.ts';
+import { apart } from '../parts.ts';
 import { type Decisions, type Shell, type ShellEdge, type ShellPiece } from '../project.ts';
 import { type Finding, stop } from '../result.ts';
 import { seamLineFromCut } from './cutline.ts';
-import { flatRing, ringAreaOf } from './ring.ts';
+import { flatRing, ringAreaOf, welded } from './ring.ts';
 import { type CornerRule, type Edge, FOLDS_BACK, type Notch, type Piece, type Role } from './types.ts';
 
 /** The usual allowance of an edge (mm): none on a fold, the hem's at hems and wrists, else the seam's. */
@@ -39,7 +40,7 @@ function moveNotches(notches: Notch[], drawn: Edge[], seam: Edge[]): Notch[] {
 
 /** Whether the inner line collapsed: it crosses itself, lost more than its area, or an edge came to run backwards. */
 function collapsed(drawn: Edge[], seam: Edge[]): boolean {
-  if (selfCrossing(flatRing(seam)) || ringAreaOf(seam) >= ringAreaOf(drawn)) return true;
+  if (selfCrossing(flatRing(seam)) || ringAreaOf(seam) > ringAreaOf(drawn) + 1e-6) return true;
   return seam.some((e, i) => {
     const was = drawn[i] as Edge;
     const a = endOf(was.path).x - startOf(was.path).x;
@@ -56,11 +57,12 @@ function resolvePiece(
   allowances: Decisions['allowances'],
   findings: Finding[],
 ): Piece {
-  const drawn = p.ring.map((e, i) => resolveEdge(e, p.ring[(i + 1) % p.ring.length] as ShellEdge, allowances));
+  const resolved = p.ring.map((e, i) => resolveEdge(e, p.ring[(i + 1) % p.ring.length] as ShellEdge, allowances));
+  const drawn = apart('pattern', findings, resolved, () => welded(resolved), p);
   let ring = drawn;
   let notches = p.notches;
   if ((p.drawn ?? lines) === 'cut') {
-    const seam = seamLineFromCut(drawn);
+    const seam = apart('seam-line', findings, drawn, () => seamLineFromCut(drawn), p);
     if (collapsed(drawn, seam)) findings.push(stop('allowance-swallows-piece', { piece: p.id }, { name: p.name }));
     else {
       ring = seam;

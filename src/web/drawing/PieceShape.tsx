@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { boxOf } from '../../core/geometry/index.ts';
-import { pathData } from '../../core/output/svg.ts';
+import { outlineData, pathData } from '../../core/output/svg.ts';
 import { type CutLine, type Edge, notchTick, outlineOf, type Piece } from '../../core/pattern/index.ts';
 import { MATERIAL_WORDS } from '../words/index.ts';
 import { inkOf } from './Hatches.tsx';
@@ -141,7 +141,7 @@ function Name({
 export const PieceShape = memo(function PieceShape(props: ShapeProps) {
   const { piece, cut, unit, hatch, lit, ghost, label = true, aside = false, number } = props;
   const ink = inkOf(piece.material);
-  const seam = `${pathData(outlineOf(piece.ring))}Z`;
+  const seam = outlineData(outlineOf(piece.ring));
   const edge = (e: Edge) => {
     const on = lit?.has(`${piece.id}/${e.id}`);
     const style = on
@@ -158,7 +158,7 @@ export const PieceShape = memo(function PieceShape(props: ShapeProps) {
     <g>
       {cut && (
         <path
-          d={`${pathData(cut.outline)}Z`}
+          d={outlineData(cut.outline)}
           fill="var(--chakra-colors-sheet)"
           stroke={ink}
           strokeWidth={1.6 * unit}

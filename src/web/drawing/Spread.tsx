@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import { type Box, boxOf, joinBoxes } from '../../core/geometry/index.ts';
-import { pathData } from '../../core/output/svg.ts';
+import { outlineData } from '../../core/output/svg.ts';
 import { type CutLine, outlineOf, type Piece } from '../../core/pattern/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { MATERIAL_WORDS } from '../words/index.ts';
@@ -154,7 +154,7 @@ export function Spread({
             {g.held.map((p) => (
               <path
                 key={p.id}
-                d={`${pathData(outlineOf(p.ring))}Z`}
+                d={outlineData(outlineOf(p.ring))}
                 fill="none"
                 stroke="var(--chakra-colors-ink)"
                 strokeWidth={1.6 * unit}

@@ -1,7 +1,7 @@
 import { Box, Heading, Text } from '@chakra-ui/react';
 import { boxOf, joinBoxes } from '../../core/geometry/index.ts';
 import { type Change, changeSheet } from '../../core/inside/index.ts';
-import { pathData } from '../../core/output/svg.ts';
+import { outlineData } from '../../core/output/svg.ts';
 import { type CutLine, type Piece } from '../../core/pattern/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
@@ -61,13 +61,13 @@ function OneSheet({ name, shellCut, cut, changes, units }: SheetProps) {
       {(unit) => (
         <>
           <path
-            d={`${pathData(shellCut.outline)}Z`}
+            d={outlineData(shellCut.outline)}
             fill="none"
             stroke="var(--chakra-colors-shell)"
             strokeWidth={1.6 * unit}
           />
           <path
-            d={`${pathData(cut.outline)}Z`}
+            d={outlineData(cut.outline)}
             fill="var(--chakra-colors-lining)"
             fillOpacity={0.08}
             stroke="var(--chakra-colors-lining)"
