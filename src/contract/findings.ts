@@ -157,6 +157,8 @@ const SENTENCES: Record<string, Say> = {
   'dart-legs': (d, mm) =>
     `The two lines of a dart on "${d.name}" measure ${mm('short')} and ${mm('long')} and differ by ${mm('apart')}. Fold the dart shut, and draw the edge across it anew.`,
   // Deriving.
+  'outline-crosses': (d) =>
+    `"${d.name}" is left out: as it is chosen its outline would cross itself. Make it narrower, or look at the names of the edges it is drafted from.`,
   'part-failed': (d, mm) =>
     `Woodbine could not work out ${PART_NAMES[String(d.part)] ?? 'a part of this'}${d.name === undefined ? '' : ` of "${d.name}"`}${d.gap === undefined ? '' : `: its outline does not close, by ${mm('gap')}`}. It is left out, and all else stands. Look at the names of the edges and at the allowances there; undo the last change if it was well before.`,
   'piece-missing': (d) =>

@@ -30,6 +30,8 @@ export interface Computed {
   cutLines: Map<string, CutLine>;
   seams: WalkedSeam[];
   hems: Inside['hems'];
+  splits: Inside['splits'];
+  joined: Inside['joined'];
   closure: Result<Closure> | null;
   findings: Finding[];
 }
@@ -118,6 +120,8 @@ export function compute(doc: ProjectDocument): Computed {
     cutLines: new Map([...base.cutLines, ...made]),
     seams: [...base.seams, ...insideWalked],
     hems: inside.hems,
+    splits: inside.splits,
+    joined: inside.joined,
     closure,
     findings: [...base.findings, ...findings, ...closureFindings(closure)],
   };
@@ -136,7 +140,7 @@ function patches(shell: Piece[], d: Decisions, closure: Result<Closure> | null):
 
 /** Lining seams whose two lengths come from the drawn shell and can be no better than it. */
 const followsShell = (code: string): boolean =>
-  /^(facing-shoulder|lining-(shoulder|side|underarm|panel-\w+|elbow|forearm|raglan))$/.test(code);
+  /^(facing-(shoulder|side|wrist)|lining-(shoulder|side|underarm|panel-\w+|elbow|forearm|raglan))$/.test(code);
 
 const closureFindings = (c: Result<Closure> | null): Finding[] => (c ? (c.ok ? c.value.findings : c.findings) : []);
 

@@ -41,7 +41,6 @@ export function apart<T>(part: Part, findings: Finding[], otherwise: T, work: ()
   try {
     return work();
   } catch (e) {
-    (globalThis as any).lastError = e;
     findings.push(failed(part, e, of));
     return otherwise;
   }

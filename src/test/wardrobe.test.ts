@@ -3,7 +3,7 @@ import { sentenceOf } from '../contract/findings.ts';
 import { compute } from '../core/compute.ts';
 import { changeSheet } from '../core/inside/index.ts';
 import { type Decisions } from '../core/project.ts';
-import { proofOf } from '../core/proof.ts';
+import { proofOf } from '../core/proof/index.ts';
 import { DEMOS } from '../demo/index.ts';
 import { changeMark, changeWords, checkWords, reasonWords, SEAM_WORDS, verdictWords } from '../web/words/index.ts';
 import { whereStopped } from '../web/words/progress.ts';
@@ -111,7 +111,7 @@ describe('the demo wardrobe in words', () => {
       const made = demo.make();
       if (!made.ok) throw new Error(demo.id);
       const c = compute(made.value);
-      const proof = proofOf(c, made.value.decisions);
+      const proof = proofOf(c);
       expect(proof.filter((k) => k.code !== 'hem').flatMap((k) => k.faults)).toEqual([]);
       for (const units of ['mm', 'in'] as const)
         for (const words of proof.flatMap((k) => checkWords(k, (id) => id, units))) {

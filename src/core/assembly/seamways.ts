@@ -24,6 +24,7 @@ export const PRESS_TO: Record<string, string> = {
   'facing-line-front': 'press-to-a',
   'facing-line-back': 'press-to-a',
   'facing-line-sleeve': 'press-to-a',
+  'facing-line-waist': 'press-to-a',
   'yoke-back': 'press-to-b',
   'yoke-shoulder': 'press-to-a',
 };

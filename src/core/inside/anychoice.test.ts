@@ -17,7 +17,7 @@ import {
   type ProjectDocument,
   SLIT_SEAMS,
 } from '../project.ts';
-import { proofOf } from '../proof.ts';
+import { proofOf } from '../proof/index.ts';
 import { type Finding } from '../result.ts';
 
 const mm = (min: number, max: number) => fc.integer({ min, max });
@@ -129,7 +129,7 @@ test('whatever is made and chosen: what is drafted and planned is proved, or ref
       planned += isPlanned(doc, x, how) ? 1 : 0;
       const off = x.seams.filter((s) => s.group !== 'shell' && /too/.test(s.verdict) && s.easeOf !== 'flare');
       expect([make, off.map((s) => [s.code, s.differenceMm, s.easeMm])]).toEqual([make, []]);
-      const proof = proofOf(x, d).filter((k) => k.code !== 'hem' && k.code !== 'seams');
+      const proof = proofOf(x).filter((k) => k.code !== 'hem' && k.code !== 'seams');
       expect([make, proof.flatMap((k) => k.faults.map((f) => [k.code, f]))]).toEqual([make, []]);
     }),
     { seed: SEED, numRuns: 80, endOnFailure: true },

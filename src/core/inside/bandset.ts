@@ -1,5 +1,14 @@
 import { pathLength } from '../geometry/index.ts';
-import { type Edge, type Piece, type PieceKind, type Seam, sideOf, takenOf } from '../pattern/index.ts';
+import {
+  type Edge,
+  type Piece,
+  type PieceKind,
+  type Role,
+  type Seam,
+  type Side,
+  sideOf,
+  takenOf,
+} from '../pattern/index.ts';
 import { type BandRole, type Decisions } from '../project.ts';
 import { type Finding, stop } from '../result.ts';
 import { allInOne, bandFacing } from './bands.ts';
@@ -126,8 +135,72 @@ function depthOfNeck(piece: Piece): number {
   return Math.max(0, (underarm - hollow) * up);
 }
 
-/** Every facing sewn to its own edge: darts taken out of the shell, and what the turn of cloth takes meant. */
-export function bandSeams(bands: Bands): Seam[] {
+/** All seams of facings along edges: to their own edge, to each other, to the lining. To its own edge: darts taken out of the shell, and what the turn of cloth takes meant. */
+export const bandSeams = (bands: Bands, linings: Piece[]): Seam[] => [
+  ...ownEdges(bands),
+  ...endsOf(bands),
+  ...toLinings(bands, linings),
+];
+
+/** A facing's lower edge to the lining that meets it; darts in the lining taken out. */
+function toLinings(bands: Bands, linings: Piece[]): Seam[] {
+  return bands.pieces.flatMap(({ role, piece, shell }): Seam[] =>
+    linings
+      .filter((q) => q.parent === shell.id)
+      .flatMap((q): Seam[] => {
+        const [own, line] = [piece.ring, q.ring].map((ring) => ring.filter((e) => e.role === 'facing-line')) as [
+          Edge[],
+          Edge[],
+        ];
+        if (role !== 'waist' || !own.length || !line.length) return [];
+        // Beside a zip that goes on below the facing the lining ends short of it, by what it is cut back.
+        const back = q.reasons.find((r) => r.rule === 'zip')?.value ?? 0;
+        const ease = { min: Math.min(0, -back * 1.1), max: 0 };
+        return [
+          {
+            id: `inside-facing-line-${q.id}`,
+            code: 'facing-line-waist',
+            group: 'inside',
+            a: sideOf(q, line),
+            b: sideOf(piece, own),
+            ease,
+            ...(back > 0 && { easeOf: 'zip' }),
+          },
+        ];
+      }),
+  );
+}
+
+/** The short ends of facings to each other: shoulder and side, front to back; round a wrist, to its own other end. */
+function endsOf(bands: Bands): Seam[] {
+  const of = (role: BandRole | 'in-one', back: boolean): Piece[] =>
+    bands.pieces.filter((b) => b.role === role && b.shell.kind.includes('back') === back).map((b) => b.piece);
+  const ends = (pieces: Piece[], r: Role): Side[] =>
+    pieces.flatMap((p) =>
+      sideOf(
+        p,
+        p.ring.filter((e) => e.role === r && !e.onFold),
+      ),
+    );
+  const seam = (id: string, code: string, a: Side[], b: Side[]): Seam[] =>
+    a.length && b.length ? [{ id: `inside-${id}`, code, group: 'inside', a, b, ease: { min: 0, max: 0 } }] : [];
+  const across = (['armhole', 'waist', 'hem', 'in-one'] as const).flatMap((role) =>
+    (['shoulder', 'side'] as const).flatMap((r) =>
+      seam(`ends-${role}-${r}`, `facing-${r}`, ends(of(role, true), r), ends(of(role, false), r)),
+    ),
+  );
+  const round = bands.pieces
+    .filter((b) => b.role === 'wrist')
+    .flatMap(({ piece }) =>
+      (['underarm', 'elbow-seam', 'forearm-seam'] as const).flatMap((r) => {
+        const [one, two] = ends([piece], r);
+        return one && two ? seam(`ends-${piece.id}-${r}`, 'facing-wrist', [one], [two]) : [];
+      }),
+    );
+  return [...across, ...round];
+}
+
+function ownEdges(bands: Bands): Seam[] {
   return bands.pieces.flatMap(({ role, piece, shell }): Seam[] => {
     const roles = role === 'in-one' ? (['neckline', 'armhole'] as const) : ([role] as const);
     return roles.flatMap((r): Seam[] => {

@@ -1,5 +1,6 @@
+import { selfCrossing } from '../geometry/index.ts';
 import { apart } from '../parts.ts';
-import { isDrawnWhole, type Piece, runsOf, type Seam } from '../pattern/index.ts';
+import { type Edge, flatRing, isDrawnWhole, type Piece, runsOf, type Seam } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { type Finding, ok, type Result, stop } from '../result.ts';
 import { type Bands, bandFacings, bandSeams, noBands } from './bandset.ts';
@@ -15,7 +16,7 @@ import { neckFacings, type Parts } from './neckfacings.ts';
 import { type Hems, type InsidePieces } from './pieces.ts';
 import { ribs } from './ribs.ts';
 import { insideSeams } from './seams.ts';
-import { takeYokeIn } from './takein.ts';
+import { takeYokeIn, withYoke } from './takein.ts';
 
 export interface Inside {
   pieces: Piece[];
@@ -24,6 +25,17 @@ export interface Inside {
   seams: Seam[];
   findings: Finding[];
   hems: Hems;
+  /** How shell pieces were parted into facing and lining, as they were drafted. */
+  splits: Parted[];
+  /** Shell pieces laid together to be drafted from: a back with its yoke. */
+  joined: Piece[];
+}
+
+/** A shell piece (a back with its yoke taken in) and the two rings along its facing line. */
+export interface Parted {
+  piece: Piece;
+  facing: Edge[];
+  lining: Edge[];
 }
 
 /** The back, with the yoke taken in where it has one. */
@@ -71,11 +83,28 @@ export function deriveInside(all: Piece[], d: Decisions): Inside {
   if (hood) apart('hood', findings, undefined, () => hoodPieces(hood, d, p, findings), hood);
   const interfacing = d.interfacing.on ? interfacings(p, parts, shell, bands, d, findings) : [];
   const facings = facingsOf(p, bands, bias.pieces);
-  const seams = apart('seams', findings, [], () => [...insideSeams(p, d, hems), ...bandSeams(bands)]);
+  const linings = liningsOf(p, d);
+  const seams = apart('seams', findings, [], () => [...insideSeams(p, d, hems), ...bandSeams(bands, linings)]);
   const ribbing = apart('rib', findings, [], () => ribs(shell, d));
-  const pieces = [...facings, ...ribbing, ...liningsOf(p, d), ...interfacing];
-  return { pieces, recut: p.recut ? [p.recut] : [], seams, findings, hems };
+  const pieces = [...facings, ...ribbing, ...linings, ...interfacing].filter((q) => sound(q, findings));
+  const joined = back && back !== first(shell, 'back') ? [{ ...back, id: withYoke(back) }] : [];
+  const splits = d.lining.on ? partedOf(parts) : [];
+  const there = new Set([...shell, ...pieces].map((q) => q.id));
+  const both = seams.filter((s) => [...s.a, ...s.b].every((x) => there.has(x.piece)));
+  return { pieces, recut: p.recut ? [p.recut] : [], seams: both, findings, hems, splits, joined };
 }
+
+/** A piece whose outline crosses itself is no piece: it is left out and told, with the place. */
+function sound(q: Piece, findings: Finding[]): boolean {
+  const hit = selfCrossing(flatRing(q.ring));
+  if (!hit) return true;
+  const where = { ...(q.parent && { piece: q.parent }), x: hit.x, y: hit.y };
+  findings.push(stop('outline-crosses', where, { name: q.name }));
+  return false;
+}
+
+const partedOf = ({ front, back, sleeve }: Parts): Parted[] =>
+  [front, back, sleeve].flatMap((s) => (s ? [{ piece: s.oriented.piece, facing: s.facing, lining: s.lining }] : []));
 
 const there = (pieces: (Piece | undefined)[]): Piece[] => pieces.filter((q): q is Piece => q !== undefined);
 
@@ -139,7 +168,8 @@ function interfaceAll(p: InsidePieces, d: Decisions): Result<Piece>[] {
   if (p.frontFacing && p.front) {
     const { front } = p;
     const made = interfaceWhole({ ...p.frontFacing, id: 'front-facing' }, front, trim);
-    out.push(p.recut && made.ok ? ok(fromCrease(made.value, front)) : made);
+    // Grown on, it lies under the front itself, as that is cut.
+    out.push(p.recut && made.ok ? ok({ ...fromCrease(made.value, front), stiffens: front.id }) : made);
   }
   if (p.backFacing && p.back) out.push(interfaceWhole(p.backFacing, p.back, trim));
   if (p.hoodFacing && p.hood) out.push(interfaceWhole(p.hoodFacing, p.hood, trim));
@@ -156,7 +186,8 @@ function underFront(p: InsidePieces, parts: Parts, d: Decisions): Result<Piece>[
   const cut = (made: Result<Piece>): Result<Piece> => (p.recut && made.ok ? ok(fromCrease(made.value, front)) : made);
   if (how === 'whole') {
     const all = interfaceWhole({ ...edged, id: 'front', name: 'Front' }, edged, trim);
-    return [cut(all), ...(p.frontSide ? [interfaceWhole(p.frontSide, p.frontSide, trim)] : [])];
+    const named = all.ok ? ok({ ...all.value, stiffens: front.id }) : all;
+    return [cut(named), ...(p.frontSide ? [interfaceWhole(p.frontSide, p.frontSide, trim)] : [])];
   }
   if (how === 'strip' && frontStrip <= 0) return [];
   const split = parts.front;

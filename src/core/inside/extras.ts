@@ -4,8 +4,9 @@ import { type Decisions } from '../project.ts';
 import { because, type Finding, type Result } from '../result.ts';
 import { allInOne } from './bands.ts';
 import { zipStrips } from './frontinterfacing.ts';
-import { interfaceWhole, trimmed } from './interfacing.ts';
+import { interfaceWhole, trimmed, trimReason } from './interfacing.ts';
 import { makePiece, onBias, stripRing } from './make.ts';
+import { withYoke } from './takein.ts';
 
 /** Pieces that are interfaced whole. Common practice. */
 const WHOLE: ReadonlySet<PieceKind> = new Set<PieceKind>(['collar', 'stand', 'cuff', 'waistband', 'placket']);
@@ -68,7 +69,9 @@ export function moreInterfacings(shell: Piece[], back: Piece | undefined, d: Dec
           ...q,
           material: 'interfacing',
           ring: r,
-          reasons: [because('back-stay', 'memory', i.stay, { side: STAY_SIDE })],
+          reasons: [because('back-stay', 'memory', i.stay, { side: STAY_SIDE }), trimReason(i.trim)],
+          // Yoke and back are laid together first: the stay lies under both.
+          stiffens: back.ring.some((e) => e.from && e.from.piece !== back.id) ? withYoke(back) : back.id,
         });
   }
   return out;

@@ -14,7 +14,7 @@ import {
 import { clockwise, type Edge, type Piece } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { because, ok, type Result, refuse, stop } from '../result.ts';
-import { trimmed } from './interfacing.ts';
+import { trimmed, trimReason } from './interfacing.ts';
 import { makePiece, stripRing } from './make.ts';
 import { cutRun, run, runLength, type Split } from './oriented.ts';
 
@@ -70,7 +70,8 @@ export function shapedFront(front: Piece, split: Split, trim: Decisions['interfa
       name: 'Front interfacing, shaped',
       material: 'interfacing',
       ring: made.value,
-      reasons: [because('front-shaped', 'memory', BELOW_UNDERARM)],
+      reasons: [because('front-shaped', 'memory', BELOW_UNDERARM), trimReason(trim)],
+      stiffens: front.id,
     }),
   );
 }

@@ -19,7 +19,7 @@ import {
 } from '../geometry/index.ts';
 import { flatRing, outlineOf, type Piece, type Role, ringAreaOf } from '../pattern/index.ts';
 import { type Decisions, type ProjectDocument, usualDecisions } from '../project.ts';
-import { proofOf } from '../proof.ts';
+import { proofOf } from '../proof/index.ts';
 import { deriveInside, splitFront, splitShell } from './index.ts';
 
 const of = (piece: Piece | undefined, role: Role): Path =>
@@ -32,11 +32,11 @@ const decided = (doc: ProjectDocument, facing: Partial<Decisions['facing']>): Pr
   decisions: { ...doc.decisions, facing: { ...doc.decisions.facing, ...facing } },
 });
 /** Everything that is walked or looked over holds, hems that flare apart. */
-function holds(c: Computed, doc: ProjectDocument): void {
+function holds(c: Computed): void {
   expect(c.findings.filter((f) => f.severity === 'stop')).toEqual([]);
   const off = c.seams.filter((s) => s.group !== 'shell' && /too/.test(s.verdict) && s.easeOf !== 'flare');
   expect(off.map((s) => [s.code, s.differenceMm])).toEqual([]);
-  const faults = proofOf(c, doc.decisions).filter((k) => k.code !== 'hem' && k.code !== 'seams');
+  const faults = proofOf(c).filter((k) => k.code !== 'hem' && k.code !== 'seams');
   expect(faults.flatMap((k) => k.faults)).toEqual([]);
   for (const q of c.pieces) expect([q.id, selfCrossing(flatRing(q.ring))]).toEqual([q.id, null]);
 }
@@ -49,7 +49,7 @@ describe('a facing grown on', () => {
         const doc = decided(plain, { kind: 'cut-on' });
         const [before, c] = [compute(plain), compute(doc)];
         if (before.findings.some((f) => f.severity === 'stop')) return;
-        holds(c, doc);
+        holds(c);
         const whole = find(c, 'p1');
         expect(whole.cut).toEqual(find(before, 'p1').cut);
         expect(c.inside.some((q) => q.id === 'front-facing')).toBe(false);
@@ -93,7 +93,7 @@ describe('a lapel', () => {
         const doc = decided(coatDocument(figures), { kind: 'lapel', out, breakAt, front: width });
         const c = compute(doc);
         if (c.findings.some((f) => f.severity === 'stop')) return;
-        holds(c, doc);
+        holds(c);
         const [edge, own] = [of(find(c, 'p1'), 'front-edge'), of(find(c, 'front-facing'), 'front-edge')];
         const from = pathLength(edge) - breakAt;
         const off = (s: number): number => nearestOn(edge, pointAlong(own, s)).distance;
@@ -187,7 +187,7 @@ describe('a deep back facing', () => {
           return;
         }
         if (c.findings.some((f) => f.severity === 'stop')) return;
-        holds(c, doc);
+        holds(c);
         const [shell] = piecesOf(doc).filter((q) => q.kind === 'back') as [Piece];
         const line = of(find(c, 'back-facing'), 'facing-line');
         const neck = pointAlong(of(shell, 'centre-back'), pathLength(of(shell, 'centre-back')));

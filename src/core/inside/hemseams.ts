@@ -1,5 +1,5 @@
-import { pathLength } from '../geometry/index.ts';
-import { type Piece, type Role, roleSide, runsOf, type Seam, type Side } from '../pattern/index.ts';
+import { crossings, endOf, extend, nearestOn, pathLength, startOf } from '../geometry/index.ts';
+import { type Edge, type Piece, type Role, roleSide, type Seam, type Side } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { type LiningHem } from './hem.ts';
 import { backPleat, pleatEnds } from './lining.ts';
@@ -15,12 +15,26 @@ export function endsAbove(hem: LiningHem | null): Partial<Seam> {
 }
 
 /** Length of the shell piece's turned hem at the height where the lining is sewn to it: H − s above the finished hem. */
-function turnedHemLength(piece: Piece, role: Role, up: number): number {
-  const sign = 1;
-  return moveRun(piece.ring, role, -up, sign)
-    .filter((e) => e.role === role)
-    .reduce((t, e) => t + pathLength(e.path), 0);
+const turnedHem = (piece: Piece, role: Role, up: number): Edge[] =>
+  moveRun(piece.ring, role, -up, 1).filter((e) => e.role === role);
+
+const lengthOf = (edges: Edge[]): number => edges.reduce((t, e) => t + pathLength(e.path), 0);
+
+/** How much of the turned hem the front facing takes at that height: as far as its facing line, which is ruled through it. */
+function takenByFacing(facing: Piece | undefined, hem: Edge[]): number {
+  const own = facing ? lengthOf(facing.ring.filter((e) => e.role === 'hem')) : 0;
+  const line = facing?.ring.filter((e) => e.role === 'facing-line').flatMap((e) => e.path) ?? [];
+  const path = hem.flatMap((e) => e.path);
+  const hit = line.length && path.length ? crossings(extend(line, LINE_ON, LINE_ON), path)[0] : undefined;
+  if (!own || !hit) return own;
+  const [low, high] = [hit.atB, pathLength(path) - hit.atB];
+  // The facing's share is the one that ends nearer to its front edge.
+  const front = facing?.ring.filter((e) => e.role === 'front-edge').flatMap((e) => e.path) ?? [];
+  return nearestOn(front, startOf(path)).distance < nearestOn(front, endOf(path)).distance ? low : high;
 }
+
+/** How far a facing line is ruled on to meet a turned hem, mm. */
+const LINE_ON = 120;
 
 /** Both halves of the lining to each other above a vent, and each to its side of the vent. */
 export function ventSeams(
@@ -69,14 +83,16 @@ export function hemSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
     shell: Piece | undefined,
     role: 'hem' | 'wrist',
     hem: LiningHem | null,
-    less: number,
+    taken: number | Piece | undefined,
     extra: number,
   ) => {
     if (!lining || !shell || !hem || d.lining[role].kind === 'free') return;
     const [own, shellHem] = [roleSide(lining, role), roleSide(shell, role)];
     if (!own.length || !shellHem.length) return;
     const held = hem.line + hem.slack;
-    const lengthB = turnedHemLength(shell, role, held) - less - (role === 'hem' ? besideSlit(shell, d) : 0);
+    const turned = turnedHem(shell, role, held);
+    const less = typeof taken === 'number' ? taken : takenByFacing(taken, turned);
+    const lengthB = lengthOf(turned) - less - (role === 'hem' ? besideSlit(shell, d) : 0);
     // Seamed to the edge itself or to a rib it lies on the shell's own seam line; higher up the shell is narrower.
     const flare = hem.slack === 0 ? 0 : lengthB * 0.03;
     out.push({
@@ -90,9 +106,7 @@ export function hemSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
       ...(flare + extra > 0 && { easeOf: flare > 0 ? 'flare' : 'pleat' }),
     });
   };
-  const facingHem = p.frontFacing ? runsOf(p.frontFacing.ring, 'hem')[0] : undefined;
-  const less = facingHem ? facingHem.reduce((t, e) => t + pathLength(e.path), 0) : 0;
-  add('hem-front', p.frontLining, p.front, 'hem', hems.body, less, 0);
+  add('hem-front', p.frontLining, p.front, 'hem', hems.body, p.frontFacing, 0);
   const vent = p.back && p.backUnderlap ? ventFigures(p.back, d.lining.vent) : null;
   const pleat = p.back && !pleatEnds(p.back, d) ? backPleat(p.back, d) / 2 : 0;
   add('hem-back', p.backLining, p.back, 'hem', hems.body, vent ? vent.net + vent.inside : 0, pleat);

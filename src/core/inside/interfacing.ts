@@ -95,7 +95,7 @@ function trimmedAsArea(ring: Edge[], by: (e: Edge) => number): Edge[] | null {
 /** Less than this is no interfacing, mm². */
 const LEAST_LEFT = 100;
 
-const trimReason = (trim: Trim): Reason => {
+export const trimReason = (trim: Trim): Reason => {
   const mm = trim === 'inside' ? 3 : trim === 'caught' ? -3 : 0;
   return because(`trim-${trim}`, 'practice', mm);
 };
@@ -111,6 +111,7 @@ export function interfaceWhole(target: Piece, shell: Piece, trim: Trim): Result<
       material: 'interfacing',
       ring: ring.value,
       reasons: [trimReason(trim)],
+      stiffens: target.id,
     }),
   );
 }
@@ -136,6 +137,7 @@ export function frontEdgeStrip(front: Piece, width: number, trim: Trim): Result<
       material: 'interfacing',
       ring: ring.value,
       reasons: [because('front-strip', 'choice', width), trimReason(trim)],
+      stiffens: front.id,
     }),
   );
 }

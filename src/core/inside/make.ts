@@ -44,6 +44,7 @@ export interface Derived {
   ring: Edge[];
   reasons: Reason[];
   lines?: InternalLine[];
+  stiffens?: string;
 }
 
 /** A finished derived piece: clockwise ring, the parent's cut count, notches carried over, grainline parallel to the parent's. */
@@ -63,5 +64,6 @@ export function makePiece(parent: Piece, d: Derived): Piece {
     lines: d.lines ?? [],
     reasons: d.reasons,
     parent: parent.id,
+    ...(d.stiffens && { stiffens: d.stiffens }),
   };
 }

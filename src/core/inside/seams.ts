@@ -1,3 +1,4 @@
+import { endDirection, startDirection, turn } from '../geometry/index.ts';
 import { type Piece, type Role, runsOf, type Seam, type Side, sideOf } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { endsAbove, hemSeams, ventSeams } from './hemseams.ts';
@@ -173,7 +174,14 @@ function edgeSeams(s: Sewing): void {
   join('closing', 'neckline-back', on('neckline', back), on('neckline', p.back), p.backFacing ? {} : pleatOf(s));
   join('closing', 'neckline-sleeve', on('neckline', p.sleeveFacing ?? p.sleeveLining), on('neckline', p.sleeve));
   if (!p.frontLining) join('closing', 'waist-front-lining', on('waist', p.skirtFrontLining), on('waist', p.skirtFront));
-  if (!p.backLining) join('closing', 'waist-back-lining', on('waist', p.skirtBackLining), on('waist', p.skirtBack));
+  if (!p.backLining)
+    join(
+      'closing',
+      'waist-back-lining',
+      on('waist', p.skirtBackLining),
+      on('waist', p.skirtBack),
+      besideZip(p.skirtBack, d) ?? {},
+    );
   if (p.sleeve) return;
   // Sleeveless: each lining's armhole to the shell's, smaller by what was drawn in over its turn.
   const reach = d.lining.smaller * Math.PI + 2 * d.lining.smaller;
@@ -190,10 +198,22 @@ function edgeSeams(s: Sewing): void {
   join('closing', 'armhole-back', backs, shell, rolled);
 }
 
-/** The facing of a lapel is longer than the shell's edge by what is drawn out over its turns, at most so much. */
+/**
+ * The facing of a lapel differs from the shell's edge by what is drawn out over its turns, and at its upper corner by how
+ * far both edges run on: out/sin and out·cot of the corner's turn. Derived.
+ */
 function drawnOutBy(p: InsidePieces, d: Decisions): Partial<Seam> {
-  if (d.facing.kind !== 'lapel' || d.facing.out <= 0 || !p.frontFacing) return {};
-  return { ease: { min: 0, max: d.facing.out * Math.PI }, easeOf: 'lapel' };
+  const { out } = d.facing;
+  if (d.facing.kind !== 'lapel' || out <= 0 || !p.frontFacing || !p.front) return {};
+  const { ring } = p.front;
+  const corner = ring.findIndex((e, i) => {
+    const roles = [e.role, ring[(i + 1) % ring.length]?.role];
+    return roles.includes('front-edge') && roles.includes('neckline');
+  });
+  const [e, next] = [ring[corner], ring[(corner + 1) % ring.length]];
+  const angle = e && next ? turn(endDirection(e.path), startDirection(next.path)) : Math.PI / 2;
+  const runOn = out / Math.max(0.2, Math.abs(Math.sin(angle)));
+  return { ease: { min: -runOn, max: runOn + out * Math.PI }, easeOf: 'lapel' };
 }
 
 /** A seam of the half that laps over is sewn on the half that lies under as well. */

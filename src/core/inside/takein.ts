@@ -14,6 +14,9 @@ import {
 import { type Edge, type Piece } from '../pattern/index.ts';
 import { cutRun, orient, run } from './oriented.ts';
 
+/** What a back is called where it was laid together with its yoke for drafting. */
+export const withYoke = (back: Piece): string => `${back.id}-with-yoke`;
+
 /** How far a centre back is carried down to look for the hem, mm. */
 const REACH = 3000;
 

@@ -143,6 +143,8 @@ export interface Piece {
   reasons: Reason[];
   /** The shell piece it was made from, for a derived piece. */
   parent?: string;
+  /** The piece an interfacing lies under. */
+  stiffens?: string;
 }
 
 export const FOLDS_BACK: ReadonlySet<Role> = new Set<Role>(['hem', 'wrist']);

@@ -2,7 +2,7 @@ import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { CircleAlert } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { type Material, type Piece } from '../../core/pattern/index.ts';
-import { proofOf } from '../../core/proof.ts';
+import { proofOf } from '../../core/proof/index.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Spread } from '../drawing/Spread.tsx';
 import { Ask } from '../parts/Ask.tsx';
@@ -219,7 +219,7 @@ const apart = (pieces: Piece[]): Piece[] => pieces.map(({ parent: _, ...rest }) 
 function Proof({ w }: { w: Workbook }) {
   // While a slider moves the drawing comes first; the list follows when there is time.
   const computed = useDeferredValue(w.computed);
-  const checks = useMemo(() => proofOf(computed, w.doc.decisions), [computed, w.doc.decisions]);
+  const checks = useMemo(() => proofOf(computed), [computed]);
   const nameOf = (id: string): string => computed.pieces.find((p) => p.id === id)?.name ?? id;
   return (
     <SheetBox>

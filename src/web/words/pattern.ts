@@ -88,6 +88,7 @@ export const SEAM_WORDS: Record<string, string> = {
   'lining-shoulder': 'Lining shoulder seam',
   'lining-side': 'Lining side seam',
   'facing-raglan': 'Neck facings of body and sleeve',
+  'facing-line-waist': 'Skirt lining to waist facing',
   'facing-line-sleeve': 'Sleeve lining to sleeve facing',
   'neckline-sleeve': 'Facing to the neckline of the sleeve',
   'hood-facing-line': 'Hood lining to hood facing',

@@ -1,4 +1,4 @@
-import { type Check } from '../../core/proof.ts';
+import { type Check } from '../../core/proof/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 
 /** An area in mm² in the unit of the rest. */
@@ -11,6 +11,8 @@ const HOLDS: Record<Check['code'], Say> = {
   seams: (k, mm) => `All ${k.looked} seams of the inside go together, at most ${mm(k.worst)} from what is meant.`,
   notches: (k, mm) =>
     `Notches meet where the inside is sewn: ${k.looked === 1 ? 'one seam' : `${k.looked} seams`}, within ${mm(k.worst)}.`,
+  outline: (k) => `All ${k.looked} pieces are one closed outline each, and none crosses itself.`,
+  inset: (k) => `Every interfacing ends where its rule says, looked at along ${k.looked} edges.`,
   union: (k, _, units) => `Facing and lining together are the shell, to ${area(k.worst, units)}, before any ease.`,
   grain: (k) => `All ${k.looked} grainlines run as those of the shell.`,
   hem: (k) => `Turned up, every hem lies within its place: at most ${k.worst.toFixed(1)} % has to be eased in.`,
@@ -22,6 +24,9 @@ type Fail = (value: number, name: string, mm: (v: number) => string, units: Leng
 const FAILS: Record<Check['code'], Fail> = {
   seams: (v, name, mm) => `A seam of "${name}" is ${mm(v)} off; the seam page shows it.`,
   notches: (v, name, mm) => `A notch of "${name}" lies ${mm(v)} from its partner.`,
+  outline: (_, name) =>
+    `The outline of "${name}" does not close or crosses itself. Do not cut it: look at the allowances and names of its edges.`,
+  inset: (v, name, mm) => `An edge of "${name}" lies ${mm(v)} from where it should end.`,
   union: (v, name, _, units) => `Facing and lining of "${name}" are ${area(v, units)} more or less than the shell.`,
   grain: (v, name) => `The grainline of "${name}" is ${v.toFixed(1)}° off that of its shell.`,
   hem: (v, name) =>

@@ -267,7 +267,7 @@ function loose(b: Bench, joints: Joint[]): string[] {
 /** Bands along edges, each sewn to its own: waist, hem, wrist. */
 export function faceBands(b: Bench): void {
   for (const [code, needs] of [
-    ['band-waist', ['done:skirt-side?', 'done:side?', 'done:skirt-centre-back?']],
+    ['band-waist', ['done:skirt-side?', 'done:side?', 'done:skirt-centre-back?', 'done:facing-line-waist?']],
     ['band-hem', ['done:side?', 'done:skirt-side?', 'done:waist-front?', 'done:waist-back?']],
     ['band-wrist', ['done:underarm?', 'done:elbow?', 'done:forearm?']],
   ] as [string, string[]][]) {

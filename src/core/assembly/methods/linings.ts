@@ -79,6 +79,17 @@ function liningSkirt(b: Bench): void {
   b.sew('inside', ['lining-skirt-centre-front']);
   if (!flatLate(b)) b.sew('inside', ['lining-skirt-side'], { needs: ['done:lining-skirt-centre-back?'] });
   if (!sidesLate(b)) liningWaist(b, ['done:lining-side?']);
+  // Facing and lining each closed to a ring first, then sewn to each other in the round.
+  b.sew('inside', ['facing-line-waist'], {
+    needs: [
+      'done:facing-side?',
+      'done:facing-skirt-centre-back?',
+      'done:facing-skirt-centre-front?',
+      'done:lining-skirt-side?',
+      'done:lining-skirt-centre-back?',
+      'done:lining-skirt-centre-front?',
+    ],
+  });
 }
 
 /** Waist seams of both layers sewn flat, before the late sides run across them. */
