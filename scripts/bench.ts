@@ -9,7 +9,7 @@ import { intakeSvg } from '../src/core/intake/index.ts';
 import { PAPERS, sheetsFor, tile } from '../src/core/output/index.ts';
 import { flatRing, outlineOf, ringAreaOf } from '../src/core/pattern/index.ts';
 import { CLOSING_ONLY, emptyDocument, type ProjectDocument } from '../src/core/project.ts';
-import { proofOf } from '../src/core/proof.ts';
+import { proofOf } from '../src/core/proof/index.ts';
 import { coatSvg, greenhouseCoat, seedHallDress } from '../src/demo/index.ts';
 
 const FRAME = 16;
@@ -61,7 +61,7 @@ line(
 );
 line(
   'look the whole coat over (the proof)',
-  median(60, () => proofOf(compute(coat), coat.decisions)) / FRAME,
+  median(60, () => proofOf(compute(coat))) / FRAME,
   `of a ${FRAME} ms frame`,
 );
 const svg = coatSvg();

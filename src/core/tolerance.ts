@@ -4,6 +4,8 @@
 export const SAME_POINT = 1e-6;
 /** Ends of an outline's segments up to this far apart (mm) are one point, moved by rounding; a larger step is a fault. */
 export const WELD = 0.01;
+/** A segment up to this long (mm) in an outline that was computed is left over where two runs meet, and goes. */
+export const HAIR = 0.05;
 /** How far a chord may stray from its curve when a curve has to be flattened (clipping, area checks, hit tests). */
 export const FLATTEN = 0.02;
 /** Chords this coarse are enough to find where curves cross; the crossing itself is then refined on the curves. */

@@ -24,7 +24,7 @@ import {
   weld,
   weldRing,
 } from '../geometry/index.ts';
-import { MITRE_LIMIT, SAME_POINT, SEARCH_CHORD } from '../tolerance.ts';
+import { FLATTEN, HAIR, MITRE_LIMIT, SAME_POINT } from '../tolerance.ts';
 import { type Edge, FOLDS_BACK } from './types.ts';
 
 export interface CutLine {
@@ -133,12 +133,14 @@ export function cutLine(whole: Edge[]): CutLine {
     weld(
       cuts.flatMap((c, i) => [...c, ...(betweens[i] as Path)]),
       true,
+      HAIR,
     ),
   );
 }
 
 function tidy(outline: Path): CutLine {
-  if (!selfCrossing(flatten(outline, SEARCH_CHORD).slice(0, -1))) return { outline, cleaned: false };
+  // Fine chords: a loop of half a millimetre at an inner corner hides between coarse ones.
+  if (!selfCrossing(flatten(outline, FLATTEN / 4).slice(0, -1))) return { outline, cleaned: false };
   const rings = union([flatten(outline).slice(0, -1)]);
   const largest = rings.sort((x, y) => ringsArea([y]) - ringsArea([x]))[0];
   if (!largest) return { outline, cleaned: true };
@@ -168,7 +170,7 @@ export function seamLineFromCut(whole: Edge[]): Edge[] {
     paths[i] = [...m.a, ...m.between];
     paths[j] = m.b;
   }
-  const welded = weldRing(paths);
+  const welded = weldRing(paths, HAIR);
   if (whole.length === 1) return whole.map((e) => ({ ...e, path: welded.flat() }));
   return whole.map((e, i) => ({ ...e, path: welded[i] as Path }));
 }

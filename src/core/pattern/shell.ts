@@ -1,9 +1,18 @@
-import { endOf, nearestOn, outward, pathLength, pointAlong, selfCrossing, startOf } from '../geometry/index.ts';
+import {
+  endOf,
+  nearestOn,
+  outward,
+  pathLength,
+  pointAlong,
+  selfCrossing,
+  signedArea,
+  startOf,
+} from '../geometry/index.ts';
 import { apart } from '../parts.ts';
 import { type Decisions, type Shell, type ShellEdge, type ShellPiece } from '../project.ts';
 import { type Finding, stop } from '../result.ts';
 import { seamLineFromCut } from './cutline.ts';
-import { flatRing, ringAreaOf, welded } from './ring.ts';
+import { flatRing, outlineOf, ringAreaOf, welded } from './ring.ts';
 import { type CornerRule, type Edge, FOLDS_BACK, type Notch, type Piece, type Role } from './types.ts';
 
 /** The usual allowance of an edge (mm): none on a fold, the hem's at hems and wrists, else the seam's. */
@@ -38,8 +47,12 @@ function moveNotches(notches: Notch[], drawn: Edge[], seam: Edge[]): Notch[] {
   });
 }
 
-/** Whether the inner line collapsed: it crosses itself, lost more than its area, or an edge came to run backwards. */
+/** Inside a cut line at least this share of the area is left, or the allowances cannot be meant. */
+const LEAST_SEAM_SHARE = 0.02;
+
+/** Whether the inner line collapsed: it crosses itself, encloses nothing or more than before, or an edge runs backwards. */
 function collapsed(drawn: Edge[], seam: Edge[]): boolean {
+  if (signedArea(outlineOf(seam)) < LEAST_SEAM_SHARE * signedArea(outlineOf(drawn))) return true;
   if (selfCrossing(flatRing(seam)) || ringAreaOf(seam) > ringAreaOf(drawn) + 1e-6) return true;
   return seam.some((e, i) => {
     const was = drawn[i] as Edge;

@@ -27,7 +27,7 @@ export function outlines(c: Computed): Check {
 
 /** An interfacing's edge may stray so far from its distance to the seam line (mm). */
 const INSET_OFF = 0.1;
-const PLACES = [0.05, 0.2, 0.35, 0.5, 0.65, 0.8, 0.95];
+const PLACES = [0.05, 0.3, 0.5, 0.7, 0.95];
 
 /** How far inside (+) or outside (−) its piece's seam line an interfacing says that it ends, mm; null where it is whole. */
 const meantOf = (p: Piece): number | null => p.reasons.find((r) => r.rule.startsWith('trim-'))?.value ?? null;
@@ -44,9 +44,10 @@ export function insets(c: Computed): Check {
     const meant = meantOf(p);
     if (!under || meant === null || p.reasons.some((r) => r.rule === 'trim-whole')) return [];
     const held = under.ring.filter((e) => !e.onFold && e.role !== 'inner');
-    const paths = held.map((e) => e.path);
+    // As one path, so that what lies far off is passed over by its box.
+    const path = held.flatMap((e) => e.path);
     const own = p.ring.filter((e) => held.some((h) => h.id === e.id.split('~')[0]));
-    const nearest = (q: { x: number; y: number }): number => Math.min(...paths.map((h) => nearestOn(h, q).distance));
+    const nearest = (q: { x: number; y: number }): number => nearestOn(path, q).distance;
     return own.map((e) => {
       const far = Math.min(Math.abs(meant), meant < 0 ? (held.find((h) => h.id === e.id)?.allowance ?? 0) : meant);
       const off = places(e).map(nearest);
