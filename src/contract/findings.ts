@@ -1,6 +1,7 @@
 import { type Part } from '../core/parts.ts';
 import { type Finding } from '../core/result.ts';
 import { formatLength, inUnit, type LengthUnit } from '../core/units.ts';
+import { allCalled, called } from './roles.ts';
 
 type Data = Record<string, number | string>;
 type Say = (d: Data, mm: (key: string) => string) => string;
@@ -123,9 +124,15 @@ const SENTENCES: Record<string, Say> = {
     `The outline "${d.label}" is open: its ends lie ${mm('gap')} apart near ${d.x}, ${d.y} mm. Close it in the drawing; gaps up to ${mm('heal')} are closed by themselves.`,
   'crosses-itself': (d) =>
     `The outline "${d.label}" crosses itself${PLACE(d)}. Straighten it there and drop the file again.`,
-  'zero-area': (d) => `The outline "${d.label}" encloses no area. Remove it, or draw the piece anew.`,
+  'zero-area': (d) => `The outline "${d.label}" encloses no area and was passed over.`,
+  'letters-passed': (d) => `Small shapes (letters, marks) that enclose nothing were passed over: ${d.count}.`,
   'points-doubled': (d) => `"${d.label}": ${d.count} doubled point${d.count === 1 ? ' was' : 's were'} dropped.`,
-  'gap-healed': (d, mm) => `"${d.label}": a gap of ${mm('gap')} was closed.`,
+  'gap-healed': (d, mm) =>
+    d.count === undefined || d.count === 1
+      ? `"${d.label}": a gap of ${mm('gap')} was closed.`
+      : `Gaps in ${d.count} outlines were closed, the largest ${mm('gap')} in "${d.label}".`,
+  'darts-in-outline': (d) =>
+    `The outline of "${d.name}" has a dart cut into it (${d.count}): it is kept as a dart, its mouth drawn straight across.`,
   'frame-dropped': (d) => `The frame "${d.label}" round all pieces was passed over.`,
   'line-outside': (d) => `"${d.label}" lies outside every piece and was passed over.`,
   'lines-lightened': (d, mm) =>
@@ -151,7 +158,9 @@ const SENTENCES: Record<string, Say> = {
     `Both feet of a dart or pleat have to lie on the same edge of "${d.name}". Click two places on one edge.`,
   // Faults in the pattern.
   'seam-kink': (d) =>
-    `Where "${d.a}" and "${d.b}" are sewn together, the ${String(d.role)} has a corner of ${Math.abs(Number(d.degrees))}° ${Number(d.degrees) < 0 ? 'inward' : 'outward'}. Lay both together along the seam and draw the ${String(d.role)} on smoothly across it before cutting.`,
+    `Where "${d.a}" and "${d.b}" are sewn together, the ${called(d.role)} has a corner of ${Math.abs(Number(d.degrees))}° ${Number(d.degrees) < 0 ? 'inward' : 'outward'}. Lay both together along the seam and draw the ${called(d.role)} on smoothly across it before cutting.`,
+  'seam-turns-back': (d) =>
+    `Where "${d.a}" and "${d.b}" are sewn together the ${called(d.role)} would turn back on itself. Look at the names of both edges there.`,
   'notches-apart': (d, mm) =>
     `The notches of "${d.a}" and "${d.b}" lie up to ${mm('apart')} apart when the seam is laid together. Measure both from the same end, and move the ones that are off.`,
   'dart-legs': (d, mm) =>
@@ -162,16 +171,17 @@ const SENTENCES: Record<string, Say> = {
   'part-failed': (d, mm) =>
     `Woodbine could not work out ${PART_NAMES[String(d.part)] ?? 'a part of this'}${d.name === undefined ? '' : ` of "${d.name}"`}${d.gap === undefined ? '' : `: its outline does not close, by ${mm('gap')}`}. It is left out, and all else stands. Look at the names of the edges and at the allowances there; undo the last change if it was well before.`,
   'piece-missing': (d) =>
-    `There is no ${d.kind} among the pieces, so what belongs to it is left out. Say which piece is the ${d.kind}.`,
+    `There is no ${called(d.kind)} among the pieces, so what belongs to it is left out. Say which piece is the ${called(d.kind)}.`,
   'second-of-kind': (d) =>
-    `"${d.name}" is also called a ${d.kind}. Facings and lining are drafted from "${d.used}" alone; call "${d.name}" something else, or remove the one that is not worn.`,
+    `"${d.name}" is also called a ${called(d.kind)}. Facings and lining are drafted from "${d.used}" alone; call "${d.name}" something else, or remove the one that is not worn.`,
   'drawn-whole': (d) =>
     `"${d.name}" is drawn whole. Facings and lining are drafted from one half, which is cut on the fold: take half of it.`,
   'halves-unlike': (d, mm) =>
     `The two halves of "${d.name}" differ by ${mm('apart')} when they are folded on each other, so it cannot be taken as one half on the fold.`,
   'not-whole': (d) =>
     `"${d.name}" is not drawn whole, or its edges are not all named: name neckline, sides and hem first.`,
-  'roles-missing': (d) => `"${d.name}" lacks edges that are needed here: ${d.roles}. Name them on the pattern page.`,
+  'roles-missing': (d) =>
+    `On "${d.name}" no edge is called ${allCalled(d.roles)}, which is needed here. Name it on the pattern page.`,
   'allowance-swallows-piece': (d) =>
     `The allowances are larger than "${d.name}" can hold. Make them smaller, or say that seam lines are drawn.`,
   'front-facing-too-wide': (d, mm) =>
@@ -180,11 +190,11 @@ const SENTENCES: Record<string, Say> = {
   'shoulder-too-short': (d, mm) =>
     `The shoulder of "${d.name}" is too short for a facing ${mm('width')} wide. ${most(d, mm)}`,
   'band-too-wide': (d, mm) =>
-    `A facing ${mm('width')} wide along the ${String(d.role)} does not fit into "${d.name}". ${most(d, mm)}`,
+    `A facing ${mm('width')} wide along the ${called(d.role)} does not fit into "${d.name}". ${most(d, mm)}`,
   'facing-not-needed': (d) =>
-    `The ${d.role === 'in-one' ? 'facing of neck and armhole in one' : `${String(d.role)} facing`} was left out: a ${String(d.instead)} takes its place.`,
+    `The ${d.role === 'in-one' ? 'facing of neck and armhole in one' : `${called(d.role)} facing`} was left out: a ${called(d.instead)} takes its place.`,
   'trim-for-binding': (d, mm) =>
-    `Trim the allowance (${mm('allowance')}) of the ${String(d.role)} away before it is bound: the strip goes round the seam line itself.`,
+    `Trim the allowance (${mm('allowance')}) of the ${called(d.role)} away before it is bound: the strip goes round the seam line itself.`,
   'fold-not-straight': (d) =>
     `The front edge of "${d.name}" is curved, and cloth folds only along a straight line: the facing cannot be grown on. Choose a facing of its own.`,
   'deep-facing-range': (d, mm) =>
@@ -212,6 +222,10 @@ const SENTENCES: Record<string, Say> = {
     `No cap height makes the sleeve lining's cap ${mm('ease')} longer than its armhole (${mm('armhole')}). The cap measures ${mm('cap')}: check the sleeve of "${d.name}".`,
   'raglan-cannot-fit': (d, mm) =>
     `The raglan seams of the sleeve lining (${mm('cap')}) cannot be brought to those of the body (${mm('armhole')}) at the underarm. Check the raglan seams of "${d.name}".`,
+  'closing-from-break': () =>
+    'The collar is grown on and turns from the break point up: places are measured from there down.',
+  'front-not-at-neck': (d) =>
+    `On "${d.name}" front edge and neckline do not meet, so it is not known where the closing begins. Look at the names of the edges between them.`,
   // Buttons.
   'closing-length': (_, mm) => `A closing ${mm('length')} long holds no button. Measure it, and type its length.`,
   'no-room-for-buttons': (_, mm) =>
@@ -259,7 +273,7 @@ const SENTENCES: Record<string, Say> = {
     `The first button sits ${mm('top')} below the neck edge; it wants at least ${mm('least')}.`,
   // Plan.
   'edge-left-raw': (d) =>
-    `The ${d.role} edge of "${d.piece}" stays raw: no step encloses, binds, overlocks or hems it.`,
+    `The ${called(d.role)} edge of "${d.piece}" stays raw: no step encloses, binds, overlocks or hems it.`,
   'cut-too-few': (d) =>
     `"${d.piece}" is made of two layers: cut ${d.need} of it, not ${d.cut}. Say so at the piece, and the cut list follows.`,
   'piece-not-planned': (d) =>
@@ -282,7 +296,7 @@ const SENTENCES: Record<string, Say> = {
     `${step(d)}: ${d.seam ?? 'A seam'} is only ${mm('wide')} wide, too narrow to pull the garment through; it wants ${mm('least')}.`,
   'never-turned': (d) => `What ${step(d)} closes is never turned right side out.`,
   'edge-has-no-finish': (d) =>
-    `The ${d.role} of the outside ends in nothing. ${NO_FINISH[String(d.role)] ?? 'Give it a facing, a bias strip or a hem.'}`,
+    `The ${called(d.role)} of the outside ends in nothing. ${NO_FINISH[String(d.role)] ?? 'Give it a facing, a bias strip or a hem.'}`,
   'lapel-with-stand': () =>
     'A lapel turns back below the neck, a stand closes up to it: the two cannot be made together. Choose a facing without a lapel, or leave the stand out for a notched collar.',
   'method-does-not-fit': (d) =>

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-export const GARMENTS = ['coat', 'jacket', 'shirt', 'dress', 'other', 'closing'] as const;
+export const GARMENTS = ['coat', 'jacket', 'waistcoat', 'shirt', 'dress', 'skirt', 'other', 'closing'] as const;
 
 export const newProject = z.strictObject({
   name: z.string().trim().min(1, 'give the project a name').max(120, 'a name has at most 120 characters'),

@@ -1,4 +1,4 @@
-import { type Role } from '../core/pattern/types.ts';
+import { type PieceKind, type Role } from '../core/pattern/types.ts';
 
 /** What each edge is called. */
 export const ROLE_WORDS: Record<Role, string> = {
@@ -32,3 +32,41 @@ export const ROLE_WORDS: Record<Role, string> = {
   inner: 'Free inner edge',
   plain: 'Not named yet',
 };
+
+/** What each kind of piece is called. */
+export const KIND_WORDS: Record<PieceKind, string> = {
+  front: 'Front',
+  back: 'Back',
+  sleeve: 'Sleeve',
+  'front-side': 'Side front',
+  'back-side': 'Side back',
+  'under-sleeve': 'Under-sleeve',
+  hood: 'Hood',
+  yoke: 'Yoke',
+  collar: 'Collar',
+  stand: 'Collar stand',
+  cuff: 'Cuff',
+  'skirt-front': 'Skirt front',
+  'skirt-back': 'Skirt back',
+  waistband: 'Waistband',
+  placket: 'Placket or button band',
+  other: 'Something else',
+};
+
+const ANY = { ...ROLE_WORDS, ...KIND_WORDS } as Record<string, string>;
+
+/** An edge or piece as it is called within a sentence; words that are none of ours stay as they are. */
+export const called = (id: string | number | undefined): string => {
+  const words = ANY[String(id)];
+  return words ? words.charAt(0).toLowerCase() + words.slice(1) : String(id ?? '');
+};
+
+/** Several of them, as they follow each other in a sentence. */
+export function allCalled(ids: string | number | undefined): string {
+  const words = String(ids ?? '')
+    .split(/,\s*/)
+    .filter(Boolean)
+    .map(called);
+  const last = words.pop() ?? '';
+  return words.length ? `${words.join(', ')} and ${last}` : last;
+}

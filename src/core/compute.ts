@@ -1,5 +1,5 @@
 import { makePlan, makingOf, type Plan, type Task } from './assembly/index.ts';
-import { type Closure, deriveClosure, shoppingList } from './closure/index.ts';
+import { type Closure, deriveClosure, opensInFront, shoppingList } from './closure/index.ts';
 import { effective } from './effective.ts';
 import { weld } from './geometry/index.ts';
 import { deriveInside, holePatches, type Inside } from './inside/index.ts';
@@ -17,7 +17,6 @@ import {
 } from './pattern/index.ts';
 import { CLOSING_ONLY, type Decisions, type ProjectDocument, type Shell } from './project.ts';
 import { type Finding, type Result, refuse, stop } from './result.ts';
-import { DERIVED_PASSES, SEAM_PASSES } from './tolerance.ts';
 
 /** All consequences of a project's decisions. Nothing of it is ever stored. */
 export interface Computed {
@@ -108,10 +107,7 @@ export function compute(doc: ProjectDocument): Computed {
   const recut = new Map(inside.recut.map((p) => [p.id, p]));
   const pieces = [...shell.map((p) => recut.get(p.id) ?? p), ...drafted];
   const made = cutLinesOf([...inside.recut, ...drafted], findings);
-  // Seams between two drafted pieces are held to the finer tolerance; those along the bought shell to the usual one.
-  const insideWalked = apart('seams', findings, [], () =>
-    walk(inside.seams, pieces, (s) => (followsShell(s.code) ? SEAM_PASSES : DERIVED_PASSES)),
-  );
+  const insideWalked = apart('seams', findings, [], () => walk(inside.seams, pieces));
   return {
     shell,
     inside: drafted,
@@ -129,7 +125,7 @@ export function compute(doc: ProjectDocument): Computed {
 
 /** Something closes: a front of the pattern, or, without a pattern, a line that was measured. */
 const closes = (shell: Piece[], doc: ProjectDocument): boolean =>
-  doc.decisions.closure.on && (doc.garment === CLOSING_ONLY ? true : shell.some((p) => p.kind === 'front'));
+  doc.decisions.closure.on && (doc.garment === CLOSING_ONLY || opensInFront(shell));
 
 /** Patches behind the buttonholes, as many as there are. */
 function patches(shell: Piece[], d: Decisions, closure: Result<Closure> | null): Piece[] {
@@ -137,10 +133,6 @@ function patches(shell: Piece[], d: Decisions, closure: Result<Closure> | null):
   if (!front || !closure?.ok || !closure.value.holes || !d.interfacing.on || !d.interfacing.patches) return [];
   return [holePatches(front, closure.value.hole.overall, Math.max(1, closure.value.holes))];
 }
-
-/** Lining seams whose two lengths come from the drawn shell and can be no better than it. */
-const followsShell = (code: string): boolean =>
-  /^(facing-(shoulder|side|wrist)|lining-(shoulder|side|underarm|panel-\w+|elbow|forearm|raglan))$/.test(code);
 
 const closureFindings = (c: Result<Closure> | null): Finding[] => (c ? (c.ok ? c.value.findings : c.findings) : []);
 

@@ -1,4 +1,4 @@
-import { type ClosureChoice, usualClosure, usualPlacket } from './closure/choices.ts';
+import { type ClosureChoice, usualClosure } from './closure/choices.ts';
 import { type Path, type Point } from './geometry/index.ts';
 import {
   type CornerRule,
@@ -284,12 +284,3 @@ export function usualDecisions(): Decisions {
     paper: { size: 'a4', pieces: null, strip: true },
   };
 }
-
-export const emptyDocument = (name: string, garment: string): ProjectDocument => ({
-  schema: 5,
-  name,
-  garment,
-  units: 'mm',
-  shell: null,
-  decisions: { ...usualDecisions(), ...(garment === CLOSING_ONLY && { closure: usualPlacket() }) },
-});

@@ -24,8 +24,6 @@ export const SLIVER = 0.005;
 export const CLIP_SCALE = 1e4;
 /** A seam whose sides differ by no more passes as equal (1/16"). Common practice. */
 export const SEAM_PASSES = 1.5;
-/** Seams between pieces that Woodbine derived itself must agree to this. */
-export const DERIVED_PASSES = 0.5;
 /** A turn sharper than this parts two edges of an outline (radians). */
 export const CORNER_ANGLE = (25 * Math.PI) / 180;
 /** An outline enclosing less than this (mm²) is not a piece. */

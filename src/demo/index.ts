@@ -1,7 +1,8 @@
 import { usualSmall } from '../core/closure/index.ts';
 import { intakeSvg } from '../core/intake/index.ts';
-import { emptyDocument, type ProjectDocument, type Shell } from '../core/project.ts';
+import { type ProjectDocument, type Shell } from '../core/project.ts';
 import { ok, type Result } from '../core/result.ts';
+import { emptyDocument } from '../core/usual.ts';
 import { CHORE_JACKET, type CoatFigures, draftCoat, draftSvg, GREENHOUSE_COAT } from './draft.ts';
 import { draftDress } from './dress.ts';
 import { draftShirt, POTTING_SHIRT } from './shirt.ts';

@@ -2,7 +2,7 @@ import { appendFileSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmS
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { emptyDocument } from '../core/project.ts';
+import { emptyDocument } from '../core/usual.ts';
 import { coatSvg, GREENHOUSE_COAT } from '../demo/index.ts';
 import { createApp } from './app.ts';
 import { type Opened, openStore } from './db/open.ts';

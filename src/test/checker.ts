@@ -1,3 +1,4 @@
+import { type Computed } from '../core/compute.ts';
 import {
   distance,
   flatten,
@@ -7,6 +8,7 @@ import {
   pathLength,
   pointAlong,
 } from '../core/geometry/index.ts';
+import { type WalkedSeam } from '../core/pattern/index.ts';
 
 /** Distance from a point to a chain of chords, by brute force over every chord: no code in common with the product's. */
 export function distanceToChain(p: Point, chain: Point[]): number {
@@ -45,3 +47,17 @@ export function liesIn(path: Path, ring: Point[], slack: number): boolean {
 export function worstStep(path: Path): number {
   return Math.max(...path.map((s, i) => distance(s.b, (path[(i + 1) % path.length] as Path[number]).a)));
 }
+
+/** Lining seams whose two lengths come from the drawn shell and can be no better than it. */
+const followsShell = (code: string): boolean =>
+  /^(facing-(shoulder|side|wrist)|lining-(shoulder|side|underarm|panel-\w+|elbow|forearm|raglan))$/.test(code);
+
+/**
+ * Seams of the inside that are off by more than they may: 1.5 mm where they follow the bought shell, half a millimetre
+ * between pieces that Woodbine drafted on both sides. Hems that flare are told by the proof and left to the sewist.
+ */
+export const seamsOff = (c: Computed): WalkedSeam[] =>
+  c.seams.filter((s) => {
+    const off = Math.abs(s.differenceMm - s.easeMm);
+    return s.group !== 'shell' && s.easeOf !== 'flare' && off > (followsShell(s.code) ? 1.5 : 0.5) + 1e-9;
+  });

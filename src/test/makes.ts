@@ -20,7 +20,8 @@ import {
   turn,
 } from '../core/geometry/index.ts';
 import { intakeSvg } from '../core/intake/index.ts';
-import { emptyDocument, type ProjectDocument } from '../core/project.ts';
+import { type ProjectDocument } from '../core/project.ts';
+import { emptyDocument } from '../core/usual.ts';
 import { type CoatFigures, type Drafted, draftCoat, draftSvg } from '../demo/draft.ts';
 
 // Other makes of the coat, drafted from the same figures: princess seams, a two-piece sleeve, raglan, a hood.

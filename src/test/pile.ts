@@ -11,7 +11,8 @@ import {
   splitSegment,
 } from '../core/geometry/index.ts';
 import { type PieceKind, type Role } from '../core/pattern/index.ts';
-import { emptyDocument, type ProjectDocument, type ShellPiece } from '../core/project.ts';
+import { type ProjectDocument, type ShellPiece } from '../core/project.ts';
+import { emptyDocument } from '../core/usual.ts';
 
 // Shells of many cuts, drafted from figures here and nowhere else, each edge with what it truly is. Made up.
 

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { type Affine, apply, mapPath } from '../core/geometry/index.ts';
 import { intakeSvg } from '../core/intake/index.ts';
 import { type Piece, shellPieces } from '../core/pattern/index.ts';
-import { emptyDocument, type ProjectDocument, type Shell, type ShellPiece } from '../core/project.ts';
+import { type ProjectDocument, type Shell, type ShellPiece } from '../core/project.ts';
+import { emptyDocument } from '../core/usual.ts';
 import { type CoatFigures, draftCoat, draftSvg, GREENHOUSE_COAT } from '../demo/draft.ts';
 
 /** Runs of every property test: the same examples each time. */

@@ -4,7 +4,8 @@ import { type CoatFigures, GREENHOUSE_COAT, pottingShirt } from '../../demo/inde
 import { coatDocument, coatFigures, piecesOf, SEED } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
 import { distance, nearestOn, pathLength } from '../geometry/index.ts';
-import { emptyDocument, type ProjectDocument, usualDecisions } from '../project.ts';
+import { type ProjectDocument, usualDecisions } from '../project.ts';
+import { emptyDocument } from '../usual.ts';
 import {
   buttonhole,
   type ClosureChoice,

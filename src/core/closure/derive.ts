@@ -1,7 +1,7 @@
 import { addScaled, line as straight } from '../geometry/index.ts';
 import { type Piece } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
-import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
+import { because, type Finding, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 import { type LengthUnit } from '../units.ts';
 import { buttonhole, type Hole } from './buttonhole.ts';
 import { checksOf } from './checks.ts';
@@ -45,6 +45,12 @@ function whereOf(shell: Piece[], d: Decisions): Result<Where> {
   });
 }
 
+/** A grown-on collar has no neckline to measure from. */
+const fromBreak = ([run]: LineRun[]): Finding[] =>
+  run && !run.piece.ring.some((e) => e.role === 'neckline')
+    ? [{ code: 'closing-from-break', severity: 'note', where: { piece: run.piece.id } }]
+    : [];
+
 /** Buttons, holes and checks of all closings. Refuses with the range that would work. */
 export function deriveClosure(shell: Piece[], d: Decisions, units: LengthUnit = 'mm'): Result<Closure> {
   const c = d.closure;
@@ -83,6 +89,7 @@ export function deriveClosure(shell: Piece[], d: Decisions, units: LengthUnit = 
     small,
     choice: c,
     findings: [
+      ...fromBreak(runs),
       ...checksOf(d, { extension, hole, features, buttons, gaps: answer.gaps }),
       ...small.flatMap((s) => s.findings),
     ],

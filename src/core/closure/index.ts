@@ -4,6 +4,7 @@ export * from './derive.ts';
 export * from './fasteners.ts';
 export { type Features, standHeight } from './features.ts';
 export type { Gape } from './gaping.ts';
+export { opensInFront } from './line.ts';
 export * from './measured.ts';
 export * from './model.ts';
 export * from './placement.ts';

@@ -2,18 +2,21 @@ import {
   addScaled,
   crossings,
   directionAlong,
+  endOf,
   extend,
+  nearestOn,
   outward,
   type Path,
   type Point,
   pathLength,
   pointAlong,
   reversePath,
+  startOf,
   stretch,
 } from '../geometry/index.ts';
-import { orient, parallelToFront, run, runPath } from '../inside/index.ts';
+import { breakPoint, orient, parallelToFront, run, runPath } from '../inside/index.ts';
 import { type Piece, type Role } from '../pattern/index.ts';
-import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
+import { ok, type Result, refuse, stop } from '../result.ts';
 
 /** The closing line on one piece: centre front, top first. */
 export interface LineRun {
@@ -31,17 +34,40 @@ export interface LineRun {
 /** How far lines are carried on to find where they meet others, mm. */
 const REACH = 400;
 
+/**
+ * Whether anything closes in front: a front with a front edge, or one whose edges are not all named yet. One that lies on
+ * the fold, or is sewn up at its centre, has nothing to button.
+ */
+export const opensInFront = (shell: Piece[]): boolean =>
+  shell.some((p) => {
+    if (p.kind !== 'front') return false;
+    if (run(p.ring, 'front-edge').some((e) => !e.onFold)) return true;
+    return !p.ring.some((e) => e.onFold || e.role === 'centre-front');
+  });
+
+/** The part of a front edge that closes: all of it, or of a shawl what lies below its break point, level with the underarm. */
+function closingEdge(piece: Piece, edge: Path, shawl: boolean): Path {
+  if (!shawl) return edge;
+  const armhole = run(piece.ring, 'armhole').flatMap((e) => e.path);
+  const ends = armhole.length ? [startOf(armhole), endOf(armhole)] : [];
+  const levels = ends.map((p) => nearestOn(edge, p).at);
+  const level = levels.length ? Math.min(...levels) : pathLength(edge) / 2;
+  return stretch(edge, 0, breakPoint(piece, edge, pathLength(edge) - level));
+}
+
 /** Centre front on one piece: the drawn line, else parallel to the front edge by the extension; from `top` to `end`. */
 function runOn(piece: Piece, top: Role, end: Role, extension: number, from: number): LineRun | null {
   const o = orient(piece, 'front-edge', top);
   if (!o) return null;
-  const edge = runPath(o.ring, 'front-edge');
+  const shawl = top === 'centre-back';
+  const edge = closingEdge(piece, runPath(o.ring, 'front-edge'), shawl);
   const drawn = piece.lines.find((l) => l.kind === 'centre-front');
   const raw = drawn ? drawn.path : parallelToFront(edge, runPath(o.ring, end), -o.sign * extension);
   const own = pathLength(raw);
   const long = extend(raw, REACH, REACH);
   const meets = (target: Path): number | null => crossings(long, target).map((c) => c.atA)[0] ?? null;
-  const a = meets(runPath(o.ring, top)) ?? REACH;
+  const across = (p: Point): number => nearestOn(long, p).at;
+  const a = (shawl ? across(endOf(edge)) : meets(runPath(o.ring, top))) ?? REACH;
   // A front whose lower edge is not named ends where the line itself does.
   const far = Math.abs(a - REACH) > own / 2 ? REACH : REACH + own;
   const b = meets(runPath(o.ring, end)) ?? far;
@@ -49,8 +75,8 @@ function runOn(piece: Piece, top: Role, end: Role, extension: number, from: numb
   const length = pathLength(path);
   const middle = pointAlong(path, length / 2);
   const n = outward(directionAlong(path, length / 2));
-  const across: Path = [{ k: 'L', a: addScaled(middle, n, -REACH), b: addScaled(middle, n, REACH) }];
-  const hit = crossings(across, edge)[0];
+  const level: Path = [{ k: 'L', a: addScaled(middle, n, -REACH), b: addScaled(middle, n, REACH) }];
+  const hit = crossings(level, edge)[0];
   const signed = hit ? hit.atA - REACH : extension;
   return { piece, path, length, from, extension: Math.abs(signed), side: signed < 0 ? -1 : 1 };
 }
@@ -60,14 +86,16 @@ export function closingRuns(shell: Piece[], extension: number): Result<LineRun[]
   const front = shell.find((p) => p.kind === 'front');
   if (!front) return refuse(stop('piece-missing', undefined, { kind: 'front' }));
   const end: Role = run(front.ring, 'hem').length ? 'hem' : 'waist';
-  const upper = runOn(front, 'neckline', end, extension, 0);
+  const upper = runOn(front, 'neckline', end, extension, 0) ?? runOn(front, 'centre-back', end, extension, 0);
   if (!upper) {
-    const missing: Finding = stop(
-      'roles-missing',
-      { piece: front.id },
-      { name: front.name, roles: 'front-edge, neckline, hem' },
+    const lacking = (['front-edge', 'neckline'] as const).filter((r) => !run(front.ring, r).length);
+    const where = { piece: front.id };
+    // Both are there and do not meet: something lies between them that is called otherwise.
+    return refuse(
+      lacking.length
+        ? stop('roles-missing', where, { name: front.name, roles: lacking.join(', ') })
+        : stop('front-not-at-neck', where, { name: front.name }),
     );
-    return refuse(missing);
   }
   const skirt = end === 'waist' ? shell.find((p) => p.kind === 'skirt-front') : undefined;
   const lower = skirt ? runOn(skirt, 'waist', 'hem', extension, upper.length) : null;

@@ -10,7 +10,6 @@ import {
   welded,
 } from '../pattern/index.ts';
 import { type Reason } from '../result.ts';
-import { HAIR } from '../tolerance.ts';
 import { carryNotches } from './carry.ts';
 
 /** The ring of a straight strip, its allowances already in it, mm. */
@@ -50,7 +49,7 @@ export interface Derived {
 
 /** A finished derived piece: clockwise ring, the parent's cut count, notches carried over, grainline parallel to the parent's. */
 export function makePiece(parent: Piece, d: Derived): Piece {
-  const ring = welded(clockwise(d.ring), HAIR);
+  const ring = welded(clockwise(d.ring));
   const onFold = ring.some((e) => e.onFold);
   const count = onFold ? 1 : parent.cut.onFold ? 1 : parent.cut.count;
   return {

@@ -7,7 +7,7 @@ import { type Drawing, type Shape } from './drawing.ts';
 import { joinLoose } from './join.ts';
 import { NOTCH_LENGTH } from './marks.ts';
 import { boxHas, type Draft, nest, withoutFrame } from './nest.ts';
-import { closes, meantAsOutline, type Outline, toOutline } from './outline.ts';
+import { closes, GAP_TOLD, meantAsOutline, type Outline, toOutline } from './outline.ts';
 import { toPiece } from './piece.ts';
 import { type Tell, untold } from './progress.ts';
 
@@ -25,13 +25,7 @@ const NO_OUTLINE = new Set(['notch', 'grain', 'drill', 'text', 'mirror', 'intern
 export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> {
   const findings = [...drawing.findings];
   const { closed, open } = ringsOf(drawing.shapes, findings);
-  const outlines = closed
-    .map((s, i) => {
-      if (i % EVERY === 0) tell({ stage: 'pieces', done: i, of: closed.length });
-      return toOutline(s, findings);
-    })
-    .filter((o): o is Outline => o !== null)
-    .sort((a, b) => b.areaMm2 - a.areaMm2);
+  const outlines = outlinesOf(closed, findings, tell).sort((a, b) => b.areaMm2 - a.areaMm2);
   noteLightened(outlines, findings);
   const drafts = nest(withoutFrame(outlines, findings));
   for (const s of open) place(s, drafts, findings);
@@ -39,7 +33,8 @@ export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> 
   const stops = findings.filter((f) => f.severity === 'stop');
   if (stops.length) return refuse(...stops);
   const real = drafts.filter((d) => !isSmallMark(d, drafts));
-  if (!real.length) return refuse(stop('no-outlines'));
+  // With nothing left, what was passed over is the reason.
+  if (!real.length) return refuse(...reasons(findings));
   const order = new Map(drawing.shapes.map((s, i) => [s.label + s.group, i]));
   const rank = (d: Draft): number => order.get(d.outline.shape.label + d.outline.shape.group) ?? 0;
   real.sort((a, b) => rank(a) - rank(b));
@@ -49,7 +44,54 @@ export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> 
   const both = real.filter((d) => d.seam).length;
   if (both) findings.push({ code: 'both-lines', severity: 'note', data: { count: both, of: pieces.length } });
   checkSize(pieces, findings);
-  return ok({ pieces, findings });
+  return ok({ pieces, findings: withGapsAtOnce(findings) });
+}
+
+function reasons(findings: Finding[]): Finding[] {
+  const empty = findings.filter((f) => f.code === 'zero-area').map((f) => ({ ...f, severity: 'stop' as const }));
+  return empty.length ? empty : [stop('no-outlines')];
+}
+
+const sideOf = (s: Shape): number => {
+  const b = boxOf(s.path);
+  return Math.max(b.maxX - b.minX, b.maxY - b.minY);
+};
+
+/**
+ * Outlines that can be pieces. What encloses nothing is passed over and told, and so is a shape that is no larger than a
+ * letter beside the largest: lettering drawn as outlines is no reason to refuse a pattern.
+ */
+function outlinesOf(closed: Shape[], findings: Finding[], tell: Tell): Outline[] {
+  const sides = closed.map((s) => (s.path.length ? sideOf(s) : 0));
+  const largest = Math.max(0, ...sides);
+  let letters = 0;
+  const found = closed.flatMap((s, i): Outline[] => {
+    if (i % EVERY === 0) tell({ stage: 'pieces', done: i, of: closed.length });
+    const own: Finding[] = [];
+    const made = toOutline(s, own);
+    const small = (sides[i] as number) < LETTER && largest > 4 * LETTER;
+    const empty = own.some((f) => f.code === 'zero-area');
+    if (!made && small) {
+      letters += 1;
+      return [];
+    }
+    findings.push(...own.map((f) => (empty && f.severity === 'stop' ? { ...f, severity: 'note' as const } : f)));
+    return made ? [made] : [];
+  });
+  if (letters) findings.push({ code: 'letters-passed', severity: 'note', data: { count: letters } });
+  return found;
+}
+
+/** No letter or mark beside a pattern piece is larger (mm). */
+const LETTER = 40;
+
+/** Gaps that were closed, told at once with the largest. */
+function withGapsAtOnce(findings: Finding[]): Finding[] {
+  const gaps = findings.filter((f) => f.code === 'gap-healed');
+  if (gaps.length < 2) return findings;
+  const worst = gaps.reduce((m, f) => (Number(f.data?.gap) > Number(m.data?.gap) ? f : m));
+  const one = { ...worst, data: { ...worst.data, count: gaps.length } };
+  return [...findings.filter((f) => f.code !== 'gap-healed'), one];
 }
 
 /** Tells once how many outlines of very many short lines are kept as few curves. */
@@ -73,7 +115,7 @@ function ringsOf(shapes: Shape[], findings: Finding[]): { closed: Shape[]; open:
   const mayJoin = (s: Shape): boolean => !closes(s) && !NO_OUTLINE.has(s.hint ?? '');
   const { rings, rest } = joinLoose(shapes.filter(mayJoin));
   for (const r of rings)
-    if (r.gap > 1e-4)
+    if (r.gap > GAP_TOLD)
       findings.push({
         code: 'gap-healed',
         severity: 'note',

@@ -30,6 +30,8 @@ export interface Shape {
   /** The layer it lies on, if the file has layers. */
   layer: string | null;
   hint: Hint | null;
+  /** What else the file says of it: its class. */
+  said?: string;
 }
 
 /** Text in the drawing, at its anchor in mm. */

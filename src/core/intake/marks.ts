@@ -21,7 +21,7 @@ const DOUBLE_NOTCH = 9;
 /** A closed mark up to this across is a dot, circle or square where stitching starts, stops or turns (mm). */
 const MARK_SIZE = 16;
 
-const wordsOf = (s: Shape): string => `${s.name ?? ''} ${s.label} ${s.layer ?? ''}`;
+const wordsOf = (s: Shape): string => `${s.name ?? ''} ${s.label} ${s.layer ?? ''} ${s.said ?? ''}`;
 const says = (s: Shape, re: RegExp): boolean => re.test(wordsOf(s));
 
 export const isGrain = (s: Shape): boolean => s.hint === 'grain' || (s.hint === null && says(s, /grain/i));
@@ -72,11 +72,12 @@ export function notchesOf(inner: Shape[], ring: ShellEdge[]): Notch[] {
   return out;
 }
 
+// A waist dart is a dart, and a pleat at the centre front a pleat: what is sewn is said before where it lies.
 const LINE_WORDS: [RegExp, InternalLine['kind']][] = [
-  [/cent(re|er)[ -]?front|\bcf\b/i, 'centre-front'],
-  [/waist/i, 'waist'],
   [/dart/i, 'dart'],
   [/pleat|tuck/i, 'pleat'],
+  [/cent(re|er)[ -]?front|\bcf\b/i, 'centre-front'],
+  [/waist/i, 'waist'],
   [/fold/i, 'fold'],
   [/roll/i, 'roll-line'],
   [/pocket|placement/i, 'placement'],

@@ -88,21 +88,29 @@ export function toOutline(shape: Shape, findings: Finding[]): Outline | null {
   return { shape, path: clockwise, points, areaMm2: Math.abs(area) };
 }
 
+/** A gap up to this is rounding of the file's figures, not worth a word (mm). */
+export const GAP_TOLD = 0.05;
+
 function closeGap(path: Path, label: string, findings: Finding[]): Path {
   const a = startOf(path);
   const b = endOf(path);
   const gap = distance(a, b);
   if (gap < 1e-9) return path;
-  if (gap > 1e-4)
+  if (gap > GAP_TOLD)
     findings.push({ code: 'gap-healed', severity: 'note', where: { piece: label, ...at(a) }, data: { label, gap } });
   const last = path[path.length - 1] as Path[number];
   return [...path.slice(0, -1), { ...last, b: a }];
 }
 
-/** Parts a closed clockwise path at its corners (turns sharper than CORNER_ANGLE). A ring without any stays one edge. */
-export function partAtCorners(path: Path): Path[] {
+/**
+ * Parts a closed clockwise path at its corners (turns sharper than CORNER_ANGLE), but for those places that are known to be
+ * none. A ring without any stays one edge.
+ */
+export function partAtCorners(path: Path, smooth: Point[] = []): Path[] {
   const n = path.length;
   const sharp = (i: number): boolean => {
+    const here = (path[i] as Path[number]).a;
+    if (smooth.some((q) => distance(q, here) < 1e-6)) return false;
     const before = endDirection([path[(i + n - 1) % n] as Path[number]]);
     const after = startDirection([path[i] as Path[number]]);
     return Math.abs(turn(before, after)) > CORNER_ANGLE;

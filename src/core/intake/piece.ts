@@ -10,9 +10,17 @@ import {
   startOf,
   sub,
 } from '../geometry/index.ts';
-import { type Company, isDrawnWhole, type PieceKind, placeGrain, suggestRoles } from '../pattern/index.ts';
+import {
+  type Company,
+  type InternalLine,
+  isDrawnWhole,
+  type PieceKind,
+  placeGrain,
+  suggestRoles,
+} from '../pattern/index.ts';
 import { type ShellEdge, type ShellPiece } from '../project.ts';
 import { type Finding } from '../result.ts';
+import { takeCutDarts } from './cutdart.ts';
 import { isGrain, linesOf, marksOf, notchesOf } from './marks.ts';
 import { type Draft } from './nest.ts';
 import { partAtCorners } from './outline.ts';
@@ -27,7 +35,15 @@ const saysFold = (words: string): boolean => says(words, /\bfold\b/i) && !says(w
  */
 export function toPiece(d: Draft, id: string, name: string, company: Company, findings: Finding[]): ShellPiece {
   const drawn = d.seam ?? d.outline;
-  const paths = partAtCorners(drawn.path);
+  const cut = takeCutDarts(drawn.path);
+  if (cut.darts.length)
+    findings.push({
+      code: 'darts-in-outline',
+      severity: 'note',
+      where: { piece: id },
+      data: { name, count: cut.darts.length },
+    });
+  const paths = partAtCorners(cut.path, cut.feet);
   const grainLine = d.inner.filter(isGrain).sort((a, b) => pathLength(b.path) - pathLength(a.path))[0];
   const grain = grainLine ? upward(grainLine.path) : null;
   const words = [name, ...d.captions, ...d.inner.map((s) => s.name ?? s.label)].join(' · ');
@@ -57,7 +73,7 @@ export function toPiece(d: Draft, id: string, name: string, company: Company, fi
     count: countOf(words, suggestion.kind, ring),
     grain: grain ? along(grain, suggestion.up) : placeGrain(drawn.path, suggestion.up),
     notches: notchesOf(d.inner, ring),
-    lines: linesOf(d.inner, ring),
+    lines: [...linesOf(d.inner, ring), ...cut.darts.map((path): InternalLine => ({ kind: 'dart', path }))],
     ...(marks.length && { marks }),
     ...(d.seam && { drawn: 'seam' as const }),
   };

@@ -221,7 +221,16 @@ class Walker {
     }
     const stroke = strokeOf(at.style, Math.sqrt(Math.abs(at.m.a * at.m.d - at.m.b * at.m.c)));
     for (const r of runs.value)
-      this.shapes.push({ ...r, label, name, group: at.group, layer: at.layer, stroke, hint: hintOf(attrs.class) });
+      this.shapes.push({
+        ...r,
+        label,
+        name,
+        group: at.group,
+        layer: at.layer,
+        stroke,
+        hint: hintOf(attrs.class),
+        ...(attrs.class && { said: attrs.class }),
+      });
   }
 }
 

@@ -25,6 +25,7 @@ import {
   weldRing,
 } from '../geometry/index.ts';
 import { FLATTEN, HAIR, MITRE_LIMIT, SAME_POINT } from '../tolerance.ts';
+import { outlineOf } from './ring.ts';
 import { type Edge, FOLDS_BACK } from './types.ts';
 
 export interface CutLine {
@@ -118,6 +119,8 @@ function inHalves(ring: Edge[]): Edge[] {
  * A result that crosses itself is cleaned with the clipping library and says so.
  */
 export function cutLine(whole: Edge[]): CutLine {
+  // Nothing to add: the cut line is the outline itself.
+  if (whole.every((e) => e.allowance === 0)) return tidy(weld(outlineOf(whole), true));
   const ring = inHalves(whole);
   const cuts = ring.map((e) => offsetPath(e.path, e.allowance));
   const betweens: Path[] = [];
@@ -170,7 +173,7 @@ export function seamLineFromCut(whole: Edge[]): Edge[] {
     paths[i] = [...m.a, ...m.between];
     paths[j] = m.b;
   }
-  const welded = weldRing(paths, HAIR);
+  const welded = weldRing(paths);
   if (whole.length === 1) return whole.map((e) => ({ ...e, path: welded.flat() }));
   return whole.map((e, i) => ({ ...e, path: welded[i] as Path }));
 }

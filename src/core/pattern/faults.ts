@@ -1,4 +1,4 @@
-import { endDirection, pathLength, startDirection, turn } from '../geometry/index.ts';
+import { endOf, type Path, type Point, pathLength, pointAlong, startOf, sub, turn } from '../geometry/index.ts';
 import { type Finding } from '../result.ts';
 import { SEAM_PASSES } from '../tolerance.ts';
 import { type Seam, type Side } from './seam.ts';
@@ -9,6 +9,10 @@ import { type Edge, type Piece, type Role } from './types.ts';
 const NOTCH_APART = 3;
 /** A neckline, armhole or hem that bends by more than this where a seam crosses it is told (radians). */
 const KINK = (20 * Math.PI) / 180;
+/** Beyond this it is no corner any more (radians). */
+const TURNS_BACK = (100 * Math.PI) / 180;
+/** How much of an edge tells which way it runs at a corner: a hair of line at its end does not (mm). */
+const TELLS = 3;
 /** Edges that run on smoothly across a seam. */
 const RUNS_ON: ReadonlySet<Role> = new Set<Role>(['neckline', 'armhole', 'hem', 'waist']);
 
@@ -21,14 +25,18 @@ interface Corner {
   start: boolean;
 }
 
+/** Which way an edge runs at its end, and at its start. */
+const leaving = (path: Path): Point => sub(endOf(path), pointAlong(path, pathLength(path) - TELLS));
+const arriving = (path: Path): Point => sub(pointAlong(path, TELLS), startOf(path));
+
 function cornersOf(piece: Piece, edge: Edge): Corner[] {
   const n = piece.ring.length;
   const i = piece.ring.indexOf(edge);
   const before = piece.ring[(i + n - 1) % n] as Edge;
   const after = piece.ring[(i + 1) % n] as Edge;
   return [
-    { beyond: before, inside: Math.PI - turn(endDirection(before.path), startDirection(edge.path)), start: true },
-    { beyond: after, inside: Math.PI - turn(endDirection(edge.path), startDirection(after.path)), start: false },
+    { beyond: before, inside: Math.PI - turn(leaving(before.path), arriving(edge.path)), start: true },
+    { beyond: after, inside: Math.PI - turn(leaving(edge.path), arriving(after.path)), start: false },
   ];
 }
 
@@ -89,9 +97,11 @@ function seamFaults(seam: Seam, pieces: Piece[]): Finding[] {
   const out: Finding[] = [];
   for (const [a, b] of shared(as, bs).filter(([x]) => RUNS_ON.has(x.beyond.role))) {
     const bend = a.inside + b.inside - Math.PI;
+    // No edge turns as far as that: there the edges are not what they are called.
+    const back = Math.abs(bend) > TURNS_BACK;
     if (Math.abs(bend) > KINK)
       out.push({
-        code: 'seam-kink',
+        code: back ? 'seam-turns-back' : 'seam-kink',
         severity: 'warn',
         where: { piece: pa.id, edge: ea.id },
         data: {

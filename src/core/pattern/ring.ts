@@ -49,11 +49,8 @@ export function reverseRing(ring: Edge[]): Edge[] {
 export const clockwise = (ring: Edge[]): Edge[] => (signedArea(outlineOf(ring)) < 0 ? reverseRing(ring) : ring);
 
 /** The ring with its edges joined end to start exactly, by construction; throws OpenOutline where it is open. */
-export function welded(ring: Edge[], least?: number): Edge[] {
-  const paths = weldRing(
-    ring.map((e) => e.path),
-    least,
-  );
+export function welded(ring: Edge[]): Edge[] {
+  const paths = weldRing(ring.map((e) => e.path));
   return ring.map((e, i) => ({ ...e, path: paths[i] as Path }));
 }
 

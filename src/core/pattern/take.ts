@@ -39,6 +39,9 @@ const PLEAT = { legs: null, apex: null };
 /** How near a drawn line's end has to lie to the edge to end on it (mm). */
 const ON = 1.5;
 
+/** Two feet nearer than this are one (mm). */
+const SAME_FOOT = 0.1;
+
 /** Where a line drawn inside meets an edge: along the edge and along the line itself, mm. */
 interface Foot {
   at: number;
@@ -47,7 +50,10 @@ interface Foot {
 
 /** Feet of a line on an edge: where it crosses it, or ends on it. A line drawn to the cut edge crosses the seam line. */
 function feetOf(line: Path, edge: Edge): Foot[] {
-  const found: Foot[] = crossings(edge.path, line).map((c) => ({ at: c.atA, along: c.atB }));
+  const found: Foot[] = [];
+  // Where a line ends on a corner of the edge, both segments there are met: one foot.
+  for (const c of crossings(edge.path, line))
+    if (found.every((f) => Math.abs(f.at - c.atA) > SAME_FOOT)) found.push({ at: c.atA, along: c.atB });
   for (const [p, along] of [
     [startOf(line), 0],
     [endOf(line), pathLength(line)],

@@ -1,7 +1,7 @@
 import { type Context, Hono } from 'hono';
 import { type ZodType } from 'zod';
 import { demoBody, newProject, parseDocument, patchBody, projectFile, revisionBody } from '../../contract/index.ts';
-import { emptyDocument } from '../../core/project.ts';
+import { emptyDocument } from '../../core/usual.ts';
 import { DEMOS } from '../../demo/index.ts';
 import { type Store, type Stored } from '../db/store.ts';
 import { problem, refusal } from '../problem.ts';

@@ -69,6 +69,12 @@ export function Buttons({ w, view }: { w: Workbook; view: View }) {
       }
     >
       {!c.on && <Empty title="Nothing closes">It is switched off at the left.</Empty>}
+      {c.on && !result && (
+        <Empty title="The front does not open">
+          Its centre lies on the fold or in a seam, so no button is placed there. If it does open, name its front edge
+          on the pattern page.
+        </Empty>
+      )}
       {shown && (
         <Box opacity={result?.ok ? 1 : 0.55}>
           <Shown w={w} c={shown} put={put} view={view} />

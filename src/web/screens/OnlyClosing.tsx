@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { type ReactNode, useState } from 'react';
-import { CLOSING_ONLY, emptyDocument, type ProjectDocument } from '../../core/project.ts';
+import { CLOSING_ONLY, type ProjectDocument } from '../../core/project.ts';
+import { emptyDocument } from '../../core/usual.ts';
 import { Count } from '../parts/Count.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 

@@ -17,8 +17,10 @@ import { OnlyClosing } from './OnlyClosing.tsx';
 const GARMENT_WORDS: Record<string, string> = {
   coat: 'Coat',
   jacket: 'Jacket',
+  waistcoat: 'Waistcoat',
   shirt: 'Shirt',
   dress: 'Dress',
+  skirt: 'Skirt',
   other: 'Something else',
   closing: 'Only a closing',
 };

@@ -14,8 +14,9 @@ import {
   shoppingList,
   usualSmall,
 } from '../../core/closure/index.ts';
-import { CLOSING_ONLY, emptyDocument } from '../../core/project.ts';
+import { CLOSING_ONLY } from '../../core/project.ts';
 import { MM_PER_INCH, otherUnits } from '../../core/units.ts';
+import { emptyDocument } from '../../core/usual.ts';
 import { coatDocument, coatFigures, piecesOf, SEED } from '../../test/shells.ts';
 import {
   answerWhy,

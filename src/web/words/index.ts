@@ -1,4 +1,4 @@
-export { changeMark, changeWords, ROLE_WORDS } from '../../contract/index.ts';
+export { changeMark, changeWords, KIND_WORDS, ROLE_WORDS } from '../../contract/index.ts';
 export * from './closing.ts';
 export * from './cures.ts';
 export * from './methods.ts';

@@ -1,25 +1,6 @@
-import { type CornerRule, type Material, type PieceKind, type Verdict } from '../../core/pattern/index.ts';
+import { type CornerRule, type Material, type Verdict } from '../../core/pattern/index.ts';
 
 import { inUnit, type LengthUnit } from '../../core/units.ts';
-
-export const KIND_WORDS: Record<PieceKind, string> = {
-  front: 'Front',
-  back: 'Back',
-  sleeve: 'Sleeve',
-  'front-side': 'Side front',
-  'back-side': 'Side back',
-  'under-sleeve': 'Under-sleeve',
-  hood: 'Hood',
-  yoke: 'Yoke',
-  collar: 'Collar',
-  stand: 'Collar stand',
-  cuff: 'Cuff',
-  'skirt-front': 'Skirt front',
-  'skirt-back': 'Skirt back',
-  waistband: 'Waistband',
-  placket: 'Placket or button band',
-  other: 'Something else',
-};
 
 export const MATERIAL_WORDS: Record<Material, { word: string; letter: string }> = {
   shell: { word: 'Shell', letter: 'S' },
