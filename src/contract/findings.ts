@@ -24,6 +24,10 @@ const zone = (name: string | number | undefined, first = false): string => {
   return first ? words.charAt(0).toUpperCase() + words.slice(1) : words;
 };
 
+const lowered = (seam: string | number | undefined): string => {
+  const words = String(seam ?? 'its seam');
+  return words.charAt(0).toLowerCase() + words.slice(1);
+};
 const step = (d: Data): string => String(d.step ?? 'A step');
 const other = (d: Data): string => String(d.other ?? 'another step');
 
@@ -281,6 +285,10 @@ const SENTENCES: Record<string, Say> = {
   'used-before-made': (d) => `${step(d)} comes before ${other(d)}, which it needs.`,
   'step-left-out': (d) => `${step(d)} needs ${other(d)}, which is left out.`,
   'seam-sewn-twice': (d) => `${d.seam ?? 'A seam'}: sewn ${d.times} times where ${d.asked} is asked.`,
+  'pocket-sewn-shut': (d, mm) =>
+    `${step(d)} sews the pocket shut: ${mm('mm')} of its mouth in ${lowered(d.seam)} has to stay open.`,
+  'extra-does-not-fit': (d) =>
+    `${d.extra ?? 'What you added'} is left out: ${d.reason ?? 'this garment has no place for it'}.`,
   'seam-not-sewn': (d) => `${d.seam ?? 'A seam'}: no step sews it.`,
   'seam-part-open': (d, mm) =>
     `${d.seam ?? 'A seam'}: ${mm('mm')} of it ${Number(d.times) > 0 ? `sewn ${d.times} of ${d.asked} times` : 'never sewn'}.`,

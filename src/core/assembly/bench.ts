@@ -12,7 +12,9 @@ import {
   type Operation,
   type Part,
   type Section,
+  type Sewn,
   type Station,
+  type StopPoint,
 } from './types.ts';
 
 /** What the methods work from: layers and joints, the choices, and what is to be fastened. */
@@ -35,6 +37,8 @@ export interface SewOptions extends More {
   /** Share of the joint that is sewn now. */
   from?: number;
   to?: number;
+  /** How far from its ends a joint stays unsewn for now, mm: a later step sews the rest. */
+  short?: (j: Joint) => { from?: number; to?: number };
   /** How the layers lie, where not flat right sides together. */
   stack?: Laid[];
   care?: CareHow;
@@ -181,8 +185,9 @@ export class Bench {
     const first = joints[0];
     if (!first) return;
     const bare = !o.plain && joints.every((j) => this.isBare(j));
-    const parted = (o.from ?? 0) > 0 || joints.some((j) => this.slitShare(j) > 0);
-    const way = bare ? wayOf(this.g.methods.seams ?? 'overlocked', first.code, parted) : 'covered';
+    const mouth = joints.some((j) => this.g.making.mouths[j.id]);
+    const parted = (o.from ?? 0) > 0 || mouth || joints.some((j) => this.slitShare(j) > 0);
+    const way = bare ? wayOf(this.g.methods.seams ?? 'overlocked', first.code, parted, mouth) : 'covered';
     const run: Run = { section, joints, first, codes: codes.filter((c) => this.has(c)), o };
     if (way === 'french') this.french(run);
     else if (way === 'felled') this.felled(run);
@@ -220,6 +225,40 @@ export class Bench {
     return !j.closing && [...j.a, ...j.b].some((k) => this.parts.get(partOf(k))?.covered === false);
   }
 
+  /** What is sewn of a joint now: not its slit, not the mouth of a pocket, nor what is kept short at its ends. */
+  private stretches(j: Joint, from: number, to: number, short: { from?: number; to?: number } = {}): Sewn[] {
+    const end = Math.max(from, Math.min(to, 1 - this.slitShare(j)));
+    const most = (end - from) / 3;
+    const share = (mm = 0): number => Math.min(most, j.lengthA > 0 ? mm / j.lengthA : 0);
+    const [a, b] = [from + share(short.from), end - share(short.to)];
+    const mouth = this.g.making.mouths[j.id];
+    if (!mouth || mouth.to <= a || mouth.from >= b) return [{ joint: j.id, from: a, to: b }];
+    return [
+      { joint: j.id, from: a, to: Math.max(a, mouth.from) },
+      { joint: j.id, from: Math.min(b, mouth.to), to: b },
+    ].filter((s) => s.to > s.from);
+  }
+
+  /** What a step left short of a joint's ends, to be sewn by a later one. */
+  rest(op: string, codes: string[]): Sewn[] {
+    const done = this.ops.filter((o) => o.id === op).flatMap((o) => o.sews);
+    return this.joints(...codes).flatMap((j) => {
+      const own = done.filter((s) => s.joint === j.id);
+      const end = 1 - this.slitShare(j);
+      const first = Math.min(...own.map((s) => s.from));
+      const reached = Math.max(...own.map((s) => s.to));
+      const mouth = this.g.making.mouths[j.id];
+      // A mouth that begins where the stitching stopped is no part of the rest.
+      const last = mouth && reached >= mouth.from - 1e-9 ? Math.max(reached, mouth.to) : reached;
+      return own.length
+        ? [
+            { joint: j.id, from: this.zipShare(j), to: first },
+            { joint: j.id, from: last, to: end },
+          ].filter((s) => s.to - s.from > 1e-6)
+        : [];
+    });
+  }
+
   private base({ joints, first, o }: Run): More {
     const { from = 0, to = 1 } = o;
     const all = edgesOf(joints);
@@ -228,7 +267,7 @@ export class Bench {
     const once = joints.filter((j) => !j.id.endsWith(':in') || j === first);
     return {
       pieces: [...new Set(all.map(partOf))],
-      sews: joints.map((j) => ({ joint: j.id, from, to: Math.max(from, Math.min(to, 1 - this.slitShare(j))) })),
+      sews: joints.flatMap((j) => this.stretches(j, from, to, o.short?.(j))),
       stack: o.stack ?? (first.closing ? this.turned(first) : this.flat(first)),
       allowance: first.allowance,
       cares: this.care(all, o.care ?? (first.closing ? 'enclosed' : 'seamed')),
@@ -245,7 +284,7 @@ export class Bench {
 
   private plain(r: Run, way: string): void {
     const { section, first, codes, o, joints } = r;
-    const { from: _f, to: _t, care: _c, to_, plain: _p, ...more } = o;
+    const { from: _f, to: _t, care: _c, to_, plain: _p, short: _s, ...more } = o;
     const id = o.id ?? `sew:${first.code}`;
     const base = this.base(r);
     for (const j of joints) if (this.slitShare(j)) this.g.making.open[j.id] = this.slitShare(j);
@@ -263,6 +302,7 @@ export class Bench {
       ...more,
       needs,
       makes: [...codes.map((c) => `sewn:${c}`), ...(doneAt === 'sewn' ? ends : []), ...(more.makes ?? [])],
+      stops: [...(more.stops ?? []), ...this.mouthsOf(joints)],
       data: { ...base.data, ...more.data },
     });
     if (doneAt === 'neatened')
@@ -271,6 +311,13 @@ export class Bench {
       ]);
     if (mixed.length) this.neaten({ ...r, joints: mixed }, `neaten:${first.code}`, [id], []);
     if (press) this.press(r, id, press, doneAt === 'pressed' ? ends : [], joints);
+  }
+
+  private mouthsOf(joints: Joint[]): StopPoint[] {
+    return joints.flatMap((j) => {
+      const m = this.g.making.mouths[j.id];
+      return m ? [{ code: 'pocket-mouth', mm: (m.to - m.from) * j.lengthA }] : [];
+    });
   }
 
   private neaten({ section, first, joints, codes }: Run, id: string, needs: string[], makes: string[]): void {

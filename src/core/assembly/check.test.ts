@@ -52,6 +52,7 @@ const making = (parts: Part[], joints: Joint[], more: Partial<Making> = {}): Mak
   joints,
   passes: {},
   open: {},
+  mouths: {},
   bulk: 'medium',
   lace: false,
   ...more,

@@ -312,6 +312,7 @@ export function completed(parts: Part[], walked: Joint[], how: { bulk: Bulk; lac
     joints: [...all, ...centreJoints(parts, all), ...facingJoints(parts, all)],
     passes: {},
     open: {},
+    mouths: {},
     bulk: how.bulk,
     lace: how.lace,
   };

@@ -3,7 +3,7 @@ import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { type Garment } from './bench.ts';
 import { checkPlan } from './check/index.ts';
 import { keyOf, singleYoke } from './making.ts';
-import { operationsFor, resolve } from './methods/catalogue.ts';
+import { misfitExtras, operationsFor, resolve } from './methods/catalogue.ts';
 import { yokeIsDouble } from './methods/yokes.ts';
 import { orderOperations, resolveNeeds } from './order.ts';
 import { ownOrder, withIds } from './own.ts';
@@ -74,10 +74,11 @@ export function makePlan(task: Task, choices: Choices, beam?: number): Result<Pl
   const base = { ...task, extras: choices.extras };
   const { methods, misfits } = resolve(base, choices.methods);
   const double = yokeIsDouble(methods.yoke);
-  const making: Making = { ...(double ? task.making : singleYoke(task.making)), passes: {}, open: {} };
+  const making: Making = { ...(double ? task.making : singleYoke(task.making)), passes: {}, open: {}, mouths: {} };
   const ordered = proposed({ ...base, making, methods }, beam);
   if (!ordered.ok) return ordered;
   const steps = numbered(ownOrder(ordered.value, choices.order, choices.left));
+  const left = numbered(ordered.value.filter((o) => choices.left.includes(o.id)));
   const told = misfits.map(
     (m): Finding => ({
       code: 'method-does-not-fit',
@@ -88,11 +89,20 @@ export function makePlan(task: Task, choices: Choices, beam?: number): Result<Pl
   return ok({
     making,
     steps,
+    left,
     methods,
     ...figures(steps),
-    findings: [...told, ...cutTooFew(making), ...checkPlan(steps, making)],
+    findings: [...told, ...extrasThatDoNotFit(base, methods), ...cutTooFew(making), ...checkPlan(steps, making)],
   });
 }
+
+/** Things the sewist added that this garment, as it is made, has no place for: they are left out, and told. */
+const extrasThatDoNotFit = (g: Omit<Garment, 'methods'>, methods: Garment['methods']): Finding[] =>
+  misfitExtras({ ...g, methods }).map(({ extra, reason }) => ({
+    code: 'extra-does-not-fit',
+    severity: 'warn',
+    data: { extra, reason },
+  }));
 
 /** Pieces of which the pattern cuts fewer than their two layers ask: two yokes, two collars, four cuffs. */
 const cutTooFew = (making: Making): Finding[] =>

@@ -307,6 +307,7 @@ test('the plan changes little when little changes: lengths change nothing, one t
   const ids = (p: Plan): string[] => p.steps.map((s) => s.id);
   const plan = make({});
   expect(ids(make({ strap: 95 }))).toEqual(ids(plan));
+  // Belt loops are caught in the side seams, which wait for them.
   for (const extra of ['label', 'hook', 'belt-loops']) {
     const more = ids(make({}, {}, [extra]));
     expect(more.length).toBeGreaterThan(plan.steps.length);
@@ -315,6 +316,6 @@ test('the plan changes little when little changes: lengths change nothing, one t
         ids(plan),
         more.filter((id) => ids(plan).includes(id)),
       ),
-    ).toBeLessThanOrEqual(1);
+    ).toBeLessThanOrEqual(extra === 'belt-loops' ? 2 : 1);
   }
 });

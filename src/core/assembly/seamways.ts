@@ -12,7 +12,9 @@ const NOT_NEATENED: ReadonlySet<string> = new Set(['cap', 'raglan']);
 export const frenchFirst = (allowance: number): number => Math.round(allowance * 4) / 10;
 
 /** Eased and curved seams round the armhole are neatened together; a seam that runs on into a zip is pressed open. */
-export function wayOf(way: string, code: string, parted: boolean): string {
+export function wayOf(way: string, code: string, parted: boolean, mouth = false): string {
+  // At a pocket's mouth the allowances lie apart: each edge is neatened by itself all along.
+  if (mouth) return 'overlocked';
   if (NOT_NEATENED.has(code) && way !== 'bound') return 'together';
   return parted && (way === 'french' || way === 'felled') ? 'overlocked' : way;
 }

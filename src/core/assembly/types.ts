@@ -150,6 +150,8 @@ export interface Making {
   passes: Record<string, number>;
   /** Share of a joint that is left open at its lower end, as a slit. */
   open: Record<string, number>;
+  /** Stretch of a joint, as shares, that is never sewn to its other side: the mouth of a pocket set in the seam. */
+  mouths: Record<string, { from: number; to: number }>;
   bulk: Bulk;
   /** The lining is seen through a lace shell, its right side outward. */
   lace: boolean;
@@ -167,5 +169,7 @@ export interface Plan {
   handMinutes: number;
   /** Chosen method of every topic the garment has. */
   methods: Record<string, string>;
+  /** Steps the sewist left out, so that what is said of them can call them by their titles. */
+  left: PlanStep[];
   findings: Finding[];
 }

@@ -1,21 +1,28 @@
 import {
   cubic,
+  directionAlong,
+  endDirection,
   endOf,
+  nearestOn,
   offsetPath,
+  outward,
   type Path,
   type Point,
   pathLength,
   pointAlong,
   reversePath,
+  scale,
+  selfCrossing,
   startOf,
 } from '../geometry/index.ts';
-import { type Edge, type Piece, type Role, reverseRing } from '../pattern/index.ts';
+import { type Edge, flatRing, type Piece, type Role, reverseRing } from '../pattern/index.ts';
 import { type Finish } from '../project.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 import { type Closed, closedRun } from './closed.ts';
+import { parallelToFront } from './frontline.ts';
 import { between, landing } from './land.ts';
 import { makePiece } from './make.ts';
-import { cutRun, orient, run, runLength, withParents } from './oriented.ts';
+import { cutRun, type Oriented, orient, run, runLength, runPath, withParents } from './oriented.ts';
 import { tooWide } from './room.ts';
 
 /** What is left to turn under at a facing's outer edge, mm: 3/8" where it is pressed under, none where it is not. */
@@ -132,6 +139,8 @@ export interface AllInOne {
   /** How much narrower its shoulder is than the shell's, mm: it rolls inside at neck and armhole. */
   narrower: number;
   finish: Finish;
+  /** Of a front that opens: it goes on down the front edge to the hem, so wide; sewn across there with this seam, mm. */
+  down?: { width: number; seam: number };
   id: string;
   name: string;
 }
@@ -156,26 +165,69 @@ export function allInOne(piece: Piece, a: AllInOne): Result<Piece> {
     const most = Math.floor(Math.min(down, along) - 5);
     return refuse(stop('band-too-wide', { piece: piece.id }, { name: piece.name, role: 'neckline', width, most }));
   }
+  const opens = a.down && centreRole === 'front-edge' && run(o.ring, 'hem').length ? a.down : null;
+  const upper = [...neck, ...shoulder, ...armhole, ...cutRun(side, 0, a.side)];
   const centre = cutRun(run(o.ring, centreRole), down - a.centre, down);
-  const walked = [...centre, ...neck, ...shoulder, ...armhole, ...cutRun(side, 0, a.side)];
-  const order = o.sign === 1 ? walked : reverseRing(walked);
-  const from = endOf((order[order.length - 1] as Edge).path);
-  const to = startOf((order[0] as Edge).path);
-  const low: Edge = {
-    id: 'inner',
-    role: 'inner',
-    path: acrossTo(from, to, (order[order.length - 1] as Edge).path, (order[0] as Edge).path),
-    allowance: FINISH[a.finish],
-    corner: 'mitred',
-    onFold: false,
-  };
+  const made = opens ? downTheFront(o, upper, opens, a) : belowTheArm(o, [...centre, ...upper], a.finish);
+  if (!made)
+    return refuse(
+      tooWide(piece, 'front-facing-too-wide', opens?.width ?? a.centre, (width) =>
+        Boolean(opens && downTheFront(o, upper, { ...opens, width }, a)),
+      ),
+    );
   const reasons = [
     because('band-width', 'memory', a.side, { width: a.side }),
     ...(a.narrower ? [because('shoulder-narrower', 'memory', a.narrower, { narrower: a.narrower })] : []),
     because(`finish-${a.finish}`, 'practice', FINISH[a.finish]),
   ];
-  const narrowed = narrowerAtArmhole(ring([...order, low]), a.narrower);
+  const narrowed = narrowerAtArmhole(ring(made), a.narrower);
   return ok(makePiece(piece, { id: a.id, name: a.name, material: 'facing', ring: narrowed, reasons }));
+}
+
+const lowEdge = (path: Path, finish: Finish): Edge => ({
+  id: 'inner',
+  role: 'inner',
+  path,
+  allowance: FINISH[finish],
+  corner: 'mitred',
+  onFold: false,
+});
+
+/** The upper part closed by one curve from side to centre. */
+function belowTheArm(o: Oriented, walked: Edge[], finish: Finish): Edge[] {
+  const order = o.sign === 1 ? walked : reverseRing(walked);
+  const [first, last] = [order[0] as Edge, order[order.length - 1] as Edge];
+  return [...order, lowEdge(acrossTo(endOf(last.path), startOf(first.path), last.path, first.path), finish)];
+}
+
+/**
+ * The upper part of a front that opens, going on down its edge to the hem: from the side in a curve, square to it, into the
+ * line parallel to the front edge. Null where that line finds no hem, or the curve no room.
+ */
+function downTheFront(o: Oriented, upper: Edge[], down: { width: number; seam: number }, a: AllInOne): Edge[] | null {
+  const edges = run(o.ring, 'front-edge');
+  const front = edges.flatMap((e) => e.path);
+  const hem = run(o.ring, 'hem');
+  const line = parallelToFront(front, runPath(o.ring, 'hem'), -o.sign * down.width);
+  const foot = landing(line, runPath(o.ring, 'hem'), 'start');
+  const last = upper[upper.length - 1];
+  if (!foot || !last) return null;
+  const top = nearestOn(line, pointAlong(front, Math.max(1, pathLength(front) - a.centre))).at;
+  const from = endOf(last.path);
+  const to = pointAlong(line, top);
+  const inward = scale(outward(endDirection(last.path)), -o.sign);
+  const up = directionAlong(line, top);
+  const third = Math.hypot(to.x - from.x, to.y - from.y) / 3;
+  const curve = cubic(
+    from,
+    { x: from.x + inward.x * third, y: from.y + inward.y * third },
+    { x: to.x + up.x * third, y: to.y + up.y * third },
+    to,
+  );
+  const low = lowEdge([curve, ...reversePath(between(line, foot.onPath, top))], a.finish);
+  const foots = cutRun(hem, foot.onEdge, runLength(o.ring, 'hem')).map((e) => ({ ...e, allowance: down.seam }));
+  const walked = [...edges, ...upper, low, ...foots];
+  return selfCrossing(flatRing(walked)) ? null : o.sign === 1 ? walked : reverseRing(walked);
 }
 
 /** The lower line of an all-in-one facing: leaves both edges at right angles, so that the halves run on into each other. */

@@ -115,6 +115,7 @@ function inOne(shell: Piece[], d: Decisions, out: Bands): void {
       side: d.facing.inOne,
       narrower: 3,
       finish: d.facing.finish,
+      ...(kind === 'front' && { down: { width: d.facing.front, seam: d.allowances.seam } }),
       id: `${kind}-in-one-facing`,
       name: `${piece.name} facing, neck and armhole`,
     });
@@ -202,7 +203,7 @@ function endsOf(bands: Bands): Seam[] {
 
 function ownEdges(bands: Bands): Seam[] {
   return bands.pieces.flatMap(({ role, piece, shell }): Seam[] => {
-    const roles = role === 'in-one' ? (['neckline', 'armhole'] as const) : ([role] as const);
+    const roles = role === 'in-one' ? (['neckline', 'armhole', 'front-edge'] as const) : ([role] as const);
     return roles.flatMap((r): Seam[] => {
       const [own, outer] = [piece.ring.filter((e) => e.role === r), shell.ring.filter((e) => e.role === r)];
       if (!own.length || !outer.length) return [];
@@ -214,7 +215,7 @@ function ownEdges(bands: Bands): Seam[] {
       return [
         {
           id: `closing-${piece.id}-${r}`,
-          code: `band-${r}`,
+          code: r === 'front-edge' ? r : `band-${r}`,
           group: 'closing',
           a: sideOf(piece, own),
           b: sideOf(shell, outer),

@@ -41,8 +41,8 @@ export function Complaint({ f, p }: { f: Finding; p: Planning }) {
   const { w, plan, names, set } = p;
   const mend = mendOf(f, plan.steps);
   const title = (id: string): string => {
-    const s = plan.steps.find((x) => x.id === id);
-    return s ? stepWords(s, w.doc.units, names).title : id;
+    const s = [...plan.steps, ...plan.left].find((x) => x.id === id);
+    return s ? stepWords(s, w.doc.units, names).title : 'this step';
   };
   const does = (m: Mend): void => {
     const { left } = w.doc.decisions.making;

@@ -58,10 +58,13 @@ export const FINISH: Record<string, Line> = {
 export const EXTRAS: Record<string, Line> = {
   'bags-on': [
     'Sew the pocket bags to the side seams',
-    'One half to each edge, right sides together, between the marks.',
+    'One half to the allowance of each edge, right sides together, along the mouth ({mouth} long, between the marks).',
   ],
   'press-bags': ['Press the pocket bags outward', 'Understitch them if they would show.'],
-  'bags-round': ['Sew round the pocket bags', 'In one with the side seam, pivoting at its ends.'],
+  'bags-round': [
+    'Sew round the pocket bags',
+    'Both halves right sides together, from the upper end of the mouth round to its lower end. The mouth stays open: try a hand in it.',
+  ],
   'neaten-bags': ['Neaten the pocket bags', 'Both layers together.'],
   'press-patch': ['Press the patch pockets', 'Hem first, then the edges over a card.'],
   'sew-patch': ['Stitch the patch pockets on', '{in} from the edge, a bar or triangle at each upper end.'],
@@ -81,11 +84,17 @@ export const EXTRAS: Record<string, Line> = {
     'Button the lowest button and baste the fronts together',
     'Lower edges level: the ruffle is sewn over both.',
   ],
-  'sew-ruffle': ['Sew the ruffle on', 'Quarter marks matched, gathers towards you.'],
+  'sew-ruffle': [
+    'Sew the ruffle to the lower edge',
+    'To the raw edge, in place of a hem: trim its hem allowance to a seam first. Quarter marks matched, gathers towards you.',
+  ],
   'neaten-ruffle': ['Neaten the ruffle seam', 'Both edges together, pressed upward.'],
   'hem-peplum': ['Hem the peplum', 'Before it is joined.'],
-  'sew-peplum': ['Sew the peplum on', 'Right sides together at the waist.'],
-  'neaten-peplum': ['Neaten the waist seam', 'Both edges together.'],
+  'sew-peplum': [
+    'Sew the peplum to the lower edge',
+    'To the raw edge, in place of a hem, right sides together: trim its hem allowance to a seam first.',
+  ],
+  'neaten-peplum': ['Neaten the seam of the peplum', 'Both edges together.'],
   'cord-holes': ['Make holes or eyelets for the cord', 'A patch behind them; before the casing covers the place.'],
   'cord-casing': ['Stitch the cord casing', 'Wide enough for the tool that threads it.'],
   'thread-cord': ['Thread the cord', 'A stop or knot at each end.'],

@@ -161,6 +161,11 @@ export const TOPIC_WORDS: Record<string, TopicWords> = {
 
 /** Why a method does not fit this garment. */
 export const REASON_WORDS: Record<string, string> = {
+  'edge-has-ruffle': 'a ruffle is sewn to the lower edge already',
+  'edge-has-rib': 'the lower edge ends in a rib',
+  'edge-has-lining':
+    'the lining is joined to the lower edge. Let the lining hang free, and it can be sewn to the raw edge of the outside',
+  'edge-is-taken': 'no lower edge of the outside is free for it',
   'nothing-bare': 'every seam is covered by a lining',
   'two-piece-round': 'a two-piece sleeve is closed before it is set',
   'raglan-flat': 'raglan seams are sewn flat',

@@ -320,6 +320,18 @@ const JOINING: Record<string, Line> = {
     'Sew the rib on',
     'Stretched evenly to the edge, quarter marks to the seams; its length is {#share} % of the edge.',
   ],
+  'end-rib': [
+    'Close the ends of the rib',
+    'Folded along its length right sides together, both short ends sewn across; turned, they lie level with the front edges.',
+  ],
+  'close-sides': [
+    'Sew the rest of the side seams',
+    'From where each stopped down to the hem, the length being settled; backstitch over the first stitching.',
+  ],
+  'close-below-zip': [
+    'Close the seam below the zip',
+    'From its foot down to where the seam begins, {below}, the zip foot close to the stitching, so that no dimple is left.',
+  ],
   'close-rib': ['Close the rib into a ring', 'Ends together, then folded along its length, wrong sides together.'],
 };
 

@@ -193,6 +193,8 @@ const STOP_WORDS: Record<string, (mm: string) => string> = {
   opening: (mm) =>
     `Leave ${mm} open in the middle (of the left one, where there are two), backstitched at both ends: it is all turned through here`,
   'stop-above-hem': (mm) => `Stop ${mm} above the hem until it is turned up`,
+  'pocket-mouth': (mm) =>
+    `Sew above and below the mouth of the pocket only: ${mm} between its marks stays open, the allowances free`,
   'stop-below-zip': (mm) => `Start ${mm} below the zip; the rest is sewn after it`,
   'short-of-shoulder': (mm) => `Stop ${mm} short of each shoulder, backstitched`,
   'short-at-open-edge': (mm) => `Start and stop ${mm} from the open edge`,

@@ -1,7 +1,7 @@
 import { type Plan, type PlanStep } from '../../core/assembly/index.ts';
 import { type Finding } from '../../core/result.ts';
 import { type LengthUnit } from '../../core/units.ts';
-import { methodWords, REASON_WORDS, TOPIC_WORDS } from './methods.ts';
+import { EXTRA_WORDS, methodWords, REASON_WORDS, TOPIC_WORDS } from './methods.ts';
 import { SEAM_WORDS } from './pattern.ts';
 import { stepWords } from './plan.ts';
 
@@ -14,12 +14,19 @@ export function toldOf(f: Finding, plan: Plan | null, unit: LengthUnit, names: R
   const data = { ...f.data };
   const step = (id: unknown): string => {
     const s = plan?.steps.find((x) => x.id === id);
-    return s ? stepName(s, unit, names) : `“${String(id).replace(/[:-]/g, ' ')}”`;
+    const out = plan?.left.find((x) => x.id === id);
+    // A step that is left out has no number; one that is not known any more has no title.
+    if (out) return `“${stepWords(out, unit, names).title}”`;
+    return s ? stepName(s, unit, names) : 'a step that is not in the plan';
   };
   for (const key of ['step', 'other']) if (data[key] !== undefined) data[key] = step(data[key]);
   if (typeof data.step === 'string') data.step = data.step.charAt(0).toUpperCase() + data.step.slice(1);
   if (typeof data.seam === 'string') data.seam = SEAM_WORDS[data.seam] ?? data.seam;
   if (typeof data.piece === 'string') data.piece = names[data.piece] ?? data.piece;
+  if (f.code === 'extra-does-not-fit') {
+    data.extra = EXTRA_WORDS[String(data.extra)] ?? 'What you added';
+    data.reason = REASON_WORDS[String(data.reason)] ?? 'this garment has no place for it';
+  }
   if (f.code === 'method-does-not-fit') {
     const topic = String(data.topic);
     const instead = String(data.instead)

@@ -8,13 +8,17 @@ export function passesOf(steps: PlanStep[], making: Making): Finding[] {
   return making.joints.flatMap((j): Finding[] => {
     const open = 1 - (making.open[j.id] ?? 0);
     const sewn = steps.flatMap((s) => s.sews.filter((x) => x.joint === j.id).map((x) => ({ ...x, step: s.id })));
-    const cuts = [...new Set([0, 1, open, ...sewn.flatMap((x) => [x.from, x.to])])].sort((a, b) => a - b);
+    const mouth = making.mouths[j.id] ?? { from: 1, to: 1 };
+    const cuts = [...new Set([0, 1, open, mouth.from, mouth.to, ...sewn.flatMap((x) => [x.from, x.to])])].sort(
+      (a, b) => a - b,
+    );
     const asked = making.passes[j.id] ?? 1;
     for (let i = 0; i + 1 < cuts.length; i++) {
       const [from, to] = [cuts[i] as number, cuts[i + 1] as number];
       if (to - from < EPS) continue;
       const over = sewn.filter((x) => x.from <= from + EPS && x.to >= to - EPS);
-      const wanted = from >= open - EPS ? 0 : asked;
+      const inMouth = from >= mouth.from - EPS && to <= mouth.to + EPS;
+      const wanted = from >= open - EPS || inMouth ? 0 : asked;
       if (over.length === wanted) continue;
       const data = {
         seam: j.code,
@@ -23,8 +27,9 @@ export function passesOf(steps: PlanStep[], making: Making): Finding[] {
         mm: Math.round((to - from) * j.lengthA),
         step: over[over.length - 1]?.step ?? '',
       };
-      const code =
-        over.length > wanted
+      const code = inMouth
+        ? 'pocket-sewn-shut'
+        : over.length > wanted
           ? 'seam-sewn-twice'
           : over.length === 0 && to - from > 1 - EPS
             ? 'seam-not-sewn'

@@ -61,15 +61,21 @@ export function bag(b: Bench): void {
   else wrists(b, ['held:edge?']);
   hemSeam(b, codes, ring);
   if (!ring) turnOut(b, ['sew-hem', 'wrist:joined?', 'held:armholes?']);
-  if (!b.g.d.lining.self && b.g.d.lining.hem.kind === 'joined')
+  if (tacked(b))
     b.add('finish', 'hand', 'tack-hem', {
       pieces: everywhere(b),
       needs: ['turned?', 'sew-hem'],
+      sews: b.rest('sew-hem', codes),
       makes: ['hem:done'],
       data: { stop: HEM_STOP, a: 200 },
     });
   closeOpening(b);
 }
+
+/** A turned-up hem that a lining is joined to is held by hand at the end. */
+const tacked = (b: Bench): boolean => !b.g.d.lining.self && b.g.d.lining.hem.kind === 'joined';
+
+const beforeFacing = (b: Bench): boolean => tacked(b) && b.of('front', 'facing').length > 0;
 
 const HEM_NEEDS = [
   'done:centre-back?',
@@ -109,8 +115,10 @@ function hemSeam(b: Bench, codes: string[], ring: boolean): void {
     needs: [...HEM_NEEDS, ...sleeves, ...before],
     allowance: joined ? b.g.d.lining.hem.seam : first.allowance,
     to_: null,
+    // The last stretch beside a facing is sewn by hand once hem and facing are turned up together.
+    short: (j) => (j.code === 'hem-front' && beforeFacing(b) ? { to: HEM_STOP } : {}),
     stops: [
-      ...(b.of('front', 'facing').length ? [{ code: 'stop-before-facing', mm: HEM_STOP }] : []),
+      ...(beforeFacing(b) && b.has('hem-front') ? [{ code: 'stop-before-facing', mm: HEM_STOP }] : []),
       ...(inHem ? [{ code: 'opening', mm: openingLength(b) }] : []),
     ],
     data: { length: b.joints(...codes).reduce((t, j) => t + j.lengthA, 0) },

@@ -39,6 +39,9 @@ export function zipShares(b: Bench): { body: number; skirt: number } {
   return { body: share('centre-back'), skirt: share('skirt-centre-back') };
 }
 
+/** A zip's seam stops this far from it, so that the foot comes in. Common practice. */
+export const BESIDE_ZIP = 50;
+
 function centreBack(b: Bench, panels: string[]): void {
   const { body } = zipShares(b);
   const vented = b.of('back').some((p) => p.ring.some((e) => e.role === 'vent'));
@@ -46,6 +49,8 @@ function centreBack(b: Bench, panels: string[]): void {
     b.sew('shell', ['centre-back'], {
       from: body,
       needs: panels,
+      // A zip that ends in this seam: started below it, so that the foot comes in.
+      ...(body > 0 && { stops: [{ code: 'stop-below-zip', mm: BESIDE_ZIP }], short: () => ({ from: BESIDE_ZIP }) }),
       ...(vented && { stops: [{ code: 'stop-at-vent-top', mm: 0 }], data: { vent: 1 } }),
     });
   if (vented) pressVent(b, b.of('back'), 'done:centre-back?');
@@ -119,12 +124,12 @@ function sides(b: Bench): void {
     b.sew('shell', ['cap'], { needs: [...shoulders, 'done:yoke-back-in?', 'done:slit?', 'eased:cap?'] });
     b.sew('shell', ['raglan'], { needs: [...shoulders, 'done:slit?'] });
     b.sew('shell', [...sideCodes(b), 'underarm'], {
-      needs: ['done:cap?', 'done:raglan?', 'pocket:set?', ...openWaist(b)],
+      needs: ['loops:on?', 'done:cap?', 'done:raglan?', 'pocket:set?', ...openWaist(b)],
     });
     return;
   }
   b.sew('shell', sideCodes(b), {
-    needs: ['pocket:set?', 'done:yoke-back?', 'done:yoke-shoulder-in?', ...openWaist(b)],
+    needs: ['pocket:set?', 'loops:on?', 'done:yoke-back?', 'done:yoke-shoulder-in?', ...openWaist(b)],
   });
   closeSleeves(b);
   if (throughBoth(b)) return;

@@ -3,12 +3,13 @@ import { SEAMS, SLEEVES, shellBody } from './body.ts';
 import { COLLARS } from './collars.ts';
 import { SLEEVE_ENDS, WRISTS } from './cuffs.ts';
 import { biasEdges, FACINGS, faceBands, facingEdges } from './edges.ts';
-import { EXTRAS, POCKETS } from './extras.ts';
+import { EXTRAS, extraMisfit } from './extras.ts';
 import { finish, tryOn } from './finish.ts';
 import { FRONTS } from './fronts.ts';
 import { HEMS, hemVents, liningWrist, pressHems, ribs } from './hems.ts';
 import { finishSlit, insideBody, joinLayers, LININGS } from './linings.ts';
 import { type Method, TOPICS, type Topic } from './method.ts';
+import { POCKETS } from './pockets.ts';
 import { prepare } from './prepare.ts';
 import { skirtLining, WAISTS, ZIPS } from './waist.ts';
 import { YOKES } from './yokes.ts';
@@ -87,6 +88,15 @@ export function fittingIds(topic: Topic, g: Garment): string[] {
   return methodsOf(topic).flatMap((m) => (m.fits(b) === null ? [m.id] : []));
 }
 
+/** Extras that find no place on this garment, and why. */
+export function misfitExtras(g: Garment): { extra: string; reason: string }[] {
+  const b = new Bench(g);
+  return g.extras.flatMap((extra) => {
+    const reason = extraMisfit(b, extra);
+    return reason ? [{ extra, reason }] : [];
+  });
+}
+
 /** Every operation the garment asks for, in no order yet. */
 export function operationsFor(g: Garment): Bench {
   const b = new Bench(g);
@@ -106,7 +116,7 @@ export function operationsFor(g: Garment): Bench {
   finishSlit(b);
   for (const topic of ['zip', 'lining-hem', 'corner', 'hem', 'wrist'] as const) lay(topic);
   liningWrist(b);
-  for (const x of g.extras) EXTRAS[x]?.(b);
+  for (const x of g.extras) if (!extraMisfit(b, x)) EXTRAS[x]?.(b);
   tryOn(b);
   finish(b);
   return b;

@@ -1,5 +1,6 @@
 import { type Bench } from '../bench.ts';
-import { type Method, unless, way } from './method.ts';
+import { openHems, ribbed } from './hems.ts';
+import { lined } from './opening.ts';
 
 const skirtOrBody = (b: Bench): string[] => {
   const skirt = [...b.of('skirt-front'), ...b.of('skirt-back')];
@@ -8,7 +9,8 @@ const skirtOrBody = (b: Bench): string[] => {
 const back = (b: Bench): string[] => b.of('back').map((p) => p.id);
 const inner = (b: Bench): string[] => {
   const inside = b.g.making.parts.filter((p) => p.material === 'facing' && p.kind === 'back').map((p) => p.id);
-  return inside.length ? inside : back(b);
+  const whole = back(b).length ? back(b) : b.of('skirt-back').map((p) => p.id);
+  return inside.length ? inside : whole;
 };
 const fronts = (b: Bench): string[] => b.of('front').map((p) => p.id);
 const WHOLE = ['done:side?', 'done:skirt-side?', 'done:waist-front?', 'done:waist-back?', 'turned?'];
@@ -24,6 +26,38 @@ function tube(b: Bench, name: string, makes: string, long: number): void {
     makes: [makes],
     data: { long },
   });
+}
+
+/** What hangs from the lower edge is sewn to it raw, in place of a hem, and its seam neatened. */
+function onRawEdge(b: Bench, name: 'ruffle' | 'peplum', needs: string[]): void {
+  const parts = openHems(b);
+  const pieces = parts.map((p) => p.id);
+  const a = b.length(parts, 'hem') * 2;
+  b.add('finish', 'machine', `sew-${name}`, {
+    pieces,
+    needs: [`${name}:made`, ...WHOLE, ...needs],
+    makes: [`${name}:on`],
+    hard: true,
+    data: { a },
+  });
+  b.add('finish', 'overlocker', `neaten-${name}`, {
+    pieces,
+    needs: [`${name}:on`],
+    cares: b.care(b.edges(parts, 'hem'), 'overlocked'),
+    // Buttons come before a ruffle, and the last pressing before buttons: nothing of the hem may wait for it.
+    makes: name === 'peplum' ? ['hem:done'] : [],
+    data: { a },
+  });
+}
+
+/** Why an extra finds no place on this garment; null where it does. */
+export function extraMisfit(b: Bench, extra: string): string | null {
+  if (extra === 'ruffle' || extra === 'peplum') {
+    if (extra === 'peplum' && b.g.extras.includes('ruffle')) return 'edge-has-ruffle';
+    if (ribbed(b)) return 'edge-has-rib';
+    return openHems(b).length ? null : lined(b) ? 'edge-has-lining' : 'edge-is-taken';
+  }
+  return null;
 }
 
 /** Things without pattern pieces of their own that the sewist adds; each knows what it must come before. */
@@ -73,32 +107,17 @@ export const EXTRAS: Record<string, (b: Bench) => void> = {
       makes: ['ruffle:made'],
       data: { a: 2400 },
     });
-    const needs = ['ruffle:made', ...WHOLE, 'buttons:on?', 'hem:done?'];
     b.add('finish', 'machine', 'close-lowest', {
       pieces: fronts(b),
       needs: ['buttons:on?'],
       makes: ['front:buttoned'],
       data: { a: 40 },
     });
-    b.add('finish', 'machine', 'sew-ruffle', {
-      pieces: skirtOrBody(b),
-      needs: [...needs, 'front:buttoned'],
-      makes: ['ruffle:on'],
-      hard: true,
-      data: { a: 1200 },
-    });
-    b.add('finish', 'overlocker', 'neaten-ruffle', { pieces: skirtOrBody(b), needs: ['ruffle:on'], data: { a: 1200 } });
+    onRawEdge(b, 'ruffle', ['buttons:on?', 'front:buttoned']);
   },
   peplum: (b) => {
     b.add('apart', 'machine', 'hem-peplum', { makes: ['peplum:made'], data: { a: 1100 } });
-    b.add('finish', 'machine', 'sew-peplum', {
-      pieces: fronts(b),
-      needs: ['peplum:made', ...WHOLE],
-      makes: ['peplum:on'],
-      hard: true,
-      data: { a: 900 },
-    });
-    b.add('finish', 'overlocker', 'neaten-peplum', { pieces: fronts(b), needs: ['peplum:on'], data: { a: 900 } });
+    onRawEdge(b, 'peplum', []);
   },
   casing: (b) => {
     b.add('joining', 'machine', 'stitch-casing', {
@@ -123,8 +142,13 @@ export const EXTRAS: Record<string, (b: Bench) => void> = {
     b.add('finish', 'machine', 'cord-casing', { pieces: fronts(b), needs: ['holes:cord', ...WHOLE], data: { a: 700 } });
     b.add('finish', 'table', 'thread-cord', { pieces: fronts(b), needs: ['cord-casing'], cautions: ['cords'] });
   },
+  // Caught in the side seams or under a waistband: on before any of them.
   'belt-loops': (b) =>
-    b.add('shell', 'machine', 'belt-loops', { pieces: fronts(b), needs: [], makes: ['loops:on'], data: { a: 300 } }),
+    b.add('shell', 'machine', 'belt-loops', {
+      pieces: skirtOrBody(b),
+      makes: ['loops:on'],
+      data: { a: 300 },
+    }),
   'detachable-collar': (b) => {
     b.add('apart', 'iron', 'stretch-collar', { cautions: ['iron'], data: { a: 900 } });
     b.add('apart', 'machine', 'sew-detachable', { needs: ['stretch-collar'], data: { a: 1100 } });
@@ -137,40 +161,3 @@ export const EXTRAS: Record<string, (b: Bench) => void> = {
   },
 };
 export const EXTRA_IDS = Object.keys(EXTRAS);
-
-/** Pocket bags in the side seam: each half to its edge before the seam, sewn round in one with it. */
-function inSeam(b: Bench): void {
-  const bags = b.of('other').filter((p) => p.ring.every((e) => e.role === 'plain' || e.role === 'pocket'));
-  const keys = b.edges(bags, 'plain', 'pocket');
-  const onto = b.has('skirt-side')
-    ? [...b.of('skirt-front'), ...b.of('skirt-back')]
-    : [...b.of('front'), ...b.of('back')];
-  const pieces = [...bags, ...onto].map((p) => p.id);
-  b.add('shell', 'machine', 'bags-on', { pieces, makes: ['bags:on'], data: { a: 720 } });
-  b.add('shell', 'iron', 'press-bags', { pieces, needs: ['bags:on'], makes: ['pocket:set'] });
-  b.add('shell', 'machine', 'bags-round', {
-    pieces,
-    needs: ['done:side?', 'done:skirt-side?', 'pocket:set'].filter((n) =>
-      b.has('skirt-side') ? n !== 'done:side?' : n !== 'done:skirt-side?',
-    ),
-    data: { a: 1300 },
-    makes: ['bags:sewn'],
-  });
-  b.add('shell', 'overlocker', 'neaten-bags', {
-    pieces,
-    needs: ['bags:sewn'],
-    cares: b.care(keys, 'overlocked'),
-    data: { a: 1300 },
-  });
-}
-
-const bags = (b: Bench): boolean =>
-  b
-    .of('other')
-    .some(
-      (p) => p.ring.every((e) => e.role === 'plain' || e.role === 'pocket') && !['hem-rib', 'wrist-rib'].includes(p.id),
-    );
-export const POCKETS: Method[] = [
-  way('pocket', 'in-seam', 0, (b) => unless(bags(b), 'no-pocket-bags'), inSeam),
-  way('pocket', 'none', 0, (b) => unless(!bags(b), 'has-pocket-bags')),
-];

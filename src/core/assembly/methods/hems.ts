@@ -1,6 +1,6 @@
 import { type Bench } from '../bench.ts';
 import { type Part } from '../types.ts';
-import { pressVent, sidesLate } from './body.ts';
+import { frontFaced, pressVent, sidesLate } from './body.ts';
 import { type Method, unless, way } from './method.ts';
 import { bagged, lined } from './opening.ts';
 
@@ -21,7 +21,7 @@ const CLOSED = [
 /** Hems pressed up while they can lie flat; sleeves of a bag too; the vents of a skirt. */
 export function pressHems(b: Bench): void {
   const parts = shellHems(b);
-  if (!parts.length || !openHems(b).length ? !turnedUp(b) : ribbed(b)) return;
+  if (!parts.length || !openHems(b).length ? !turnedUp(b) : ribbed(b) || hung(b)) return;
   const depth = parts[0]?.ring.find((e) => e.role === 'hem')?.allowance ?? 0;
   b.add('shell', 'iron', 'press-hem', {
     pieces: ids(parts),
@@ -50,12 +50,14 @@ const late = (b: Bench): string[] => (sidesLate(b) ? ['done:side?'] : []);
 
 const faced = (b: Bench): boolean => b.has('band-hem');
 /** Hems that no seam takes. */
-function openHems(b: Bench): Part[] {
+export function openHems(b: Bench): Part[] {
   return shellHems(b).filter((p) => b.unmet([p], 'hem').length > 0);
 }
 /** Hems that are turned up although a seam takes them: the lining is joined to their raw edge. */
 const turnedUp = (b: Bench): boolean => bagged(b) && b.g.d.lining.hem.kind === 'joined' && !faced(b);
-const ribbed = (b: Bench): boolean => b.parts.has('hem-rib');
+export const ribbed = (b: Bench): boolean => b.parts.has('hem-rib');
+/** A ruffle or peplum is sewn to the raw lower edge: then it is not hemmed. */
+const hung = (b: Bench): boolean => b.g.extras.some((x) => x === 'ruffle' || x === 'peplum') && openHems(b).length > 0;
 
 function shellHem(b: Bench, id: string): void {
   const parts = openHems(b);
@@ -73,6 +75,7 @@ function shellHem(b: Bench, id: string): void {
     'waist-lining:in?',
     'done:waistband?',
     'corner:mitred?',
+    'sides:closed?',
   ];
   const hand = id === 'blind';
   if (hand)
@@ -105,6 +108,7 @@ function liningHem(b: Bench, by: 'machine' | 'hand'): void {
       'done:lining-waist-front?',
       'done:lining-centre-back?',
       'done:lining-skirt-centre-back?',
+      'sides:closed?',
       ...(b.g.methods['lining-edge'] === 'felled' ? [] : ['done:facing-line-front?']),
     ],
     cares: b.care(b.edges(parts, 'hem'), 'hemmed'),
@@ -135,6 +139,10 @@ export function liningWrist(b: Bench): void {
   });
 }
 
+/** Whether the lower edge is parted at the front: by a front edge, whatever closes it. */
+const opensInFront = (b: Bench): boolean =>
+  frontFaced(b) || shellHems(b).some((p) => p.ring.some((e) => e.role === 'front-edge' && !e.onFold));
+
 /** A rib stretched to the edge: to the shell, then the lining to its other edge; cuffs last, over both layers. */
 export function ribs(b: Bench): void {
   for (const [id, role, needs] of [
@@ -149,8 +157,10 @@ export function ribs(b: Bench): void {
     const own = b.care(b.edges([rib], ...rib.ring.map((e) => e.role)), 'enclosed');
     const cares = [...own, ...b.care(b.edges([...parts, ...linings], role), lined(b) ? 'enclosed' : 'overlocked')];
     const share = b.g.d.lining[role].ribShare;
-    b.add('apart', 'machine', `close:${id}`, {
-      code: 'close-rib',
+    // Where the front opens the hem's rib is no ring: its ends are sewn across and turned, level with the front edges.
+    const ends = role === 'hem' && opensInFront(b);
+    b.add('apart', 'machine', `${ends ? 'end' : 'close'}:${id}`, {
+      code: ends ? 'end-rib' : 'close-rib',
       pieces: [id],
       makes: [`made:${id}`],
       data: { share },
@@ -202,7 +212,7 @@ function mitre(b: Bench): void {
 /** An unlined shirt's hem is turned twice and stitched. */
 const unlined: Method['usual'] = (b) => !lined(b);
 
-const free = (b: Bench): boolean => openHems(b).length > 0 && !ribbed(b);
+const free = (b: Bench): boolean => openHems(b).length > 0 && !ribbed(b) && !hung(b);
 const vented = (b: Bench): boolean => shellHems(b).some((p) => p.ring.some((e) => e.role === 'vent'));
 const liningFree = (b: Bench): boolean =>
   b.g.making.parts.some((p) => p.material === 'lining' && p.ring.some((e) => e.role === 'hem')) &&
@@ -235,7 +245,7 @@ export const HEMS: Method[] = [
     'corner',
     'mitred',
     0,
-    (b) => unless(vented(b) && !ribbed(b) && (openHems(b).length > 0 || turnedUp(b)), 'no-corner'),
+    (b) => unless(vented(b) && !ribbed(b) && !hung(b) && (openHems(b).length > 0 || turnedUp(b)), 'no-corner'),
     mitre,
   ),
 ];

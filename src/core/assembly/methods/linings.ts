@@ -205,16 +205,43 @@ function lateShoulders(b: Bench): void {
   });
 }
 
+/** Sides stop so far above the hem until it is levelled and turned (3"). Common practice. */
+const ABOVE_HEM = 75;
+
+/** Whether an edge's own piece ends at a hem. */
+const atHem = (b: Bench, key: string): boolean => b.parts.get(partOf(key))?.ring.some((e) => e.role === 'hem') ?? false;
+
 /** Shell and lining sides in one run, matched at the underarm. */
 function lateSides(b: Bench): void {
-  const stop = b.g.d.lining.hem.kind === 'free' ? [{ code: 'stop-above-hem', mm: 75 }] : [];
   if (flatLate(b)) liningWaist(b, ['turned?']);
   const linings = flatLate(b) ? ['lining-side', 'lining-skirt-side'] : ['lining-side'];
-  b.sew('joining', [...sideCodes(b), 'facing-side', ...linings], {
-    needs: ['turned?', 'pocket:set?', ...openWaist(b), ...(flatLate(b) ? ['done:lining-waist-front?'] : [])],
+  const codes = [...sideCodes(b), 'facing-side', ...linings];
+  // Only a side that runs down to a hem stops above it; a bodice's ends at its waist.
+  const hangs = b.has('lining-side') && b.g.d.lining.hem.kind === 'free';
+  const low = (j: Joint): boolean => hangs && edgesOf([j]).some((k) => atHem(b, k));
+  const stops = b.joints(...codes).some(low) ? [{ code: 'stop-above-hem', mm: ABOVE_HEM }] : [];
+  b.sew('joining', codes, {
+    id: 'sew:side',
+    needs: [
+      'turned?',
+      'pocket:set?',
+      'loops:on?',
+      ...openWaist(b),
+      ...(flatLate(b) ? ['done:lining-waist-front?'] : []),
+    ],
     plain: true,
-    stops: b.has('lining-side') ? stop : [],
+    short: (j) => (low(j) ? { to: ABOVE_HEM } : {}),
+    stops,
   });
+  const rest = b.rest('sew:side', codes).filter((s) => s.to > 0.5);
+  if (stops.length && rest.length)
+    b.add('finish', 'machine', 'close-sides', {
+      pieces: [...new Set(b.joints(...codes).flatMap((j) => edgesOf([j]).map(partOf)))],
+      needs: ['sew:side', 'try-on?', 'hem:pressed?'],
+      sews: rest,
+      makes: ['sides:closed'],
+      data: { a: rest.length * ABOVE_HEM },
+    });
   const bare = b.joints(...sideCodes(b)).filter((j) => b.isBare(j));
   if (bare.length)
     b.add('joining', 'overlocker', 'neaten:sides', {

@@ -2,11 +2,8 @@ import { type Bench } from '../bench.ts';
 import { edgesOf, partOf, under } from '../making.ts';
 import { type Joint, type Sewn } from '../types.ts';
 import { madeApart } from './apart.ts';
-import { sidesLate, zipLength, zipShares } from './body.ts';
+import { BESIDE_ZIP, sidesLate, zipLength, zipShares } from './body.ts';
 import { type Method, unless, way } from './method.ts';
-
-/** A zip's seam stops this far from it, so that the foot comes in. Common practice. */
-const BESIDE_ZIP = 50;
 
 /** Skirt seams, then bodice and skirt joined: in the round once their sides are closed, or flat before. */
 function joinWaist(b: Bench): void {
@@ -15,10 +12,11 @@ function joinWaist(b: Bench): void {
   if (skirt < 1)
     b.sew('shell', ['skirt-centre-back'], {
       from: skirt,
-      ...(skirt > 0 && { stops: [{ code: 'stop-below-zip', mm: BESIDE_ZIP }] }),
+      ...(skirt > 0 && { stops: [{ code: 'stop-below-zip', mm: BESIDE_ZIP }], short: () => ({ from: BESIDE_ZIP }) }),
     });
   b.sew('shell', ['skirt-centre-front']);
-  if (!flat || !b.has('side')) b.sew('shell', ['skirt-side'], { needs: ['pocket:set?', 'done:skirt-centre-back?'] });
+  if (!flat || !b.has('side'))
+    b.sew('shell', ['skirt-side'], { needs: ['pocket:set?', 'loops:on?', 'done:skirt-centre-back?'] });
   const round = flat ? [] : ['done:side?', 'done:skirt-side?', 'done:skirt-centre-back?'];
   const late = sidesLate(b) ? ['turned?'] : [];
   b.sew(sidesLate(b) ? 'joining' : 'shell', ['waist-front', 'waist-back'], {
@@ -50,7 +48,7 @@ function waistband(b: Bench, ditch: boolean): void {
     care: 'enclosed',
     plain: true,
     to_: 'press-to-b',
-    needs: ['band:made', 'done:skirt-side?', 'zip:in?', 'done:skirt-centre-back?', 'waist-lining:in?'],
+    needs: ['band:made', 'loops:on?', 'done:skirt-side?', 'zip:in?', 'done:skirt-centre-back?', 'waist-lining:in?'],
   });
   b.sew('joining', ['waistband-in'], {
     code: ditch ? 'cover-ditch' : 'cover-seam',
@@ -152,6 +150,17 @@ function zip(b: Bench, by: 'machine' | 'hand'): void {
     hard: true,
     data: { a: length * 2, zip: length },
   });
+  // From the zip's foot on, the foot close to the stitching, down to where the seam below it begins: no dimple.
+  const below = shell.flatMap((j) => b.rest(`sew:${j.code}`, [j.code])).filter((s) => s.from > 0 && s.to < 1);
+  if (below.length)
+    b.add('joining', 'machine', 'close-below-zip', {
+      pieces,
+      foot: 'zip',
+      needs: ['zip:in'],
+      sews: below,
+      makes: ['zip:closed-below'],
+      data: { below: BESIDE_ZIP, a: BESIDE_ZIP },
+    });
   insideToZip(b, by, stretches(inner), inner);
 }
 
