@@ -4,6 +4,7 @@ import { bodyLimit } from 'hono/body-limit';
 import { HTTPException } from 'hono/http-exception';
 import { sentenceOf } from '../contract/index.ts';
 import { type Opened } from './db/open.ts';
+import { Unreadable } from './db/store.ts';
 import { contentType, guard } from './guard.ts';
 import { type Reader } from './intake/run.ts';
 import { openapi } from './openapi.ts';
@@ -62,6 +63,16 @@ export function createApp(p: AppParts): Hono {
   app.onError((e, c) => {
     if (e instanceof HTTPException)
       return problem(c, e.status, 'request', e.message || 'The request was not understood.');
+    if (e instanceof Unreadable) {
+      const where = e.problems.slice(0, 3).map((p) => `${p.path}: ${p.message}`);
+      return problem(
+        c,
+        422,
+        'unreadable',
+        `What is stored of "${e.project}" cannot be read (${where.join('; ')}). It is kept as it is; restore a backup, or ask for help with the data folder.`,
+        { problems: e.problems },
+      );
+    }
     console.error(e);
     return problem(c, 500, 'internal', 'Something went wrong in Woodbine itself. Your project is as it was.');
   });

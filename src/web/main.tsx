@@ -1,9 +1,11 @@
 import { ChakraProvider } from '@chakra-ui/react';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { BrowserRouter, Route, Routes } from 'react-router';
 import '@fontsource-variable/vollkorn/wght.css';
 import '@fontsource-variable/source-sans-3/wght.css';
+import { Boundary } from './parts/Boundary.tsx';
+import { NotFound } from './screens/NotFound.tsx';
 import { Project } from './screens/Project.tsx';
 import { Shelf } from './screens/Shelf.tsx';
 import { currentMode, showMode } from './theme/mode.ts';
@@ -15,11 +17,13 @@ createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
     <ChakraProvider value={system}>
       <BrowserRouter>
-        <Routes>
-          <Route path="/" element={<Shelf />} />
-          <Route path="/project/:id/*" element={<Project />} />
-          <Route path="*" element={<Navigate to="/" replace />} />
-        </Routes>
+        <Boundary what="Woodbine" place="">
+          <Routes>
+            <Route path="/" element={<Shelf />} />
+            <Route path="/project/:id/*" element={<Project />} />
+            <Route path="*" element={<NotFound />} />
+          </Routes>
+        </Boundary>
       </BrowserRouter>
     </ChakraProvider>
   </StrictMode>,

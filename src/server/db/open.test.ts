@@ -7,6 +7,7 @@ import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
 import { type ProjectDocument } from '../../core/project.ts';
 import { greenhouseCoat } from '../../demo/index.ts';
+import { appOf, asking } from '../../test/api.ts';
 import { openStore } from './open.ts';
 import { pack, unpack } from './schema.ts';
 
@@ -47,6 +48,37 @@ test('a folder of the first version is carried forward, its documents as they ar
   expect((await opened.store.change('c1', 0, 'Armhole facing', patch)).ok).toBe(true);
   await opened.close();
   for (const d of [dir, old]) rmSync(d, { recursive: true });
+}, 60_000);
+
+test('a stored document that is none any more is told and kept, never handed out; the others stay open', async () => {
+  const dir = mkdtempSync(join(tmpdir(), 'woodbine-data-'));
+  const made = greenhouseCoat();
+  if (!made.ok) throw new Error('no coat');
+  const first = await openStore({ folder: dir, migrations: MIGRATIONS });
+  const [good, spoilt] = [await first.store.create(made.value), await first.store.create(made.value)];
+  await first.close();
+  const raw = pack(JSON.stringify({ ...made.value, name: 'Spoilt', shell: { pieces: 'gone' } }));
+  const client = await PGlite.create({ dataDir: join(dir, 'db') });
+  await client.query("update projects set document = $1, name = 'Spoilt' where id = $2", [raw, spoilt.id]);
+  await client.close();
+  const opened = await openStore({ folder: dir, migrations: MIGRATIONS });
+  const { ask } = asking(() => appOf(opened));
+  for (const part of ['', '/pieces', '/plan', '/history', '/export/project.json']) {
+    const answer = await ask('GET', `/api/projects/${spoilt.id}${part}`);
+    expect([part, answer.status, answer.json.type]).toEqual([part, 422, 'urn:woodbine:problem:unreadable']);
+    expect(answer.json.detail).toMatch(/"Spoilt" cannot be read \(shell.*\)\. It is kept as it is/);
+  }
+  const patch = [{ op: 'replace', path: '/name', value: 'Mended' }];
+  const refused = await ask('PATCH', `/api/projects/${spoilt.id}`, { revision: 0, change: { label: 'x', patch } });
+  expect(refused.status).toBe(422);
+  expect((await ask('GET', '/api/projects')).json.projects).toHaveLength(2);
+  expect((await ask('GET', `/api/projects/${good.id}/pieces`)).status).toBe(200);
+  await opened.close();
+  const after = await PGlite.create({ dataDir: join(dir, 'db') });
+  const { rows } = await after.query<{ document: string }>('select document from projects where id = $1', [spoilt.id]);
+  expect(rows[0]?.document).toBe(raw);
+  await after.close();
+  rmSync(dir, { recursive: true });
 }, 60_000);
 
 test('documents are packed when large and read again to the letter', () => {

@@ -34,6 +34,16 @@ export interface StoredFile {
   at: string;
 }
 
+/** A stored project that does not fit the contract: what is wrong with it, and where. */
+export class Unreadable extends Error {
+  constructor(
+    readonly project: string,
+    readonly problems: { path: string; message: string }[],
+  ) {
+    super(`the project ${project} cannot be read`);
+  }
+}
+
 /** Why a write was not done. */
 export type Refused =
   | { ok: false; why: 'missing' }
@@ -81,7 +91,7 @@ export class Store {
       name: r.name,
       garment: r.garment,
       revision: r.revision,
-      pieces: r.document.shell?.pieces.length ?? 0,
+      pieces: r.document?.shell?.pieces?.length ?? 0,
       updatedAt: new Date(r.updatedAt).toISOString(),
     }));
   }
@@ -93,7 +103,9 @@ export class Store {
       .where(and(eq(schema.projects.id, id), eq(schema.projects.deleted, false)));
     if (!row) return null;
     const parsed = parseDocument(row.document);
-    return { id, revision: row.revision, document: parsed.ok ? parsed.document : row.document };
+    // Kept as it is, told, and never handed out as if it were one.
+    if (!parsed.ok) throw new Unreadable(row.name, parsed.problems);
+    return { id, revision: row.revision, document: parsed.document };
   }
 
   create(document: ProjectDocument): Promise<Stored> {
@@ -107,7 +119,11 @@ export class Store {
 
   remove(id: string): Promise<boolean> {
     return this.one(async () => {
-      if (!(await this.get(id))) return false;
+      const [row] = await this.p.db
+        .select({ id: schema.projects.id })
+        .from(schema.projects)
+        .where(and(eq(schema.projects.id, id), eq(schema.projects.deleted, false)));
+      if (!row) return false;
       const record: JournalRecord = { t: 'delete', id, at: this.p.now() };
       await applyRecord(this.p.db, record);
       this.p.journal.append(record);

@@ -3,6 +3,9 @@ import { type Computed, compute } from '../../core/compute.ts';
 import { type ProjectDocument, type Shell } from '../../core/project.ts';
 import { type Task } from '../workers/compute.ts';
 
+const STUCK =
+  'Working this out stopped, so what is drawn is of the state before. Change something, or undo the last change, to try again.';
+
 /** Patterns of more pieces are worked out beside the screen: a coat of twenty takes less than a frame, this does not. */
 const MANY = 60;
 
@@ -11,16 +14,22 @@ interface Answer {
   computed: Computed;
 }
 
+interface Asked {
+  doc: ProjectDocument;
+  done: (c: Computed) => void;
+  failed: (e: Error) => void;
+}
+
 /** Asks the worker, one document after another; of those that wait only the newest is asked. */
 class Aside {
   private worker: Worker | null = null;
   private count = 0;
   private busy = false;
-  private next: { doc: ProjectDocument; done: (c: Computed) => void } | null = null;
+  private next: Asked | null = null;
   private known: Shell | null | undefined = undefined;
 
-  ask(doc: ProjectDocument, done: (c: Computed) => void): void {
-    this.next = { doc, done };
+  ask(asked: Asked): void {
+    this.next = asked;
     if (!this.busy) this.go();
   }
 
@@ -34,7 +43,7 @@ class Aside {
 
   private go(): void {
     if (!this.next) return;
-    const { doc, done } = this.next;
+    const { doc, done, failed } = this.next;
     this.next = null;
     this.busy = true;
     const worker =
@@ -49,6 +58,11 @@ class Aside {
       done(data.computed);
       this.go();
     };
+    // A worker that stopped is done with: the next question gets a new one.
+    worker.onerror = (e) => {
+      this.close();
+      failed(new Error(e.message));
+    };
     worker.postMessage(task);
   }
 }
@@ -57,13 +71,26 @@ class Aside {
  * All consequences of a document. Of a large one they follow a moment later: until then those of the state before stand,
  * and `behind` says so; null before the first.
  */
-export function useComputed(doc: ProjectDocument | null): { computed: Computed | null; behind: boolean } {
+export function useComputed(doc: ProjectDocument | null): {
+  computed: Computed | null;
+  behind: boolean;
+  stuck: string | null;
+} {
   const large = (doc?.shell?.pieces.length ?? 0) > MANY;
   const now = useMemo(() => (doc && !large ? compute(doc) : null), [doc, large]);
+  const [stuck, setStuck] = useState<string | null>(null);
   const [later, setLater] = useState<{ doc: ProjectDocument; computed: Computed } | null>(null);
   const aside = useRef(new Aside());
   useEffect(() => {
-    if (doc && large) aside.current.ask(doc, (computed) => setLater({ doc, computed }));
+    if (!doc || !large) return;
+    aside.current.ask({
+      doc,
+      done: (computed) => {
+        setLater({ doc, computed });
+        setStuck(null);
+      },
+      failed: () => setStuck(STUCK),
+    });
   }, [doc, large]);
   useEffect(() => {
     const { current } = aside;
@@ -71,6 +98,6 @@ export function useComputed(doc: ProjectDocument | null): { computed: Computed |
   }, []);
   const last = useRef<Computed | null>(null);
   if (now) last.current = now;
-  if (!large) return { computed: now, behind: false };
-  return { computed: later?.computed ?? last.current, behind: later?.doc !== doc };
+  if (!large) return { computed: now, behind: false, stuck: null };
+  return { computed: later?.computed ?? last.current, behind: stuck === null && later?.doc !== doc, stuck };
 }

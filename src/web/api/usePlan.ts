@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type Plan, type Rival, type Topic } from '../../core/assembly/index.ts';
 import { taskOf } from '../../core/compute.ts';
-import { type Result } from '../../core/result.ts';
+import { type Result, refuse, stop } from '../../core/result.ts';
 import { type Answered, type Asked } from '../workers/plan.ts';
 import { type Workbook } from './useProject.ts';
 
@@ -16,6 +16,11 @@ function useAside(asked: Omit<Asked, 'id'> | null): { answer: Answered | null; b
     const id = ++count.current;
     worker.current.onmessage = ({ data }: MessageEvent<Answered>) => {
       if (data.id === id) setGot({ answer: data, of: asked });
+    };
+    worker.current.onerror = () => {
+      worker.current?.terminate();
+      worker.current = null;
+      setGot({ answer: { id, plan: refuse(stop('part-failed', undefined, { part: 'plan' })), rivals: [] }, of: asked });
     };
     worker.current.postMessage({ ...asked, id });
   }, [asked]);

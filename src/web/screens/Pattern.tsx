@@ -58,7 +58,13 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
   const drawn = shell.pieces.find((p) => p.id === pieceId) ?? shell.pieces[0];
   const piece = w.computed.shell.find((p) => p.id === drawn?.id);
   const findings = useMemo(
-    () => w.computed.findings.filter((f) => f.code === 'allowance-swallows-piece' || f.code === 'piece-missing'),
+    () =>
+      w.computed.findings.filter(
+        (f) =>
+          f.code === 'allowance-swallows-piece' ||
+          f.code === 'piece-missing' ||
+          (f.code === 'part-failed' && ['pattern', 'seam-line', 'cut-line'].includes(String(f.data?.part))),
+      ),
     [w.computed],
   );
   const save = (label: string, next: Shell) => w.save(label, { ...w.doc, shell: next });
@@ -120,7 +126,11 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
                   piece={drawn}
                   onSave={savePiece}
                   onRemove={() =>
-                    save(`Remove ${drawn.name}`, { ...shell, pieces: shell.pieces.filter((p) => p.id !== drawn.id) })
+                    w.save(
+                      `Remove ${drawn.name}`,
+                      { ...w.doc, shell: { ...shell, pieces: shell.pieces.filter((p) => p.id !== drawn.id) } },
+                      true,
+                    )
                   }
                 />
                 <MarksCard

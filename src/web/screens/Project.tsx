@@ -1,15 +1,19 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect } from 'react';
-import { Navigate, NavLink, Route, Routes, useParams } from 'react-router';
+import { Link, Navigate, NavLink, Route, Routes, useLocation, useParams } from 'react-router';
 import { CLOSING_ONLY } from '../../core/project.ts';
 import { useProject, type Workbook } from '../api/useProject.ts';
 import { Ask } from '../parts/Ask.tsx';
+import { Boundary } from '../parts/Boundary.tsx';
+import { Clash } from '../parts/Clash.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
+import { Told } from '../parts/Told.tsx';
 import { Buttons } from './Buttons.tsx';
 import { ClosingSheet } from './ClosingSheet.tsx';
 import { HistoryPage } from './History.tsx';
 import { Inside } from './Inside.tsx';
+import { NotFound } from './NotFound.tsx';
 import { Paper } from './Paper.tsx';
 import { Pattern } from './Pattern.tsx';
 import { PlanPage } from './Plan.tsx';
@@ -38,7 +42,7 @@ export function Project() {
         <Box p="8">
           {error ? (
             <Text role="alert" color="berry" fontWeight="600">
-              {error.message}
+              {error.message} <Link to="/">To the shelf</Link>
             </Text>
           ) : (
             <Text color="quiet">Opening the workbook …</Text>
@@ -51,6 +55,8 @@ export function Project() {
 }
 
 function Opened({ w }: { w: Workbook }) {
+  const { pathname } = useLocation();
+  useGivenUp(w, pathname);
   const only = w.doc.garment === CLOSING_ONLY;
   return (
     <Box minH="100vh">
@@ -60,56 +66,100 @@ function Opened({ w }: { w: Workbook }) {
         </Text>
         <Tools w={w} />
       </Masthead>
-      {w.trouble && (
-        <Flex
-          role="alert"
-          bg="sheet"
-          color="berry"
-          px="8"
-          py="2"
-          gap="4"
-          align="center"
-          borderBottomWidth="1px"
-          borderColor="rule"
-        >
-          <Text flex="1" fontWeight="600">
-            {w.trouble}
-          </Text>
-          <Button size="xs" variant="outline" onClick={w.calm}>
-            I see
-          </Button>
-        </Flex>
-      )}
+      <Trouble w={w} />
+      <Clash w={w} />
       <Box display="grid" gridTemplateColumns={{ base: '1fr', xl: '228px minmax(0,1fr)' }} maxW="1560px" mx="auto">
         <Contents id={w.id} only={only} />
         <Box as="main" px={{ base: 4, lg: 7 }} py="5" minW="0">
-          <Routes>
-            <Route index element={<Navigate to={only ? 'buttons' : w.doc.shell ? 'inside' : 'pattern'} replace />} />
-            <Route path="pattern" element={<Pattern w={w} />} />
-            <Route path="seams" element={<Seams w={w} />} />
-            <Route path="inside" element={<Inside w={w} />} />
-            <Route path="buttons" element={<Buttons w={w} view="place" />} />
-            <Route path="buttons/sheet" element={<ClosingSheet w={w} />} />
-            <Route path="buttons/holes" element={<Buttons w={w} view="holes" />} />
-            <Route path="buttons/rest" element={<Buttons w={w} view="rest" />} />
-            <Route path="buttons/garment" element={<Buttons w={w} view="garment" />} />
-            <Route path="plan" element={<PlanPage w={w} />} />
-            <Route path="plan/sheet" element={<PlanSheet w={w} />} />
-            <Route path="paper" element={<Paper w={w} />} />
-            <Route path="history" element={<HistoryPage w={w} />} />
-            <Route path="*" element={<Navigate to="pattern" replace />} />
-          </Routes>
+          <Boundary what="This page" place={pathname}>
+            <Routes>
+              <Route index element={<Navigate to={only ? 'buttons' : w.doc.shell ? 'inside' : 'pattern'} replace />} />
+              <Route path="pattern" element={<Pattern w={w} />} />
+              <Route path="seams" element={<Seams w={w} />} />
+              <Route path="inside" element={<Inside w={w} />} />
+              <Route path="buttons" element={<Buttons w={w} view="place" />} />
+              <Route path="buttons/sheet" element={<ClosingSheet w={w} />} />
+              <Route path="buttons/holes" element={<Buttons w={w} view="holes" />} />
+              <Route path="buttons/rest" element={<Buttons w={w} view="rest" />} />
+              <Route path="buttons/garment" element={<Buttons w={w} view="garment" />} />
+              <Route path="plan" element={<PlanPage w={w} />} />
+              <Route path="plan/sheet" element={<PlanSheet w={w} />} />
+              <Route path="paper" element={<Paper w={w} />} />
+              <Route path="history" element={<HistoryPage w={w} />} />
+              <Route path="*" element={<NotFound inside={`/project/${w.id}/${only ? 'buttons' : 'pattern'}`} />} />
+            </Routes>
+          </Boundary>
         </Box>
       </Box>
+      <Told w={w} />
     </Box>
   );
+}
+
+/** What could not be kept or worked out, in a sentence, with what can be done about it. */
+function Trouble({ w }: { w: Workbook }) {
+  const words = w.trouble ?? w.stuck;
+  if (!words) return null;
+  return (
+    <Flex
+      role="alert"
+      bg="sheet"
+      color="berry"
+      px="8"
+      py="2"
+      gap="4"
+      align="center"
+      borderBottomWidth="1px"
+      borderColor="rule"
+    >
+      <Text flex="1" fontWeight="600">
+        {words}
+        {w.again && ' Your change is still here and not saved yet.'}
+      </Text>
+      {w.again && (
+        <Button size="xs" colorPalette="leaf" onClick={w.retry}>
+          Save again
+        </Button>
+      )}
+      {w.trouble && (
+        <Button size="xs" variant="outline" onClick={w.calm}>
+          {w.again ? 'Give it up' : 'I see'}
+        </Button>
+      )}
+    </Flex>
+  );
+}
+
+/** What the sewist may rely on: stored, on its way, or not. */
+function savedWords(w: Workbook): string {
+  if (w.clash || w.again) return 'Not saved';
+  if (w.saving) return 'Saving …';
+  if (w.trying) return 'Trying it';
+  return w.behind ? 'Working it out …' : w.saved ? 'Saved' : 'Not saved';
+}
+
+/** A drag that is given up (Escape, the finger lifted by the system, another page) leaves nothing behind. */
+function useGivenUp(w: Workbook, pathname: string): void {
+  const { trying, cancel } = w;
+  useEffect(() => {
+    if (!trying) return;
+    const onKey = (e: KeyboardEvent) => e.key === 'Escape' && cancel();
+    window.addEventListener('pointercancel', cancel);
+    window.addEventListener('keydown', onKey);
+    return () => {
+      window.removeEventListener('pointercancel', cancel);
+      window.removeEventListener('keydown', onKey);
+    };
+  }, [trying, cancel]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another page is another place, whatever was tried here.
+  useEffect(() => cancel, [pathname, cancel]);
 }
 
 function Tools({ w }: { w: Workbook }) {
   return (
     <Flex ml="auto" gap="2" align="center">
       <Text aria-live="polite" fontSize="15px" color="quiet" minW="4.5em" textAlign="right">
-        {w.saving ? 'Saving …' : w.behind ? 'Working it out …' : 'Saved'}
+        {savedWords(w)}
       </Text>
       <Button
         size="sm"

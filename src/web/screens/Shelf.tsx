@@ -153,7 +153,7 @@ function Projects({
 function Card({ project, onRemove }: { project: Summary; onRemove: () => void }) {
   // A pattern of hundreds of pieces is neither drawn nor worked out for its card.
   const large = project.pieces > MANY;
-  const { data } = useSWR<ProjectAnswer, Error>(large ? null : `/api/projects/${project.id}`, get);
+  const { data, error } = useSWR<ProjectAnswer, Error>(large ? null : `/api/projects/${project.id}`, get);
   const computed = useMemo(() => (data ? compute(data.document) : null), [data]);
   const [sure, setSure] = useState(false);
   return (
@@ -187,7 +187,9 @@ function Card({ project, onRemove }: { project: Summary; onRemove: () => void })
           <Heading as="h2" fontSize="21px" fontWeight="600">
             {project.name}
           </Heading>
-          <Text>{data && computed ? whereStopped(data.document, computed) : '\u00a0'}</Text>
+          <Text {...(error && { color: 'berry' })}>
+            {error ? error.message : data && computed ? whereStopped(data.document, computed) : '\u00a0'}
+          </Text>
         </Box>
       </Link>
       <Flex px="4" pb="3" justify="space-between" align="center" color="quiet" fontSize="15px">

@@ -11,3 +11,4 @@ export * from './reading.ts';
 export * from './reasons.ts';
 export * from './sums.ts';
 export * from './told.ts';
+export * from './where.ts';

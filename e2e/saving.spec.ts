@@ -1,0 +1,97 @@
+import { expect, type Page, test } from '@playwright/test';
+import { demoServer, saved } from './demo.ts';
+
+const { server, open } = demoServer();
+const COAT = 'Greenhouse coat';
+const front = (page: Page) => page.getByRole('textbox', { name: 'Front facing, width, exact' });
+const put = async (page: Page, words: string) => {
+  await front(page).fill(words);
+  await page.keyboard.press('Enter');
+};
+
+test('two tabs: what was changed elsewhere is shown, and nothing is kept over it without a word', async ({
+  page,
+  context,
+}) => {
+  await open(page, COAT, 'inside');
+  const other = await context.newPage();
+  await open(other, COAT, 'inside');
+  await put(other, '80 mm');
+  await saved(other);
+  await put(page, '92 mm');
+  const asked = page.getByRole('alertdialog', { name: 'Changed elsewhere meanwhile' });
+  await expect(asked).toContainText('It is now 80 mm; yours is 92 mm.');
+  await expect(page.getByText('Not saved', { exact: true })).toBeVisible();
+  await expect(front(page)).toHaveValue('80 mm');
+  await asked.getByRole('button', { name: 'Take theirs: 80 mm' }).click();
+  await expect(asked).toBeHidden();
+  await saved(page);
+  await put(other, '81 mm');
+  await saved(other);
+  await put(page, '93 mm');
+  await asked.getByRole('button', { name: 'Keep mine: 93 mm' }).click();
+  await saved(page);
+  await expect(front(page)).toHaveValue('93 mm');
+});
+
+test('undo says what it undid and where, with the way back; a piece taken out is told and comes back', async ({
+  page,
+}) => {
+  await open(page, COAT, 'inside');
+  await put(page, '88 mm');
+  await saved(page);
+  await page.getByRole('link', { name: 'In what order?' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  const note = page.getByRole('status').filter({ hasText: 'Undone' });
+  await expect(note).toContainText('Undone: Front facing, width: 88 mm, among facings and lining');
+  await note.getByRole('link', { name: 'Look there' }).click();
+  await expect(front(page)).not.toHaveValue('88 mm');
+  await page.getByRole('button', { name: 'Back again' }).click();
+  await expect(front(page)).toHaveValue('88 mm');
+  await page.getByRole('link', { name: 'Is this my pattern?' }).click();
+  await page.getByRole('button', { name: /^Sleeve [0-9]/ }).click();
+  await page.getByRole('button', { name: 'This is no piece of mine: remove it' }).click();
+  await expect(page.getByRole('button', { name: /^Sleeve [0-9]/ })).toBeHidden();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByRole('button', { name: /^Sleeve [0-9]/ })).toBeVisible();
+});
+
+test('a drag that is given up leaves nothing; what cannot be sent stays on screen as not saved', async ({ page }) => {
+  await open(page, COAT, 'inside');
+  const before = await front(page).inputValue();
+  const thumb = page.getByRole('slider', { name: 'Front facing, width' });
+  const box = await thumb.boundingBox();
+  if (!box) throw new Error('no slider');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 40, box.y + box.height / 2, { steps: 4 });
+  await expect(page.getByText('Trying it')).toBeVisible();
+  await page.evaluate(() => window.dispatchEvent(new PointerEvent('pointercancel')));
+  await expect(front(page)).toHaveValue(before);
+  await page.mouse.up();
+  await page.route('**/api/projects/*', (r) => (r.request().method() === 'PATCH' ? r.abort() : r.continue()));
+  await put(page, '97 mm');
+  await expect(page.getByRole('alert')).toContainText('Your change is still here and not saved yet.');
+  await expect(page.getByText('Not saved', { exact: true })).toBeVisible();
+  await page.unroute('**/api/projects/*');
+  await page.getByRole('button', { name: 'Save again' }).click();
+  await saved(page);
+  await page.reload();
+  await expect(front(page)).toHaveValue('97 mm');
+});
+
+test('an unknown address and a page that stops each say so, with a way on', async ({ page }) => {
+  await page.goto(`${server.url}/nowhere/at/all`);
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+  await page.getByRole('link', { name: 'To the shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'What are you making?' })).toBeVisible();
+  await open(page, COAT, 'nothing-here');
+  await page.getByRole('link', { name: 'To the pattern of this project' }).click();
+  await expect(page.getByRole('heading', { name: 'Is this my pattern, at the right size?' })).toBeVisible();
+  // An answer no screen can work with: half of a document.
+  await page.route('**/api/projects/*/history', (r) => r.fulfill({ json: { changes: [{ at: 'never' }] } }));
+  await page.getByRole('link', { name: 'What did I change?' }).click();
+  await expect(page.getByRole('alert')).toContainText('This page stopped');
+  await page.getByRole('link', { name: 'Will it go together?' }).click();
+  await expect(page.getByText(/seams go together/)).toBeVisible();
+});

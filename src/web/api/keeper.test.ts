@@ -1,0 +1,186 @@
+import { describe, expect, test } from '@jest/globals';
+import jsonpatch from 'fast-json-patch';
+import { type PatchOperation } from '../../contract/index.ts';
+import { type ProjectDocument } from '../../core/project.ts';
+import { coatDocument } from '../../test/shells.ts';
+import { screenOf } from '../words/index.ts';
+import { type ProjectAnswer, Refusal } from './client.ts';
+import { Keeper, type Keeping } from './keeper.ts';
+
+const refused = (type: string, status: number, more: object = {}): Refusal =>
+  new Refusal({ type: `urn:woodbine:problem:${type}`, title: '', status, detail: `it was ${type}`, ...more });
+
+/** A server as it behaves: revisions, stale writes refused, undo by inverse; every answer waits until it is let go. */
+class Server implements Keeping {
+  document = coatDocument();
+  revision = 0;
+  log: { label: string; before: ProjectDocument }[] = [];
+  held: (() => void)[] = [];
+  hold = false;
+  down = false;
+  sent = 0;
+  answer = (): ProjectAnswer => ({
+    id: 'p',
+    name: '',
+    garment: 'coat',
+    revision: this.revision,
+    document: structuredClone(this.document),
+    steps: { undo: this.log.at(-1)?.label ?? null, redo: null },
+  });
+  /** A change made in another tab. */
+  elsewhere(label: string, make: (d: ProjectDocument) => void): void {
+    this.log.push({ label, before: structuredClone(this.document) });
+    make(this.document);
+    this.revision += 1;
+  }
+  private async gate(): Promise<void> {
+    this.sent += 1;
+    if (this.down) throw refused('unreachable', 0);
+    if (this.hold) await new Promise<void>((go) => this.held.push(go));
+  }
+  change = async (_: string, revision: number, label: string, patch: PatchOperation[]): Promise<ProjectAnswer> => {
+    await this.gate();
+    if (revision !== this.revision)
+      throw refused('stale', 409, {
+        revision: this.revision,
+        since: [...this.log].reverse().slice(0, this.revision - revision),
+      });
+    if (label === 'cannot be') throw refused('document', 422);
+    this.log.push({ label, before: structuredClone(this.document) });
+    this.document = jsonpatch.applyPatch(structuredClone(this.document), structuredClone(patch)).newDocument;
+    this.revision += 1;
+    return this.answer();
+  };
+  walk = async (_: string, __: 'undo' | 'redo', revision: number): Promise<ProjectAnswer> => {
+    await this.gate();
+    if (revision !== this.revision) throw refused('stale', 409, { since: [...this.log].reverse() });
+    const last = this.log.pop();
+    if (last) this.document = last.before;
+    this.revision += 1;
+    return this.answer();
+  };
+  fetch = async (): Promise<ProjectAnswer> => this.answer();
+}
+
+const turn = () => new Promise((done) => setTimeout(done, 0));
+const settle = async (): Promise<void> => {
+  for (let i = 0; i < 8; i++) await turn();
+};
+const with_ = (d: ProjectDocument, front: number): ProjectDocument => ({
+  ...d,
+  decisions: { ...d.decisions, facing: { ...d.decisions.facing, front } },
+});
+const made = () => {
+  const server = new Server();
+  return { server, k: new Keeper('p', server.answer(), server) };
+};
+const front = (k: Keeper): number => k.snapshot().doc.decisions.facing.front;
+
+describe('keeping a project', () => {
+  test('a save that ends leaves what is tried meanwhile; "saved" is true only when what is shown is stored', async () => {
+    const { server, k } = made();
+    expect(k.snapshot().saved).toBe(true);
+    server.hold = true;
+    k.save('Front 90', with_(k.snapshot().doc, 90));
+    await turn();
+    expect(k.snapshot()).toMatchObject({ saved: false, saving: true });
+    k.preview(with_(k.snapshot().doc, 95));
+    server.held.shift()?.();
+    await settle();
+    expect(server.document.decisions.facing.front).toBe(90);
+    expect(front(k)).toBe(95);
+    expect(k.snapshot()).toMatchObject({ saved: false, saving: false, trying: true });
+    k.cancel();
+    expect(front(k)).toBe(90);
+    expect(k.snapshot()).toMatchObject({ saved: true, trying: false });
+  });
+
+  test('several saves go one after another, each on the one before; what was tried is not sent', async () => {
+    const { server, k } = made();
+    for (const v of [90, 91, 92]) {
+      k.preview(with_(k.snapshot().doc, v + 0.5));
+      k.save(`Front ${v}`, with_(k.snapshot().doc, v));
+    }
+    await settle();
+    expect(server.log.map((l) => l.label)).toEqual(['Front 90', 'Front 91', 'Front 92']);
+    expect([server.document.decisions.facing.front, front(k), server.revision]).toEqual([92, 92, 3]);
+  });
+
+  test('changed elsewhere: nothing is sent again by itself; both values are shown, and either is kept as said', async () => {
+    for (const keep of [true, false]) {
+      const { server, k } = made();
+      server.elsewhere('Front facing, width: 80 mm', (d) => {
+        d.decisions.facing.front = 80;
+      });
+      k.save('Front 90', with_(k.snapshot().doc, 90));
+      await settle();
+      expect([server.sent, server.document.decisions.facing.front]).toEqual([1, 80]);
+      const { clash, saved } = k.snapshot();
+      expect(saved).toBe(false);
+      expect(clash).toMatchObject({
+        label: 'Front 90',
+        elsewhere: ['Front facing, width: 80 mm'],
+        differing: [{ path: '/decisions/facing/front', theirs: 80, mine: 90 }],
+      });
+      expect(front(k)).toBe(80);
+      if (keep) k.keepMine();
+      else k.takeTheirs();
+      await settle();
+      expect([server.document.decisions.facing.front, front(k)]).toEqual(keep ? [90, 90] : [80, 80]);
+      expect(k.snapshot().saved).toBe(true);
+    }
+  });
+
+  test('a piece renamed here while another was removed there: the name never lands on the wrong piece', async () => {
+    const { server, k } = made();
+    const { doc } = k.snapshot();
+    const [, second] = doc.shell?.pieces ?? [];
+    server.elsewhere('Remove Front', (d) => {
+      d.shell?.pieces.shift();
+    });
+    const pieces = (doc.shell?.pieces ?? []).map((p) => (p === second ? { ...p, name: 'Back, longer' } : p));
+    k.save('Name', { ...doc, shell: doc.shell && { ...doc.shell, pieces } });
+    await settle();
+    expect(k.snapshot().clash?.patch).toBeNull();
+    k.keepMine();
+    await settle();
+    expect(server.document.shell?.pieces.map((p) => p.name)).not.toContain('Back, longer');
+  });
+
+  test('no answer: it stays on screen as not saved, and is sent when asked; what is refused is told and taken off', async () => {
+    const { server, k } = made();
+    server.down = true;
+    k.save('Front 90', with_(k.snapshot().doc, 90));
+    await settle();
+    expect([front(k), k.snapshot().saved, k.snapshot().again]).toEqual([90, false, true]);
+    server.down = false;
+    k.retry();
+    await settle();
+    expect([server.document.decisions.facing.front, k.snapshot().saved]).toEqual([90, true]);
+    k.save('cannot be', with_(k.snapshot().doc, 99));
+    await settle();
+    expect(k.snapshot().trouble).toContain('"cannot be" was not kept');
+    expect(front(k)).toBe(90);
+  });
+
+  test('undo tells what it undid and where; an undo over somebody else’s change undoes nothing', async () => {
+    const { server, k } = made();
+    k.save('Front 90', with_(k.snapshot().doc, 90));
+    await settle();
+    k.walk('undo');
+    await settle();
+    const { told } = k.snapshot();
+    expect(told).toMatchObject({ kind: 'undo', label: 'Front 90' });
+    expect(screenOf(told?.paths ?? [])).toBe('inside');
+    expect(screenOf(['/shell/pieces/0/name'])).toBe('pattern');
+    expect(screenOf(['/name'])).toBeNull();
+    server.elsewhere('Six buttons', (d) => {
+      d.decisions.closure.count = 6;
+    });
+    const before = server.revision;
+    k.walk('undo');
+    await settle();
+    expect(server.revision).toBe(before);
+    expect(k.snapshot().trouble).toContain('nothing was undone');
+  });
+});

@@ -1,0 +1,286 @@
+import jsonpatch from 'fast-json-patch';
+import { type PatchOperation } from '../../contract/index.ts';
+import { type ProjectDocument } from '../../core/project.ts';
+import { type ProjectAnswer, Refusal } from './client.ts';
+
+/** What a project is kept by; the browser's calls, or a test's. */
+export interface Keeping {
+  change: (id: string, revision: number, label: string, patch: PatchOperation[]) => Promise<ProjectAnswer>;
+  walk: (id: string, kind: 'undo' | 'redo', revision: number) => Promise<ProjectAnswer>;
+  fetch: (id: string) => Promise<ProjectAnswer>;
+}
+
+/** One place that was changed here and elsewhere, or only here: what it is now there, and what it was to be. */
+export interface Differing {
+  path: string;
+  theirs: unknown;
+  mine: unknown;
+}
+
+/** The project was changed elsewhere while something was changed here: the sewist says what holds. */
+export interface Clash {
+  /** What was done here, and is not kept. */
+  label: string;
+  /** What was done elsewhere meanwhile, oldest first. */
+  elsewhere: string[];
+  differing: Differing[];
+  /** What was changed here as a patch on the newer state; null where what it speaks of is no longer there. */
+  patch: PatchOperation[] | null;
+}
+
+/** What has just been done and can be taken back, in words, and whereabouts. */
+export interface Told {
+  kind: 'undo' | 'redo' | 'do';
+  label: string;
+  paths: string[];
+}
+
+export interface Kept {
+  base: ProjectAnswer;
+  /** The document as it stands on screen. */
+  doc: ProjectDocument;
+  /** True only when what is on screen is stored. */
+  saved: boolean;
+  saving: boolean;
+  /** A slider is being moved: what is shown is not to be saved yet. */
+  trying: boolean;
+  trouble: string | null;
+  /** What could not be sent is still here and can be sent again. */
+  again: boolean;
+  clash: Clash | null;
+  told: Told | null;
+}
+
+type Task = { kind: 'save'; label: string; next: ProjectDocument; tell: boolean } | { kind: 'undo' | 'redo' };
+
+const pathsOf = (a: ProjectDocument, b: ProjectDocument): string[] => jsonpatch.compare(a, b).map((p) => p.path);
+
+/** Steps of a JSON pointer. */
+const stepsOf = (path: string): string[] =>
+  path
+    .split('/')
+    .slice(1)
+    .map((s) => s.replaceAll('~1', '/').replaceAll('~0', '~'));
+
+const within = (value: unknown, key: string): unknown =>
+  value !== null && typeof value === 'object' ? (value as Record<string, unknown>)[key] : undefined;
+
+export const valueAt = (doc: unknown, path: string): unknown => stepsOf(path).reduce(within, doc);
+
+/** Whether a path leads past the same things in both documents: list entries by their ids, not by their places. */
+function sameWay(path: string, a: unknown, b: unknown): boolean {
+  let [x, y] = [a, b];
+  for (const key of stepsOf(path).slice(0, -1)) {
+    [x, y] = [within(x, key), within(y, key)];
+    if (x === undefined || y === undefined || Array.isArray(x) !== Array.isArray(y)) return false;
+    const [p, q] = [within(x, 'id'), within(y, 'id')];
+    if (p !== q) return false;
+  }
+  // A whole entry of a list can only be spoken of where the list is as it was.
+  return !Array.isArray(x) || JSON.stringify(x) === JSON.stringify(y);
+}
+
+/**
+ * Keeps one project: what is tried, saved and still on its way, one change after another. Nothing is ever sent a second
+ * time without the sewist's word when the project has changed elsewhere.
+ */
+export class Keeper {
+  private base: ProjectAnswer;
+  private tried: ProjectDocument | null = null;
+  private queue: Task[] = [];
+  private running = false;
+  private trouble: string | null = null;
+  private again = false;
+  private clash: Clash | null = null;
+  private told: Told | null = null;
+  private listeners = new Set<() => void>();
+  private state: Kept;
+
+  constructor(
+    private readonly id: string,
+    first: ProjectAnswer,
+    private readonly by: Keeping,
+  ) {
+    this.base = first;
+    this.state = this.made();
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+  snapshot = (): Kept => this.state;
+
+  /** A newer state from elsewhere, taken over only while nothing of ours is on its way. */
+  receive(answer: ProjectAnswer): void {
+    if (this.queue.length || this.clash || answer.revision <= this.base.revision) return;
+    this.base = answer;
+    this.tell();
+  }
+
+  preview = (next: ProjectDocument): void => {
+    this.tried = next;
+    this.tell();
+  };
+  /** What was tried is not wanted. */
+  cancel = (): void => {
+    if (!this.tried) return;
+    this.tried = null;
+    this.tell();
+  };
+  save = (label: string, next: ProjectDocument, tell = false): void => {
+    this.tried = null;
+    if (this.clash) return;
+    this.queue.push({ kind: 'save', label, next, tell });
+    this.go();
+  };
+  walk = (kind: 'undo' | 'redo'): void => {
+    this.tried = null;
+    if (this.clash) return;
+    this.queue.push({ kind });
+    this.go();
+  };
+  /** Sends what could not be sent. */
+  retry = (): void => {
+    this.trouble = null;
+    this.again = false;
+    this.go();
+  };
+  calm = (): void => {
+    // What could not be sent is given up with its message, and said to be so by the screen going back.
+    if (this.again) this.queue = [];
+    this.trouble = null;
+    this.again = false;
+    this.tell();
+  };
+  quiet = (): void => {
+    this.told = null;
+    this.tell();
+  };
+  takeTheirs = (): void => {
+    this.clash = null;
+    this.tell();
+  };
+  keepMine = (): void => {
+    const { clash, base } = this;
+    this.clash = null;
+    this.tell();
+    if (!clash?.patch) return;
+    const next = jsonpatch.applyPatch(structuredClone(base.document), structuredClone(clash.patch)).newDocument;
+    this.save(clash.label, next);
+  };
+
+  private go(): void {
+    this.tell();
+    if (this.running || this.again) return;
+    this.running = true;
+    void this.run().finally(() => {
+      this.running = false;
+      this.tell();
+    });
+  }
+
+  private async run(): Promise<void> {
+    for (let task = this.queue[0]; task; task = this.queue[0]) {
+      try {
+        const before = this.base;
+        const answer = await this.send(task);
+        this.queue.shift();
+        if (answer) this.took(task, before, answer);
+        this.trouble = null;
+        this.tell();
+      } catch (e) {
+        if (!(await this.refused(task, e as Error))) return;
+      }
+    }
+  }
+
+  private async send(task: Task): Promise<ProjectAnswer | null> {
+    const { revision, document } = this.base;
+    if (task.kind !== 'save') return this.by.walk(this.id, task.kind, revision);
+    const patch = jsonpatch.compare(document, task.next) as PatchOperation[];
+    if (!patch.length) return null;
+    const answer = await this.by.change(this.id, revision, task.label, patch);
+    // The shell's own object is kept where it did not change, so that what depends on it alone stays computed.
+    const same = !patch.some((p) => p.path.startsWith('/shell')) && document.shell;
+    return same && answer.revision === revision + 1 ? { ...answer, document: task.next } : answer;
+  }
+
+  private took(task: Task, before: ProjectAnswer, answer: ProjectAnswer): void {
+    const kind = task.kind === 'save' ? 'do' : task.kind;
+    const label = task.kind === 'save' ? task.label : (before.steps[task.kind] ?? '');
+    if (kind !== 'do' || (task.kind === 'save' && task.tell))
+      this.told = { kind, label, paths: pathsOf(before.document, answer.document) };
+    this.base = answer;
+  }
+
+  /** Whether to go on with what waits. */
+  private async refused(task: Task, e: Error): Promise<boolean> {
+    const problem = e instanceof Refusal ? e.problem : null;
+    if (problem?.type.endsWith(':stale')) return this.stale(task, problem.since);
+    if (!problem || problem.status === 0) {
+      // It stays first in the queue, and on screen, until it is sent again or given up.
+      this.trouble = e.message;
+      this.again = true;
+      return false;
+    }
+    this.queue.shift();
+    this.trouble = task.kind === 'save' ? `"${task.label}" was not kept. ${e.message}` : e.message;
+    return true;
+  }
+
+  private async stale(task: Task, since: unknown): Promise<boolean> {
+    const elsewhere = (Array.isArray(since) ? since : []).map((c) => String(within(c, 'label') ?? '')).reverse();
+    const old = this.base.document;
+    const waiting = this.queue.flatMap((t) => (t.kind === 'save' ? [t] : []));
+    this.queue = [];
+    const fresh = await this.by.fetch(this.id).catch(() => null);
+    if (!fresh) {
+      this.queue = [task];
+      this.again = true;
+      return false;
+    }
+    this.base = fresh;
+    const last = waiting[waiting.length - 1];
+    if (last) this.clash = clashOf(old, last.next, fresh.document, waiting.map((w) => w.label).join(', '), elsewhere);
+    else
+      this.trouble = `It was changed elsewhere meanwhile (${elsewhere.join(', ')}), so nothing was undone. Look at it first.`;
+    return false;
+  }
+
+  private made(): Kept {
+    const last = this.queue.findLast((t) => t.kind === 'save');
+    const doc = this.tried ?? (last?.kind === 'save' ? last.next : this.base.document);
+    return {
+      base: this.base,
+      doc,
+      saved: !this.tried && !this.queue.length && !this.trouble && !this.clash,
+      saving: this.queue.length > 0 && !this.again,
+      trying: this.tried !== null,
+      trouble: this.trouble,
+      again: this.again,
+      clash: this.clash,
+      told: this.told,
+    };
+  }
+
+  private tell(): void {
+    this.state = this.made();
+    for (const l of this.listeners) l();
+  }
+}
+
+function clashOf(
+  old: ProjectDocument,
+  mine: ProjectDocument,
+  theirs: ProjectDocument,
+  label: string,
+  elsewhere: string[],
+): Clash {
+  const patch = jsonpatch.compare(old, mine) as PatchOperation[];
+  const fits = patch.every((p) => sameWay(p.path, old, theirs));
+  const differing = patch
+    .filter((p) => JSON.stringify(valueAt(theirs, p.path)) !== JSON.stringify(valueAt(mine, p.path)))
+    .map((p) => ({ path: p.path, theirs: valueAt(theirs, p.path), mine: valueAt(mine, p.path) }));
+  return { label, elsewhere, differing, patch: fits ? patch : null };
+}
