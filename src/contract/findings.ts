@@ -244,6 +244,12 @@ const SENTENCES: Record<string, Say> = {
     `No placing of ${d.count === 1 ? 'one button' : `${d.count} buttons`} meets all that is asked. Any one of these would make room.`,
   'no-placement-at-all': (d) =>
     `No placing of ${d.count === 1 ? 'one button' : `${d.count} buttons`} meets all that is asked, whichever single wish is let go. Let two go: fewer buttons, and a button off the bust or a narrower belt.`,
+  'hole-off-end': (d, mm) =>
+    `${Number(d.hole) ? 'The hole of button' : 'Button'} ${d.number} reaches ${mm('over')} beyond the lower end of the line. Move it up${Number(d.hole) ? ', or make the holes across' : ''}.`,
+  'holes-overlap': (d, mm) =>
+    `Buttons ${d.first} and ${d.second} stand so near that their ${Number(d.hole) ? 'holes' : 'rims'} lie over each other by ${mm('over')}. Put them farther apart.`,
+  'hole-in-hem': (_, mm) =>
+    `The lowest hole ends ${mm('left')} above the hem, which is ${mm('hem')} deep: it would be sewn through the turned hem. Move the last button up.`,
   'loosen-count': (d) => `Take ${d.to === 1 ? 'one button' : `${d.to} buttons`} instead of ${d.from}.`,
   'loosen-zone': (d, mm) => `Keep clear ${mm('to')} at ${zone(d.name)} instead of ${mm('from')}.`,
   'loosen-gap-least': (_, mm) =>
@@ -254,7 +260,12 @@ const SENTENCES: Record<string, Say> = {
   'loosen-level': (_, mm) => `Let the nearest button lie ${mm('to')} off bust level instead of ${mm('from')}.`,
   'loosen-pin': (d, mm) =>
     `Let button ${Number(d.index) + 1} go from ${mm('from')}: it would then lie at ${mm('to')}. A hole already cut stays, of course.`,
-  'loosen-head': () => 'Let the first gap be like the others.',
+  'loosen-head': (d, mm) =>
+    d.to === 0 || d.to === undefined
+      ? 'Let the first gap be like the others.'
+      : `Let the first gap be ${mm('to')} instead of ${mm('from')}.`,
+  'first-gap-too-long': (_, mm) =>
+    `A first gap of ${mm('gap')} is too long to be the shortest of them on this line. At most ${mm('most')} would go.`,
   'loosen-group': (d) => `Let the buttons stand one by one instead of in groups of ${d.from}.`,
   'button-wider-than-band': (_, mm) =>
     `A button ${mm('diameter')} across is too wide for a band of ${mm('width')}. At most ${mm('most')} would do.`,

@@ -12,6 +12,7 @@ import { gape } from './gaping.ts';
 import { closingRuns, type LineRun, placeOn } from './line.ts';
 import { type ButtonMark, type Closure, type OnPiece } from './model.ts';
 import { type Placement, placeAgain } from './placement.ts';
+import { NEAR, type Problem } from './problem.ts';
 import { smallOf } from './small.ts';
 import { bustLevel, problemOf } from './wishes.ts';
 
@@ -60,7 +61,7 @@ export function deriveClosure(shell: Piece[], d: Decisions, units: LengthUnit = 
   const length = c.measured ?? drawn;
   const hole = buttonhole(c);
   const { problem, reasons } = problemOf(c, features, hole, length, units);
-  const placed = placeAgain(problem);
+  const placed = placedAsBefore(problem, c) ?? placeAgain(problem);
   if (!placed.ok) return placed;
   const answers = placed.value;
   const chosen = Math.min(c.answer, answers.length - 1);
@@ -90,11 +91,24 @@ export function deriveClosure(shell: Piece[], d: Decisions, units: LengthUnit = 
     choice: c,
     findings: [
       ...fromBreak(runs),
-      ...checksOf(d, { extension, hole, features, buttons, gaps: answer.gaps }),
+      ...checksOf(d, { extension, hole, features, buttons, gaps: answer.gaps, length }),
       ...small.flatMap((s) => s.findings),
     ],
     reasons: [...gapReason(answer), ...reasons, ...(hasHoles(c.fastener) ? hole.reasons : [])],
   });
+}
+
+/**
+ * A hole that is sewn where the chosen placing had it moves no other button: that placing stands, as it was before the
+ * hole held it. Null where nothing is sewn, or the holes lie otherwise.
+ */
+function placedAsBefore(p: Problem, c: ClosureChoice): Result<Placement[]> | null {
+  const sewn = p.pins.filter((q) => q.sewn);
+  if (!sewn.length || c.measured !== null) return null;
+  const free = placeAgain({ ...p, pins: p.pins.filter((q) => !q.sewn) });
+  if (!free.ok) return null;
+  const at = free.value[Math.min(c.answer, free.value.length - 1)]?.at ?? [];
+  return sewn.every((q) => Math.abs((at[q.index] ?? Number.NaN) - q.at) < NEAR) ? free : null;
 }
 
 function gapReason({ at }: Placement): Reason[] {

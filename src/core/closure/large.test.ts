@@ -99,7 +99,7 @@ describe('the best of large problems', () => {
     );
   });
 
-  test('turned upside down, with both ends exact, equal spacing costs the same', () => {
+  test('turned upside down, with both ends exact, it costs the same but for what the order of the gaps counts', () => {
     fc.assert(
       fc.property(large, (given) => {
         const steps = Math.round((given.last.at - 20) / given.step);
@@ -111,9 +111,15 @@ describe('the best of large problems', () => {
           zones: p.zones.map((z) => ({ ...z, from: turn(z.to), to: turn(z.from) })),
           levels: p.levels.map((l) => ({ ...l, at: turn(l.at) })),
         };
-        const [a, b] = [costOf(p), costOf(turned)];
-        if (Number.isFinite(a)) expect(b).toBeCloseTo(a, 6);
-        else expect(b).toBe(a);
+        const [a, b] = [search(p), search(turned)];
+        if (!a || !b) return expect(b).toBe(a);
+        // A thousandth for each millimetre off the equal gap and each gap below: read either way round, it is less than this.
+        const order = (at: number[]): number => {
+          const gaps = at.slice(1).map((x, i) => x - (at[i] as number));
+          const equal = (last - 20) / Math.max(1, gaps.length);
+          return gaps.reduce((s, g) => s + 0.001 * gaps.length * Math.abs(g - equal), 0);
+        };
+        return expect(Math.abs(a.cost - b.cost)).toBeLessThanOrEqual(Math.max(order(a.at), order(b.at)) + 1e-6);
       }),
       { ...run, numRuns: 80 },
     );

@@ -25,20 +25,38 @@ function least(most: number, eased: (t: number) => Problem): number | null {
   return hi;
 }
 
+/** How far about the wished first gap another is looked for, mm. */
+const HEAD_ABOUT = 120;
+
+/** The first gap nearest to the wished one that goes; 0 where only one like the others does; null where none. */
+function nearestHead(p: Problem, head: number, span: number): number | null {
+  const own = p.gap.own ?? p.gap.least;
+  const goes = (to: number): boolean =>
+    to >= 1 && possible({ ...p, head: to, gap: { ...p.gap, least: Math.max(own, to) } });
+  const most = Math.min(HEAD_ABOUT, span);
+  for (let t = 5; t <= most; t += 5)
+    for (const way of [-1, 1])
+      if (goes(head + way * t))
+        for (let near = t - 4; near <= t; near++) if (goes(head + way * near)) return head + way * near;
+  return possible({ ...p, head: null, gap: { ...p.gap, least: own } }) ? 0 : null;
+}
+
 const put = <T>(list: T[], i: number, v: T): T[] => list.map((x, k) => (k === i ? v : x));
 
 /**
  * For a problem without an answer: each single constraint that would have to give way, and by how little. Letting one go
  * further never takes an answer away, so the least is found by halving.
  */
-export function loosenings(p: Problem): Loosening[] {
+export function loosenings(asked: Problem): Loosening[] {
+  const p: Problem = { ...asked, step: asked.fine ?? asked.step };
   const out: Loosening[] = [];
   const say = (what: Loosening['what'], index: number, code: string, from: number, to: number | null): void => {
     if (to !== null) out.push({ what, index, code, from, to });
   };
   const plus = (from: number, t: number | null): number | null => (t === null ? null : from + t);
   const span = Math.max(1, p.last.at + p.last.give - p.first.at + p.first.give);
-  for (let n = p.count.least - 1; n >= 1; n--)
+  // Fewer than half of the buttons is no advice, but another closing.
+  for (let n = p.count.least - 1; n >= Math.max(1, Math.ceil(p.count.least / 2)); n--)
     if (possible({ ...p, count: { ...p.count, least: n, most: n } })) {
       say('count', 0, '', p.count.least, n);
       break;
@@ -67,10 +85,13 @@ export function loosenings(p: Problem): Loosening[] {
   });
   p.pins.forEach((q, i) => {
     if (q.sewn) return;
-    const found = search({ ...p, pins: p.pins.filter((_, k) => k !== i) });
+    const pins = p.pins.filter((_, k) => k !== i);
+    if (!possible({ ...p, pins })) return;
+    // Where the button would go is told in the steps that are wished; fine ones only where nothing else goes.
+    const found = search({ ...asked, pins }) ?? search({ ...p, pins });
     say('pin', q.index, '', q.at, found?.at[q.index] ?? null);
   });
-  if (p.head !== null && possible({ ...p, head: null })) say('head', 0, '', p.head, 0);
+  if (p.head !== null) say('head', 0, '', p.head, nearestHead(p, p.head, span));
   if (p.group && possible({ ...p, group: null })) say('group', 0, '', p.group.size, 1);
   return out;
 }

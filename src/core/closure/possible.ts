@@ -1,4 +1,4 @@
-import { type Block, blocksOf, clearCost, held, NEAR, type Problem, widthOf } from './problem.ts';
+import { type Block, blocksOf, held, NEAR, type Problem, widthOf, zoneCost } from './problem.ts';
 
 /** First place in a sorted list that is at least `v`, as an index. */
 function lower(list: number[], v: number): number {
@@ -14,7 +14,7 @@ function lower(list: number[], v: number): number {
 /** Whether a block may stand at `x`: clear of zones, and no level between its own buttons too far from both. */
 function stands(p: Problem, b: Block, x: number): boolean {
   return b.offsets.every((o, i) => {
-    if (clearCost(p.zones, x + o) === Number.POSITIVE_INFINITY) return false;
+    if (zoneCost(p, x + o) === Number.POSITIVE_INFINITY) return false;
     const before = i ? x + (b.offsets[i - 1] as number) : x + o;
     return p.levels.every(
       (l) =>

@@ -36,10 +36,18 @@ export interface Problem {
   last: End;
   count: { least: number; most: number; wish: number | null };
   /** Between two centres: least and most that may be, and what is wished. */
-  gap: { least: number; most: number; wish: number | null };
+  gap: {
+    least: number;
+    most: number;
+    wish: number | null;
+    /** The least there may be for buttons and holes alone, where a first gap of its own asks for more. */
+    own?: number;
+  };
   /** Gaps are whole multiples of this; those that are multiples of `round` too are liked better. */
   step: number;
   round: number;
+  /** Steps that gaps may take where they come out alike by them, or nothing else goes; `step` where it is left out. */
+  fine?: number;
   /** First gap, exact; null where it is one like the others. */
   head: number | null;
   /** Buttons in groups: how many in each, and how far apart in it. */
@@ -58,11 +66,12 @@ export type Score = Record<Part, number>;
 export const EQUAL_WEIGHTS: Score = { even: 1, level: 1, clear: 1, round: 1, wish: 1 };
 
 /**
- * Points. A gap 4 mm off the others costs one, an end or a level 10 mm off one: uneven gaps are seen first; a button at
- * the very rim of a zone two; a gap off the round figures a fifth; a button more or less than wished three, so that it
+ * Points. Gaps that are not all alike cost a half at once, and a thousandth for every millimetre off and every gap that
+ * follows: unlike ones go together to the lower end, where they show least. A gap 4 mm off the others costs one, an end or a level 10 mm off one: uneven gaps are seen first; a button at
+ * the very rim of a zone two; a gap off the round figures a twentieth; a button more or less than wished three, so that it
  * is given up only for something one sees. Our own weights: no book gives any.
  */
-export const POINTS = { even: 4, off: 10, rim: 2, odd: 0.2, count: 3 } as const;
+export const POINTS = { even: 4, unlike: 0.5, order: 0.001, off: 10, rim: 2, odd: 0.05, count: 3 } as const;
 
 /** Slack of comparisons along the line, mm. */
 export const NEAR = 1e-6;
@@ -79,6 +88,23 @@ export function clearCost(zones: Zone[], x: number): number {
   }
   return sum;
 }
+
+/** The same of one button: where a hole is sewn already, nothing can be kept clear any more. */
+export const zoneCost = (p: Problem, x: number): number =>
+  p.pins.some((q) => q.sewn && Math.abs(q.at - x) < NEAR) ? 0 : clearCost(p.zones, x);
+
+/** The gap that all would have, were the last button where it is wished or held; `n` buttons, the first at `first`. */
+export function idealGap(p: Problem, n: number, first: number): number {
+  const blocks = blocksOf(p, n);
+  const end = blocks[blocks.length - 1] as Block;
+  const last = end.pin === null ? p.last.at : end.pin + widthOf(end);
+  const widths = blocks.reduce((s, b) => s + widthOf(b), 0);
+  return (last - first - widths) / Math.max(1, blocks.length - 1);
+}
+
+/** What it costs that a free gap is off the ideal one with so many free gaps below it. */
+export const orderCost = (gap: number, ideal: number, below: number): number =>
+  POINTS.order * below * Math.abs(gap - ideal);
 
 /** Cost of the nearest button being so far from a level; infinite beyond what it may give. */
 export const levelCost = (l: Level, away: number): number =>
@@ -167,10 +193,11 @@ export function scoreOf(p: Problem, at: number[]): Score {
   const mean = free.reduce((a, b) => a + b, 0) / free.length;
   const [first, last] = [at[0] as number, at[n - 1] as number];
   const sum = (of: number[]): number => of.reduce((a, b) => a + b, 0);
+  const ideal = idealGap(held(p, n), n, first);
   return {
-    even: sum(free.map((g) => ((g - mean) / POINTS.even) ** 2)),
+    even: sum(free.map((g, i) => ((g - mean) / POINTS.even) ** 2 + orderCost(g, ideal, free.length - 1 - i))),
     level: sum(at.slice(1).map((x, i) => between(p.levels, at[i] as number, x))) + outside(p.levels, first, last),
-    clear: sum(at.map((x) => clearCost(p.zones, x))),
+    clear: sum(at.map((x) => zoneCost(p, x))),
     round: sum(free.map((g) => roundCost(p, g))),
     wish: wishCost(p, n, first, last, mean),
   };

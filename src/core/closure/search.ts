@@ -3,15 +3,17 @@ import {
   type Block,
   between,
   blocksOf,
-  clearCost,
   held,
+  idealGap,
   NEAR,
+  orderCost,
   outside,
   POINTS,
   type Problem,
   roundCost,
   widthOf,
   wishCost,
+  zoneCost,
 } from './problem.ts';
 
 /** Places of the buttons and what they cost. */
@@ -33,6 +35,8 @@ interface Run {
   low: number;
   high: number;
   mean: number;
+  /** The gap all would have with the last button where it is wished. */
+  ideal: number;
   /** Answers of as many buttons that this one has to differ from, by `apart` at one button at least. */
   others: number[][];
   apart: number;
@@ -55,11 +59,12 @@ function lastRange(p: Problem, end: Block): [number, number] {
 }
 
 /** Cost of one block at a place, all but the gaps to its neighbours. */
-function blockCost({ zones, levels, weights }: Problem, b: Block, at: number): number {
+function blockCost(p: Problem, b: Block, at: number): number {
+  const { levels, weights } = p;
   let sum = 0;
   for (let i = 0; i < b.offsets.length; i++) {
     const x = at + (b.offsets[i] as number);
-    sum += weights.clear * clearCost(zones, x);
+    sum += weights.clear * zoneCost(p, x);
     if (i && levels.length) sum += weights.level * between(levels, at + (b.offsets[i - 1] as number), x);
   }
   return sum;
@@ -149,7 +154,7 @@ function step(
       const gap = x - end;
       if (gap > p.gap.most + NEAR) continue;
       if (gap < p.gap.least - NEAR) break;
-      const off = own + weight * (gap - mean) ** 2;
+      const off = own + weight * (gap - mean) ** 2 + p.weights.even * orderCost(gap, r.ideal, r.m - k);
       if (off > worth) continue;
       const add = off + round * roundCost(p, gap) + (levels.length ? p.weights.level * between(levels, end, x) : 0);
       for (let f = 0; f < F; f++) {
@@ -233,7 +238,7 @@ function runsOf(p: Problem, n: number, others: number[][], apart: number): Run[]
   return firsts(own, blocks[0] as Block, m === 0).map((first): Run => {
     const [low, high] = lastRange(own, blocks[m] as Block);
     const mean = m ? ((low + high) / 2 - first - widths) / m : 0;
-    return { p: own, n, blocks, m, widths, first, low, high, mean, others, apart };
+    return { p: own, n, blocks, m, widths, first, low, high, mean, ideal: idealGap(own, n, first), others, apart };
   });
 }
 

@@ -41,7 +41,16 @@ function tried(p: Problem, answers: number[][]): number {
     const mean = free.reduce((a, b) => a + b, 0) / Math.max(1, free.length);
     const w = p.weights;
     let cost = w.even * free.reduce((s, g) => s + ((g - mean) / 4) ** 2, 0);
-    cost += w.round * free.filter((g) => Math.abs(g / p.round - Math.round(g / p.round)) > 1e-5).length * 0.2;
+    // A thousandth for every millimetre off the gap that all would have, the last button where it is wished or held.
+    const rows = p.head !== null ? (n > 2 ? 1 : 2) : (p.group?.size ?? 1);
+    const inLast = (i: number): boolean => (p.head !== null && n > 2 ? i === n - 1 : i >= n - 1 - ((n - 1) % rows));
+    const end = n > 1 && (p.pins.some((q) => inLast(q.index)) || p.last.give === 0) ? (at[n - 1] as number) : p.last.at;
+    const tied = gaps.filter((x) => !x.free).reduce((s, x) => s + x.g, 0);
+    const ideal = (end - (at[0] as number) - tied) / Math.max(1, free.length);
+    free.forEach((g, i) => {
+      cost += w.even * 0.001 * (free.length - 1 - i) * Math.abs(g - ideal);
+    });
+    cost += w.round * free.filter((g) => Math.abs(g / p.round - Math.round(g / p.round)) > 1e-5).length * 0.05;
     for (const l of p.levels) {
       const away = Math.min(...at.map((x) => Math.abs(x - l.at)));
       if (l.give !== null && away > l.give + 1e-6) return Number.POSITIVE_INFINITY;
@@ -215,7 +224,7 @@ function loosened(p: Problem, l: Loosening, to: number): Problem {
     case 'pin':
       return { ...p, pins: p.pins.filter((q) => q.index !== l.index) };
     case 'head':
-      return { ...p, head: null };
+      return to ? { ...p, head: to, gap: { ...p.gap, least: Math.max(p.gap.least, to) } } : { ...p, head: null };
     case 'group':
       return { ...p, group: null };
   }

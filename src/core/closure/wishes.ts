@@ -16,7 +16,10 @@ const MARGIN = 10;
 /** Two buttons stand at least so much further apart than they are wide, mm. Own figure: a finger gets between them. */
 const BETWEEN = 8;
 
-/** Steps of gaps in mm, and the rounder ones that are liked better. */
+/**
+ * Steps of gaps, and the rounder figures that are liked better. Fine steps are those of the tape; with `round` gaps that are
+ * all alike come before round figures; only `rounder` holds to its step.
+ */
 export function stepsOf(rounding: Rounding, units: LengthUnit): { step: number; round: number } {
   const mm = { fine: [1, 1], round: [5, 10], rounder: [10, 20] } as const;
   const inch = { fine: [1 / 16, 1 / 16], round: [1 / 8, 1 / 4], rounder: [1 / 4, 1 / 2] } as const;
@@ -114,15 +117,20 @@ export function problemOf(
     ...(c.stand.hole ? [because('stand-hole', 'practice', -ends.first.at, { height: standHeight(c, f) })] : []),
     ...(f.bust && !c.bust.own && c.bust.want !== 'no' ? [because(`bust-${f.bust.from}`, 'memory', f.bust.at, {})] : []),
   ];
+  const { step, round } = stepsOf(c.rounding, units);
+  const head = c.school === 'first' ? c.firstGap : null;
   const problem: Problem = {
     ...ends,
     count,
-    gap: { least, most: 1e4, wish },
-    ...stepsOf(c.rounding, units),
-    head: c.school === 'first' ? c.firstGap : null,
+    // A shorter first gap is the shortest of all.
+    gap: { least: Math.max(least, head ?? 0), most: 1e4, wish, own: least },
+    step,
+    round,
+    ...(c.rounding === 'round' && { fine: stepsOf('fine', units).step }),
+    head,
     group: c.school === 'groups' ? { size: c.group.size, inner: c.group.inner } : null,
     zones,
-    levels: levelsOf(c, f, stepsOf(c.rounding, units).step),
+    levels: levelsOf(c, f, step),
     pins: pinsOf(c),
     weights: EQUAL_WEIGHTS,
   };

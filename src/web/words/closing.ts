@@ -80,8 +80,8 @@ export const STATE_WORDS: Record<HoleState, string> = { marked: 'marked', tested
 export const roundingWords = (r: Rounding, units: LengthUnit): string =>
   ({
     fine: units === 'mm' ? '1 mm' : '1/16"',
-    round: units === 'mm' ? '5 mm' : '1/8"',
-    rounder: units === 'mm' ? '10 mm' : '1/4"',
+    round: units === 'mm' ? '5 mm where all can be alike' : '1/8" where all can be alike',
+    rounder: units === 'mm' ? '10 mm always' : '1/4" always',
   })[r];
 
 export const PART_WORDS: Record<Part, string> = {

@@ -39,10 +39,11 @@ const MENDS: Record<string, Mend> = {
     words: 'Narrow the strip to',
     to: n('most'),
   }),
+  // Where the last one may move, it is raised by that much more.
   'button-near-hem': (d, n) => ({
-    part: { closure: { ...d.closure, bottom: up(n('least')) } },
+    part: { closure: { ...d.closure, bottom: up(n('least') + d.closure.bottomGive) } },
     words: 'Raise the lowest button to',
-    to: up(n('least')),
+    to: up(n('least') + d.closure.bottomGive),
   }),
   'button-near-neck': (d, n) => ({
     part: { closure: { ...d.closure, top: up(n('least')) } },
@@ -56,6 +57,11 @@ const MENDS: Record<string, Mend> = {
   'no-room-for-buttons': (d) => ({
     part: { closure: { ...d.closure, top: up(d.closure.diameter), bottom: up(d.closure.diameter) } },
     words: 'Begin and end a button’s width from the ends',
+  }),
+  'first-gap-too-long': (d, n) => ({
+    part: { closure: { ...d.closure, firstGap: n('most') } },
+    words: 'A first gap of',
+    to: n('most'),
   }),
   'loosen-count': (d, n) => ({
     part: { closure: { ...d.closure, by: 'count', count: n('to') } },
@@ -71,7 +77,10 @@ const MENDS: Record<string, Mend> = {
     part: { closure: { ...d.closure, pins: d.closure.pins.filter((p) => p.index !== n('index')) } },
     words: 'Let it go',
   }),
-  'loosen-head': (d) => ({ part: { closure: { ...d.closure, school: 'equal' } }, words: 'All gaps alike' }),
+  'loosen-head': (d, n) =>
+    n('to') > 0
+      ? { part: { closure: { ...d.closure, firstGap: n('to') } }, words: 'A first gap that goes' }
+      : { part: { closure: { ...d.closure, school: 'equal' } }, words: 'All gaps alike' },
   'loosen-group': (d) => ({ part: { closure: { ...d.closure, school: 'equal' } }, words: 'One by one' }),
 };
 
