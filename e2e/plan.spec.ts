@@ -35,7 +35,7 @@ test('a step moved too early is complained of with the reason, and moved togethe
     .click();
   await expect(
     own(page)
-      .getByText(/needs “grade edge”, which is left out/)
+      .getByText(/needs “Grade, clip and trim: .*”, which is left out/)
       .first(),
   ).toBeVisible();
   await own(page).getByRole('button', { name: 'Bring it back' }).first().click();

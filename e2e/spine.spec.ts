@@ -164,7 +164,7 @@ test('what is wrong with a file is said on screen, by piece and place; a missing
   await expect(page.getByRole('status')).toContainText('"Back": a gap of 0.3 mm was closed.');
 });
 
-test('two windows on one project: the second change is put on top of the first', async ({ page, context }) => {
+test('two windows on one project: the second change is asked about, and keeping it loses nothing of the first', async ({ page, context }) => {
   await begin(page, 'Shared coat');
   await drop(page, 'coat.svg', coatSvg());
   await go(page, 'What else do I cut?');
@@ -176,6 +176,7 @@ test('two windows on one project: the second change is put on top of the first',
   await saved(other);
   await field(page, 'Width at the shoulder, exact').fill('52');
   await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Keep mine: 52 mm' }).click();
   await saved(page);
   await expect(field(page, 'Back neck facing, depth, exact')).toHaveValue('70 mm');
   await expect(field(page, 'Width at the shoulder, exact')).toHaveValue('52 mm');

@@ -81,6 +81,8 @@ const SENTENCES: Record<string, Say> = {
   'pdf-image-only': () =>
     'This PDF holds pictures and no lines, as a scan does. Woodbine reads drawn lines only; export the pattern from the program it was drawn in.',
   'pdf-locked': () => 'This PDF is locked with a password. Save it without one and drop that.',
+  'pdf-too-heavy': () =>
+    'This PDF unpacks to far more than a pattern holds, so it was not opened. Print it to a new PDF and drop that.',
   'pdf-broken': (d) => `This PDF cannot be read: ${d.detail}. Save it again, or get it anew.`,
   'tiles-unclear': (d) =>
     `The ${d.pages} pages could not be laid together by themselves. Say how many lie side by side and how far they overlap.`,

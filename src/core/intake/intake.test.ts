@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { SEED } from '../../test/shells.ts';
-import { pathLength, signedArea } from '../geometry/index.ts';
+import { boxOf, pathLength, signedArea } from '../geometry/index.ts';
 import { outlineOf } from '../pattern/index.ts';
 import { type ShellPiece } from '../project.ts';
 import { type Intake, intakeSvg } from './index.ts';
@@ -133,6 +133,27 @@ describe('line work', () => {
       'svg-use-ignored',
     );
     expect(refused(svg('<g id="g"><use href="#g"/></g>'))).toEqual(['no-outlines']);
+  });
+
+  // SVG 2, sections 5.6, 8.2 and 8.6: a drawing within a drawing has units of its own, fitted and centred.
+  test('a nested drawing, or a symbol, is fitted to the size it is given', () => {
+    const square = '<path d="M0 0H100V100H0Z"/>';
+    const box = (body: string) => {
+      const { minX, minY, maxX, maxY } = boxOf(only(svg(body)).ring.flatMap((e) => e.path));
+      return [minX, minY, maxX, maxY].map((v) => Math.round(v * 1e6) / 1e6);
+    };
+    const fits: [string, number[]][] = [
+      ['x="10" y="20" width="300" height="300" viewBox="0 0 100 100"', [10, 20, 310, 320]],
+      ['width="500" height="300" viewBox="0 0 100 100"', [100, 0, 400, 300]],
+      ['width="500" height="300" viewBox="0 0 100 100" preserveAspectRatio="xMaxYMin"', [200, 0, 500, 300]],
+      ['width="500" height="300" viewBox="0 0 100 100" preserveAspectRatio="none"', [0, 0, 500, 300]],
+      ['width="400" height="300" viewBox="0 0 100 100" preserveAspectRatio="xMinYMin slice"', [0, 0, 400, 400]],
+      ['width="50%" height="50%" viewBox="-100 -100 200 200"', [250, 250, 500, 500]],
+      ['x="5" y="6"', [5, 6, 105, 106]],
+    ];
+    for (const [attrs, want] of fits) expect(box(`<svg ${attrs}>${square}</svg>`)).toEqual(want);
+    const symbol = `<symbol id="s" viewBox="0 0 100 100">${square}</symbol>`;
+    expect(box(`${symbol}<use href="#s" x="7" width="400" height="400"/>`)).toEqual([7, 0, 407, 400]);
   });
 });
 

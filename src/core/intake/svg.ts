@@ -5,7 +5,7 @@ import { type Caption, type Drawing, type Hint, type Shape } from './drawing.ts'
 import { cornersOf, shapeData } from './shapes.ts';
 import { type Drawn, readCorners, readPathData, readTransform } from './svgpath.ts';
 import { AT_START, type Inherited, readCss, strokeOf, styleOf } from './svgstyle.ts';
-import { scaleOf } from './svgunits.ts';
+import { lengthIn, nestedView, rootView, scaleOf, type View } from './svgunits.ts';
 
 /** An element as the order-keeping XML reader gives it. */
 type Node = Record<string, unknown> & { ':@'?: Record<string, string> };
@@ -45,6 +45,11 @@ function sniff(text: string): Finding | null {
   if (head === '') return stop('file-empty');
   if (/^(\u0089|\uFFFD)?PNG|^%PDF|^\uFFFD\uFFFD\uFFFD|^GIF8/.test(head))
     return stop('not-svg', undefined, { kind: 'picture' });
+  const nul = /&#(?:0+|x0+);/i.exec(text);
+  if (nul) {
+    const line = text.slice(0, nul.index).split('\n').length;
+    return stop('xml-broken', undefined, { line, detail: `${nul[0]} is no character of a text` });
+  }
   if (/<!ENTITY/i.test(text)) return stop('svg-entities');
   if (/<(?:\w+:)?script[\s>/]/i.test(text)) return stop('svg-script');
   if (!/<(?:\w+:)?svg[\s>/]/.test(text)) return stop('not-svg', undefined, { kind: 'other' });
@@ -91,6 +96,7 @@ export function readSvg(text: string, unit?: string): Result<Drawing> {
   w.findings.push(...base.value.findings);
   w.children(root, {
     m: base.value.map,
+    view: rootView(attrsOf(root)),
     group: w.group(null),
     layer: null,
     style: AT_START,
@@ -105,6 +111,8 @@ export function readSvg(text: string, unit?: string): Result<Drawing> {
 /** Where an element stands: what it has from those around it. */
 interface Place {
   m: Affine;
+  /** The viewport it lies in. */
+  view: View;
   group: number;
   layer: string | null;
   style: Inherited;
@@ -158,16 +166,28 @@ class Walker {
     const { style, shown } = styleOf(tag, attrs, this.rules, at.style);
     if (!shown) return;
     const here: Place = { ...at, style, m: compose(at.m, readTransform(attrs.transform)) };
-    if (tag === 'g' || tag === 'a' || tag === 'svg' || tag === 'switch') {
+    if (tag === 'svg') this.nested(n, attrs, here);
+    else if (tag === 'g' || tag === 'a' || tag === 'switch') {
       const layer = attrs['inkscape:groupmode'] === 'layer' ? givenName(n) : at.layer;
-      const shift = translation(Number(attrs.x ?? 0) || 0, Number(attrs.y ?? 0) || 0);
-      const m = tag === 'svg' ? compose(here.m, shift) : here.m;
-      this.children(n, { ...here, m, layer, group: this.group(givenName(n)) });
+      this.children(n, { ...here, layer, group: this.group(givenName(n)) });
     } else if (tag === 'use') this.use(n, here);
     else if (tag === 'text') this.text(n, here);
     else if (tag === 'image' || tag === 'foreignObject')
       this.findings.push({ code: 'svg-part-ignored', severity: 'note', data: { tag } });
     else if (style.visible) this.shape(n, tag, here);
+  }
+
+  /** A drawing within the drawing, or a symbol put in its place: its units are its own. */
+  private nested(n: Node, attrs: Record<string, string>, at: Place, name: string | null = null): void {
+    const inner = nestedView(attrs, at.view);
+    if (!inner.ok) this.findings.push(...inner.findings);
+    else if (inner.value)
+      this.children(n, {
+        ...at,
+        m: compose(at.m, inner.value.map),
+        view: inner.value.view,
+        group: this.group(name ?? givenName(n)),
+      });
   }
 
   /** A drawing of more lines than any pattern has is read so far and the rest told, not silently dropped. */
@@ -186,11 +206,11 @@ class Walker {
       this.findings.push({ code: 'svg-use-ignored', severity: 'warn', data: { ref: ref.slice(0, 60) } });
       return;
     }
-    const m = compose(at.m, translation(Number(attrs.x ?? 0) || 0, Number(attrs.y ?? 0) || 0));
+    const m = compose(at.m, translation(lengthIn(attrs.x, at.view.w, 0), lengthIn(attrs.y, at.view.h, 0)));
     const inner: Place = { ...at, m, uses: new Set(at.uses).add(ref), depth: at.depth + 1 };
     if (inner.depth > MAX_DEPTH) this.findings.push(stop('svg-too-deep'));
-    else if (local(tagOf(target)) === 'symbol')
-      this.children(target, { ...inner, group: this.group(givenName(n) ?? givenName(target)) });
+    else if (/^(symbol|svg)$/.test(local(tagOf(target))))
+      this.nested(target, sizedBy(attrs, attrsOf(target)), inner, givenName(n));
     else this.element(target, inner);
   }
 
@@ -233,6 +253,13 @@ class Walker {
       });
   }
 }
+
+/** A symbol or drawing is as large as the `use` that puts it there says, or else as it says itself (SVG 2, section 5.6). */
+const sizedBy = (use: Record<string, string>, own: Record<string, string>): Record<string, string> => ({
+  ...own,
+  ...(use.width !== undefined && { width: use.width }),
+  ...(use.height !== undefined && { height: use.height }),
+});
 
 /** What an element draws; null for one that draws nothing. */
 function drawnOf(tag: string, attrs: Record<string, string>, m: Affine, label: string): Result<Drawn[]> | null {

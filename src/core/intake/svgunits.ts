@@ -89,3 +89,55 @@ function guess(
   });
   return { larger, ...(fits && { guess: fits }) };
 }
+
+/** Width and height of a viewport in its own user units, which shares of a hundred inside it are of. */
+export interface View {
+  w: number;
+  h: number;
+}
+
+/** What the drawing's own viewport measures in user units: its viewBox, or else its size. */
+export function rootView(attrs: Record<string, string>): View {
+  const box = viewBoxOf(attrs.viewBox);
+  if (box.ok && box.value) return { w: box.value[2], h: box.value[3] };
+  return { w: lengthIn(attrs.width, 0, 0), h: lengthIn(attrs.height, 0, 0) };
+}
+
+/** A length in user units (96 px to the inch); a share of a hundred is of `whole`. */
+export function lengthIn(raw: string | undefined, whole: number, otherwise: number): number {
+  const s = sized(raw);
+  if (!s) return otherwise;
+  if (s.unit === '%') return (s.value * whole) / 100;
+  return s.value * ((MM_PER_UNIT[s.unit || 'px'] ?? (MM_PER_UNIT.px as number)) / (MM_PER_UNIT.px as number));
+}
+
+/** How much of the spare room goes before the drawing, by the words of `preserveAspectRatio`. */
+const BEFORE: Record<string, number> = { min: 0, mid: 0.5, max: 1 };
+
+/**
+ * The map from the units inside a nested viewport to those around it: its place, and its viewBox fitted to its size (SVG
+ * 2, sections 8.2 and 8.6). `outer` is the viewport around it. Null for one without size, which draws nothing.
+ */
+export function nestedView(attrs: Record<string, string>, outer: View): Result<{ map: Affine; view: View } | null> {
+  const box = viewBoxOf(attrs.viewBox);
+  if (!box.ok) return box;
+  const w = lengthIn(attrs.width, outer.w, outer.w);
+  const h = lengthIn(attrs.height, outer.h, outer.h);
+  const place = translation(lengthIn(attrs.x, outer.w, 0), lengthIn(attrs.y, outer.h, 0));
+  if (!box.value) return ok({ map: place, view: { w, h } });
+  if (w <= 0 || h <= 0) return ok(null);
+  const [x, y, bw, bh] = box.value;
+  const inner = { w: bw, h: bh };
+  const fit = /^\s*(?:defer\s+)?(none|x(Min|Mid|Max)Y(Min|Mid|Max))(?:\s+(slice))?/i.exec(
+    attrs.preserveAspectRatio ?? '',
+  );
+  if (fit?.[1]?.toLowerCase() === 'none') {
+    const map: Affine = { a: w / bw, b: 0, c: 0, d: h / bh, e: 0, f: 0 };
+    return ok({ map: compose(place, compose(map, translation(-x, -y))), view: inner });
+  }
+  const k = fit?.[4] ? Math.max(w / bw, h / bh) : Math.min(w / bw, h / bh);
+  const spare = (room: number, word: string | undefined): number =>
+    room * (BEFORE[(word ?? 'mid').toLowerCase()] ?? 0.5);
+  const shift = translation(spare(w - k * bw, fit?.[2]), spare(h - k * bh, fit?.[3]));
+  return ok({ map: compose(place, compose(shift, compose(even(k), translation(-x, -y)))), view: inner });
+}

@@ -15,8 +15,11 @@ import {
 import { type Stroke, type Tell, untold } from '../../core/intake/index.ts';
 import { type PdfLine, type PdfPage, rectangleOf } from '../../core/intake/pdf/index.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../../core/result.ts';
+import { unpacksTooFar } from './pdfweight.ts';
 
 const MM = 25.4 / 72;
+/** Pictures larger than this (in points) are passed over: no line of a pattern is in them. */
+const MAX_PICTURE = 120_000_000;
 const MAX_PAGES = 400;
 const MAX_LINES = 60_000;
 
@@ -42,8 +45,10 @@ interface State {
 
 /** Reads a PDF's pages as plain lines and words, in mm. Nothing in it is executed or fetched. */
 export async function readPdfPages(bytes: Uint8Array, tell: Tell = untold): Promise<Result<PdfPage[]>> {
+  if (unpacksTooFar(bytes)) return refuse(stop('pdf-too-heavy'));
   const task = getDocument({
     data: bytes.slice(),
+    maxImageSize: MAX_PICTURE,
     verbosity: 0,
     isEvalSupported: false,
     useSystemFonts: false,

@@ -22,22 +22,36 @@ export interface IntakeJob {
   choices: PdfChoices;
 }
 
-/** Text of the bytes: UTF-8, or UTF-16 by its mark, or Latin-1 for the old drawings that are neither. Null for no text. */
-function textOf(bytes: Uint8Array): string | null {
-  const utf16 =
-    bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : null;
-  const decode = (as: string): string | null => {
-    try {
-      const text = new TextDecoder(as, { fatal: true }).decode(bytes);
-      return text.includes('\u0000') ? null : text;
-    } catch {
-      return null;
-    }
-  };
-  if (utf16) return decode(utf16);
-  // Old DXF files write their names in a code page; their figures are plain ASCII.
-  const latin = new TextDecoder('latin1').decode(bytes.subarray(0, 4096));
-  return decode('utf-8') ?? (/^\s*(0|999)\s*[\r\n]/.test(latin) && !latin.includes('\u0000') ? decode('latin1') : null);
+/** The encoding a text tells by its first bytes: its byte order mark, or how its first `<` is written (XML 1.0, appendix F). */
+function byMark(b: Uint8Array): string | null {
+  if ((b[0] === 0xff && b[1] === 0xfe) || (b[0] === 0x3c && b[1] === 0)) return 'utf-16le';
+  if ((b[0] === 0xfe && b[1] === 0xff) || (b[0] === 0 && b[1] === 0x3c)) return 'utf-16be';
+  return b[0] === 0xef && b[1] === 0xbb && b[2] === 0xbf ? 'utf-8' : null;
+}
+
+/** Text in that encoding; null where the bytes are none, or it is one nobody knows. */
+function decoded(bytes: Uint8Array, encoding: string): string | null {
+  try {
+    const text = new TextDecoder(encoding, { fatal: true }).decode(bytes);
+    return text.includes('\u0000') ? null : text;
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * Text of the bytes, in the encoding they tell or declare, else UTF-8. Old drawings that are neither are read in the usual
+ * code page: their figures are plain ASCII, and only letters of names can come out wrong. Null for no text.
+ */
+export function textOf(bytes: Uint8Array): string | null {
+  const mark = byMark(bytes);
+  if (mark) return decoded(bytes, mark);
+  const head = new TextDecoder('latin1').decode(bytes.subarray(0, 4096));
+  const declared = /^\s*<\?xml[^>]*?\bencoding\s*=\s*["']([\w.:-]+)["']/i.exec(head)?.[1];
+  const own = declared && !/^utf-?16/i.test(declared) ? decoded(bytes, declared) : null;
+  if (own !== null) return own;
+  const old = /^\s*(0|999)\s*[\r\n]|<(?:\w+:)?svg[\s>/]/.test(head);
+  return decoded(bytes, 'utf-8') ?? (old ? decoded(bytes, 'windows-1252') : null);
 }
 
 /** The PDF package is only loaded for a PDF. */

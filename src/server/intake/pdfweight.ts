@@ -1,0 +1,51 @@
+import { inflateSync } from 'node:zlib';
+
+const MB = 1 << 20;
+/** What one packed part of a PDF may unpack to, pictures apart: a hundred pages of dense pattern lines are a fifth of it. */
+const MOST_LINES = 64 * MB;
+/** A scanned sheet of the largest paper, three bytes a point. */
+const MOST_PICTURE = 256 * MB;
+const MOST_TOGETHER = 768 * MB;
+/** How often one part may be packed again in itself. */
+const LAYERS = 4;
+
+/** What the part unpacks to, or null when that is more than `most` bytes. What is no packed data counts as it is. */
+function unpacked(data: Uint8Array, most: number): Uint8Array | null {
+  try {
+    return inflateSync(data, { maxOutputLength: most });
+  } catch (e) {
+    return (e as NodeJS.ErrnoException).code === 'ERR_BUFFER_TOO_LARGE' ? null : new Uint8Array();
+  }
+}
+
+/** Bytes a part unpacks to, through all the times it is packed; null when more than `most`. */
+function weightOf(data: Uint8Array, times: number, most: number): number | null {
+  let inner: Uint8Array | null = data;
+  for (let i = 0; i < times && inner; i++) inner = unpacked(inner, most);
+  return inner === null ? null : inner.length;
+}
+
+/**
+ * Whether a PDF unpacks to more than any pattern holds: a small file can be made to fill the memory of whoever opens it.
+ * Looks at every packed part in the order of the file, without reading the file's own list of them.
+ */
+export function unpacksTooFar(file: Uint8Array): boolean {
+  const bytes = Buffer.from(file.buffer, file.byteOffset, file.byteLength);
+  let together = 0;
+  for (let at = bytes.indexOf('stream'); at >= 0; at = bytes.indexOf('stream', at + 6)) {
+    if (at >= 3 && bytes.toString('latin1', at - 3, at) === 'end') continue;
+    const head = bytes.toString('latin1', Math.max(0, at - 1024), at);
+    const about = head.slice(head.lastIndexOf(' obj') + 1);
+    const times = about.match(/\/(?:FlateDecode|Fl)\b/g)?.length ?? 0;
+    if (times === 0) continue;
+    if (times > LAYERS) return true;
+    const start = at + 6 + (bytes[at + 6] === 13 ? 2 : 1);
+    const end = bytes.indexOf('endstream', start);
+    const most = /\/Image\b/.test(about) ? MOST_PICTURE : MOST_LINES;
+    const weight = weightOf(bytes.subarray(start, end < 0 ? bytes.length : end), times, most);
+    if (weight === null) return true;
+    together += weight;
+    if (together > MOST_TOGETHER) return true;
+  }
+  return false;
+}

@@ -1,0 +1,54 @@
+import { deflateSync } from 'node:zlib';
+import { expect, test } from '@jest/globals';
+import { PDFDocument, PDFName, PDFRawStream } from 'pdf-lib';
+import { readPieces, textOf } from './read.ts';
+
+const drawing = (name: string, declared = ''): string =>
+  `${declared}<svg xmlns="http://www.w3.org/2000/svg" width="500mm" height="500mm" viewBox="0 0 500 500"><g id="${name}"><path d="M0 0H300V400H0Z"/></g></svg>`;
+const read = (bytes: Uint8Array, name = 'a') => readPieces({ name, bytes, unit: undefined, choices: {} });
+const codes = async (bytes: Uint8Array, name?: string): Promise<string[]> => {
+  const r = await read(bytes, name);
+  return r.ok ? ['read'] : r.findings.map((f) => f.code);
+};
+
+// XML 1.0, section 4.3.3 and appendix F: the declaration, or the first bytes, say how the letters are written.
+test('names are read in the encoding a drawing declares or shows', async () => {
+  const latin = Buffer.from(drawing('Jupe côté', '<?xml version="1.0" encoding="ISO-8859-1"?>'), 'latin1');
+  const wide = Buffer.from(drawing('Spódnica', '<?xml version="1.0" encoding="utf-16"?>'), 'utf16le');
+  const cyrillic = Buffer.from(drawing('~~~~', '<?xml version="1.0" encoding="windows-1251"?>'), 'latin1');
+  for (let at = cyrillic.indexOf('~'), i = 0; i < 4; i++) cyrillic[at + i] = [0xfe, 0xe1, 0xea, 0xe0][i] as number;
+  const named = async (b: Uint8Array): Promise<string> => {
+    const r = await read(b);
+    return r.ok ? (r.value.pieces[0]?.name ?? '') : JSON.stringify(r.findings);
+  };
+  expect(await named(latin)).toBe('Jupe côté');
+  expect(await named(wide)).toBe('Spódnica');
+  expect(await named(cyrillic)).toBe('Юбка');
+  expect(await named(Buffer.from(drawing('Jupe été'), 'latin1'))).toBe('Jupe été');
+  expect(textOf(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 13]))).toBeNull();
+});
+
+test('a reference to no character is refused, with its line', async () => {
+  const r = await read(Buffer.from(drawing('x').replace('id="x"', 'id="a&#x00;b"')));
+  expect(r.ok ? [] : r.findings).toEqual([
+    expect.objectContaining({ code: 'xml-broken', data: expect.objectContaining({ line: 1 }) }),
+  ]);
+});
+
+async function packed(times: number, mb: number): Promise<Uint8Array> {
+  const doc = await PDFDocument.create();
+  const page = doc.addPage([600, 800]);
+  let data: Uint8Array = Buffer.alloc(mb << 20, '0 0 m 9 9 l S\n');
+  for (let i = 0; i < times; i++) data = deflateSync(data);
+  const dict = doc.context.obj({ Filter: Array.from({ length: times }, () => PDFName.of('FlateDecode')) });
+  page.node.set(PDFName.of('Contents'), doc.context.register(PDFRawStream.of(dict, data)));
+  return doc.save({ useObjectStreams: false });
+}
+
+test('a PDF that unpacks to more than any pattern holds is refused before it is opened', async () => {
+  const bombs = await Promise.all([packed(1, 80), packed(2, 80)]);
+  for (const b of bombs) {
+    expect(b.length).toBeLessThan(1 << 20);
+    expect(await codes(b, 'a.pdf')).toEqual(['pdf-too-heavy']);
+  }
+});
