@@ -164,7 +164,10 @@ test('what is wrong with a file is said on screen, by piece and place; a missing
   await expect(page.getByRole('status')).toContainText('"Back": a gap of 0.3 mm was closed.');
 });
 
-test('two windows on one project: the second change is asked about, and keeping it loses nothing of the first', async ({ page, context }) => {
+test('two windows on one project: the second change is asked about, and keeping it loses nothing of the first', async ({
+  page,
+  context,
+}) => {
   await begin(page, 'Shared coat');
   await drop(page, 'coat.svg', coatSvg());
   await go(page, 'What else do I cut?');
