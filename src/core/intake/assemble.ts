@@ -1,5 +1,5 @@
 import { boxOf, distance, endOf, insideRing, nearestOn, pathLength, pointAlong, startOf } from '../geometry/index.ts';
-import { companyOf } from '../pattern/index.ts';
+import { agreeing, companyOf, type Suggestion } from '../pattern/index.ts';
 import { type ShellPiece } from '../project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { HEAL_GAP, LIGHTEN } from '../tolerance.ts';
@@ -8,7 +8,7 @@ import { joinLoose } from './join.ts';
 import { NOTCH_LENGTH } from './marks.ts';
 import { boxHas, type Draft, nest, withoutFrame } from './nest.ts';
 import { closes, GAP_TOLD, meantAsOutline, type Outline, toOutline } from './outline.ts';
-import { toPiece } from './piece.ts';
+import { type Parted, partDraft, toPiece } from './piece.ts';
 import { type Tell, untold } from './progress.ts';
 
 export interface Intake {
@@ -40,7 +40,11 @@ export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> 
   real.sort((a, b) => rank(a) - rank(b));
   const names = namesOf(real, drawing);
   const company = companyOf(names);
-  const pieces = real.map((d, i) => toPiece(d, `p${i + 1}`, names[i] as string, company, findings));
+  const parts = real.map((d, i) => partDraft(d, names[i] as string, company));
+  const readings = agreeing(parts.map((p) => p.readings));
+  const pieces = real.map((d, i) =>
+    toPiece(d, parts[i] as Parted, readings[i] as Suggestion, `p${i + 1}`, names[i] as string, findings),
+  );
   const both = real.filter((d) => d.seam).length;
   if (both) findings.push({ code: 'both-lines', severity: 'note', data: { count: both, of: pieces.length } });
   checkSize(pieces, findings);

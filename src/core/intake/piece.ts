@@ -16,7 +16,10 @@ import {
   isDrawnWhole,
   type PieceKind,
   placeGrain,
-  suggestRoles,
+  type Readings,
+  type Role,
+  readingsOf,
+  type Suggestion,
 } from '../pattern/index.ts';
 import { type ShellEdge, type ShellPiece } from '../project.ts';
 import { type Finding } from '../result.ts';
@@ -24,39 +27,62 @@ import { takeCutDarts } from './cutdart.ts';
 import { isGrain, linesOf, marksOf, notchesOf } from './marks.ts';
 import { type Draft } from './nest.ts';
 import { partAtCorners } from './outline.ts';
+import { partRound, type Rounded, withArcs } from './roundcorner.ts';
 
 const says = (words: string, re: RegExp): boolean => re.test(words);
 
 const saysFold = (words: string): boolean => says(words, /\bfold\b/i) && !says(words, /not on (the )?fold|no fold/i);
 
-/**
- * A draft as a shell piece: its edges with suggested roles, its fold, count, grainline and marks. `company`: what the names
- * of all pieces say of each other.
- */
-export function toPiece(d: Draft, id: string, name: string, company: Company, findings: Finding[]): ShellPiece {
-  const drawn = d.seam ?? d.outline;
-  const cut = takeCutDarts(drawn.path);
-  if (cut.darts.length)
-    findings.push({
-      code: 'darts-in-outline',
-      severity: 'note',
-      where: { piece: id },
-      data: { name, count: cut.darts.length },
-    });
-  const paths = partAtCorners(cut.path, cut.feet);
+/** A draft with its outline parted, and the ways its edges may be read. */
+export interface Parted {
+  parted: Rounded[];
+  readings: Readings;
+  darts: Path[];
+  drawn: Path;
+  words: string;
+  mirror: boolean;
+  grain: { a: Point; b: Point } | null;
+}
+
+/** Parts a draft's outline into edges and proposes what they may be. `company`: what the names of all pieces say of each other. */
+export function partDraft(d: Draft, name: string, company: Company): Parted {
+  const drawn = (d.seam ?? d.outline).path;
+  const cut = takeCutDarts(drawn);
+  const parted = partAtCorners(cut.path, cut.feet).map(partRound);
   const grainLine = d.inner.filter(isGrain).sort((a, b) => pathLength(b.path) - pathLength(a.path))[0];
   const grain = grainLine ? upward(grainLine.path) : null;
   const words = [name, ...d.captions, ...d.inner.map((s) => s.name ?? s.label)].join(' · ');
   const mirror = d.inner.some((s) => s.hint === 'mirror');
-  const suggestion = suggestRoles(name, paths, {
+  const paths = parted.flatMap((r) => withArcs(r, longerBefore(r)));
+  const ranked = readingsOf(name, paths, {
     ...(grain && { grain: sub(grain.b, grain.a) }),
     fold: mirror || saysFold(words),
     ...company,
   });
+  return { parted, readings: { paths, ranked }, darts: cut.darts, drawn, words, mirror, grain };
+}
+
+/** A draft as a shell piece: its edges with the roles of the reading taken, its fold, count, grainline and marks. */
+export function toPiece(
+  d: Draft,
+  { parted, darts, drawn, words, mirror, grain }: Parted,
+  suggestion: Suggestion,
+  id: string,
+  name: string,
+  findings: Finding[],
+): ShellPiece {
+  if (darts.length)
+    findings.push({
+      code: 'darts-in-outline',
+      severity: 'note',
+      where: { piece: id },
+      data: { name, count: darts.length },
+    });
+  const { paths, roles } = settled(parted, suggestion.roles);
   const allowances = d.seam ? readAllowances(paths, d.outline.path, name, id, findings) : null;
   const ring: ShellEdge[] = paths.map((path, i) => ({
     id: `e${i + 1}`,
-    role: suggestion.roles[i] ?? 'plain',
+    role: roles[i] ?? 'plain',
     confidence: suggestion.confidence,
     path,
     allowance: allowances?.[i] ?? null,
@@ -71,12 +97,43 @@ export function toPiece(d: Draft, id: string, name: string, company: Company, fi
     kind: suggestion.kind,
     ring,
     count: countOf(words, suggestion.kind, ring),
-    grain: grain ? along(grain, suggestion.up) : placeGrain(drawn.path, suggestion.up),
+    grain: grain ? along(grain, suggestion.up) : placeGrain(drawn, suggestion.up),
     notches: notchesOf(d.inner, ring),
-    lines: [...linesOf(d.inner, ring), ...cut.darts.map((path): InternalLine => ({ kind: 'dart', path }))],
+    lines: [...linesOf(d.inner, ring), ...darts.map((path): InternalLine => ({ kind: 'dart', path }))],
     ...(marks.length && { marks }),
     ...(d.seam && { drawn: 'seam' as const }),
   };
+}
+
+const longerBefore =
+  (r: Rounded) =>
+  (i: number): boolean =>
+    pathLength(r.flanks[i] as Path) >= pathLength(r.flanks[i + 1] as Path);
+
+/** Edges that run on round a corner, the first of two before the other. Common practice. */
+const ROUND: readonly Role[] = ['front-edge', 'collar-outer', 'stand-top', 'hem'];
+
+/**
+ * Edges with the roles of their flanks: where both of a round corner are of one role, they are one edge; else the corner
+ * goes with the one that runs on round it.
+ */
+function settled(parted: Rounded[], flankRoles: Role[]): { paths: Path[]; roles: Role[] } {
+  const paths: Path[] = [];
+  const roles: Role[] = [];
+  let next = 0;
+  for (const r of parted) {
+    const own = r.flanks.map(() => flankRoles[next++] ?? 'plain');
+    const rank = (i: number): number => (ROUND.indexOf(own[i] as Role) + ROUND.length + 1) % (ROUND.length + 1);
+    const before = (i: number): boolean => (rank(i) === rank(i + 1) ? longerBefore(r)(i) : rank(i) < rank(i + 1));
+    for (const [i, path] of withArcs(r, before).entries()) {
+      if (i > 0 && own[i] === own[i - 1]) paths.push([...(paths.pop() as Path), ...path]);
+      else {
+        paths.push(path);
+        roles.push(own[i] as Role);
+      }
+    }
+  }
+  return { paths, roles };
 }
 
 /** How evenly a drawn allowance has to run (mm). */

@@ -1,3 +1,4 @@
+export * from './agree.ts';
 export * from './corners.ts';
 export * from './cutline.ts';
 export * from './faults.ts';

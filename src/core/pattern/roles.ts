@@ -27,6 +27,8 @@ export interface Suggestion {
   confidence: number;
   /** Which way the piece's top lies in the drawing (unit direction). */
   up: Point;
+  /** How well its shape alone speaks for this reading. */
+  believed: number;
 }
 
 const NAME_HINTS: [RegExp, PieceKind][] = [
@@ -211,24 +213,42 @@ export function companyOf(names: string[]): Company {
   };
 }
 
+/** Readings of a piece that are worth weighing against each other: so many, none much worse than the best. */
+const MOST_READINGS = 10;
+const WORTH = 0.3;
+
+/** Every reading once, the likeliest first. */
+function ranked(found: Suggestion[]): Suggestion[] {
+  const seen = new Set<string>();
+  const best = Math.max(...found.map((f) => f.believed));
+  return found
+    .sort((a, b) => b.believed - a.believed)
+    .filter((f) => {
+      const key = `${f.kind} ${f.roles.join()}`;
+      return f.believed > best - WORTH && !seen.has(key) && seen.add(key);
+    })
+    .slice(0, MOST_READINGS);
+}
+
 /**
- * Proposes what a piece is and a role for each edge (paths of a ring that runs clockwise on screen, y down), from its
- * name, and the place, direction, curve and neighbours of its edges. The piece may lie turned
- * on the sheet.
+ * The ways a piece may be read, the likeliest first: what it is and a role for each edge (paths of a ring that runs
+ * clockwise on screen, y down), from its name, and the place, direction, curve and neighbours of its edges. The piece may
+ * lie turned on the sheet. Always at least one.
  */
-export function suggestRoles(name: string, paths: Path[], said: Said = {}): Suggestion {
+export function readingsOf(name: string, paths: Path[], said: Said = {}): Suggestion[] {
   const { grain } = said;
   const hint = hintOf(name);
-  const none: Suggestion = { kind: 'other', roles: paths.map(() => 'plain'), confidence: 0, up: UP };
+  const none: Suggestion = { kind: 'other', roles: paths.map(() => 'plain'), confidence: 0, up: UP, believed: 0 };
   const fewest = hint === 'collar' || hint === 'stand' ? 2 : 3;
   // A placket is a strip: it is interfaced whole and its edges need no names.
-  if (hint === 'placket') return { ...none, kind: hint, confidence: 1 };
-  if (hint === 'other' || paths.length < fewest) return none;
+  if (hint === 'placket') return [{ ...none, kind: hint, confidence: 1 }];
+  if (hint === 'other' || paths.length < fewest) return [none];
   const kinds = hint ? [hint] : UNNAMED;
-  let best = { ...none, score: Number.NEGATIVE_INFINITY, believed: Number.NEGATIVE_INFINITY };
+  const found: (Suggestion & { score: number })[] = [];
+  let surest = Number.NEGATIVE_INFINITY;
   for (const [i, lie] of liesOf(paths, grain).entries()) {
     // A piece that fits so well as it lies is not turned about any further.
-    if (i >= 2 && best.believed >= SURE) break;
+    if (i >= 2 && surest >= SURE) break;
     const looks = looksOf(paths, lie.up);
     for (const kind of kinds) {
       for (const [nth, template] of templatesFor(kind, name, said).entries())
@@ -236,10 +256,20 @@ export function suggestRoles(name: string, paths: Path[], said: Said = {}): Sugg
           const { score, roles } = fitTemplate(looks, template, mirrored);
           const believed =
             score - lie.doubt - (nth && !ALIKE.has(kind) && !template.includes('side-far') ? UNUSUAL : 0);
-          if (believed > best.believed) best = { kind, roles, confidence: 0, up: lie.up, score, believed };
+          surest = Math.max(surest, believed);
+          found.push({ kind, roles, up: lie.up, believed, score, confidence: sureness(score, hint) });
         }
     }
   }
-  if (!hint && best.score < 0.62) return none;
-  return { kind: best.kind, roles: best.roles, up: best.up, confidence: clamp(best.score + (hint ? 0.1 : 0)) };
+  const all = ranked(found) as (Suggestion & { score: number })[];
+  return !hint && (all[0]?.score ?? 0) < 0.62 ? [none] : all;
 }
+
+/** Without a telling name what a piece is stays a guess, and is told as one. */
+export const UNSURE = 0.6;
+const sureness = (score: number, hint: PieceKind | null): number =>
+  hint ? clamp(score + 0.1) : Math.min(UNSURE, clamp(score));
+
+/** The likeliest reading of a piece by itself. */
+export const suggestRoles = (name: string, paths: Path[], said: Said = {}): Suggestion =>
+  readingsOf(name, paths, said)[0] as Suggestion;

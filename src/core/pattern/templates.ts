@@ -134,9 +134,9 @@ const PLACES = {
   'hood-neck': { role: 'neckline', fit: low },
   // The longer long edge of a collar and its ends; of a stand the longer one meets the neck.
   'collar-outer': { role: 'collar-outer', fit: (l: Look) => 0.7 * near(l.v, 0, 0.75) + 0.3 * clamp(l.share * 2) },
-  'collar-neck': { role: 'collar-neck', fit: (l: Look) => 0.8 * low(l) + 0.2 * clamp(l.share * 2) },
+  'collar-neck': { role: 'collar-neck', fit: (l: Look) => 0.5 * low(l) + 0.5 * clamp(l.share * 2.6) },
   'stand-top': { role: 'stand-top', fit: (l: Look) => 0.7 * near(l.v, 0, 0.75) + 0.3 * clamp(l.share * 2) },
-  'stand-neck': { role: 'stand-neck', fit: (l: Look) => 0.6 * low(l) + 0.4 * clamp(l.share * 2) },
+  'stand-neck': { role: 'stand-neck', fit: (l: Look) => 0.5 * low(l) + 0.5 * clamp(l.share * 2.6) },
   'cuff-seam': { role: 'cuff-seam', fit: (l: Look) => 0.7 * high(l) + 0.3 * clamp(l.share * 2.5) },
   'cuff-edge': { role: 'cuff-edge', fit: (l: Look) => near(l.v, 1, 0.8) },
   'band-waist': { role: 'waist', fit: (l: Look) => 0.7 * low(l) + 0.3 * clamp(l.share * 2) },

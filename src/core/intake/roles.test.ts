@@ -1,0 +1,62 @@
+import { describe, expect, test } from '@jest/globals';
+import { CUTS, PLAINLY, svgOfGarment, type Telling } from '../../test/pile.ts';
+import { type Path, pathLength } from '../geometry/index.ts';
+import { type ShellPiece } from '../project.ts';
+import { intakeSvg } from './index.ts';
+
+const SIZES = [
+  { w: 260, l: 700, s: 120 },
+  { w: 230, l: 580, s: 105 },
+];
+const LIES = [{}, { turn: 90 }, { turn: 180 }, { turn: 37 }, { mirror: true }, { turn: 180, mirror: true }].map(
+  (t): Telling => ({ ...PLAINLY, ...t }),
+);
+
+const read = (svg: string): ShellPiece[] => {
+  const r = intakeSvg(svg);
+  if (!r.ok) throw new Error(JSON.stringify(r.findings));
+  return r.value.pieces;
+};
+const lengths = (edges: { role: string; path: Path }[]): Map<string, number> => {
+  const out = new Map<string, number>();
+  for (const { role, path } of edges) out.set(role, (out.get(role) ?? 0) + pathLength(path));
+  return out;
+};
+
+/** Share of the outlines' length that is called what it is, over every cut, size and way of lying. */
+function share(cuts: string[]): number {
+  let [right, all] = [0, 0];
+  for (const cut of cuts)
+    for (const z of SIZES)
+      for (const t of LIES) {
+        const g = (CUTS[cut] as (typeof CUTS)[string])(z);
+        const pieces = read(svgOfGarment(g, t));
+        for (const [i, p] of g.pieces.entries()) {
+          const got = lengths(pieces[i]?.ring ?? []);
+          for (const [role, length] of lengths(p.edges)) {
+            // A front on the fold is told by its words alone; its edge is the centre front.
+            const other = role === 'centre-front' ? (got.get('front-edge') ?? 0) : 0;
+            right += Math.min(length, (got.get(role) ?? 0) + other);
+            all += length;
+          }
+        }
+      }
+  return right / all;
+}
+
+describe('what edges are called', () => {
+  test('of named pieces nearly all, however they lie: round fronts, wraps, collars, skirts', () => {
+    expect(share(Object.keys(CUTS))).toBeGreaterThan(0.97);
+    expect(share(['wrap', 'skirt', 'rounded jacket', 'dress'])).toBeGreaterThan(0.999);
+  });
+
+  // Two readings of one shape: which is right shows only beside the pieces it is sewn to.
+  test('a reading that hardly beats another is told as unsure', () => {
+    const g = (CUTS.skirt as (typeof CUTS)[string])(SIZES[0] as (typeof SIZES)[number]);
+    const named = read(svgOfGarment(g));
+    const unnamed = read(svgOfGarment(g, { ...PLAINLY, named: false }));
+    const surest = (p: ShellPiece): number => Math.max(...p.ring.map((e) => e.confidence));
+    expect(surest(named[0] as ShellPiece)).toBeGreaterThan(0.7);
+    expect(surest(unnamed[1] as ShellPiece)).toBeLessThanOrEqual(0.6);
+  });
+});

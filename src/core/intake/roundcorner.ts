@@ -1,0 +1,93 @@
+import { directionAlong, endOf, type Path, pathLength, stretch, turn } from '../geometry/index.ts';
+
+/** A corner is round where a line turns as tightly as this or tighter, mm of radius. Own figure: a saucer's. */
+const WIDEST = 95;
+/** It turns outward by so much in all, radians: from half a right angle to well past one. */
+const LEAST_TURN = Math.PI / 4;
+const MOST_TURN = Math.PI * 0.75;
+/** On both sides of it the edge goes on for so long, mm, nearly straight. */
+const FLANK = 60;
+const STRAIGHT = Math.PI / 22;
+/** Steps the line is walked in, mm, and over how much of it the tightness is taken. */
+const STEP = 2;
+const WINDOW = 12;
+
+/** A stretch of an edge, from and to in mm along it. */
+interface Arc {
+  from: number;
+  to: number;
+}
+
+/** How far the line turns between two places, radians, positive outward of a ring that runs clockwise on screen. */
+const turned = (at: number[], i: number, k: number): number => at.slice(i, k).reduce((s, v) => s + v, 0);
+
+/** The round corners of one edge: where it turns tightly and outward between two nearly straight stretches. */
+function arcsOf(path: Path): Arc[] {
+  const length = pathLength(path);
+  const n = Math.floor(length / STEP);
+  if (length < 2 * FLANK + WINDOW) return [];
+  const way = Array.from({ length: n + 1 }, (_, i) => directionAlong(path, Math.min(length, i * STEP)));
+  const turns = way.slice(1).map((d, i) => turn(way[i] as (typeof way)[number], d));
+  const half = WINDOW / STEP / 2;
+  const tight = turns.map((_, i) => {
+    const [a, b] = [Math.max(0, i - half), Math.min(turns.length, i + half)];
+    return turned(turns, a, b) > ((b - a) * STEP) / WIDEST;
+  });
+  const out: Arc[] = [];
+  for (let i = 0; i < tight.length; i++) {
+    if (!tight[i]) continue;
+    let k = i;
+    while (k < tight.length && tight[k]) k++;
+    const all = turned(turns, i, k);
+    const [before, after] = [i - FLANK / STEP, k + FLANK / STEP];
+    const straight = (a: number, b: number): boolean =>
+      turns.slice(a, b).reduce((s, v) => s + Math.abs(v), 0) < STRAIGHT;
+    if (all > LEAST_TURN && all < MOST_TURN && before >= 0 && after <= turns.length)
+      if (straight(before, i) && straight(k, after)) out.push({ from: i * STEP, to: k * STEP });
+    i = k;
+  }
+  return out;
+}
+
+/** How far off the place found a joint of the drawing may lie to be taken for the arc's own end, mm. */
+const NEAR_JOINT = 12;
+
+/** The joint between two segments nearest to a place, or the place itself where none is near. */
+function toJoint(path: Path, at: number): number {
+  let sum = 0;
+  let best = { at, off: NEAR_JOINT };
+  for (const s of path.slice(0, -1)) {
+    sum += pathLength([s]);
+    if (Math.abs(sum - at) < best.off) best = { at: sum, off: Math.abs(sum - at) };
+  }
+  return best.at;
+}
+
+/** An edge with round corners: the stretches between them, and the arcs, one fewer. */
+export interface Rounded {
+  flanks: Path[];
+  arcs: Path[];
+}
+
+/** An edge parted at its round corners. One without any is a single flank. */
+export function partRound(path: Path): Rounded {
+  const ends = arcsOf(path).flatMap((a) => [toJoint(path, a.from), toJoint(path, a.to)]);
+  if (!ends.length) return { flanks: [path], arcs: [] };
+  const at = [0, ...ends, pathLength(path)];
+  const parts = at.slice(1).map((to, i) => stretch(path, at[i] as number, to));
+  // Parts meet exactly.
+  for (let i = 1; i < parts.length; i++) {
+    const part = parts[i] as Path;
+    part[0] = { ...(part[0] as Path[number]), a: endOf(parts[i - 1] as Path) };
+  }
+  return { flanks: parts.filter((_, i) => i % 2 === 0), arcs: parts.filter((_, i) => i % 2 === 1) };
+}
+
+/** The edge's flanks again, each arc with the one before it where `before(i)`, else with the one after it. */
+export function withArcs({ flanks, arcs }: Rounded, before: (i: number) => boolean): Path[] {
+  return flanks.map((f, i) => [
+    ...(i > 0 && !before(i - 1) ? (arcs[i - 1] as Path) : []),
+    ...f,
+    ...(i < arcs.length && before(i) ? (arcs[i] as Path) : []),
+  ]);
+}
