@@ -2,6 +2,8 @@ export default {
   testEnvironment: 'node',
   // The runner itself does little: every core can test.
   maxWorkers: '100%',
+  // A test is never failed for the cores being busy with something else.
+  testTimeout: 60_000,
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
   transform: {

@@ -13,7 +13,7 @@ import {
   setLineWidth,
   stroke,
 } from 'pdf-lib';
-import { type Path, type Point } from '../geometry/index.ts';
+import { type Path, type Point, weld } from '../geometry/index.ts';
 import { type Item, type Stroke } from './items.ts';
 
 /** Fonts as bytes, most wanted first; a character no font has becomes a question mark. Empty: the reader's Helvetica. */
@@ -39,6 +39,7 @@ const DASH: Partial<Record<Stroke, number[]>> = { seam: [4, 2], fold: [10, 2, 2,
 /** Maps mm on the plane (y down) to points on the page (y up). */
 export type ToPage = (p: Point) => [number, number];
 
+/** Operators that draw one joined path as one line; a step in it throws OpenOutline, as in the other writers. */
 export function strokePath(path: Path, kind: Stroke, to: ToPage): PDFOperator[] {
   const ops: PDFOperator[] = [
     setLineWidth(WIDTH[kind] * PT),
@@ -47,11 +48,9 @@ export function strokePath(path: Path, kind: Stroke, to: ToPage): PDFOperator[] 
       0,
     ),
   ];
-  let last: Point | null = null;
-  for (const s of path) {
-    if (!last || Math.abs(last.x - s.a.x) > 1e-6 || Math.abs(last.y - s.a.y) > 1e-6) ops.push(moveTo(...to(s.a)));
+  for (const [i, s] of weld(path, false).entries()) {
+    if (i === 0) ops.push(moveTo(...to(s.a)));
     ops.push(s.k === 'L' ? lineTo(...to(s.b)) : appendBezierCurve(...to(s.c), ...to(s.d), ...to(s.b)));
-    last = s.b;
   }
   return [...ops, stroke()];
 }
