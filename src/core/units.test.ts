@@ -30,6 +30,8 @@ describe('lengths as people type them', () => {
     expect(mm('1', 'in')).toBeCloseTo(25.4, 9);
     expect(mm('5/8', 'in')).toBeCloseTo(15.875, 9);
     expect(mm('20 mm', 'in')).toBe(20);
+    // Common practice: buttons by the ligne, 40 to the inch.
+    expect(mm('24L', 'mm')).toBeCloseTo(15.24, 9);
   });
 
   test.each(['', 'abc', '1/0', '5 ells', '1//2', '1 2 3', 'NaN', 'Infinity', '1e400', '--3'])(

@@ -26,6 +26,10 @@ const UNIT_WORDS: Record<string, number> = {
   in: MM_PER_INCH,
   inch: MM_PER_INCH,
   inches: MM_PER_INCH,
+  // Buttons are sold by the ligne, forty to the inch.
+  l: MM_PER_INCH / 40,
+  ligne: MM_PER_INCH / 40,
+  lignes: MM_PER_INCH / 40,
 };
 
 /** Vulgar fractions as one character, which tablets like to put in. */

@@ -6,7 +6,7 @@ import { compute } from '../compute.ts';
 import { cutListCsv } from '../cutting/index.ts';
 import { boxOf, flatten, pathLength, signedArea } from '../geometry/index.ts';
 import { intakeSvg } from '../intake/index.ts';
-import { outlineOf } from '../pattern/index.ts';
+import { outlineOf, ringAreaOf } from '../pattern/index.ts';
 import { MARGIN, OVERLAP, PAPERS, type Sheet, sheetsFor, svgOf, tile, tileName } from './index.ts';
 import { pdfOf } from './pdf.ts';
 
@@ -143,14 +143,20 @@ describe('SVG', () => {
 
 describe('cut list', () => {
   test('names every piece with material and number, interfacing too; RFC 4180, no formula gets out', () => {
-    const rows = cutListCsv([
-      ...coat.pieces,
-      { ...(coat.pieces[0] as (typeof coat.pieces)[number]), name: '=1+"1"' },
-    ]).split('\r\n');
-    expect(rows[0]).toBe('"Piece","Material","Cut","How","Area cm2"');
+    const odd = { ...(coat.pieces[0] as (typeof coat.pieces)[number]), id: 'odd', name: '=1+"1"' };
+    const rows = cutListCsv({ ...coat, pieces: [...coat.pieces, odd] }, 'mm').split('\r\n');
+    expect(rows[0]).toBe('"Piece","Material","Cut","How","Area of one, cm2"');
     expect(rows).toContainEqual(expect.stringMatching(/^"Front facing interfacing","interfacing","2","pair",/));
     expect(rows).toContainEqual(expect.stringMatching(/^"Back lining","lining","1","fold",/));
     expect(rows).toContainEqual(expect.stringMatching(/^"'=1\+""1""",/));
     expect(rows).toHaveLength(coat.pieces.length + 3);
+    // What is cut is more than what is sewn, and said in the unit asked for.
+    const shell = coat.pieces[0] as (typeof coat.pieces)[number];
+    const area = Math.abs(signedArea(coat.cutLines.get(shell.id)?.outline ?? []));
+    expect(area).toBeGreaterThan(ringAreaOf(shell.ring) * 1.02);
+    const inch = cutListCsv(coat, 'in')
+      .split('\r\n')
+      .find((r) => r.startsWith(`"${shell.name}"`));
+    expect(Number(inch?.split('"').at(-2)) * 25.4 ** 2).toBeCloseTo(area, -2);
   });
 });

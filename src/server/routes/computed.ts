@@ -43,7 +43,7 @@ export function computedRoutes(store: Store, reader: Reader): Hono {
       return c.json({ ...plan.value, findings: told(plan.value.findings) });
     }),
   );
-  r.get('/:id/cutting', (c) => with_(c, (x) => c.json({ cutList: cutList(x.pieces) })));
+  r.get('/:id/cutting', (c) => with_(c, (x) => c.json({ cutList: cutList(x) })));
   return r;
 }
 

@@ -121,7 +121,7 @@ export function exportRoutes(store: Store, fontFiles: string[], now: () => Date)
     const p = await load(c);
     if (!p) return missing(c);
     download(c, `${slug(p.doc.name)}-cut-list.csv`, 'text/csv; charset=utf-8');
-    return c.body(cutListCsv(p.x.pieces));
+    return c.body(cutListCsv(p.x, p.doc.units));
   });
   r.get('/:id/export/project.json', async (c) => {
     const p = await load(c);

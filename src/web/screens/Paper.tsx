@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Table, Text } from '@chakra-ui/react';
 import { Download } from 'lucide-react';
 import { useMemo } from 'react';
-import { cutList } from '../../core/cutting/index.ts';
+import { cutList, formatArea } from '../../core/cutting/index.ts';
 import { PAPERS, sheetsFor, tile } from '../../core/output/index.ts';
 import { type Piece } from '../../core/pattern/index.ts';
 import { CLOSING_ONLY, type Decisions } from '../../core/project.ts';
@@ -51,7 +51,7 @@ export function Paper({ w }: { w: Workbook }) {
         {sheets.length > 0 && <TileMap sheets={sheets} tiling={tiling} units={w.doc.units} />}
       </SheetBox>
       <Files w={w} disabled={!sheets.length} />
-      {pieces.length > 0 && <CutList pieces={pieces} />}
+      {pieces.length > 0 && <CutList w={w} />}
     </Page>
   );
 }
@@ -153,7 +153,7 @@ const HOW = {
   'face down': 'with its pattern face down',
 } as const;
 
-function CutList({ pieces }: { pieces: Piece[] }) {
+function CutList({ w }: { w: Workbook }) {
   return (
     <SheetBox>
       <Heading as="h2" fontSize="20px" fontWeight="600" mb="2">
@@ -162,7 +162,7 @@ function CutList({ pieces }: { pieces: Piece[] }) {
       <Box overflowX="auto">
         <Table.Root size="sm">
           <Table.Body>
-            {cutList(pieces).map((r) => (
+            {cutList(w.computed).map((r) => (
               <Table.Row key={r.name} bg="transparent">
                 <Table.Cell>
                   <Text as="span" color={r.material} fontWeight="700" mr="2">
@@ -173,6 +173,9 @@ function CutList({ pieces }: { pieces: Piece[] }) {
                 <Table.Cell>{MATERIAL_WORDS[r.material].word}</Table.Cell>
                 <Table.Cell>
                   cut {r.count} {HOW[r.how]}
+                </Table.Cell>
+                <Table.Cell textAlign="end" whiteSpace="nowrap">
+                  {r.areaMm2 !== null && `${formatArea(r.areaMm2, w.doc.units)} each`}
                 </Table.Cell>
               </Table.Row>
             ))}
