@@ -21,6 +21,7 @@ const make = (sheets: Sheet[], paper: 'a4' | 'letter') =>
     sheets,
     paper: PAPERS[paper],
     notes: ['Print at 100 %.'],
+    legend: [{ stroke: 'cut', words: 'cut here' }],
     fonts: { regular: [] },
     now: new Date(0),
   });
@@ -60,7 +61,7 @@ describe('PDF read back with another library', () => {
     pages.forEach((page, i) => {
       const t = tiling.tiles[i];
       if (!t) throw new Error('a page too many');
-      expect(page.text).toContain(tileName(t.row, t.column));
+      expect(page.text).toContain(`${tileName(t.row, t.column)}, page ${i + 2} of ${tiling.tiles.length + 1}`);
       for (const run of page.runs)
         for (const p of run) {
           const on =

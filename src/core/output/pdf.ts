@@ -14,8 +14,9 @@ import {
   setLineWidth,
   stroke,
 } from 'pdf-lib';
-import { type Sheet } from './items.ts';
-import { beginPdf, drawItems, type PdfFonts, PT, type ToPage, type Writer } from './pdfpage.ts';
+import { line } from '../geometry/index.ts';
+import { type Sheet, type Stroke } from './items.ts';
+import { beginPdf, drawItems, type PdfFonts, PT, strokePath, type ToPage, type Writer } from './pdfpage.ts';
 
 export type { PdfFonts } from './pdfpage.ts';
 
@@ -27,12 +28,17 @@ export interface PdfJob {
   paper: Paper;
   /** Words for the first page, already in the sewist's language. */
   notes: string[];
+  /** What each kind of line means, in that language. */
+  legend: { stroke: Stroke; words: string }[];
   fonts: PdfFonts;
   /** When it was made, for the file's own record. */
   now: Date;
 }
 
-function tilePage(doc: PDFDocument, t: Tile, tiling: Tiling, title: string, w: Writer): void {
+/** What stands below every page's frame, apart from the page's own name and pieces. */
+const aboutOf = (job: PdfJob): string => `${job.title} · ${job.now.toISOString().slice(0, 10)}`;
+
+function tilePage(doc: PDFDocument, t: Tile, tiling: Tiling, job: PdfJob, w: Writer): void {
   const { paper } = tiling;
   const page = doc.addPage([paper.width * PT, paper.height * PT]);
   const to: ToPage = (p) => [(p.x - t.box.minX + MARGIN) * PT, (paper.height - MARGIN - (p.y - t.box.minY)) * PT];
@@ -56,8 +62,10 @@ function tilePage(doc: PDFDocument, t: Tile, tiling: Tiling, title: string, w: W
   );
   crosses(page, paper);
   page.pushOperators(popGraphicsState());
-  const label = [tileName(t.row, t.column), title, t.names.join(', ')].filter(Boolean).join(' · ');
-  w.text(page, label.slice(0, 110), [(MARGIN + 2) * PT, (MARGIN - 4) * PT], 9);
+  // The first page is the one with the squares.
+  const number = `${tiling.tiles.indexOf(t) + 2} of ${tiling.tiles.length + 1}`;
+  const label = [`${tileName(t.row, t.column)}, page ${number}`, t.names.join(', '), aboutOf(job)].filter(Boolean);
+  w.text(page, w.fit(label.join(' · '), 9, width - 4 * PT), [(MARGIN + 2) * PT, (MARGIN - 4) * PT], 9);
   const next = [
     t.right ? `${tileName(t.row, t.column + 1)} joins on the right` : '',
     t.below ? `${tileName(t.row + 1, t.column)} joins below` : '',
@@ -82,25 +90,51 @@ function crosses(page: PDFPage, paper: Paper): void {
   }
 }
 
-/** First page: test squares of 50 mm and 2 in, the notes, and the map of the pages. */
+/** Lines of names on the first page; a pattern of more pieces has them on its own pages. */
+const MOST_NAMED = 8;
+
+/** Least size of lettering that is read on paper, points. */
+const LEAST_TYPE = 7;
+
+/** A sample of each kind of line beside its meaning, beside the squares. */
+function legend(page: PDFPage, job: PdfJob, w: Writer): void {
+  const up = (mm: number): number => (job.paper.height - mm) * PT;
+  const to: ToPage = (p) => [p.x * PT, up(p.y)];
+  for (const [i, l] of job.legend.entries()) {
+    const y = 43 + i * 9;
+    const sample = [line({ x: 149, y }, { x: 167, y })];
+    page.pushOperators(pushGraphicsState(), ...strokePath(sample, l.stroke, to), popGraphicsState());
+    w.text(page, w.fit(l.words, 9, (job.paper.width - 180) * PT), [170 * PT, up(y + 1)], 9);
+  }
+}
+
+/** First page: test squares of 50 mm and 2 in, what the lines mean, the notes, what is in it, and the map of the pages. */
 function coverPage(doc: PDFDocument, job: PdfJob, tiling: Tiling, w: Writer): void {
   const { paper } = job;
   const page = doc.addPage([paper.width * PT, paper.height * PT]);
   const up = (mm: number): number => (paper.height - mm) * PT;
-  w.text(page, job.title.slice(0, 70), [20 * PT, up(26)], 22);
+  const across = (paper.width - 40) * PT;
+  w.text(page, w.fit(job.title, 22, across), [20 * PT, up(24)], 22);
+  const pages = `${job.now.toISOString().slice(0, 10)} · ${tiling.tiles.length + 1} pages`;
+  w.text(page, pages, [20 * PT, up(32)], 9);
+  legend(page, job, w);
   page.pushOperators(pushGraphicsState(), setLineWidth(0.3 * PT), setDashPattern([], 0));
   page.pushOperators(rectangle(20 * PT, up(90), 50 * PT, 50 * PT), stroke());
   page.pushOperators(rectangle(90 * PT, up(90), 50.8 * PT, 50.8 * PT), stroke());
   w.text(page, '50 mm', [38 * PT, up(66)], 12);
   w.text(page, '2 in', [111 * PT, up(66)], 12);
-  for (const [i, n] of job.notes.entries()) w.text(page, n, [20 * PT, up(104 + i * 6.5)], 11);
-  const top = 114 + job.notes.length * 6.5;
+  const notes = job.notes.flatMap((n) => w.wrap(n, 11, across));
+  const named = w.wrap(job.sheets.map((s) => s.name).join(', '), 9, across).slice(0, MOST_NAMED);
+  for (const [i, n] of notes.entries()) w.text(page, n, [20 * PT, up(104 + i * 6.5)], 11);
+  const below = 104 + notes.length * 6.5 + 2;
+  for (const [i, n] of named.entries()) w.text(page, n, [20 * PT, up(below + i * 5)], 9);
+  const top = below + named.length * 5 + 4;
   const cell = Math.min(14, (paper.width - 40) / tiling.columns, (paper.height - top - 15) / tiling.rows / 1.3);
   for (const t of tiling.tiles) {
     const x = 20 + t.column * cell;
     const y = top + t.row * cell * 1.3;
     page.pushOperators(rectangle(x * PT, up(y + cell * 1.3), cell * PT, cell * 1.3 * PT), stroke());
-    w.text(page, tileName(t.row, t.column), [(x + 1) * PT, up(y + cell * 0.8)], Math.max(3, cell * 0.9));
+    w.text(page, tileName(t.row, t.column), [(x + 1) * PT, up(y + cell * 0.8)], Math.max(LEAST_TYPE, cell * 0.9));
   }
   page.pushOperators(popGraphicsState());
 }
@@ -110,6 +144,6 @@ export async function pdfOf(job: PdfJob): Promise<Uint8Array> {
   const { doc, w } = await beginPdf(job);
   const tiling = tile(job.sheets, job.paper);
   coverPage(doc, job, tiling, w);
-  for (const t of tiling.tiles) tilePage(doc, t, tiling, job.title, w);
+  for (const t of tiling.tiles) tilePage(doc, t, tiling, job, w);
   return doc.save();
 }

@@ -77,6 +77,40 @@ export class Writer {
     return this.runs(text).reduce((t, r) => t + r.font.widthOfTextAtSize(r.text, size), 0);
   }
 
+  /** A text on as many lines as it takes to stay within `most` points, broken between words where that can be. */
+  wrap(text: string, size: number, most: number): string[] {
+    const lines: string[] = [];
+    let line = '';
+    for (const word of text.split(' ').flatMap((x) => this.cut(x, size, most))) {
+      const longer = line ? `${line} ${word}` : word;
+      if (line && this.width(longer, size) > most) {
+        lines.push(line);
+        line = word;
+      } else line = longer;
+    }
+    return line ? [...lines, line] : lines;
+  }
+
+  /** A text cut short with an ellipsis where it is wider than `most` points. */
+  fit(text: string, size: number, most: number): string {
+    if (this.width(text, size) <= most) return text;
+    let kept = [...text];
+    while (kept.length && this.width(`${kept.join('')}…`, size) > most) kept = kept.slice(0, -1);
+    return `${kept.join('').trimEnd()}…`;
+  }
+
+  /** A word that is wider than a line, in parts that are not. */
+  private cut(word: string, size: number, most: number): string[] {
+    if (this.width(word, size) <= most) return [word];
+    const out = [''];
+    for (const ch of word) {
+      const last = out.length - 1;
+      if (this.width(out[last] + ch, size) > most) out.push(ch);
+      else out[last] += ch;
+    }
+    return out;
+  }
+
   private runs(text: string): { text: string; font: PDFFont }[] {
     const out: { text: string; font: PDFFont }[] = [];
     for (const ch of text) {

@@ -6,7 +6,7 @@ import { cutListCsv } from '../../core/cutting/index.ts';
 import { changeSheet } from '../../core/inside/index.ts';
 import { type ChangePage, changesPdf } from '../../core/output/changespdf.ts';
 import { cutWords, PAPERS, sheetsFor, svgOf } from '../../core/output/index.ts';
-import { type PdfFonts, pdfOf } from '../../core/output/pdf.ts';
+import { type PdfFonts, type PdfJob, pdfOf } from '../../core/output/pdf.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Store } from '../db/store.ts';
 import { problem } from '../problem.ts';
@@ -38,8 +38,14 @@ const NOTES = [
   'Print at 100 % ("actual size"), one side, no fitting to the page.',
   'Measure both squares first: 50 mm and 2 in each way, edge to edge.',
   'Lay each page so that its frame overlaps its neighbour by 10 mm, crosses on crosses.',
-  'Full line: cut here. Dashes: seam line. Long and short dashes: fold.',
   'Keep blades away from the hand that holds the paper.',
+];
+
+const LINES: PdfJob['legend'] = [
+  { stroke: 'cut', words: 'cut here' },
+  { stroke: 'seam', words: 'seam line' },
+  { stroke: 'fold', words: 'fold' },
+  { stroke: 'inner', words: 'lines inside' },
 ];
 
 const LEGEND =
@@ -85,7 +91,15 @@ export function exportRoutes(store: Store, fontFiles: string[], now: () => Date)
         'nothing-to-print',
         'Nothing is chosen to be printed. Tick at least one piece or the marking strip.',
       );
-    const bytes = await pdfOf({ title: p.doc.name, sheets, paper: PAPERS[size], notes: NOTES, fonts, now: now() });
+    const bytes = await pdfOf({
+      title: p.doc.name,
+      sheets,
+      paper: PAPERS[size],
+      notes: NOTES,
+      legend: LINES,
+      fonts,
+      now: now(),
+    });
     download(c, `${slug(p.doc.name)}.pdf`, 'application/pdf');
     return c.body(bytes as Uint8Array<ArrayBuffer>);
   });
