@@ -15,13 +15,23 @@ export function changeMark(c: Change, units: LengthUnit): string {
   return `−${formatLength(-c.least, units, 0).replace(/ mm$/, '')} to +${formatLength(c.most, units, 0)}`;
 }
 
-/** What to do at one edge, as a sentence. */
+/** One figure as what is done to the cloth there. */
+const done = (mm: number, units: LengthUnit): string => {
+  const figure = formatLength(Math.abs(mm), units, 0);
+  if (figure === formatLength(0, units, 0)) return 'nothing';
+  return mm > 0 ? `add ${figure}` : `cut off ${figure}`;
+};
+
+/** What to do at one edge, as a sentence; where it runs from one figure to another, both with the end they are at. */
 export function changeWords(c: Change, units: LengthUnit): string {
-  const edge = ROLE_WORDS[c.role];
-  const fold = c.onFold ? ', at the fold' : '';
-  if (c.kind === 'same') return `${edge}${fold}: as the shell.`;
+  const edge = `${ROLE_WORDS[c.role]}${c.onFold ? ', at the fold' : ''}`;
+  if (c.kind === 'same') return `${edge}: as the shell.`;
   if (c.kind === 'away') return `${edge}: cut away along the facing line.`;
-  if (c.kind === 'add') return `${edge}${fold}: add ${span(c.least, c.most, units)}.`;
-  if (c.kind === 'off') return `${edge}${fold}: cut off ${span(-c.most, -c.least, units)}.`;
-  return `${edge}${fold}: from ${formatLength(-c.least, units, 0)} cut off to ${formatLength(c.most, units, 0)} added; follow the drawing.`;
+  const [a, b] = c.ends.map((e) => done(e.mm, units)) as [string, string];
+  const between = [c.least, c.most].map((v) => done(v, units));
+  if (a === b && between.every((w) => w === a)) return `${edge}: ${a}.`;
+  const at = c.ends.map((e, i) => `${i ? b : a} at the ${ROLE_WORDS[e.beside].toLowerCase()}`);
+  // A figure beyond both ends lies between them.
+  const further = between.filter((w) => w !== a && w !== b && w !== 'nothing');
+  return `${edge}: ${at.join(', ')}${further.length ? `, between them ${further.join(' and ')}` : ''}; follow the drawing.`;
 }

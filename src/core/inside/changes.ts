@@ -23,14 +23,16 @@ export interface Change {
   kind: 'same' | 'off' | 'add' | 'varies' | 'away';
   least: number;
   most: number;
+  /** At both ends of the edge, and the edge that lies beyond each; none of an edge that is gone. */
+  ends: { mm: number; beside: Role }[];
   /** Where to write it: the middle of the edge on the derived cut line; of an edge that is gone, on the shell's. */
   at: Point;
 }
 
 /** Less than this is not worth a chalk line (mm). */
 const SAME = 0.4;
-/** Places along an edge that are measured, clear of its corners. */
-const PLACES = [0.12, 0.3, 0.5, 0.7, 0.88];
+/** Places along an edge that are measured; the first and the last are its ends, just clear of the corners. */
+const PLACES = [0.01, 0.12, 0.3, 0.5, 0.7, 0.88, 0.99];
 
 /** A place on an edge's cut line: straight out by its allowance. Rings run clockwise on screen. */
 function cutPlace(e: Edge, share: number): Point {
@@ -56,16 +58,32 @@ function beyond(cut: Path, q: Point): number {
 /** How far a cut edge is carried on to measure from it (mm). */
 const REACH = 150;
 
+/** Places along all parts of an edge in the order in which they lie along it, and how far each lies beyond the shell's. */
+function measured(e: Edge, parts: Edge[]): number[] {
+  const cut = extend(offsetPath(e.path, e.allowance), REACH, REACH);
+  return parts
+    .flatMap((d) =>
+      PLACES.map((k) => ({ along: nearestOn(e.path, pointAlong(d.path, pathLength(d.path) * k)).at, d, k })),
+    )
+    .sort((a, b) => a.along - b.along)
+    .map(({ d, k }) => beyond(cut, cutPlace(d, k)));
+}
+
 /** The change sheet of a derived piece: the shell's pattern once, with what to add and to cut off along each edge. */
 export function changeSheet(shell: Piece, made: Piece): Change[] {
-  return shell.ring.map((e): Change => {
+  const n = shell.ring.length;
+  return shell.ring.map((e, i): Change => {
     const parts = made.ring.filter((d) => d.from?.piece === shell.id && d.from.edge === e.id && d.role === e.role);
     const own = { edge: e.id, role: e.role, onFold: e.onFold };
-    if (!parts.length) return { ...own, kind: 'away', least: 0, most: 0, at: cutPlace(e, 0.5) };
-    const cut = extend(offsetPath(e.path, e.allowance), REACH, REACH);
-    const off = parts.flatMap((d) => PLACES.map((k) => beyond(cut, cutPlace(d, k))));
+    if (!parts.length) return { ...own, kind: 'away', least: 0, most: 0, ends: [], at: cutPlace(e, 0.5) };
+    const off = measured(e, parts);
     const [least, most] = [Math.min(...off), Math.max(...off)];
     const longest = parts.reduce((m, d) => (pathLength(d.path) > pathLength(m.path) ? d : m));
-    return { ...own, kind: kindOf(least, most), least, most, at: cutPlace(longest, 0.5) };
+    const beside = (k: number): Role => (shell.ring[(i + n + k) % n] as Edge).role;
+    const ends = [
+      { mm: off[0] as number, beside: beside(-1) },
+      { mm: off[off.length - 1] as number, beside: beside(1) },
+    ];
+    return { ...own, kind: kindOf(least, most), least, most, ends, at: cutPlace(longest, 0.5) };
   });
 }

@@ -1,5 +1,6 @@
 import { type PDFDocument, popGraphicsState, pushGraphicsState } from 'pdf-lib';
 import { boxOf, joinBoxes, type Path, type Point } from '../geometry/index.ts';
+import { type Stroke } from './items.ts';
 import { beginPdf, type PdfFonts, PT, strokePath, type ToPage, type Writer } from './pdfpage.ts';
 import { MARGIN, type Paper } from './tiles.ts';
 
@@ -9,6 +10,8 @@ export interface ChangePage {
   /** Cut line of the shell, and of what is cut from its pattern. */
   shell: Path;
   made: Path;
+  /** Grainline and darts of what is cut. */
+  inside: { path: Path; stroke: Stroke }[];
   /** Short figures beside the edges, and the same in sentences, in the sewist's language. */
   marks: { at: Point; text: string }[];
   lines: string[];
@@ -32,23 +35,27 @@ const BESIDE = 32;
 /** The change sheets: each shell piece drawn to fit one page, the figures at its edges and below in sentences. */
 export async function changesPdf(job: ChangesJob): Promise<Uint8Array> {
   const { doc, w } = await beginPdf(job);
-  for (const p of job.pages) changePage(doc, job, p, w);
+  for (const [i, p] of job.pages.entries()) changePage(doc, job, { ...p, number: i + 1 }, w);
   return doc.save();
 }
 
-function changePage(doc: PDFDocument, job: ChangesJob, p: ChangePage, w: Writer): void {
+function changePage(doc: PDFDocument, job: ChangesJob, p: ChangePage & { number: number }, w: Writer): void {
   const { paper } = job;
   const page = doc.addPage([paper.width * PT, paper.height * PT]);
   const up = (mm: number): number => (paper.height - mm) * PT;
-  w.text(page, p.heading.slice(0, 80), [MARGIN * PT, up(MARGIN + 6)], 15);
-  w.text(page, job.title.slice(0, 80), [MARGIN * PT, up(MARGIN + 13)], 9);
-  const text = (p.lines.length + 2) * LINE;
+  const across = (paper.width - 2 * MARGIN) * PT;
+  w.text(page, w.fit(p.heading, 15, across), [MARGIN * PT, up(MARGIN + 6)], 15);
+  const about = `${job.title} · ${job.now.toISOString().slice(0, 10)} · page ${p.number} of ${job.pages.length}`;
+  w.text(page, w.fit(about, 9, across), [MARGIN * PT, up(MARGIN + 13)], 9);
+  const lines = p.lines.flatMap((l) => w.wrap(l, 11, across));
+  const text = (lines.length + 2) * LINE;
   const box = joinBoxes(boxOf(p.shell), boxOf(p.made));
   const [wide, high] = [paper.width - 2 * MARGIN - 2 * BESIDE, paper.height - 2 * MARGIN - text - 26];
   const scale = Math.min(wide / (box.maxX - box.minX), high / (box.maxY - box.minY));
   const left = (paper.width - (box.maxX - box.minX) * scale) / 2;
   const to: ToPage = (q) => [(left + (q.x - box.minX) * scale) * PT, up(MARGIN + 20 + (q.y - box.minY) * scale)];
   page.pushOperators(pushGraphicsState(), ...strokePath(p.shell, 'cut', to), ...strokePath(p.made, 'seam', to));
+  for (const l of p.inside) page.pushOperators(...strokePath(l.path, l.stroke, to));
   page.pushOperators(popGraphicsState());
   const middle = (box.minX + box.maxX) / 2;
   for (const m of p.marks) {
@@ -61,6 +68,6 @@ function changePage(doc: PDFDocument, job: ChangesJob, p: ChangePage, w: Writer)
     w.text(page, m.text, at, 10);
   }
   const below = MARGIN + 24 + high;
-  for (const [i, line] of [...p.lines, job.legend].entries())
-    w.text(page, line, [MARGIN * PT, up(below + (i + 1) * LINE)], i < p.lines.length ? 11 : 9);
+  for (const [i, line] of [...lines, job.legend].entries())
+    w.text(page, line, [MARGIN * PT, up(below + (i + 1) * LINE)], i < lines.length ? 11 : 9);
 }

@@ -3,6 +3,7 @@ import { type Context, Hono } from 'hono';
 import { changeMark, changeWords } from '../../contract/index.ts';
 import { type Computed, compute } from '../../core/compute.ts';
 import { cutListCsv } from '../../core/cutting/index.ts';
+import { line } from '../../core/geometry/index.ts';
 import { changeSheet } from '../../core/inside/index.ts';
 import { type ChangePage, changesPdf } from '../../core/output/changespdf.ts';
 import { cutWords, PAPERS, sheetsFor, svgOf } from '../../core/output/index.ts';
@@ -49,7 +50,7 @@ const LINES: PdfJob['legend'] = [
 ];
 
 const LEGEND =
-  'Full line: cut edge of the shell. Dashes: cut edge of the lining. + add outside the shell, − cut off inside it.';
+  'Full line: cut edge of the shell. Dashes: cut edge of the lining; fine dashes: its darts. + add outside the shell, − cut off inside it.';
 
 /** Every lining piece as changes to the pattern of its shell piece. */
 function changePages(x: Computed, doc: ProjectDocument): ChangePage[] {
@@ -63,6 +64,10 @@ function changePages(x: Computed, doc: ProjectDocument): ChangePage[] {
         heading: `${made.name}, from the pattern of "${shell.name}" (${cutWords(made)})`,
         shell: cuts[0].outline,
         made: cuts[1].outline,
+        inside: [
+          { path: [line(made.grain.a, made.grain.b)], stroke: 'grain' },
+          ...made.lines.map((l) => ({ path: l.path, stroke: 'inner' as const })),
+        ],
         marks: changes.map((k) => ({ at: k.at, text: changeMark(k, doc.units) })).filter((k) => k.text),
         lines: changes.map((k) => changeWords(k, doc.units)),
       },
