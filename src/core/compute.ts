@@ -8,6 +8,7 @@ import {
   type CutLine,
   cutLine,
   isDrawnWhole,
+  oddSize,
   type Piece,
   patternFaults,
   shellPieces,
@@ -97,7 +98,8 @@ function drawnCutLine(shell: Shell, id: string): CutLine | null {
 export function compute(doc: ProjectDocument): Computed {
   const d = effective(doc.decisions);
   const { shell, ...base } = shellPart(doc, d);
-  const findings: Finding[] = [];
+  const size = oddSize(shell);
+  const findings: Finding[] = size ? [size] : [];
   const closure = closes(shell, doc)
     ? apart<Result<Closure> | null>('closure', findings, null, () => deriveClosure(shell, d, doc.units))
     : null;

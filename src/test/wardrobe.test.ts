@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { sentenceOf } from '../contract/findings.ts';
 import { compute } from '../core/compute.ts';
+import { mapPath } from '../core/geometry/index.ts';
 import { changeSheet } from '../core/inside/index.ts';
 import { type Decisions } from '../core/project.ts';
 import { proofOf } from '../core/proof/index.ts';
@@ -17,6 +18,11 @@ describe('the demo wardrobe in words', () => {
       return { doc: made.value, words: whereStopped(made.value, compute(made.value)) };
     });
     for (const { words } of stopped) expect(words).toMatch(/^Ready to cut: \d+ pieces, every seam matches$/);
+    // Centimetres taken for millimetres are never ready to cut.
+    const tiny = structuredClone((stopped[0] as (typeof stopped)[number]).doc);
+    for (const p of tiny.shell?.pieces ?? [])
+      for (const e of p.ring) e.path = mapPath(e.path, { a: 0.1, b: 0, c: 0, d: 0.1, e: 0, f: 0 });
+    expect(whereStopped(tiny, compute(tiny))).toContain('true size');
     const { doc } = stopped[3] as (typeof stopped)[number];
     const edge = doc.shell?.pieces[0]?.ring[0];
     if (edge) edge.role = 'plain';

@@ -1,5 +1,5 @@
 import { boxOf, distance, endOf, insideRing, nearestOn, pathLength, pointAlong, startOf } from '../geometry/index.ts';
-import { agreeing, companyOf, type Suggestion } from '../pattern/index.ts';
+import { agreeing, companyOf, oddSize, type Suggestion } from '../pattern/index.ts';
 import { type ShellPiece } from '../project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { HEAL_GAP, LIGHTEN } from '../tolerance.ts';
@@ -47,7 +47,8 @@ export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> 
   );
   const both = real.filter((d) => d.seam).length;
   if (both) findings.push({ code: 'both-lines', severity: 'note', data: { count: both, of: pieces.length } });
-  checkSize(pieces, findings);
+  const size = oddSize(pieces);
+  if (size) findings.push(size);
   return ok({ pieces, findings: withGapsAtOnce(findings) });
 }
 
@@ -194,15 +195,3 @@ const calm = (name: string): string =>
 /** "Front · cut 2" names a front: what comes before the count or the fold. */
 const firstPart = (text: string | undefined): string | undefined =>
   text?.split(/\s*[·,;|]\s*|\s+[-–]\s+|\s+(?=cut \d)|\s+(?=on (?:the )?fold)/i)[0] || undefined;
-
-/** A largest piece under 15 cm or over 3 m is a unit mistake more often than a garment. */
-function checkSize(pieces: ShellPiece[], findings: Finding[]): void {
-  const sides = pieces.map((p) => {
-    const b = boxOf(p.ring.flatMap((e) => e.path));
-    return Math.max(b.maxX - b.minX, b.maxY - b.minY);
-  });
-  const largest = Math.max(...sides);
-  if (largest >= 150 && largest <= 3000) return;
-  const factor = [10, 25.4, 25.4 / 96, 0.1, 1 / 25.4, 96 / 25.4].find((k) => largest * k >= 300 && largest * k <= 1800);
-  findings.push({ code: 'size-odd', severity: 'warn', data: { largest, ...(factor && { factor }) } });
-}

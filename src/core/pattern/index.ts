@@ -12,5 +12,6 @@ export * from './shell.ts';
 export * from './shellseams.ts';
 export * from './take.ts';
 export type { Company } from './templates.ts';
+export * from './truesize.ts';
 export * from './types.ts';
 export * from './whole.ts';

@@ -50,7 +50,7 @@ const LINES: PdfJob['legend'] = [
 ];
 
 const LEGEND =
-  'Full line: cut edge of the shell. Dashes: cut edge of the lining; fine dashes: its darts. + add outside the shell, − cut off inside it.';
+  'Full line: cut edge of the shell. Dashes: cut edge of the lining; fine dashes: its darts and pleats. + add outside the shell, − cut off inside it.';
 
 /** Every lining piece as changes to the pattern of its shell piece. */
 function changePages(x: Computed, doc: ProjectDocument): ChangePage[] {

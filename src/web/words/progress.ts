@@ -10,6 +10,7 @@ export function whereStopped(doc: ProjectDocument, c: Computed): string {
     return `${line.buttons.length} to place${cut ? `, ${cut} cut` : ''}`;
   }
   if (!doc.shell) return 'Next: put the pattern in';
+  if (c.findings.some((f) => f.code === 'size-odd')) return 'Next: see whether the pattern came in at its true size';
   // A pocket bag or a tab needs no names; a pattern of which nothing was recognised does.
   const known = doc.shell.pieces.filter((p) => p.kind !== 'other' && p.kind !== 'placket');
   const unnamed = (known.length ? known : doc.shell.pieces).filter((p) =>
