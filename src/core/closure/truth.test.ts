@@ -39,7 +39,7 @@ describe('what is said of a closing is so', () => {
         const done = [{ line: 'front', index, at: at[index] as number, state: 'sewn' as const }];
         expect(closing({ ...part, done }).buttons.map((b) => b.at)).toEqual(at);
       }),
-      runs(150),
+      runs(75),
     );
   });
 
@@ -63,7 +63,7 @@ describe('what is said of a closing is so', () => {
         const told = r.ok ? undefined : r.findings.find((f) => f.code === 'first-gap-too-long');
         if (told) expect(answer({ ...part, firstGap: Number(told.data?.most) }).ok).toBe(true);
       }),
-      runs(120),
+      runs(60),
     );
   });
 

@@ -77,7 +77,7 @@ describe('words', () => {
           expect(said).not.toMatch(/undefined|Something is wrong|\d mm\b/);
         }
       }),
-      { seed: SEED, numRuns: 60, endOnFailure: true },
+      { seed: SEED, numRuns: 30, endOnFailure: true },
     );
     for (const m of METHODS.filter((x) => x.id !== 'none'))
       expect([m.topic, methodWords(m.topic, m.id)]).not.toEqual([m.topic, m.id]);
@@ -160,7 +160,7 @@ describe('cures', () => {
           ]);
         }
       }),
-      { seed: SEED, numRuns: 60, endOnFailure: true },
+      { seed: SEED, numRuns: 30, endOnFailure: true },
     );
     expect([...seen].sort()).toEqual([
       'back-facing-too-deep',
