@@ -38,7 +38,7 @@ describe('plans of any garment', () => {
         for (const x of r.value.findings.filter((y) => y.code === 'method-does-not-fit'))
           expect(String(x.data?.instead).split(' ')).not.toContain(x.data?.method);
       }),
-      { seed: SEED, numRuns: 1000, endOnFailure: true },
+      { seed: SEED, numRuns: 2000, endOnFailure: true },
     );
     expect(proved).toBeGreaterThan(1600);
     expect([...refused].sort()).toEqual([...REFUSALS].sort());
@@ -83,7 +83,7 @@ describe('plans of any garment', () => {
           ).toContain('layer-faces-wrong');
         }
       }),
-      { seed: SEED, numRuns: 240, endOnFailure: true },
+      { seed: SEED, numRuns: 400, endOnFailure: true },
     );
   });
 });
