@@ -2,7 +2,8 @@ import { type Role } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { BLANK } from './blank.ts';
 import { edgesOf, faceOf, keyOf, partOf } from './making.ts';
-import { frenchFirst, PRESS_TO, SLIT_CODES, wayOf } from './seamways.ts';
+import { frenchFirst, PRESS_TO, wayOf } from './seamways.ts';
+import { mouthsOf, restOf, slitShare, stretchesOf, zipShare } from './stretches.ts';
 import {
   type Care,
   type CareHow,
@@ -14,7 +15,6 @@ import {
   type Section,
   type Sewn,
   type Station,
-  type StopPoint,
 } from './types.ts';
 
 /** What the methods work from: layers and joints, the choices, and what is to be fastened. */
@@ -199,64 +199,22 @@ export class Bench {
     return e?.allowance ?? 0;
   }
 
-  /** The share of a centre back seam, from its top, that a zip takes; 0 without one. */
   zipShare(j: Joint): number {
-    const zip = (this.g.methods.zip ?? 'none') === 'none' ? 0 : this.g.d.lining.zip.length;
-    if (!j.code.endsWith('centre-back')) return 0;
-    const above = j.code.includes('skirt') ? (this.joints('centre-back')[0]?.lengthA ?? 0) : 0;
-    return j.lengthA > 0 ? Math.min(1, Math.max(0, (zip - above) / j.lengthA)) : 0;
+    return zipShare(this, j);
   }
 
-  /** The share of a seam that is left open below as a slit; 0 for none. */
   slitShare(j: Joint): number {
-    const { slit, on } = this.g.d.lining;
-    if (slit.length <= 0 || !SLIT_CODES[slit.at]?.includes(j.code)) return 0;
-    // With a skirt the slit is in the skirt's seam.
-    const skirt = j.code.includes('skirt');
-    if (!skirt && this.has(...(SLIT_CODES[slit.at] ?? []).filter((c) => c.includes('skirt')))) return 0;
-    if (!on && j.code.startsWith('lining')) return 0;
-    // A vent takes the slit's place; a zip above leaves it what is below.
-    if (this.parts.get(partOf(j.a[0] ?? ''))?.ring.some((e) => e.role === 'vent')) return 0;
-    return Math.max(0, Math.min(0.9, slit.length / j.lengthA, 1 - this.zipShare(j)));
+    return slitShare(this, j);
+  }
+
+  /** What a step left short of a joint's ends, to be sewn by a later one. */
+  rest(op: string, codes: string[]): Sewn[] {
+    return restOf(this, op, codes);
   }
 
   /** Whether a joint lies open on the inside of the garment. */
   isBare(j: Joint): boolean {
     return !j.closing && [...j.a, ...j.b].some((k) => this.parts.get(partOf(k))?.covered === false);
-  }
-
-  /** What is sewn of a joint now: not its slit, not the mouth of a pocket, nor what is kept short at its ends. */
-  private stretches(j: Joint, from: number, to: number, short: { from?: number; to?: number } = {}): Sewn[] {
-    const end = Math.max(from, Math.min(to, 1 - this.slitShare(j)));
-    const most = (end - from) / 3;
-    const share = (mm = 0): number => Math.min(most, j.lengthA > 0 ? mm / j.lengthA : 0);
-    const [a, b] = [from + share(short.from), end - share(short.to)];
-    const mouth = this.g.making.mouths[j.id];
-    if (!mouth || mouth.to <= a || mouth.from >= b) return [{ joint: j.id, from: a, to: b }];
-    return [
-      { joint: j.id, from: a, to: Math.max(a, mouth.from) },
-      { joint: j.id, from: Math.min(b, mouth.to), to: b },
-    ].filter((s) => s.to > s.from);
-  }
-
-  /** What a step left short of a joint's ends, to be sewn by a later one. */
-  rest(op: string, codes: string[]): Sewn[] {
-    const done = this.ops.filter((o) => o.id === op).flatMap((o) => o.sews);
-    return this.joints(...codes).flatMap((j) => {
-      const own = done.filter((s) => s.joint === j.id);
-      const end = 1 - this.slitShare(j);
-      const first = Math.min(...own.map((s) => s.from));
-      const reached = Math.max(...own.map((s) => s.to));
-      const mouth = this.g.making.mouths[j.id];
-      // A mouth that begins where the stitching stopped is no part of the rest.
-      const last = mouth && reached >= mouth.from - 1e-9 ? Math.max(reached, mouth.to) : reached;
-      return own.length
-        ? [
-            { joint: j.id, from: this.zipShare(j), to: first },
-            { joint: j.id, from: last, to: end },
-          ].filter((s) => s.to - s.from > 1e-6)
-        : [];
-    });
   }
 
   private base({ joints, first, o }: Run): More {
@@ -267,7 +225,7 @@ export class Bench {
     const once = joints.filter((j) => !j.id.endsWith(':in') || j === first);
     return {
       pieces: [...new Set(all.map(partOf))],
-      sews: joints.flatMap((j) => this.stretches(j, from, to, o.short?.(j))),
+      sews: joints.flatMap((j) => stretchesOf(this, j, from, to, o.short?.(j))),
       stack: o.stack ?? (first.closing ? this.turned(first) : this.flat(first)),
       allowance: first.allowance,
       cares: this.care(all, o.care ?? (first.closing ? 'enclosed' : 'seamed')),
@@ -302,7 +260,7 @@ export class Bench {
       ...more,
       needs,
       makes: [...codes.map((c) => `sewn:${c}`), ...(doneAt === 'sewn' ? ends : []), ...(more.makes ?? [])],
-      stops: [...(more.stops ?? []), ...this.mouthsOf(joints)],
+      stops: [...(more.stops ?? []), ...mouthsOf(this, joints)],
       data: { ...base.data, ...more.data },
     });
     if (doneAt === 'neatened')
@@ -311,13 +269,6 @@ export class Bench {
       ]);
     if (mixed.length) this.neaten({ ...r, joints: mixed }, `neaten:${first.code}`, [id], []);
     if (press) this.press(r, id, press, doneAt === 'pressed' ? ends : [], joints);
-  }
-
-  private mouthsOf(joints: Joint[]): StopPoint[] {
-    return joints.flatMap((j) => {
-      const m = this.g.making.mouths[j.id];
-      return m ? [{ code: 'pocket-mouth', mm: (m.to - m.from) * j.lengthA }] : [];
-    });
   }
 
   private neaten({ section, first, joints, codes }: Run, id: string, needs: string[], makes: string[]): void {

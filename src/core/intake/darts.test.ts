@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CUTS, PLAINLY, svgOfGarment } from '../../test/pile.ts';
+import { CUTS } from '../../test/pile.ts';
+import { PLAINLY, svgOfGarment } from '../../test/piletelling.ts';
 import { SEED } from '../../test/shells.ts';
 import {
   addScaled,

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { CUTS, PLAINLY, svgOfGarment, type Telling } from '../../test/pile.ts';
+import { CUTS } from '../../test/pile.ts';
+import { PLAINLY, svgOfGarment, type Telling } from '../../test/piletelling.ts';
 import { type Path, pathLength } from '../geometry/index.ts';
 import { type ShellPiece } from '../project.ts';
 import { intakeSvg } from './index.ts';
