@@ -1,5 +1,4 @@
 import { type Role } from '../pattern/index.ts';
-import { type Decisions } from '../project.ts';
 import { BLANK } from './blank.ts';
 import { edgesOf, faceOf, keyOf, partOf } from './making.ts';
 import { frenchFirst, PRESS_TO, wayOf } from './seamways.ts';
@@ -7,29 +6,15 @@ import { mouthsOf, restOf, slitShare, stretchesOf, zipShare } from './stretches.
 import {
   type Care,
   type CareHow,
+  type Garment,
   type Joint,
   type Laid,
-  type Making,
   type Operation,
   type Part,
   type Section,
   type Sewn,
   type Station,
 } from './types.ts';
-
-/** What the methods work from: layers and joints, the choices, and what is to be fastened. */
-export interface Garment {
-  making: Making;
-  d: Decisions;
-  /** Method of every topic. */
-  methods: Record<string, string>;
-  extras: string[];
-  /** On the whole garment, cuffs and all: buttons and sewn-on snaps or hooks, and holes to be sewn. */
-  buttons: number;
-  snaps: number;
-  holes: number;
-  hole: { opening: number; overall: number } | null;
-}
 
 type More = Partial<Operation>;
 

@@ -1,6 +1,5 @@
 import { type Decisions } from '../project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
-import { type Garment } from './bench.ts';
 import { checkPlan } from './check/index.ts';
 import { keyOf, singleYoke } from './making.ts';
 import { misfitExtras, operationsFor, resolve } from './methods/catalogue.ts';
@@ -8,7 +7,7 @@ import { yokeIsDouble } from './methods/yokes.ts';
 import { orderOperations, resolveNeeds } from './order.ts';
 import { ownOrder, withIds } from './own.ts';
 import { minutesOf } from './times.ts';
-import { type Making, type Operation, type Plan, type PlanStep } from './types.ts';
+import { type Garment, type Making, type Operation, type Plan, type PlanStep } from './types.ts';
 
 /** What a garment is planned from: all but the methods, which follow from the choices. */
 export type Task = Omit<Garment, 'methods' | 'extras'>;

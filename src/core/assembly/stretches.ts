@@ -1,12 +1,20 @@
-import { type Bench } from './bench.ts';
 import { partOf } from './making.ts';
 import { SLIT_CODES } from './seamways.ts';
-import { type Joint, type Sewn, type StopPoint } from './types.ts';
+import { type Garment, type Joint, type Operation, type Part, type Sewn, type StopPoint } from './types.ts';
 
 // How much of a joint is sewn: zips, slits and the mouths of pockets stay open, ends may wait for a later step.
 
+/** What a garment is made of, and the steps so far. */
+interface Sewing {
+  g: Garment;
+  ops: Operation[];
+  parts: Map<string, Part>;
+  has(...codes: string[]): boolean;
+  joints(...codes: string[]): Joint[];
+}
+
 /** The share of a centre back seam, from its top, that a zip takes; 0 without one. */
-export function zipShare(bench: Bench, j: Joint): number {
+export function zipShare(bench: Sewing, j: Joint): number {
   const zip = (bench.g.methods.zip ?? 'none') === 'none' ? 0 : bench.g.d.lining.zip.length;
   if (!j.code.endsWith('centre-back')) return 0;
   const above = j.code.includes('skirt') ? (bench.joints('centre-back')[0]?.lengthA ?? 0) : 0;
@@ -14,7 +22,7 @@ export function zipShare(bench: Bench, j: Joint): number {
 }
 
 /** The share of a seam that is left open below as a slit; 0 for none. */
-export function slitShare(bench: Bench, j: Joint): number {
+export function slitShare(bench: Sewing, j: Joint): number {
   const { slit, on } = bench.g.d.lining;
   if (slit.length <= 0 || !SLIT_CODES[slit.at]?.includes(j.code)) return 0;
   // With a skirt the slit is in the skirt's seam.
@@ -28,7 +36,7 @@ export function slitShare(bench: Bench, j: Joint): number {
 
 /** What is sewn of a joint now: not its slit, not the mouth of a pocket, nor what is kept short at its ends. */
 export function stretchesOf(
-  bench: Bench,
+  bench: Sewing,
   j: Joint,
   from: number,
   to: number,
@@ -47,7 +55,7 @@ export function stretchesOf(
 }
 
 /** What a step left short of a joint's ends, to be sewn by a later one. */
-export function restOf(bench: Bench, op: string, codes: string[]): Sewn[] {
+export function restOf(bench: Sewing, op: string, codes: string[]): Sewn[] {
   const done = bench.ops.filter((o) => o.id === op).flatMap((o) => o.sews);
   return bench.joints(...codes).flatMap((j) => {
     const own = done.filter((s) => s.joint === j.id);
@@ -67,7 +75,7 @@ export function restOf(bench: Bench, op: string, codes: string[]): Sewn[] {
 }
 
 /** Where sewing halts at both ends of a pocket's mouth. */
-export function mouthsOf(bench: Bench, joints: Joint[]): StopPoint[] {
+export function mouthsOf(bench: Sewing, joints: Joint[]): StopPoint[] {
   return joints.flatMap((j) => {
     const m = bench.g.making.mouths[j.id];
     return m ? [{ code: 'pocket-mouth', mm: (m.to - m.from) * j.lengthA }] : [];

@@ -1,5 +1,5 @@
 import { type Material, type PieceKind, type Role } from '../pattern/index.ts';
-import { type Bulk } from '../project.ts';
+import { type Bulk, type Decisions } from '../project.ts';
 import { type Finding } from '../result.ts';
 
 export type Station = 'table' | 'iron' | 'machine' | 'overlocker' | 'buttonhole' | 'hand';
@@ -172,4 +172,18 @@ export interface Plan {
   /** Steps the sewist left out, so that what is said of them can call them by their titles. */
   left: PlanStep[];
   findings: Finding[];
+}
+
+/** What the methods work from: layers and joints, the choices, and what is to be fastened. */
+export interface Garment {
+  making: Making;
+  d: Decisions;
+  /** Method of every topic. */
+  methods: Record<string, string>;
+  extras: string[];
+  /** On the whole garment, cuffs and all: buttons and sewn-on snaps or hooks, and holes to be sewn. */
+  buttons: number;
+  snaps: number;
+  holes: number;
+  hole: { opening: number; overall: number } | null;
 }

@@ -1,4 +1,5 @@
-import { Bench, type Garment } from '../bench.ts';
+import { Bench } from '../bench.ts';
+import { type Garment } from '../types.ts';
 import { SEAMS, SLEEVES, shellBody } from './body.ts';
 import { COLLARS } from './collars.ts';
 import { SLEEVE_ENDS, WRISTS } from './cuffs.ts';
