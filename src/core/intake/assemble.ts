@@ -175,7 +175,7 @@ function namesOf(drafts: Draft[], drawing: Drawing): string[] {
     const g = d.outline.shape.group;
     const group = perGroup.get(g) === 1 ? drawing.groupNames[g] : null;
     const said = d.captions.map((c) => /^piece ?name\s*:\s*(.+)$/i.exec(c)?.[1]).find(Boolean);
-    const text = d.captions.find((c) => !NO_NAME.test(c.trim()) && /[a-z]{2}/i.test(c));
+    const text = d.captions.find((c) => !NO_NAME.test(c.trim()) && /\p{L}{2}|\p{Lo}/u.test(c));
     const raw = said ?? d.outline.shape.name ?? d.seam?.shape.name ?? group ?? firstPart(text) ?? `Piece ${i + 1}`;
     const short = calm(raw.trim()).replace(
       /[\s.]+(outline|contour|path|shape|seam ?line|cut(ting)? ?line|seam|cut)$/i,
@@ -194,4 +194,4 @@ const calm = (name: string): string =>
 
 /** "Front · cut 2" names a front: what comes before the count or the fold. */
 const firstPart = (text: string | undefined): string | undefined =>
-  text?.split(/\s*[·,;|]\s*|\s+[-–]\s+|\s+(?=cut \d)|\s+(?=on (?:the )?fold)/i)[0] || undefined;
+  text?.split(/\s*[·,;|]\s*|\s+[-–](?:\s+|$)|\s+(?=cut \d)|\s+(?=on (?:the )?fold)/i)[0] || undefined;

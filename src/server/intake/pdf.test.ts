@@ -18,7 +18,7 @@ import {
   setLineWidth,
   stroke,
 } from 'pdf-lib';
-import { type Path, pathLength, signedArea } from '../../core/geometry/index.ts';
+import { boxOf, type Path, pathLength, signedArea } from '../../core/geometry/index.ts';
 import { type Intake, intakePdf, type PdfChoices } from '../../core/intake/index.ts';
 import { outlineOf } from '../../core/pattern/index.ts';
 import { type Result } from '../../core/result.ts';
@@ -59,6 +59,48 @@ interface Tiling {
   overlap: number;
   labels: boolean;
   order: 'rows' | 'columns';
+  /** What the lines are clipped to. */
+  clip: 'frame' | 'page' | 'none';
+  frame: boolean;
+  corners: boolean;
+  /** A page before the tiles, with a test square. */
+  cover: boolean;
+  /** Only what touches a page is drawn on it, and pages that nothing touches are left out. */
+  touching: boolean;
+  /** Every edge a line of its own. */
+  edges: boolean;
+}
+
+const A4_ROWS: Tiling = {
+  trim: { x: 10, y: 12, w: 190, h: 270 },
+  overlap: 10,
+  labels: false,
+  order: 'rows',
+  clip: 'frame',
+  frame: true,
+  corners: false,
+  cover: false,
+  touching: false,
+  edges: false,
+};
+
+/** An angle in each corner of the frame, as programs print them for sticking pages together. */
+function cornerMarks(page: PDFPage, t: Tiling): void {
+  const { x, y, w, h } = t.trim;
+  for (const [cx, sx] of [
+    [x, 1],
+    [x + w, -1],
+  ] as const)
+    for (const [cy, sy] of [
+      [297 - y, -1],
+      [297 - y - h, 1],
+    ] as const)
+      page.pushOperators(
+        moveTo((cx + 8 * sx) * PT, cy * PT),
+        lineTo(cx * PT, cy * PT),
+        lineTo(cx * PT, (cy + 8 * sy) * PT),
+        stroke(),
+      );
 }
 
 /** The plane printed over A4 pages: each page shows its part of the whole lines through a clip, as many programs write it. */
@@ -72,13 +114,28 @@ async function tiled(t: Tiling): Promise<{ bytes: Uint8Array; columns: number; r
   const cells = Array.from({ length: columns * rows }, (_, i) =>
     t.order === 'rows' ? [i % columns, Math.floor(i / columns)] : [Math.floor(i / rows), i % rows],
   );
+  if (t.cover)
+    doc
+      .addPage([210 * PT, 297 * PT])
+      .pushOperators(rectangle(60 * PT, 500, 50 * PT, 50 * PT), setLineWidth(1), stroke());
   for (const [c, r] of cells as [number, number][]) {
+    const [dx, dy] = [c * (t.trim.w - t.overlap), r * (t.trim.h - t.overlap)];
+    const touches = (p: Placed): boolean => {
+      const b = boxOf(p.path);
+      const meets = (low: number, high: number, from: number, size: number) => high > from && low < from + size;
+      return meets(b.minX + p.x, b.maxX + p.x, dx, t.trim.w) && meets(b.minY + p.y, b.maxY + p.y, dy, t.trim.h);
+    };
+    const own = plane().filter((p) => !t.touching || touches(p));
+    if (!own.length) continue;
     const page = doc.addPage([210 * PT, 297 * PT]);
     const frame = rectangle(t.trim.x * PT, (297 - t.trim.y - t.trim.h) * PT, t.trim.w * PT, t.trim.h * PT);
-    page.pushOperators(pushGraphicsState(), frame, clip(), endPath(), setLineWidth(0.5 * PT));
-    for (const p of plane())
-      drawPath(page, p, t.trim.x - c * (t.trim.w - t.overlap), t.trim.y - r * (t.trim.h - t.overlap), 297);
-    page.pushOperators(popGraphicsState(), setLineWidth(0.2 * PT), frame, stroke());
+    const shown = { frame: [frame, clip(), endPath()], page: [rectangle(0, 0, 210 * PT, 297 * PT), clip(), endPath()] };
+    page.pushOperators(pushGraphicsState(), ...(t.clip === 'none' ? [] : shown[t.clip]), setLineWidth(0.5 * PT));
+    for (const p of own)
+      for (const path of t.edges ? p.path.map((s) => [s]) : [p.path])
+        drawPath(page, { ...p, path }, t.trim.x - dx, t.trim.y - dy, 297);
+    page.pushOperators(popGraphicsState(), setLineWidth(0.2 * PT), ...(t.frame ? [frame, stroke()] : []));
+    if (t.corners) cornerMarks(page, t);
     if (t.labels)
       page.drawText(`${String.fromCharCode(65 + r)}${c + 1}`, { x: (t.trim.x + 3) * PT, y: 20 * PT, size: 9, font });
   }
@@ -199,7 +256,7 @@ describe('pages to be laid together', () => {
   ])(
     '%s',
     async (_, part) => {
-      const t: Tiling = { trim: { x: 10, y: 12, w: 190, h: 270 }, overlap: 10, labels: false, order: 'rows', ...part };
+      const t: Tiling = { ...A4_ROWS, ...part };
       const { bytes, columns, rows } = await tiled(t);
       expectAll(await pieces(bytes));
       const look = await lookInto({ name: 'x.pdf', bytes, unit: undefined, choices: {} });
@@ -214,6 +271,22 @@ describe('pages to be laid together', () => {
     },
     60_000,
   );
+
+  test.each<[string, Partial<Tiling>]>([
+    ['edge to edge, frames and corner marks, a cover before them', { overlap: 0, corners: true, cover: true }],
+    ['15 mm, by columns, a frame and no clip', { overlap: 15, order: 'columns', clip: 'none', corners: true }],
+    [
+      'edge to edge, clipped to the page, no frame, every edge a line',
+      { overlap: 0, clip: 'page', frame: false, edges: true, cover: true },
+    ],
+    [
+      '15 mm, no frame, every edge a line, labelled',
+      { overlap: 15, frame: false, edges: true, corners: true, labels: true },
+    ],
+  ])('each drawing whole what touches it, %s', async (_, part) => {
+    const { bytes } = await tiled({ ...A4_ROWS, touching: true, ...part });
+    expectAll(await pieces(bytes));
+  });
 
   test('lines cut off at the rim of each page are joined across it, by how they meet', async () => {
     // A straight-sided piece: its cuts are computed here, by hand, not by the product.

@@ -1,8 +1,7 @@
-import { type Box, type Point, pathLength, startOf } from '../../geometry/index.ts';
+import { type Box, type Point } from '../../geometry/index.ts';
 import { type PdfLine, type PdfPage } from './pages.ts';
 import { type Chords, chordsOf, crossingsAt, furniture, type Layout, pairs, type SaidLayout, trimOf } from './tiles.ts';
-
-type Places = Layout['places'];
+import { laidByLines, normal, type Places } from './whole.ts';
 
 interface Tiles {
   pages: PdfPage[];
@@ -71,96 +70,14 @@ function apart(t: Tiles): Layout | null {
   return { by: 'apart', trim, columns: places.length, rows: 1, overlapX: -20, overlapY: 0, places, score: 1 };
 }
 
-/**
- * Tiles that each draw the whole line and show a part of it: the same line on two pages tells how they lie. Votes for the
- * step from page to page; the step is the one most lines agree on.
- */
+/** Tiles that draw their lines whole, laid as those lines say. */
 function byLines(t: Tiles): Layout | null {
-  const where = new Map<string, { page: number; at: Point }[]>();
-  for (const i of t.at)
-    for (const l of t.lines.get(i) ?? []) {
-      const length = pathLength(l.path);
-      if (length < 15) continue;
-      const a = startOf(l.path);
-      const shape = l.path.map((s) => `${Math.round((s.b.x - a.x) * 10)},${Math.round((s.b.y - a.y) * 10)}`).join(' ');
-      where.set(shape, [...(where.get(shape) ?? []), { page: i, at: a }]);
-    }
-  const votes = new Map<string, number>();
-  const moves: { from: number; to: number; dx: number; dy: number }[] = [];
-  const width = t.trim.maxX - t.trim.minX;
-  const height = t.trim.maxY - t.trim.minY;
-  for (const list of where.values()) {
-    if (list.length < 2 || list.length > 60) continue;
-    for (const p of list)
-      for (const q of list) {
-        const [dx, dy] = [p.at.x - q.at.x, p.at.y - q.at.y];
-        const sideways = Math.abs(dy) < 0.3 && dx > width * 0.5 && dx < width + 0.5;
-        const down = Math.abs(dx) < 0.3 && dy > height * 0.5 && dy < height + 0.5;
-        if (p.page === q.page || (!sideways && !down)) continue;
-        const step = sideways ? `x${Math.round(dx * 5)}` : `y${Math.round(dy * 5)}`;
-        votes.set(step, (votes.get(step) ?? 0) + 1);
-        moves.push({ from: p.page, to: q.page, dx, dy });
-      }
-  }
-  const best = (axis: 'x' | 'y'): number | null => {
-    const list = [...votes].filter(([k]) => k.startsWith(axis)).sort((a, b) => b[1] - a[1]);
-    return list[0] ? Number(list[0][0].slice(1)) / 5 : null;
-  };
-  const [sx, sy] = [best('x'), best('y')];
-  const fits = (m: (typeof moves)[number]): boolean =>
-    (sx !== null && Math.abs(m.dx - sx) < 0.3 && Math.abs(m.dy) < 0.3) ||
-    (sy !== null && Math.abs(m.dy - sy) < 0.3 && Math.abs(m.dx) < 0.3);
-  const exact = (axis: 'dx' | 'dy', step: number | null): number => {
-    const all = moves
-      .filter((m) => step !== null && Math.abs(m[axis] - step) < 0.3)
-      .map((m) => m[axis])
-      .sort((a, b) => a - b);
-    return all[Math.floor(all.length / 2)] ?? (axis === 'dx' ? width : height);
-  };
-  const places = placed(
-    t.at,
-    moves
-      .filter(fits)
-      .map((m) => ({ from: m.from, to: m.to, dx: Math.abs(m.dx) > 1 ? 1 : 0, dy: Math.abs(m.dy) > 1 ? 1 : 0 })),
-  );
-  if (!places) return null;
-  const overlapX = width - exact('dx', sx);
-  const overlapY = height - exact('dy', sy);
-  return { by: 'lines', trim: t.trim, ...sizeOf(places), overlapX, overlapY, places, score: 1 };
-}
-
-/** Grid places from steps between pages; null when the steps leave pages apart or contradict each other. */
-function placed(pages: number[], steps: { from: number; to: number; dx: number; dy: number }[]): Places | null {
-  const next = new Map<number, { to: number; dx: number; dy: number }[]>();
-  const put = (from: number, to: number, dx: number, dy: number) =>
-    next.set(from, [...(next.get(from) ?? []), { to, dx, dy }]);
-  for (const s of steps) {
-    put(s.from, s.to, s.dx, s.dy);
-    put(s.to, s.from, -s.dx, -s.dy);
-  }
-  const at = new Map<number, { column: number; row: number }>([[pages[0] as number, { column: 0, row: 0 }]]);
-  const queue = [pages[0] as number];
-  while (queue.length) {
-    const p = queue.shift() as number;
-    const here = at.get(p) as { column: number; row: number };
-    for (const s of next.get(p) ?? []) {
-      const there = { column: here.column + s.dx, row: here.row + s.dy };
-      const known = at.get(s.to);
-      if (!known) {
-        at.set(s.to, there);
-        queue.push(s.to);
-      } else if (known.column !== there.column || known.row !== there.row) return null;
-    }
-  }
-  if (at.size !== pages.length) return null;
-  return normal([...at].map(([page, v]) => ({ page, ...v })));
-}
-
-function normal(places: Places): Places | null {
-  const c = Math.min(...places.map((p) => p.column));
-  const r = Math.min(...places.map((p) => p.row));
-  const out = places.map((p) => ({ page: p.page, column: p.column - c, row: p.row - r }));
-  return new Set(out.map((p) => `${p.column},${p.row}`)).size === out.length ? out : null;
+  const found = laidByLines(t.pages, new Map(t.at.map((i) => [i, t.lines.get(i) ?? []])), t.trim);
+  if (!found) return null;
+  const { trim } = t;
+  const [w, h] = [trim.maxX - trim.minX, trim.maxY - trim.minY];
+  const [overlapX, overlapY] = [w - (found.stepX ?? w), h - (found.stepY ?? h)];
+  return { by: 'lines', trim, ...sizeOf(found.places), overlapX, overlapY, places: found.places, score: 1 };
 }
 
 const sizeOf = (places: Places): { columns: number; rows: number } => ({
@@ -179,9 +96,12 @@ const LABELS: [RegExp, (m: RegExpExecArray) => [row: number, column: number]][] 
   [/^\(?(\d{1,2})\s*[,;x×-]\s*(\d{1,2})\)?$/, (m) => [Number(m[1]), Number(m[2])]],
 ];
 
-/** Whether a text is a page's name in the tiling. */
+/** "Page 4 of 40", "4/40": where a page comes in the pile, whatever the grid. */
+const NUMBERED = /^(?:(?:page|sheet|tile)\s*\d+(?:\s*(?:of|\/)\s*\d+)?|\d+\s*(?:of|\/)\s*\d+)$/i;
+
+/** Whether a text is a page's name or number in the tiling. */
 export const isPageLabel = (text: string): boolean =>
-  LABELS.some(([re]) => re.exec(text.trim())?.[0].trim() === text.trim());
+  NUMBERED.test(text.trim()) || LABELS.some(([re]) => re.exec(text.trim())?.[0].trim() === text.trim());
 
 function byLabels(t: Tiles): Layout | null {
   for (const [re, read] of LABELS) {
