@@ -1,5 +1,7 @@
 export default {
   testEnvironment: 'node',
+  globalSetup: '<rootDir>/scripts/emptydb.mjs',
+  globalTeardown: '<rootDir>/scripts/emptydb-remove.mjs',
   // The runner itself does little: every core can test.
   maxWorkers: '100%',
   // A test is never failed for the cores being busy with something else.

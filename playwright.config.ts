@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/templates.ts',
   // Every file has a server of its own; while one waits for its database the other can go on.
   workers: 2,
   fullyParallel: false,

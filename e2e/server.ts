@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -12,6 +12,9 @@ const freePort = (): Promise<number> =>
     });
   });
 
+/** Where a folder with an empty shelf and one with the demo projects lie, made once before all tests. */
+export const TEMPLATES = 'WOODBINE_E2E_TEMPLATES';
+
 /** A real Woodbine on a data folder of its own, that can be killed and started again. */
 export class Running {
   private child: ChildProcess | null = null;
@@ -22,7 +25,10 @@ export class Running {
     return `http://127.0.0.1:${this.port}`;
   }
 
+  /** The first start lays a copy of the template into the folder; later ones find what is there. */
   async start(demo: boolean): Promise<void> {
+    const templates = process.env[TEMPLATES];
+    if (templates && !this.port) cpSync(join(templates, demo ? 'demo' : 'empty'), this.folder, { recursive: true });
     this.port ||= await freePort();
     const env = {
       ...process.env,

@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { usualDecisions } from '../core/project.ts';
-import { coatDocument, coatFigures, SEED } from '../test/shells.ts';
+import { runs } from '../test/runs.ts';
+import { coatDocument, coatFigures } from '../test/shells.ts';
 import { FINDING_CODES, parseDocument, sentenceOf } from './index.ts';
 
 type Plain = Record<string, unknown>;
@@ -19,7 +20,7 @@ describe('saved documents', () => {
         const back = parseDocument(JSON.parse(JSON.stringify(doc)));
         expect(back.ok && back.document).toEqual(doc);
       }),
-      { seed: SEED, numRuns: 15 },
+      runs(15),
     );
   });
 

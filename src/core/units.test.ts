@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { SEED } from '../test/shells.ts';
+import { runs } from '../test/runs.ts';
 import { formatLength, type LengthUnit, MM_PER_UNIT, parseLength } from './units.ts';
 
 const mm = (text: string, unit: LengthUnit = 'mm'): number => {
@@ -47,13 +47,13 @@ describe('lengths as people type them', () => {
         const length = (sixteenths / 16) * 25.4;
         expect(mm(formatLength(length, 'in'), 'in')).toBeCloseTo(length, 9);
       }),
-      { seed: SEED, numRuns: 200 },
+      runs(200),
     );
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 50000 }), (tenths) => {
         expect(mm(formatLength(tenths / 10, 'mm'))).toBeCloseTo(tenths / 10, 9);
       }),
-      { seed: SEED, numRuns: 200 },
+      runs(200),
     );
   });
 

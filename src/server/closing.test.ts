@@ -1,12 +1,11 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { type Hono } from 'hono';
 import { appOf, asking } from '../test/api.ts';
+import { freshFolder } from '../test/folder.ts';
 import { type Opened, openStore } from './db/open.ts';
 
-const folder = mkdtempSync(join(tmpdir(), 'woodbine-closing-'));
+const folder = freshFolder('closing');
 let opened: Opened;
 let app: Hono;
 beforeAll(async () => {

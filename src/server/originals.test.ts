@@ -1,14 +1,14 @@
-import { appendFileSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { appendFileSync, existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { emptyDocument } from '../core/usual.ts';
 import { coatSvg, GREENHOUSE_COAT } from '../demo/index.ts';
+import { freshFolder } from '../test/folder.ts';
 import { createApp } from './app.ts';
 import { type Opened, openStore } from './db/open.ts';
 import { Reader } from './intake/run.ts';
 
-const folder = mkdtempSync(join(tmpdir(), 'woodbine-originals-'));
+const folder = freshFolder('originals');
 const open = (): Promise<Opened> => openStore({ folder, migrations: 'src/server/db/migrations' });
 let opened: Opened;
 beforeAll(async () => {

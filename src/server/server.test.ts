@@ -1,5 +1,4 @@
-import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { type Hono } from 'hono';
@@ -15,10 +14,11 @@ import {
   sleeveClicks,
 } from '../demo/index.ts';
 import { appOf, asking } from '../test/api.ts';
+import { freshFolder } from '../test/folder.ts';
 import { type Opened, openStore } from './db/open.ts';
 
 const MIGRATIONS = 'src/server/db/migrations';
-const folder = mkdtempSync(join(tmpdir(), 'woodbine-server-'));
+const folder = freshFolder('server');
 let opened: Opened;
 let app: Hono;
 
@@ -303,7 +303,7 @@ describe('who gets in', () => {
 });
 
 describe('the data folder', () => {
-  const fresh = () => mkdtempSync(join(tmpdir(), 'woodbine-data-'));
+  const fresh = () => freshFolder('data');
   const names = async (o: Opened) => (await o.store.list()).map((p) => `${p.name} ${p.revision}`).sort();
 
   test('a second process is refused in words', async () => {

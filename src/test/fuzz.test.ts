@@ -3,10 +3,10 @@ import { type Intake, intakeText } from '../core/intake/index.ts';
 import { type Result } from '../core/result.ts';
 import { coatSvg, jacketDxf } from '../demo/index.ts';
 import { readPieces } from '../server/intake/read.ts';
-import { SEED } from './shells.ts';
+import { runs, SEED } from './runs.ts';
 
-/** How many spoilt files of each kind; a long run is asked for with FUZZ_RUNS. */
-const RUNS = Number(process.env.FUZZ_RUNS ?? 200);
+/** How many spoilt files of each kind. */
+const RUNS = runs(200).numRuns;
 /** Longest a single file may take to be answered, ms. */
 const PATIENCE = 1000;
 

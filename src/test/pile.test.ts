@@ -1,6 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sentenceOf } from '../contract/index.ts';
@@ -22,10 +20,10 @@ import { proofOf } from '../core/proof/index.ts';
 import { DEMOS } from '../demo/index.ts';
 import { type Opened, openStore } from '../server/db/open.ts';
 import { appOf, asking } from './api.ts';
+import { freshFolder } from './folder.ts';
 import { CUTS, documentOf, type Size } from './pile.ts';
-import { SEED } from './shells.ts';
+import { runs } from './runs.ts';
 
-const runs = (numRuns: number) => ({ seed: SEED, numRuns, endOnFailure: true });
 const size: fc.Arbitrary<Size> = fc.record({
   w: fc.integer({ min: 225, max: 340 }),
   l: fc.integer({ min: 560, max: 1100 }),
@@ -201,7 +199,7 @@ describe('no state of a project locks it', () => {
   });
 
   describe('over HTTP', () => {
-    const folder = mkdtempSync(join(tmpdir(), 'woodbine-pile-'));
+    const folder = freshFolder('pile');
     let opened: Opened;
     beforeAll(async () => {
       opened = await openStore({ folder, migrations: 'src/server/db/migrations' });
@@ -219,7 +217,7 @@ describe('no state of a project locks it', () => {
       const cut = structuredClone(BASES.find((b) => b.garment === 'shirt') as ProjectDocument);
       if (cut.shell) cut.shell.lines = 'cut';
       cut.decisions.allowances.seam = 15;
-      const random = fc.sample(fc.tuple(fc.constantFrom(...BASES), spoiling, choice), { seed: SEED, numRuns: 5 });
+      const random = fc.sample(fc.tuple(fc.constantFrom(...BASES), spoiling, choice), runs(5));
       for (const doc of [noHem, cut, ...random.map(([b, s, o]) => spoilt(b, s, o))]) {
         const made = await ask('POST', '/api/projects/import', { woodbine: 1, project: doc });
         expect([made.status, made.json?.detail]).toEqual([201, undefined]);

@@ -7,9 +7,8 @@ import { toldOf } from '../web/words/index.ts';
 import { choices, features, PLAIN } from './features.ts';
 import { taskFrom } from './garments.ts';
 import { CUTS, documentOf } from './pile.ts';
-import { SEED } from './shells.ts';
+import { runs } from './runs.ts';
 
-const runs = (numRuns: number) => ({ seed: SEED, numRuns, endOnFailure: true });
 const usual = usualDecisions().making;
 const planned = (f: Parameters<typeof taskFrom>[0], c = usual): Plan | null => {
   const r = makePlan(taskFrom(f), c, 1);

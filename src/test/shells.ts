@@ -6,9 +6,6 @@ import { type ProjectDocument, type Shell, type ShellPiece } from '../core/proje
 import { emptyDocument } from '../core/usual.ts';
 import { type CoatFigures, draftCoat, draftSvg, GREENHOUSE_COAT } from '../demo/draft.ts';
 
-/** Runs of every property test: the same examples each time. */
-export const SEED = 20261124;
-
 /** Plausible coats from size 6 to 26, cropped to long, narrow to flared. */
 export const coatFigures: fc.Arbitrary<CoatFigures> = fc
   .record({

@@ -8,7 +8,8 @@ import { type ProjectDocument } from '../core/project.ts';
 import { emptyDocument } from '../core/usual.ts';
 import { type Drafted, draftCoat, draftSvg } from '../demo/draft.ts';
 import { cureOf } from '../web/words/cures.ts';
-import { coatFigures, PLAIN_COAT, SEED } from './shells.ts';
+import { runs } from './runs.ts';
+import { coatFigures, PLAIN_COAT } from './shells.ts';
 
 const MIRROR = { a: -1, b: 0, c: 0, d: 1, e: 0, f: 0 };
 const mirrored = (path: Path): Path => reversePath(mapPath(path, MIRROR));
@@ -75,7 +76,7 @@ describe('a piece drawn whole', () => {
         }
         expect(c.findings.map((f) => f.code)).not.toContain('drawn-whole');
       }),
-      { seed: SEED, numRuns: 15, endOnFailure: true },
+      runs(15),
     );
   });
 

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { choices, features } from '../../test/features.ts';
 import { taskFrom } from '../../test/garments.ts';
-import { coatDocument, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument } from '../../test/shells.ts';
 import { compute, planOf } from '../compute.ts';
 import { clipsFor, faceOf, graded, type Layers, layersOf, makePlan, type Part, type Ply } from './index.ts';
 import {
@@ -38,7 +39,7 @@ describe('layers', () => {
           expect(new Set(all.map(face)).size).toBe(1);
         }
       }),
-      { seed: SEED, numRuns: 150, endOnFailure: true },
+      runs(150),
     );
   });
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import {
   BLANK,
   costOf,
@@ -79,7 +79,7 @@ describe('ordering', () => {
         expect(new Set(r.value.map((o) => o.id)).size).toBe(nodes.length);
         expect(valid(r.value)).toBe(true);
       }),
-      { seed: SEED, numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -90,7 +90,7 @@ describe('ordering', () => {
         const r = orderOperations(ops);
         expect(r.ok && costOf(r.value)).toBeCloseTo(cheapest(ops), 6);
       }),
-      { seed: SEED, numRuns: 60, endOnFailure: true },
+      runs(60),
     );
   });
 
@@ -129,7 +129,7 @@ describe('an order of one’s own', () => {
         expect([...next].sort()).toEqual(r.value.map((o) => o.id).sort());
         expect(valid(next.map((id) => r.value.find((o) => o.id === id) as Operation))).toBe(true);
       }),
-      { seed: SEED, numRuns: 200, endOnFailure: true },
+      runs(200),
     );
   });
 

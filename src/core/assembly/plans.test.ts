@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { choices, type Features, features, PLAIN } from '../../test/features.ts';
 import { taskFrom } from '../../test/garments.ts';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import { usualDecisions } from '../project.ts';
 import { checkPlan, EXTRA_IDS, METHODS, makePlan, numbered, type Plan, type PlanStep } from './index.ts';
 
@@ -16,7 +16,7 @@ const faults = (steps: PlanStep[], plan: Plan): string[] =>
 const REFUSALS = ['lapel-with-stand', 'edge-has-no-finish'];
 
 describe('plans of any garment', () => {
-  test('two thousand garments with any methods: every plan is proved, or refused with a reason; every method is used', () => {
+  test('a thousand garments with any methods: every plan is proved, or refused with a reason; every method is used', () => {
     const used = new Set<string>();
     const refused = new Set<string>();
     let proved = 0;
@@ -38,9 +38,9 @@ describe('plans of any garment', () => {
         for (const x of r.value.findings.filter((y) => y.code === 'method-does-not-fit'))
           expect(String(x.data?.instead).split(' ')).not.toContain(x.data?.method);
       }),
-      { seed: SEED, numRuns: 2000, endOnFailure: true },
+      runs(1000),
     );
-    expect(proved).toBeGreaterThan(1600);
+    expect(proved).toBeGreaterThan(800);
     expect([...refused].sort()).toEqual([...REFUSALS].sort());
     const all = [...METHODS.filter((m) => m.id !== 'none').map((m) => `${m.topic} ${m.id}`), ...EXTRA_IDS];
     expect(all.filter((m) => !used.has(m))).toEqual([]);
@@ -83,7 +83,7 @@ describe('plans of any garment', () => {
           ).toContain('layer-faces-wrong');
         }
       }),
-      { seed: SEED, numRuns: 400, endOnFailure: true },
+      runs(400),
     );
   });
 });

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { type CoatFigures, GREENHOUSE_COAT, pottingShirt } from '../../demo/index.ts';
-import { coatDocument, coatFigures, piecesOf, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, piecesOf } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
 import { distance, nearestOn, pathLength } from '../geometry/index.ts';
 import { type ProjectDocument, usualDecisions } from '../project.ts';
@@ -88,7 +89,7 @@ describe('on the front', () => {
         expect(c.features.bust?.from).toBe('underarm');
         expect(c.features.bust?.at).toBeCloseTo(figures.armholeDepth - figures.frontNeckDepth, 0);
       }),
-      { seed: SEED, numRuns: 20 },
+      runs(20),
     );
   });
 
@@ -208,7 +209,7 @@ describe('without a pattern, and on the garment', () => {
         });
         expect(marked.buttons.every((b) => b.held === 'no')).toBe(true);
       }),
-      { seed: SEED, numRuns: 30 },
+      runs(30),
     );
   });
 
@@ -321,6 +322,6 @@ test('bad figures anywhere never break the derivation: refused, or finite', () =
         else expect(x.findings.length).toBeGreaterThan(0);
       },
     ),
-    { seed: SEED, numRuns: 40, endOnFailure: true },
+    runs(40),
   );
 });

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { pottingShirt } from '../../demo/index.ts';
-import { coatDocument, coatFigures, piecesOf, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, piecesOf } from '../../test/shells.ts';
 import { line, type Point, pathLength, polyline } from '../geometry/index.ts';
 import { runLength } from '../inside/index.ts';
 import { type InternalLine, type Piece } from '../pattern/index.ts';
@@ -64,7 +65,7 @@ describe('what the pieces say', () => {
         for (const b of c.buttons)
           for (const z of zones) expect(b.at > z.from + 1e-6 && b.at < z.to - 1e-6).toBe(false);
       }),
-      { seed: SEED, numRuns: 25 },
+      runs(25),
     );
   });
 
@@ -125,7 +126,7 @@ describe('what the pieces say', () => {
         };
         expect(off('near')).toBeLessThanOrEqual(off('no') + 1e-9);
       }),
-      { seed: SEED, numRuns: 15 },
+      runs(15),
     );
   });
 });

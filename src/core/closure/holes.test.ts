@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import {
   BUTTON_SHAPES,
   buttonhole,
@@ -49,7 +49,7 @@ test('a hole of any button: both ends about the centre, bars beyond them, never 
       );
       expect([...longer].sort((a, b) => a - b)).toEqual(longer);
     }),
-    { seed: SEED, numRuns: 200 },
+    runs(200),
   );
 });
 
@@ -86,7 +86,7 @@ test('every small closing of every layout lies within its strip, holes and all, 
       const [over, under] = [s.spots.find((p) => p.over), s.spots.find((p) => p.under && !p.over)];
       if (lapped) expect((over?.x ?? 0) + choice.length - choice.lap).toBeCloseTo(under?.x ?? 0, 9);
     }),
-    { seed: SEED, numRuns: 400, endOnFailure: true },
+    runs(400),
   );
   expect(quiet).toBeGreaterThan(80);
 });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import { EQUAL_WEIGHTS, type Problem, scoreOf, totalOf } from './problem.ts';
 import { search } from './search.ts';
 
@@ -33,7 +33,7 @@ const large: fc.Arbitrary<Problem> = fc
       weights: EQUAL_WEIGHTS,
     }),
   );
-const run = { seed: SEED, numRuns: 120, endOnFailure: true };
+const run = runs(120);
 const costOf = (p: Problem): number => search(p)?.cost ?? Number.POSITIVE_INFINITY;
 
 describe('the best of large problems', () => {
@@ -77,7 +77,7 @@ describe('the best of large problems', () => {
         const moved = (best.at[index] as number) + 3 * p.step;
         expect(costOf({ ...p, pins: [{ index, at: moved }] })).toBeGreaterThanOrEqual(best.cost - 1e-9);
       }),
-      { ...run, numRuns: 80 },
+      runs(80),
     );
   });
 
@@ -95,7 +95,7 @@ describe('the best of large problems', () => {
         if (!a) expect(b).toBeNull();
         else expect(b?.cost).toBeCloseTo(a.cost, 6);
       }),
-      { ...run, numRuns: 80 },
+      runs(80),
     );
   });
 
@@ -121,7 +121,7 @@ describe('the best of large problems', () => {
         };
         return expect(Math.abs(a.cost - b.cost)).toBeLessThanOrEqual(Math.max(order(a.at), order(b.at)) + 1e-6);
       }),
-      { ...run, numRuns: 80 },
+      runs(80),
     );
   });
 });

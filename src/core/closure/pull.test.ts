@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import { emptyDocument } from '../usual.ts';
 import { gape, lackOf } from './gaping.ts';
 import { type ClosureChoice, deriveClosure, shoppingList, usualSmall } from './index.ts';
@@ -50,7 +50,7 @@ describe('gaping and the list to buy, against sums of their own', () => {
         const found = gape([a, b], bust, 1000, 1000)?.worst ?? 0;
         expect(found).toBeCloseTo(most / (80 ** 2 / 8), 2);
       }),
-      { seed: SEED, numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -66,7 +66,7 @@ describe('gaping and the list to buy, against sums of their own', () => {
         });
         expect(full?.gaps).toHaveLength(gaps.length);
       }),
-      { seed: SEED, numRuns: 30 },
+      runs(30),
     );
   });
 
@@ -120,7 +120,7 @@ describe('gaping and the list to buy, against sums of their own', () => {
         }
         expect(new Set(list_.map((b) => `${b.what} ${b.size}`)).size).toBe(list_.length);
       }),
-      { seed: SEED, numRuns: 80 },
+      runs(80),
     );
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { SEED } from '../../test/shells.ts';
+import { runs, SEED } from '../../test/runs.ts';
 import { type Loosening, loosenings } from './loosen.ts';
 import { APART, place } from './placement.ts';
 import { EQUAL_WEIGHTS, type Problem, type Score, scoreOf, totalOf } from './problem.ts';
@@ -193,7 +193,7 @@ test('the best, the next that differs, and the best of another weighing: what tr
       if (next) seen.next += 1;
       expect(next?.cost ?? Number.POSITIVE_INFINITY).toBeCloseTo(tried(p, [found.at]), 6);
     }),
-    { seed: SEED, numRuns: 6000, endOnFailure: true },
+    runs(6000),
   );
   expect(seen.answers).toBeGreaterThan(2400);
   expect(seen.refused).toBeGreaterThan(300);
@@ -246,7 +246,7 @@ test('what is told to let go makes room, and 1 mm less of it does not', () => {
         if (l.what === 'count' && l.to + 1 < l.from) expect(search(loosened(p, l, l.to + 1))).toBeNull();
       }
     }),
-    { seed: SEED + 1, numRuns: 1500, endOnFailure: true },
+    { ...runs(1500), seed: SEED + 1 },
   );
   expect([...seen].sort()).toEqual([
     'count',

@@ -1,11 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import { stripSheet } from '../output/strips.ts';
 import { usualDecisions } from '../project.ts';
 import { type Closure, type ClosureChoice, deriveClosure, usualClosure } from './index.ts';
 
-const runs = (numRuns: number) => ({ seed: SEED, numRuns, endOnFailure: true });
 const answer = (part: Partial<ClosureChoice>) =>
   deriveClosure([], { ...usualDecisions(), closure: { ...usualClosure(), ...part } });
 const closing = (part: Partial<ClosureChoice>): Closure => {
@@ -39,7 +38,7 @@ describe('what is said of a closing is so', () => {
         const done = [{ line: 'front', index, at: at[index] as number, state: 'sewn' as const }];
         expect(closing({ ...part, done }).buttons.map((b) => b.at)).toEqual(at);
       }),
-      runs(75),
+      runs(40),
     );
   });
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import { addScaled, distance, handleLengths, type Point, pointAt, type Sample, withHandles } from './index.ts';
 
 const turn = (a: number): Point => ({ x: Math.cos(a), y: Math.sin(a) });
@@ -29,7 +29,7 @@ describe('handles by least squares', () => {
         expect(Math.abs(ha - la)).toBeLessThan(1e-6);
         expect(Math.abs(hb - lb)).toBeLessThan(1e-6);
       }),
-      { seed: SEED, numRuns: 200 },
+      runs(200),
     );
   });
 
@@ -58,7 +58,7 @@ describe('handles by least squares', () => {
         ] as const)
           expect(miss([ha + da, hb + db])).toBeGreaterThanOrEqual(best - 1e-7);
       }),
-      { seed: SEED, numRuns: 100 },
+      runs(100),
     );
   });
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { Bezier } from 'bezier-js';
 import fc from 'fast-check';
 import { gapBetween, samples } from '../../test/checker.ts';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import {
   arcBetween,
   boxOf,
@@ -63,7 +63,6 @@ const calmCubic = fc
   )
   .map(([l, up, down]) => cubic(p(0, 0), p(l * 0.35, l * 0.35 * up), p(l * 0.65, l * 0.35 * down), p(l, 0)));
 const bez = (s: Cubic): Bezier => new Bezier(s.a.x, s.a.y, s.c.x, s.c.y, s.d.x, s.d.y, s.b.x, s.b.y);
-const runs = (n: number) => ({ numRuns: n, seed: SEED });
 /** Four cubics round a circle with the usual handle; radius error 2.7e-4 of r. */
 const circle = (r: number): Path => {
   const k = 0.5522847498 * r;

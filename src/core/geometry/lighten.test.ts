@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { draftCoat, draftSvg } from '../../demo/draft.ts';
-import { coatFigures, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatFigures } from '../../test/shells.ts';
 import { intakeSvg } from '../intake/index.ts';
 import { pathData } from '../output/svg.ts';
 import {
@@ -63,7 +64,7 @@ describe('many short lines as few curves', () => {
           });
         },
       ),
-      { seed: SEED, numRuns: 15 },
+      runs(15),
     );
   });
 
@@ -115,7 +116,7 @@ describe('many short lines as few curves', () => {
         });
         expect(dense.value.findings.map((f) => f.code)).toContain('lines-lightened');
       }),
-      { seed: SEED, numRuns: 12 },
+      runs(12),
     );
   });
 });

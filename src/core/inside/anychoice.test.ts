@@ -4,7 +4,8 @@ import { type CoatFigures, pottingShirt, seedHallDress } from '../../demo/index.
 import { seamsOff } from '../../test/checker.ts';
 import { choices as making } from '../../test/features.ts';
 import { hoodedCoat, princessCoat, raglanCoat, twoPieceCoat } from '../../test/makes.ts';
-import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures } from '../../test/shells.ts';
 import { makePlan } from '../assembly/index.ts';
 import { type Computed, compute, taskOf } from '../compute.ts';
 import { ringsArea, selfCrossing, union } from '../geometry/index.ts';
@@ -133,7 +134,7 @@ test('whatever is made and chosen: what is drafted and planned is proved, or ref
       const proof = proofOf(x).filter((k) => k.code !== 'hem' && k.code !== 'seams');
       expect([make, proof.flatMap((k) => k.faults.map((f) => [k.code, f]))]).toEqual([make, []]);
     }),
-    { seed: SEED, numRuns: 80, endOnFailure: true },
+    runs(80),
   );
   expect(drafted).toBeGreaterThan(30);
   expect(planned).toBeGreaterThan(25);

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bodiceSides, p, pieceOf, skirtSides, straight } from '../../test/parts.ts';
-import { coatDocument, coatFigures, piecesOf, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, piecesOf } from '../../test/shells.ts';
 import {
   endDirection,
   insideRing,
@@ -29,8 +30,6 @@ const band = (role: Band['role'], width: number, more: Partial<Band> = {}): Band
 });
 const of = (piece: Piece, role: Role): Path => piece.ring.filter((e) => e.role === role).flatMap((e) => e.path);
 const mm = (min: number, max: number) => fc.integer({ min, max });
-const runs = (numRuns: number) => ({ seed: SEED, numRuns });
-
 /** A facing that stands by itself: simple, clockwise, inside its shell, everywhere as wide as asked. */
 function holds(facing: Piece, shell: Piece, role: Role, width: number): void {
   const chain = flatRing(facing.ring);

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seedHallDress } from '../../demo/index.ts';
-import { coatDocument, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
 import { pathLength } from '../geometry/index.ts';
 import { type Piece, type Role } from '../pattern/index.ts';
@@ -48,7 +49,7 @@ describe('bias strips', () => {
           expect(biasYield(a + 50, b, w)).toBeGreaterThan(length);
         },
       ),
-      { seed: SEED, numRuns: 100 },
+      runs(100),
     );
     expect(biasYield(30, 900, 60)).toBe(0);
   });

@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { parseDocument } from '../../contract/index.ts';
 import { choreJacket, draftShirt, draftSvg, greenhouseCoat, pottingShirt, seedHallDress } from '../../demo/index.ts';
 import { bodiceSides, pieceOf } from '../../test/parts.ts';
-import { coatFigures, piecesOf, SEED, shellOf } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatFigures, piecesOf, shellOf } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
 import { nearestOn, type Path, pathLength, pointAlong, signedArea } from '../geometry/index.ts';
 import { intakeSvg } from '../intake/index.ts';
@@ -15,7 +16,6 @@ import { dartsIn, deriveInside, interfacingFor, WEIGHTS, type Weight } from './i
 import { takeYokeIn } from './takein.ts';
 
 const of = (piece: Piece, role: Role): Path => piece.ring.filter((e) => e.role === role).flatMap((e) => e.path);
-const runs = (numRuns: number) => ({ seed: SEED, numRuns });
 const fine = ['matches', 'ease-as-meant'];
 const made = (doc: ReturnType<typeof seedHallDress>): ProjectDocument => {
   if (!doc.ok) throw new Error(JSON.stringify(doc.findings));

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seamsOff } from '../../test/checker.ts';
 import { curve, p, pieceOf, straight } from '../../test/parts.ts';
-import { coatDocument, coatFigures, piecesOf, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, piecesOf } from '../../test/shells.ts';
 import { type Computed, compute } from '../compute.ts';
 import {
   directionAlong,
@@ -26,7 +27,6 @@ import { deriveInside, splitFront, splitShell } from './index.ts';
 const of = (piece: Piece | undefined, role: Role): Path =>
   piece?.ring.filter((e) => e.role === role).flatMap((e) => e.path) ?? [];
 const find = (c: Computed, id: string): Piece => c.pieces.find((q) => q.id === id) as Piece;
-const runs = (numRuns: number) => ({ seed: SEED, numRuns });
 const mm = (min: number, max: number) => fc.integer({ min, max });
 const decided = (doc: ProjectDocument, facing: Partial<Decisions['facing']>): ProjectDocument => ({
   ...doc,

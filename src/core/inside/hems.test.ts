@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import { type HemChoice, usualDecisions } from '../project.ts';
 import { cutBack, freeHem, joinedHem, liningHem } from './index.ts';
 
@@ -72,7 +72,7 @@ describe('hem formulas: the worked checks of the trade', () => {
           return undefined;
         },
       ),
-      { seed: SEED, numRuns: 200 },
+      runs(200),
     );
   });
 });

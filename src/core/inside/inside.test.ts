@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { gapBetween, liesIn, worstStep } from '../../test/checker.ts';
-import { coatDocument, coatFigures, mapShell, piecesOf, SEED, shellOf } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, mapShell, piecesOf, shellOf } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
 import {
   curvatureAt,
@@ -41,8 +42,6 @@ const widths = fc.record({
   back: fc.double({ min: 45, max: 95, noNaN: true }),
   radius: fc.double({ min: 0, max: 80, noNaN: true }),
 });
-const runs = (n: number) => ({ seed: SEED, numRuns: n });
-
 describe('facings', () => {
   test('facing and lining make up the shell, exactly, before any ease', () => {
     fc.assert(

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { pottingShirt, seedHallDress } from '../../demo/index.ts';
 import { p, pieceOf, straight } from '../../test/parts.ts';
-import { coatDocument, coatFigures, PLAIN_COAT, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, PLAIN_COAT } from '../../test/shells.ts';
 import { type Computed, compute, planOf } from '../compute.ts';
 import { boxOf, nearestOn, type Path, pathLength, pointAlong, selfCrossing, signedArea } from '../geometry/index.ts';
 import { flatRing, outlineOf, type Piece, type Role, ringAreaOf, shellSeams, suggestRoles } from '../pattern/index.ts';
@@ -22,7 +23,6 @@ const chosen = (doc: ProjectDocument, change: (d: Decisions) => void): ProjectDo
   return next;
 };
 const off = (c: Computed) => c.seams.filter((s) => s.group !== 'shell' && /too/.test(s.verdict));
-const runs = (numRuns: number) => ({ seed: SEED, numRuns, endOnFailure: true });
 const mm = (min: number, max: number) => fc.integer({ min, max });
 
 describe('worn on both sides', () => {

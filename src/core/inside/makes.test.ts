@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seamsOff } from '../../test/checker.ts';
 import { hoodedCoat, princessCoat, raglanCoat, twoPieceCoat } from '../../test/makes.ts';
-import { coatDocument, coatFigures, PLAIN_COAT, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, PLAIN_COAT } from '../../test/shells.ts';
 import { type Computed, compute } from '../compute.ts';
 import { pathLength, selfCrossing } from '../geometry/index.ts';
 import { flatRing, type Piece, type Role, ringAreaOf } from '../pattern/index.ts';
@@ -11,7 +12,6 @@ import { proofOf } from '../proof/index.ts';
 
 const length = (q: Piece | undefined, role: Role): number =>
   q?.ring.filter((e) => e.role === role).reduce((t, e) => t + pathLength(e.path), 0) ?? Number.NaN;
-const runs = (numRuns: number) => ({ seed: SEED, numRuns, endOnFailure: true });
 const find = (c: Computed, id: string): Piece => {
   const found = c.pieces.find((q) => q.id === id);
   if (!found) throw new Error(`there is no ${id} among ${c.pieces.map((q) => q.id).join(', ')}`);

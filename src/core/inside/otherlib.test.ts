@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { Clipper, ClipType, EndType, FillRule, JoinType, type Path64, type Paths64 } from 'clipper2-ts';
 import fc from 'fast-check';
-import { coatDocument, coatFigures, piecesOf, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, piecesOf } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
 import { flatten, type Path, type Point, signedArea } from '../geometry/index.ts';
 import { outlineOf, type Piece, type Role } from '../pattern/index.ts';
@@ -26,8 +27,6 @@ const areaOf = (paths: Paths64): number =>
 const chords = (path: Path): Point[] => flatten(path, 0.002);
 const ringOf = (p: Piece): Path64 => into(chords(outlineOf(p.ring)).slice(0, -1));
 const of = (p: Piece, role: Role): Path => p.ring.filter((e) => e.role === role).flatMap((e) => e.path);
-const runs = (numRuns: number) => ({ seed: SEED, numRuns });
-
 /** A run of chords carried on straight at both ends, so that a strip along it leaves the piece on both sides. */
 function carriedOn(points: Point[], by: number): Point[] {
   const on = (a: Point, b: Point): Point => {

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { GREENHOUSE_COAT } from '../../demo/draft.ts';
 import { p, pieceOf, straight } from '../../test/parts.ts';
-import { coatDocument, coatFigures, mapShell, piecesOf, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, mapShell, piecesOf } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
 import {
   apply,
@@ -23,7 +24,6 @@ const of = (piece: Piece | undefined, role: Role): Path =>
   piece?.ring.filter((e) => e.role === role).flatMap((e) => e.path) ?? [];
 const lining = (doc: ProjectDocument, id: string): Piece | undefined =>
   compute(doc).inside.find((q) => q.id === id && q.material === 'lining');
-const runs = (numRuns: number) => ({ seed: SEED, numRuns });
 const mm = (min: number, max: number) => fc.integer({ min, max });
 const vented = (figures = GREENHOUSE_COAT): ProjectDocument => coatDocument(figures);
 

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CUTS, documentOf } from '../../test/pile.ts';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import { compute } from '../compute.ts';
 import { pathLength } from '../geometry/index.ts';
 import { laidLine, type Piece, takesOf } from '../pattern/index.ts';
@@ -63,6 +63,6 @@ test('a skirt lined below a waist facing keeps its darts there, and is as wide a
         expect(off).toEqual([]);
       },
     ),
-    { seed: SEED, numRuns: 60, endOnFailure: true },
+    runs(60),
   );
 });

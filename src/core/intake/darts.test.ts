@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CUTS } from '../../test/pile.ts';
 import { PLAINLY, svgOfGarment } from '../../test/piletelling.ts';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import {
   addScaled,
   directionAlong,
@@ -62,7 +62,7 @@ describe('darts as they are drawn', () => {
           expect(edge - taken).toBeCloseTo(whole, 1);
         },
       ),
-      { seed: SEED, numRuns: 60, endOnFailure: true },
+      runs(60),
     );
   });
 

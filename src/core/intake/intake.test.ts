@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import { boxOf, pathLength, signedArea } from '../geometry/index.ts';
 import { outlineOf } from '../pattern/index.ts';
 import { type ShellPiece } from '../project.ts';
@@ -118,7 +118,7 @@ describe('line work', () => {
         const want = Math.abs(a * d - b * c) * 1.5 * 0.5 * 100 * 100;
         expect(area(only(svg(body))) / want).toBeCloseTo(1, 9);
       }),
-      { seed: SEED, numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -244,7 +244,7 @@ describe('what cannot be used is refused, with piece and place', () => {
         expect(r.value.findings.find((f) => f.code === 'gap-healed')?.data?.gap).toBeCloseTo(gap, 9);
         return expect(area(r.value.pieces[0] as ShellPiece)).toBeCloseTo(180000, -2);
       }),
-      { seed: SEED, numRuns: 40 },
+      runs(40),
     );
   });
 
@@ -279,7 +279,7 @@ describe('what cannot be used is refused, with piece and place', () => {
         const r = intakeSvg(parts.join(''));
         expect(r.ok ? r.value.pieces.length > 0 : r.findings.length > 0).toBe(true);
       }),
-      { seed: SEED, numRuns: 400 },
+      runs(400),
     );
   });
 });

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { draftCoat, draftSvg } from '../../demo/index.ts';
-import { coatFigures, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatFigures } from '../../test/shells.ts';
 import { type Path, pathLength, reversePath, signedArea } from '../geometry/index.ts';
 import { pathData } from '../output/index.ts';
 import { outlineOf } from '../pattern/index.ts';
@@ -45,7 +46,7 @@ describe('loose lines', () => {
         expect(pathLength(outlineOf(p.ring as never))).toBeCloseTo(pathLength(whole), 2);
         expect(p.ring).toHaveLength(edges.length);
       }),
-      { seed: SEED, numRuns: 25 },
+      runs(25),
     );
   });
 
@@ -146,6 +147,6 @@ test('slivers that the rounding of figures leaves at the end of an outline are n
           expect(e.path.at(-1)?.b).toEqual(next?.path[0]?.a);
         });
     }),
-    { seed: SEED, numRuns: 40 },
+    runs(40),
   );
 });

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readPdf } from '../../test/readpdf.ts';
-import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
 import { cutListCsv } from '../cutting/index.ts';
 import { boxOf, flatten, pathLength, signedArea } from '../geometry/index.ts';
@@ -109,7 +110,7 @@ describe('tiles', () => {
         const [a, b] = [tiling.tiles[0], tiling.tiles.find((t) => t.row === tiling.tiles[0]?.row && t.column === 1)];
         if (a?.right && b) expect(a.box.maxX - b.box.minX).toBeCloseTo(OVERLAP, 9);
       }),
-      { seed: SEED, numRuns: 4 },
+      runs(4),
     );
   });
 

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures } from '../../test/shells.ts';
 import { deriveClosure, smallOf, usualClosure, usualSmall } from '../closure/index.ts';
 import { compute } from '../compute.ts';
 import { distance, endOf, line, type Point, pathLength, startOf } from '../geometry/index.ts';
@@ -45,7 +46,7 @@ test('the front carries every hole with both ends, and its facing the same marks
       });
       expect(sheetsFor(x, [], true).map((s) => s.id)).toEqual(['strip-over', 'strip-under']);
     }),
-    { seed: SEED, numRuns: 12 },
+    runs(12),
   );
 });
 

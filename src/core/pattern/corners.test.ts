@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { coatFigures, SEED, shellOf } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatFigures, shellOf } from '../../test/shells.ts';
 import { distance, pathLength, pointAlong, signedArea } from '../geometry/index.ts';
 import { type ShellPiece } from '../project.ts';
 import { dropNotch, isClosed, joinEdge, moveCorner, partEdge, setNotch } from './index.ts';
@@ -39,7 +40,7 @@ describe('corners', () => {
         const again = joined.ring.find((e) => e.id === edge.id);
         expect(pathLength(again?.path ?? [])).toBeCloseTo(pathLength(edge.path), 4);
       }),
-      { seed: SEED, numRuns: 40 },
+      runs(40),
     );
   });
 
@@ -60,7 +61,7 @@ describe('corners', () => {
         });
         expect(changed).toHaveLength(2);
       }),
-      { seed: SEED, numRuns: 40 },
+      runs(40),
     );
   });
 

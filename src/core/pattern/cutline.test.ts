@@ -1,11 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { gapBetween } from '../../test/checker.ts';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import { cubic, flatten, largestGap, line, type Path, selfCrossing, signedArea } from '../geometry/index.ts';
 import { cutLine, type Edge, outlineOf, seamLineFromCut } from './index.ts';
 
-const runs = (numRuns: number) => ({ seed: SEED, numRuns, endOnFailure: true });
 const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const p = (x: number, y: number) => ({ x, y });
 const edge = (id: string, path: Path, allowance: number): Edge => ({

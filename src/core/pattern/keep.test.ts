@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { coatFigures, SEED, shellOf } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatFigures, shellOf } from '../../test/shells.ts';
 import { mapPath, rotation } from '../geometry/index.ts';
 import { type ShellPiece } from '../project.ts';
 import { keepChoices } from './index.ts';
@@ -58,7 +59,7 @@ test('another size of the same pattern keeps names, folds and allowances at the 
         });
       },
     ),
-    { seed: SEED, numRuns: 15 },
+    runs(15),
   );
 });
 

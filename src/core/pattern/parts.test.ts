@@ -12,7 +12,8 @@ import {
   straight,
   yokeSides,
 } from '../../test/parts.ts';
-import { coatFigures, SEED, shellOf } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatFigures, shellOf } from '../../test/shells.ts';
 import { mapPath, type Path, type Point, reversePath, rotation } from '../geometry/index.ts';
 import { type Piece, patternFaults, type Role, shellSeams, suggestRoles, walk } from './index.ts';
 
@@ -56,7 +57,7 @@ describe('roles of other pieces', () => {
             expect(s.confidence).toBeGreaterThan(0.6);
           },
         ),
-        { seed: SEED, numRuns: 80 },
+        runs(40),
       );
     },
   );
@@ -64,7 +65,7 @@ describe('roles of other pieces', () => {
   test('pieces of random coats, turned a quarter or upside down, without any grainline: all but a few keep their roles', () => {
     const wrong: string[] = [];
     let all = 0;
-    for (const [i, figures] of fc.sample(coatFigures, { seed: SEED, numRuns: 60 }).entries())
+    for (const [i, figures] of fc.sample(coatFigures, runs(60)).entries())
       for (const piece of shellOf(figures).pieces) {
         const ring = seen(
           piece.ring.map((e): Side => [e.role, e.path]),
@@ -107,7 +108,7 @@ describe('roles of other pieces', () => {
         for (const name of ['Patch pocket', 'Belt', 'Neck facing', 'Tab'])
           expect(suggestRoles(name, paths).kind).toBe('other');
       }),
-      { seed: SEED, numRuns: 40 },
+      runs(40),
     );
   });
 });

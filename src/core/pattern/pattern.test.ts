@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { distanceToChain, gapBetween, samples, worstStep } from '../../test/checker.ts';
-import { coatDocument, coatFigures, mapShell, piecesOf, SEED, shellOf } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, mapShell, piecesOf, shellOf } from '../../test/shells.ts';
 import {
   boxOf,
   cubic,
@@ -82,7 +83,7 @@ describe('cut line', () => {
           expect(Math.abs(areaOfCut(ring) / ringsArea(theirs) - 1)).toBeLessThan(1e-3);
         }
       }),
-      { seed: SEED, numRuns: 14 },
+      runs(14),
     );
   });
 
@@ -104,7 +105,7 @@ describe('cut line', () => {
           }
         }
       }),
-      { seed: SEED, numRuns: 17 },
+      runs(17),
     );
   });
 
@@ -176,7 +177,7 @@ describe('cut line', () => {
           });
         }
       }),
-      { seed: SEED, numRuns: 10 },
+      runs(10),
     );
   });
 
@@ -219,7 +220,7 @@ describe('roles', () => {
           'hem',
         ]);
       }),
-      { seed: SEED, numRuns: 32 },
+      runs(32),
     );
   });
 
@@ -330,7 +331,7 @@ describe('walking', () => {
         expect(seams.every((s) => s.verdict === 'matches' || s.verdict === 'ease-as-meant')).toBe(true);
         expect(walk(shellSeams(pieces, 'shirt'), pieces).find((s) => s.code === 'cap')?.verdict).toBe('a-too-long');
       }),
-      { seed: SEED, numRuns: 17 },
+      runs(17),
     );
   });
 });

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { curve, p, pieceOf, straight } from '../../test/parts.ts';
-import { coatDocument, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
 import {
   addScaled,
@@ -54,7 +55,7 @@ describe('darts and pleats laid by figures', () => {
         expect(insideRing(flatRing(piece.ring), line.value.path[0]?.b as Point)).toBe(true);
         if (take?.legs) expect(take.legs[0]).toBeCloseTo(take.legs[1], 0);
       }),
-      { seed: SEED, numRuns: 120 },
+      runs(120),
     );
   });
 
@@ -91,7 +92,7 @@ describe('darts and pleats as files draw them', () => {
           for (const leg of take?.legs ?? []) expect(leg).toBeCloseTo(Math.hypot(half, depth), 4);
         }
       }),
-      { seed: SEED, numRuns: 60 },
+      runs(60),
     );
   });
 

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seedHallDress } from '../../demo/index.ts';
-import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures } from '../../test/shells.ts';
 import { compareInside } from '../compare.ts';
 import { type Computed, compute } from '../compute.ts';
 import { mapPath, rotation } from '../geometry/index.ts';
@@ -12,8 +13,6 @@ import { type Check, proofOf } from './index.ts';
 
 const INCH = 25.4;
 const check = (c: Computed, code: Check['code']): Check | undefined => proofOf(c).find((k) => k.code === code);
-const runs = (numRuns: number) => ({ seed: SEED, numRuns });
-
 describe('the proof', () => {
   test('holds over random coats and choices, hems that are too curved told apart', () => {
     const choices = fc.record({

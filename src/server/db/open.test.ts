@@ -8,6 +8,7 @@ import { migrate } from 'drizzle-orm/pglite/migrator';
 import { type ProjectDocument } from '../../core/project.ts';
 import { greenhouseCoat } from '../../demo/index.ts';
 import { appOf, asking } from '../../test/api.ts';
+import { freshFolder } from '../../test/folder.ts';
 import { openStore } from './open.ts';
 import { pack, unpack } from './schema.ts';
 
@@ -27,7 +28,7 @@ function asOfVersionOne(doc: ProjectDocument): unknown {
 }
 
 test('a folder of the first version is carried forward, its documents as they are read now', async () => {
-  const dir = mkdtempSync(join(tmpdir(), 'woodbine-data-'));
+  const dir = freshFolder('data');
   const old = mkdtempSync(join(tmpdir(), 'woodbine-old-'));
   mkdirSync(join(old, 'meta'));
   copyFileSync(join(MIGRATIONS, '0000_first.sql'), join(old, '0000_first.sql'));
@@ -51,7 +52,7 @@ test('a folder of the first version is carried forward, its documents as they ar
 }, 60_000);
 
 test('a stored document that is none any more is told and kept, never handed out; the others stay open', async () => {
-  const dir = mkdtempSync(join(tmpdir(), 'woodbine-data-'));
+  const dir = freshFolder('data');
   const made = greenhouseCoat();
   if (!made.ok) throw new Error('no coat');
   const first = await openStore({ folder: dir, migrations: MIGRATIONS });

@@ -1,14 +1,14 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@jest/globals';
+import { freshFolder, layEmptyDatabase } from '../../test/folder.ts';
 import { coatDocument } from '../../test/shells.ts';
 import { createApp } from '../app.ts';
 import { Reader } from '../intake/run.ts';
 import { openStore } from './open.ts';
 
 test('a deleted project can be put back with all its changes, also when everything is made again from the journal', async () => {
-  const folder = mkdtempSync(join(tmpdir(), 'woodbine-restore-'));
+  const folder = freshFolder('restore');
   const open = () => openStore({ folder, migrations: 'src/server/db/migrations' });
   let opened = await open();
   const ask = async (method: string, path: string): Promise<number> => {
@@ -33,6 +33,7 @@ test('a deleted project can be put back with all its changes, also when everythi
   await opened.close();
   // The database is lost; the journal alone has to give the same shelf.
   rmSync(join(folder, 'db'), { recursive: true });
+  layEmptyDatabase(folder);
   opened = await open();
   expect((await opened.store.list()).map((p) => [p.name, p.revision])).toEqual([['Rain coat', 1]]);
   expect((await opened.store.history(coat.id)).map((h) => h.label)).toEqual(['Name']);

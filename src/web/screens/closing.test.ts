@@ -8,7 +8,7 @@ import {
   usualPlacket,
 } from '../../core/closure/index.ts';
 import { usualDecisions } from '../../core/project.ts';
-import { SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
 import { repinned, standPut, ticked } from './closing.ts';
 
 const closing = (part: Partial<ClosureChoice>): Closure => {
@@ -35,7 +35,7 @@ describe('ticks at the holes', () => {
           expect(mine.map((d) => d.state)).toEqual(level < 0 ? [] : [HOLE_STATES[level]]);
         }
       }),
-      { seed: SEED, numRuns: 100 },
+      runs(100),
     );
   });
 
@@ -53,7 +53,7 @@ describe('ticks at the holes', () => {
           expect(after.buttons[3]).toMatchObject({ at, held: 'sewn', state: 'cut' });
         },
       ),
-      { seed: SEED, numRuns: 40 },
+      runs(40),
     );
   });
 });
@@ -100,7 +100,7 @@ describe('numbers that move', () => {
           expect(nearest[pins[0]?.index ?? 0]).toBeLessThanOrEqual(Math.min(...nearest) + 8);
         },
       ),
-      { seed: SEED, numRuns: 40 },
+      runs(40),
     );
     expect(repinned(null, [{ index: 1, at: 90 }], 5)).toEqual([]);
   });

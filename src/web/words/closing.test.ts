@@ -17,7 +17,8 @@ import {
 import { CLOSING_ONLY } from '../../core/project.ts';
 import { MM_PER_INCH, otherUnits } from '../../core/units.ts';
 import { emptyDocument } from '../../core/usual.ts';
-import { coatDocument, coatFigures, piecesOf, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, piecesOf } from '../../test/shells.ts';
 import {
   answerWhy,
   buyWords,
@@ -94,9 +95,9 @@ test('whatever is chosen: answers, reasons, findings and the list to buy are sai
       }
       expect(said.filter((s) => BROKEN.test(s))).toEqual([]);
     }),
-    { seed: SEED, numRuns: 80, endOnFailure: true },
+    runs(40),
   );
-  expect(placed).toBeGreaterThan(40);
+  expect(placed).toBeGreaterThan(20);
 });
 
 test('where nothing fits, each constraint offered to be let go makes room, and that is what its button does', () => {
@@ -135,7 +136,7 @@ test('where nothing fits, each constraint offered to be let go makes room, and t
         expect([f.code, part, after.ok]).toEqual([f.code, part, true]);
       }
     }),
-    { seed: SEED, numRuns: 130, endOnFailure: true },
+    runs(65),
   );
   const all = 'count first group head last level pin zone'.split(' ').map((k) => `loosen-${k}`);
   expect([...seen].sort()).toEqual(all);

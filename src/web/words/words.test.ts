@@ -7,7 +7,8 @@ import { STAGES } from '../../core/intake/index.ts';
 import { because } from '../../core/result.ts';
 import { choices, features } from '../../test/features.ts';
 import { taskFrom } from '../../test/garments.ts';
-import { coatDocument, coatFigures, SEED } from '../../test/shells.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures } from '../../test/shells.ts';
 import {
   CAUTION_WORDS,
   cautionsOf,
@@ -77,7 +78,7 @@ describe('words', () => {
           expect(said).not.toMatch(/undefined|Something is wrong|\d mm\b/);
         }
       }),
-      { seed: SEED, numRuns: 30, endOnFailure: true },
+      runs(30),
     );
     for (const m of METHODS.filter((x) => x.id !== 'none'))
       expect([m.topic, methodWords(m.topic, m.id)]).not.toEqual([m.topic, m.id]);
@@ -160,7 +161,7 @@ describe('cures', () => {
           ]);
         }
       }),
-      { seed: SEED, numRuns: 30, endOnFailure: true },
+      runs(30),
     );
     expect([...seen].sort()).toEqual([
       'back-facing-too-deep',

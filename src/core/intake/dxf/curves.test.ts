@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { SEED } from '../../../test/shells.ts';
+import { runs } from '../../../test/runs.ts';
 import { distance, type Point, pathLength, pointAt } from '../../geometry/index.ts';
 import { splinePath } from './curves.ts';
 
@@ -54,7 +54,7 @@ describe('splines', () => {
           });
         },
       ),
-      { seed: SEED, numRuns: 40 },
+      runs(40),
     );
   });
 

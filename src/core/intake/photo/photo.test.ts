@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { draftCoat, GREENHOUSE_COAT } from '../../../demo/index.ts';
-import { SEED } from '../../../test/shells.ts';
+import { runs } from '../../../test/runs.ts';
 import { distance, type Path, type Point, pathLength, pointAlong, signedArea } from '../../geometry/index.ts';
 import { outlineOf } from '../../pattern/index.ts';
 import {
@@ -60,7 +60,7 @@ describe('true plan from a picture', () => {
           expect(distance(mapThrough(h, see({ x, y })), { x, y })).toBeLessThan(1e-6);
         },
       ),
-      { seed: SEED, numRuns: 100 },
+      runs(100),
     );
   });
 
@@ -102,7 +102,7 @@ describe('true plan from a picture', () => {
           expect(distance(placeInPicture(c, { x, y }), through({ x, y }))).toBeLessThan(0.2);
         },
       ),
-      { seed: SEED, numRuns: 40 },
+      runs(40),
     );
   });
 

@@ -1,0 +1,1 @@
+export { removeEmpty as default } from './emptydb.mjs';
