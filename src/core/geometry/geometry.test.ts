@@ -12,6 +12,7 @@ import {
   curvatureAt,
   difference,
   directionAlong,
+  directionsEvery,
   distance,
   endDirection,
   endOf,
@@ -47,6 +48,7 @@ import {
   startOf,
   stretch,
   translation,
+  turn,
   union,
 } from './index.ts';
 
@@ -241,6 +243,13 @@ describe('along a path', () => {
     expect(directionAlong([s], 0)).toEqual(expect.objectContaining({ x: expect.closeTo(60 / Math.hypot(60, 40), 6) }));
     const all = cubic(p(5, 5), p(5, 5), p(5, 5), p(5, 5));
     expect(Number.isFinite(startDirection([all]).x)).toBe(true);
+  });
+
+  test('walked step by step, a circle turns evenly: by the step over its radius', () => {
+    const way = directionsEvery(circle(80), 2);
+    expect(way).toHaveLength(Math.floor((2 * Math.PI * 80) / 2) + 1);
+    for (const [i, d] of way.slice(1).entries())
+      expect(turn(way[i] as Point, d)).toBeCloseTo((Math.sign(signedArea(circle(80))) * 2) / 80, 3);
   });
 
   test('curvature of a circle is one over its radius', () => {

@@ -96,6 +96,30 @@ export function directionAlong(p: Path, at: number): Point {
   return directionAt(p[index] as Segment, t);
 }
 
+/** Directions at every `step` mm from the start, the path walked once: curves by chords a step long, fit for looking at bends. */
+export function directionsEvery(p: Path, step: number): Point[] {
+  const out: Point[] = [];
+  let before = 0;
+  for (const s of p) {
+    const length = segmentLength(s);
+    const chords = s.k === 'L' ? 1 : Math.max(8, Math.ceil(length / step));
+    const points = Array.from({ length: chords + 1 }, (_, i) => pointAt(s, i / chords));
+    const lengths = points.slice(1).map((q, i) => distance(points[i] as Point, q));
+    // Chords are shorter than the curve: stretched evenly to its length.
+    const stretched = length / (lengths.reduce((t, v) => t + v, 0) || 1);
+    let at = before;
+    lengths.forEach((chord, i) => {
+      const l = chord * stretched;
+      const last = i === chords - 1;
+      for (let next = out.length * step; last ? next <= before + length : next <= at + l; next = out.length * step)
+        out.push(directionAt(s, (i + (l > 0 ? Math.min(1, (next - at) / l) : 0)) / chords));
+      at += l;
+    });
+    before += length;
+  }
+  return out;
+}
+
 /**
  * The stretch from `from` to `to` mm along the path, both clamped to it; curves stay curves.
  * An empty stretch gives one line of no length at that place.

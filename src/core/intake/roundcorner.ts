@@ -1,4 +1,4 @@
-import { directionAlong, distance, endOf, type Path, pathLength, startOf, stretch, turn } from '../geometry/index.ts';
+import { directionsEvery, distance, endOf, type Path, pathLength, startOf, stretch, turn } from '../geometry/index.ts';
 
 /** A corner is round where a line turns as tightly as this or tighter, mm of radius. Own figure: a saucer's. */
 const WIDEST = 95;
@@ -24,10 +24,9 @@ const turned = (at: number[], i: number, k: number): number => at.slice(i, k).re
 /** The round corners of one edge: where it turns tightly and outward between two nearly straight stretches. */
 function arcsOf(path: Path): Arc[] {
   const length = pathLength(path);
-  const n = Math.floor(length / STEP);
   // A ring without any corner stays one edge.
   if (length < 2 * FLANK + WINDOW || distance(startOf(path), endOf(path)) < 1e-6) return [];
-  const way = Array.from({ length: n + 1 }, (_, i) => directionAlong(path, Math.min(length, i * STEP)));
+  const way = directionsEvery(path, STEP);
   const turns = way.slice(1).map((d, i) => turn(way[i] as (typeof way)[number], d));
   const half = WINDOW / STEP / 2;
   const tight = turns.map((_, i) => {
