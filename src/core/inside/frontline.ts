@@ -1,4 +1,14 @@
-import { directionAlong, offsetPath, type Path, pathLength, startDirection, stretch, turn } from '../geometry/index.ts';
+import {
+  directionAlong,
+  directionsEvery,
+  offsetPath,
+  type Path,
+  type Point,
+  pathLength,
+  startDirection,
+  stretch,
+  turn,
+} from '../geometry/index.ts';
 import { landing } from './land.ts';
 
 /** Steps in which the beginning of the straight run above a rounded corner is looked for, mm. */
@@ -8,13 +18,10 @@ const SPARE = 1.2;
 /** A line meets the hem at this angle at least, else it runs along a rounded corner (radians). */
 const LEAST_ANGLE = (50 * Math.PI) / 180;
 
-/** Whether an edge bends so tightly between `from` and `to` mm that nothing runs parallel to it at `d` mm inside. */
-function tight(edge: Path, from: number, to: number, d: number): boolean {
-  for (let s = from; s < to; s += STEP) {
-    const [a, b] = [directionAlong(edge, s), directionAlong(edge, Math.min(to, s + STEP))];
-    if (Math.abs(turn(a, b)) * SPARE > STEP / Math.max(1, Math.abs(d))) return true;
-  }
-  return false;
+/** For each STEP of an edge, whether it bends so tightly there that nothing runs parallel to it at `d` mm inside. */
+function tightSteps(edge: Path, d: number): boolean[] {
+  const way = directionsEvery(edge, STEP);
+  return way.slice(1).map((b, i) => Math.abs(turn(way[i] as Point, b)) * SPARE > STEP / Math.max(1, Math.abs(d)));
 }
 
 /**
@@ -26,8 +33,11 @@ export function parallelToFront(edge: Path, hem: Path, d: number): Path {
   const whole = offsetPath(edge, d);
   const length = pathLength(edge);
   if (!hem.length) return whole;
-  for (let s = 0; s < length * 0.6; s += STEP) {
-    if (tight(edge, s, Math.min(length, s + 2 * Math.abs(d)), d)) continue;
+  const tight = tightSteps(edge, d);
+  const ahead = Math.ceil((2 * Math.abs(d)) / STEP);
+  for (let i = 0; i * STEP < length * 0.6; i++) {
+    if (tight.slice(i, i + ahead).includes(true)) continue;
+    const s = i * STEP;
     const path = s === 0 ? whole : offsetPath(stretch(edge, s, length), d);
     const low = landing(path, hem, 'start');
     if (!low) continue;

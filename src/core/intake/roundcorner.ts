@@ -1,4 +1,16 @@
-import { directionsEvery, distance, endOf, type Path, pathLength, startOf, stretch, turn } from '../geometry/index.ts';
+import {
+  directionsEvery,
+  distance,
+  endOf,
+  type Path,
+  type Point,
+  pathLength,
+  size,
+  startOf,
+  stretch,
+  sub,
+  turn,
+} from '../geometry/index.ts';
 
 /** A corner is round where a line turns as tightly as this or tighter, mm of radius. Own figure: a saucer's. */
 const WIDEST = 95;
@@ -18,30 +30,47 @@ interface Arc {
   to: number;
 }
 
-/** How far the line turns between two places, radians, positive outward of a ring that runs clockwise on screen. */
-const turned = (at: number[], i: number, k: number): number => at.slice(i, k).reduce((s, v) => s + v, 0);
+/** Sums up to each place, so that the sum between any two is a difference. */
+function runningSums(of: number[]): number[] {
+  const out = [0];
+  for (const v of of) out.push((out.at(-1) as number) + v);
+  return out;
+}
+
+/** No line turns more than the polygon of its ends and handles does, radians. */
+function mostTurn(path: Path): number {
+  const corners = path.flatMap((s) => (s.k === 'L' ? [s.a, s.b] : [s.a, s.c, s.d, s.b]));
+  const ways = corners
+    .slice(1)
+    .map((p, i) => sub(p, corners[i] as Point))
+    .filter((d) => size(d) > 1e-9);
+  return ways.slice(1).reduce((sum, d, i) => sum + Math.abs(turn(ways[i] as Point, d)), 0);
+}
 
 /** The round corners of one edge: where it turns tightly and outward between two nearly straight stretches. */
 function arcsOf(path: Path): Arc[] {
+  if (mostTurn(path) <= LEAST_TURN) return [];
   const length = pathLength(path);
   // A ring without any corner stays one edge.
   if (length < 2 * FLANK + WINDOW || distance(startOf(path), endOf(path)) < 1e-6) return [];
   const way = directionsEvery(path, STEP);
   const turns = way.slice(1).map((d, i) => turn(way[i] as (typeof way)[number], d));
   const half = WINDOW / STEP / 2;
+  // Positive outward of a ring that runs clockwise on screen.
+  const [outward, either] = [runningSums(turns), runningSums(turns.map(Math.abs))];
+  const between = (sums: number[], a: number, b: number): number => (sums[b] as number) - (sums[a] as number);
   const tight = turns.map((_, i) => {
     const [a, b] = [Math.max(0, i - half), Math.min(turns.length, i + half)];
-    return turned(turns, a, b) > ((b - a) * STEP) / WIDEST;
+    return between(outward, a, b) > ((b - a) * STEP) / WIDEST;
   });
   const out: Arc[] = [];
   for (let i = 0; i < tight.length; i++) {
     if (!tight[i]) continue;
     let k = i;
     while (k < tight.length && tight[k]) k++;
-    const all = turned(turns, i, k);
+    const all = between(outward, i, k);
     const [before, after] = [i - FLANK / STEP, k + FLANK / STEP];
-    const straight = (a: number, b: number): boolean =>
-      turns.slice(a, b).reduce((s, v) => s + Math.abs(v), 0) < STRAIGHT;
+    const straight = (a: number, b: number): boolean => between(either, a, b) < STRAIGHT;
     if (all > LEAST_TURN && all < MOST_TURN && before >= 0 && after <= turns.length)
       if (straight(before, i) && straight(k, after)) out.push({ from: i * STEP, to: k * STEP });
     i = k;

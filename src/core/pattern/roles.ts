@@ -77,8 +77,8 @@ const SKIPPED = 0.9;
  * Best order-keeping assignment of the template's roles to the edges, starting at one edge: neighbouring edges may share
  * a role, a role may be missing at a cost. Dynamic programming over edges and roles.
  */
-function align(looks: Look[], places: Place[]): { score: number; places: Place[] } {
-  const n = looks.length;
+function align(fits: number[][], places: Place[]): { score: number; places: Place[] } {
+  const n = fits.length;
   const k = places.length;
   const best: number[][] = [];
   const from: number[][] = [];
@@ -86,7 +86,7 @@ function align(looks: Look[], places: Place[]): { score: number; places: Place[]
     best.push([]);
     from.push([]);
     for (let j = 0; j < k; j++) {
-      const fit = fitOf(places[j] as Place, looks[i] as Look);
+      const fit = fits[i]?.[j] as number;
       let before = i === 0 ? -SKIPPED * j : Number.NEGATIVE_INFINITY;
       let via = -1;
       for (let p = 0; i > 0 && p <= j; p++) {
@@ -113,9 +113,10 @@ function align(looks: Look[], places: Place[]): { score: number; places: Place[]
 function fitTemplate(looks: Look[], template: Place[], mirrored: boolean): { score: number; roles: Role[] } {
   const seen = mirrored ? looks.map((l) => ({ ...l, u: 1 - l.u })) : looks;
   const order = mirrored ? [...template].reverse() : template;
+  const fits = seen.map((look) => order.map((place) => fitOf(place, look)));
   let best: { score: number; roles: Role[] } = { score: Number.NEGATIVE_INFINITY, roles: [] };
   for (let start = 0; start < seen.length; start++) {
-    const turned = [...seen.slice(start), ...seen.slice(0, start)];
+    const turned = [...fits.slice(start), ...fits.slice(0, start)];
     const found = align(turned, order);
     if (found.score > best.score) {
       const n = seen.length;
