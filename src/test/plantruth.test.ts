@@ -49,7 +49,7 @@ describe('what a plan says is so', () => {
         );
         expect(stops(shut, p)).toContain('pocket-sewn-shut');
       }),
-      runs(150),
+      runs(100),
     );
     expect(seen).toBeGreaterThan(30);
   });
@@ -88,7 +88,7 @@ describe('what a plan says is so', () => {
             expect(hemmed || p.making.mouths[x.joint] !== undefined || p.making.open[x.joint] !== undefined).toBe(true);
           }
       }),
-      runs(400),
+      runs(200),
     );
     expect([...seen].sort()).toEqual([...SHORT].sort());
   });

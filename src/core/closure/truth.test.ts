@@ -62,7 +62,7 @@ describe('what is said of a closing is so', () => {
         const told = r.ok ? undefined : r.findings.find((f) => f.code === 'first-gap-too-long');
         if (told) expect(answer({ ...part, firstGap: Number(told.data?.most) }).ok).toBe(true);
       }),
-      runs(60),
+      runs(30),
     );
   });
 
@@ -85,7 +85,7 @@ describe('what is said of a closing is so', () => {
           expect(answer({ ...part, count: Number(told.data?.most) + 1 }).ok).toBe(false);
         },
       ),
-      runs(60),
+      runs(30),
     );
     expect(seen).toBeGreaterThan(15);
   });

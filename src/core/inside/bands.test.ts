@@ -68,7 +68,7 @@ describe('facings along an edge', () => {
           holds(piece, shell, role, width);
         }
       }),
-      runs(60),
+      runs(30),
     );
   });
 
@@ -141,7 +141,7 @@ describe('darts and pleats in the way', () => {
           expect(walk(seams, [made.value.piece, piece])[0]).toMatchObject({ verdict: 'matches' });
         },
       ),
-      runs(60),
+      runs(40),
     );
   });
 
@@ -166,7 +166,7 @@ describe('darts and pleats in the way', () => {
         // Nothing is torn: each stretch begins where the one before ends.
         expect(closed?.run[1]?.path[0]?.a).toEqual(closed?.run[0]?.path.at(-1)?.b);
       }),
-      runs(60),
+      runs(40),
     );
   });
 

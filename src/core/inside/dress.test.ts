@@ -59,7 +59,7 @@ describe('linings of a dress', () => {
           expect(takesOf({ ring: shell.ring, lines: pleats })[0]?.apex).toBeNull();
         },
       ),
-      runs(60),
+      runs(40),
     );
   });
 

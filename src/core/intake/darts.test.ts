@@ -62,7 +62,7 @@ describe('darts as they are drawn', () => {
           expect(edge - taken).toBeCloseTo(whole, 1);
         },
       ),
-      runs(60),
+      runs(40),
     );
   });
 
