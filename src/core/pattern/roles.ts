@@ -188,7 +188,9 @@ function templatesFor(kind: Exclude<PieceKind, 'other' | 'placket'>, name: strin
     return all.filter((t) => t.includes('centre-back') === (said.fold ?? false));
   const bodice = /bodice|\btop\b|corsage/i.test(name);
   const upper = kind === 'front' || kind === 'back' || kind === 'front-side' || kind === 'back-side';
-  return inCompany(kind, upper ? all.filter((t) => t.includes('waist-below') === bodice) : all, said);
+  // A name that says nothing does not say hem either.
+  const told = upper && hintOf(name) !== null;
+  return inCompany(kind, told ? all.filter((t) => t.includes('waist-below') === bodice) : all, said);
 }
 
 const hintOf = (name: string): PieceKind | null => NAME_HINTS.find(([re]) => re.test(name))?.[1] ?? null;
@@ -199,6 +201,8 @@ export interface Said extends Company {
   grain?: Point;
   /** It speaks of a fold. */
   fold?: boolean;
+  /** What the piece is, where a hand has said it: then its name says nothing more. */
+  kind?: PieceKind;
 }
 
 /** What the names of a pattern's pieces say of each other. */
@@ -238,7 +242,7 @@ function ranked(found: Suggestion[]): Suggestion[] {
  */
 export function readingsOf(name: string, paths: Path[], said: Said = {}): Suggestion[] {
   const { grain } = said;
-  const hint = hintOf(name);
+  const hint = said.kind ?? hintOf(name);
   const none: Suggestion = { kind: 'other', roles: paths.map(() => 'plain'), confidence: 0, up: UP, believed: 0 };
   const fewest = hint === 'collar' || hint === 'stand' ? 2 : 3;
   // A placket is a strip: it is interfaced whole and its edges need no names.

@@ -29,6 +29,8 @@ interface Props {
   /** A place on the selected edge, mm along it; set by a second click or with Shift and the arrow keys. */
   mark: number | null;
   onMark: (at: number) => void;
+  /** Edges named by their shape alone: marked, to be looked at. */
+  unsure?: Set<string>;
   /** When given, a click anywhere tells its place on the piece instead of choosing an edge. */
   onSpot?: ((p: Point) => void) | undefined;
   /** Places clicked so far of something that needs several. */
@@ -47,6 +49,7 @@ export function EdgePicker({
   onSelect,
   mark,
   onMark,
+  unsure,
   onSpot,
   spots = [],
   onEnter,
@@ -81,7 +84,7 @@ export function EdgePicker({
     else onMark(at);
   };
   const say = (e: Edge) =>
-    `${ROLE_WORDS[e.role]}, ${formatLength(pathLength(e.path), units)}, ${e.onFold ? 'on the fold' : `allowance ${formatLength(e.allowance, units)}`}`;
+    `${ROLE_WORDS[e.role]}${unsure?.has(e.id) ? ' (a guess)' : ''}, ${formatLength(pathLength(e.path), units)}, ${e.onFold ? 'on the fold' : `allowance ${formatLength(e.allowance, units)}`}`;
   return (
     <Frame box={room} height={height} label={`${piece.name}: choose an edge`} units={units}>
       {(unit, hatch) => (
@@ -94,6 +97,19 @@ export function EdgePicker({
             label={false}
             {...(selected && { lit: new Set([`${piece.id}/${selected}`]) })}
           />
+          {piece.ring.map((e) =>
+            unsure?.has(e.id) ? (
+              <path
+                key={e.id}
+                d={pathData(e.path)}
+                fill="none"
+                stroke="var(--chakra-colors-honey)"
+                strokeOpacity={0.55}
+                strokeWidth={9 * unit}
+                pointerEvents="none"
+              />
+            ) : null,
+          )}
           {piece.ring.map((e, i) => (
             <path
               key={e.id}

@@ -3,6 +3,7 @@ import { useMemo, useRef, useState } from 'react';
 import useSWR from 'swr';
 import { sentenceOf } from '../../contract/findings.ts';
 import { type Point } from '../../core/geometry/index.ts';
+import { isUnsure } from '../../core/pattern/index.ts';
 import { type Shell, type ShellPiece } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { api } from '../api/client.ts';
@@ -108,7 +109,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
           <div ref={card}>
             {drawn && piece && edge && (
               <>
-                <EdgeCard w={w} piece={drawn} computed={piece} edge={edge} onSave={savePiece} />
+                <EdgeCard w={w} pieces={shell.pieces} piece={drawn} computed={piece} edge={edge} onSave={savePiece} />
                 <CornerCard
                   w={w}
                   piece={drawn}
@@ -123,6 +124,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
             {drawn && !edge && (
               <>
                 <PieceCard
+                  pieces={shell.pieces}
                   piece={drawn}
                   onSave={savePiece}
                   onRemove={() =>
@@ -170,6 +172,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
             selected={edgeId}
             onSelect={setEdgeId}
             mark={mark}
+            unsure={new Set(drawn?.ring.filter(isUnsure).map((e) => e.id))}
             onMark={setMark}
             onSpot={placing ? spot : undefined}
             spots={clicks}

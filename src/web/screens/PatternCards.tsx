@@ -1,7 +1,18 @@
-import { Box, Button, Heading, Input, Text } from '@chakra-ui/react';
-import { useEffect, useState } from 'react';
+import { Box, Button, Flex, Heading, Input, Text } from '@chakra-ui/react';
+import { useEffect, useMemo, useState } from 'react';
 import { pathLength } from '../../core/geometry/index.ts';
-import { CORNERS, type CornerRule, KINDS, type Piece, ROLES, takenOf } from '../../core/pattern/index.ts';
+import {
+  CORNERS,
+  type CornerRule,
+  isUnsure,
+  KINDS,
+  othersFor,
+  type Piece,
+  ROLES,
+  readAs,
+  renamedAs,
+  takenOf,
+} from '../../core/pattern/index.ts';
 import { type ShellEdge, type ShellPiece } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
@@ -12,6 +23,8 @@ import { CORNER_WORDS, KIND_WORDS, ROLE_WORDS } from '../words/index.ts';
 
 interface EdgeCardProps {
   w: Workbook;
+  /** All pieces of the pattern: what an edge is depends on what it is sewn to. */
+  pieces: ShellPiece[];
   piece: ShellPiece;
   computed: Piece;
   edge: ShellEdge;
@@ -19,7 +32,7 @@ interface EdgeCardProps {
 }
 
 /** The questions about one edge: what it is, whether it lies on a fold, its allowance, the corner at its end. */
-export function EdgeCard({ w, piece, computed, edge, onSave }: EdgeCardProps) {
+export function EdgeCard({ w, pieces, piece, computed, edge, onSave }: EdgeCardProps) {
   const now = computed.ring.find((e) => e.id === edge.id);
   if (!now) return null;
   const units = w.doc.units;
@@ -39,8 +52,9 @@ export function EdgeCard({ w, piece, computed, edge, onSave }: EdgeCardProps) {
       <Text mb="3" color="quiet">
         {formatLength(pathLength(now.path), units)} on the seam line
         {taken > 0 && `, ${formatLength(taken, units)} of it taken out by darts or pleats`}.
-        {edge.confidence < 1 && ` Suggested, ${Math.round(edge.confidence * 100)} % sure.`}
+        {edge.confidence < 1 && !isUnsure(edge) && ` Suggested, ${Math.round(edge.confidence * 100)} % sure.`}
       </Text>
+      {isUnsure(edge) && <Guess pieces={pieces} piece={piece} edge={edge} onSave={onSave} />}
       <Text mb="1" fontWeight="550">
         What is this edge?
       </Text>
@@ -87,12 +101,57 @@ export function EdgeCard({ w, piece, computed, edge, onSave }: EdgeCardProps) {
   );
 }
 
+interface GuessProps {
+  pieces: ShellPiece[];
+  piece: ShellPiece;
+  edge: ShellEdge;
+  onSave: (label: string, p: ShellPiece) => void;
+}
+
+/** An edge named by its shape alone: that it is so, or what else it could be, which names the whole piece anew. */
+function Guess({ pieces, piece, edge, onSave }: GuessProps) {
+  const others = useMemo(() => othersFor(pieces, piece, edge.id).slice(0, 3), [pieces, piece, edge.id]);
+  const sure = (p: ShellPiece): ShellPiece => ({
+    ...p,
+    ring: p.ring.map((e) => (e.id === edge.id ? { ...e, confidence: 1 } : e)),
+  });
+  const name = `${piece.name}, ${ROLE_WORDS[edge.role].toLowerCase()}`;
+  return (
+    <Box mb="3" p="2" borderLeftWidth="4px" borderColor="honey" role="note">
+      <Text mb="2">This is a guess from the shape. Is it so?</Text>
+      <Flex gap="2" wrap="wrap">
+        <Button
+          size="xs"
+          variant="outline"
+          borderColor="rule"
+          onClick={() => onSave(`${name}: looked at`, sure(piece))}
+        >
+          It is the {ROLE_WORDS[edge.role].toLowerCase()}
+        </Button>
+        {others.map(({ role, reading }) => (
+          <Button
+            key={role}
+            size="xs"
+            variant="outline"
+            borderColor="rule"
+            onClick={() => onSave(`${name} is: ${ROLE_WORDS[role].toLowerCase()}`, sure(readAs(piece, reading)))}
+          >
+            {ROLE_WORDS[role]}, and the others after it
+          </Button>
+        ))}
+      </Flex>
+    </Box>
+  );
+}
+
 /** The questions about a whole piece: its name, what it is, how many. */
 export function PieceCard({
+  pieces,
   piece,
   onSave,
   onRemove,
 }: {
+  pieces: ShellPiece[];
   piece: ShellPiece;
   onSave: (label: string, p: ShellPiece) => void;
   onRemove: () => void;
@@ -105,6 +164,7 @@ export function PieceCard({
     else setName(piece.name);
   };
   const fold = piece.ring.some((e) => e.onFold);
+  const unsure = piece.ring.filter(isUnsure).length;
   return (
     <SheetBox>
       <label>
@@ -129,8 +189,29 @@ export function PieceCard({
         label="What is this piece?"
         value={piece.kind}
         options={KINDS.map((k) => [k, KIND_WORDS[k]])}
-        onPick={(kind) => onSave(`${piece.name} is: ${KIND_WORDS[kind].toLowerCase()}`, { ...piece, kind })}
+        onPick={(kind) => onSave(`${piece.name} is: ${KIND_WORDS[kind].toLowerCase()}`, renamedAs(pieces, piece, kind))}
       />
+      {unsure > 0 && (
+        <Box mt="3" p="2" borderLeftWidth="4px" borderColor="honey" role="note">
+          <Text mb="2">
+            {unsure === 1 ? 'One edge is' : `${unsure} edges are`} named by shape alone, the wide lines in the drawing.
+            Click each and look whether it is so; saying what the piece is names them anew.
+          </Text>
+          <Button
+            size="xs"
+            variant="outline"
+            borderColor="rule"
+            onClick={() =>
+              onSave(`${piece.name}: names looked at`, {
+                ...piece,
+                ring: piece.ring.map((e) => (isUnsure(e) ? { ...e, confidence: 1 } : e)),
+              })
+            }
+          >
+            All its names are right
+          </Button>
+        </Box>
+      )}
       <Text mt="3" mb="1" fontWeight="550">
         How many to cut?
       </Text>

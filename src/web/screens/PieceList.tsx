@@ -1,7 +1,7 @@
 import { Box, Button, Input, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { boxOf } from '../../core/geometry/index.ts';
-import { outlineOf } from '../../core/pattern/index.ts';
+import { isUnsure, outlineOf } from '../../core/pattern/index.ts';
 import { type Shell, type ShellPiece } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
@@ -65,6 +65,7 @@ interface PieceButtonProps {
 function PieceButton({ w, p, chosen, onChoose }: PieceButtonProps) {
   const piece = w.computed.shell.find((q) => q.id === p.id);
   const box = piece && boxOf(outlineOf(upright(piece, undefined).piece.ring));
+  const unsure = p.ring.filter(isUnsure).length;
   const unnamed = p.ring.filter((e) => e.role === 'plain').length;
   return (
     <Button
@@ -87,6 +88,7 @@ function PieceButton({ w, p, chosen, onChoose }: PieceButtonProps) {
           {KIND_WORDS[p.kind] !== p.name && `${KIND_WORDS[p.kind]} · `}
           {box &&
             `${formatLength(box.maxX - box.minX, w.doc.units, 0)} × ${formatLength(box.maxY - box.minY, w.doc.units, 0)}`}
+          {unsure > 0 && ` · ${unsure} a guess`}
           {unnamed > 0 && ` · ${unnamed} edge${unnamed === 1 ? '' : 's'} not named`}
         </Text>
       </Box>
