@@ -78,6 +78,7 @@ const shell = z.strictObject({
   fileName: words,
   lines: z.enum(['cut', 'seam']),
   pieces: z.array(shellPiece).max(2000),
+  trueSize: z.boolean().optional(),
 });
 
 const hem = z.strictObject({

@@ -98,7 +98,7 @@ function drawnCutLine(shell: Shell, id: string): CutLine | null {
 export function compute(doc: ProjectDocument): Computed {
   const d = effective(doc.decisions);
   const { shell, ...base } = shellPart(doc, d);
-  const size = oddSize(shell);
+  const size = doc.shell?.trueSize ? null : oddSize(shell);
   const findings: Finding[] = size ? [size] : [];
   const closure = closes(shell, doc)
     ? apart<Result<Closure> | null>('closure', findings, null, () => deriveClosure(shell, d, doc.units))

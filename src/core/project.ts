@@ -43,6 +43,8 @@ export interface Shell {
   /** Whether the drawn outlines are cut lines or seam lines. */
   lines: 'cut' | 'seam';
   pieces: ShellPiece[];
+  /** The sewist has looked at its measures and said that they are so. */
+  trueSize?: boolean;
 }
 
 /**

@@ -28,7 +28,7 @@ function drafted(demo: Demo, svg: string, decide: (doc: ProjectDocument) => void
   const read = intakeSvg(svg);
   if (!read.ok) return read;
   const doc = emptyDocument(demo.name, demo.garment);
-  const shell: Shell = { fileName: `${demo.id}.svg`, lines: 'seam', pieces: read.value.pieces };
+  const shell: Shell = { fileName: `${demo.id}.svg`, lines: 'seam', pieces: read.value.pieces, trueSize: true };
   decide(doc);
   return ok({ ...doc, shell });
 }

@@ -3,7 +3,7 @@ import { sentenceOf } from '../contract/findings.ts';
 import { compute } from '../core/compute.ts';
 import { mapPath } from '../core/geometry/index.ts';
 import { changeSheet } from '../core/inside/index.ts';
-import { type Decisions } from '../core/project.ts';
+import { type Decisions, type Shell } from '../core/project.ts';
 import { proofOf } from '../core/proof/index.ts';
 import { DEMOS } from '../demo/index.ts';
 import { changeMark, changeWords, checkWords, reasonWords, SEAM_WORDS, verdictWords } from '../web/words/index.ts';
@@ -22,7 +22,8 @@ describe('the demo wardrobe in words', () => {
     const tiny = structuredClone((stopped[0] as (typeof stopped)[number]).doc);
     for (const p of tiny.shell?.pieces ?? [])
       for (const e of p.ring) e.path = mapPath(e.path, { a: 0.1, b: 0, c: 0, d: 0.1, e: 0, f: 0 });
-    expect(whereStopped(tiny, compute(tiny))).toContain('true size');
+    const asked = { ...tiny, shell: { ...(tiny.shell as Shell), trueSize: false } };
+    expect(whereStopped(asked, compute(asked))).toContain('true size');
     const { doc } = stopped[3] as (typeof stopped)[number];
     const edge = doc.shell?.pieces[0]?.ring[0];
     if (edge) edge.role = 'plain';

@@ -5,6 +5,7 @@ export * from './faults.ts';
 export * from './grain.ts';
 export * from './keep.ts';
 export * from './marks.ts';
+export * from './measures.ts';
 export * from './renamed.ts';
 export * from './ring.ts';
 export * from './roles.ts';

@@ -18,6 +18,7 @@ import { CornerCard } from './CornerCard.tsx';
 import { CLICKS, MarksCard, type Placing, placed } from './MarksCard.tsx';
 import { EdgeCard, PieceCard } from './PatternCards.tsx';
 import { PieceList } from './PieceList.tsx';
+import { SizeCard } from './SizeCard.tsx';
 
 /** Is this my pattern, at the right size? */
 export function Pattern({ w }: { w: Workbook }) {
@@ -94,7 +95,12 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
     <Page
       question="Is this my pattern, at the right size?"
       lead="Measure one piece you know against its printed size. Then click an edge, or walk along with the arrow keys, and say what it is."
-      below={<WholePattern w={w} shell={shell} onSave={save} onNotes={onNotes} />}
+      below={
+        <>
+          {shell.trueSize && <SizeCard w={w} shell={shell} />}
+          <WholePattern w={w} shell={shell} onSave={save} onNotes={onNotes} />
+        </>
+      }
       side={
         <>
           <PieceList
@@ -162,6 +168,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
           </Button>
         </SheetBox>
       )}
+      {!shell.trueSize && <SizeCard w={w} shell={shell} />}
       <SheetBox position={{ md: 'sticky' }} top="3">
         {piece && (
           <EdgePicker

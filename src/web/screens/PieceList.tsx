@@ -88,7 +88,7 @@ function PieceButton({ w, p, chosen, onChoose }: PieceButtonProps) {
           {KIND_WORDS[p.kind] !== p.name && `${KIND_WORDS[p.kind]} · `}
           {box &&
             `${formatLength(box.maxX - box.minX, w.doc.units, 0)} × ${formatLength(box.maxY - box.minY, w.doc.units, 0)}`}
-          {unsure > 0 && ` · ${unsure} a guess`}
+          {unsure > 0 && ` · ${unsure} edge${unsure === 1 ? '' : 's'} guessed`}
           {unnamed > 0 && ` · ${unnamed} edge${unnamed === 1 ? '' : 's'} not named`}
         </Text>
       </Box>

@@ -1,4 +1,10 @@
-import { type CornerRule, type Material, type Verdict } from '../../core/pattern/index.ts';
+import {
+  type CornerRule,
+  type Material,
+  type MeasureCode,
+  type UnitSlip,
+  type Verdict,
+} from '../../core/pattern/index.ts';
 
 import { inUnit, type LengthUnit } from '../../core/units.ts';
 
@@ -8,6 +14,33 @@ export const MATERIAL_WORDS: Record<Material, { word: string; letter: string }> 
   lining: { word: 'Lining', letter: 'L' },
   interfacing: { word: 'Interfacing', letter: 'I' },
 };
+
+export const MEASURE_WORDS: Record<MeasureCode, string> = {
+  chest: 'Round under the arms',
+  waist: 'Waist seam, round',
+  hem: 'Hem, round',
+  back: 'Back, neck to lower edge',
+  sleeve: 'Sleeve, with its cap',
+  largest: 'Longest side of any piece',
+};
+
+/** Which unit was taken for which. */
+export const SLIP_WORDS: Record<UnitSlip, string> = {
+  'cm-as-mm': 'centimetres, read as millimetres',
+  'in-as-mm': 'inches, read as millimetres',
+  'in-as-cm': 'inches, read as centimetres',
+  'mm-as-cm': 'millimetres, read as centimetres',
+  'mm-as-in': 'millimetres, read as inches',
+  'cm-as-in': 'centimetres, read as inches',
+  'pt-as-px': 'points at 72, read at 96 to the inch',
+  'px-as-pt': 'pixels at 96, read at 72 to the inch',
+};
+
+/** "times 10", "2.1 % longer". */
+export const timesWords = (factor: number): string =>
+  factor >= 1.5 || factor <= 0.67
+    ? `times ${Number(factor.toPrecision(4))}`
+    : `${Number(Math.abs((factor - 1) * 100).toPrecision(2))} % ${factor > 1 ? 'longer' : 'shorter'}`;
 
 export const CORNER_WORDS: Record<CornerRule, string> = {
   mitred: 'Mitred: both cut lines run on until they meet',

@@ -21,5 +21,6 @@ export function whereStopped(doc: ProjectDocument, c: Computed): string {
   if (off) return `Look at ${off} seam${off === 1 ? '' : 's'} that ${off === 1 ? 'does' : 'do'} not match`;
   const stops = c.findings.filter((f) => f.severity === 'stop').length;
   if (stops) return `${stops} thing${stops === 1 ? '' : 's'} to mend`;
+  if (!doc.shell.trueSize) return 'Next: say whether the pattern is its true size';
   return `Ready to cut: ${c.pieces.length} pieces, every seam matches`;
 }
