@@ -234,6 +234,7 @@ const SENTENCES: Record<string, Say> = {
     `On "${d.name}" front edge and neckline do not meet, so it is not known where the closing begins. Look at the names of the edges between them.`,
   // Buttons.
   'closing-length': (_, mm) => `A closing ${mm('length')} long holds no button. Measure it, and type its length.`,
+  'range-turned': (d) => `From ${d.least} to ${d.most} is no range. Put the smaller number first.`,
   'no-room-for-buttons': (_, mm) =>
     `The first button at ${mm('first')} would lie below the last at ${mm('last')}, both from the neck seam. Make the distances at the ends smaller.`,
   'button-count-bad': (d) =>

@@ -83,6 +83,10 @@ export function otherUnits(
   });
 }
 
+/** Whether a length lies outside what is usual, mm; the rounding of a figure shown counts for nothing. */
+export const isUnusual = (mm: number, [least, most]: readonly [number, number]): boolean =>
+  mm < least - 0.05 || mm > most + 0.05;
+
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
 /**

@@ -301,6 +301,13 @@ describe('small closings', () => {
   });
 });
 
+test('a range the wrong way round is told, not turned', () => {
+  const doc = emptyDocument('Placket', 'closing');
+  const closure = { ...doc.decisions.closure, by: 'range' as const, count: 9, most: 8 };
+  const r = deriveClosure([], { ...doc.decisions, closure });
+  expect(!r.ok && r.findings.map((f) => [f.code, f.data])).toEqual([['range-turned', { least: 9, most: 8 }]]);
+});
+
 test('bad figures anywhere never break the derivation: refused, or finite', () => {
   const doc = emptyDocument('Placket', 'closing');
   fc.assert(

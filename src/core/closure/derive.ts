@@ -55,6 +55,8 @@ const fromBreak = ([run]: LineRun[]): Finding[] =>
 /** Buttons, holes and checks of all closings. Refuses with the range that would work. */
 export function deriveClosure(shell: Piece[], d: Decisions, units: LengthUnit = 'mm'): Result<Closure> {
   const c = d.closure;
+  if (c.by === 'range' && c.count > c.most)
+    return refuse(stop('range-turned', undefined, { least: c.count, most: c.most }));
   const where = whereOf(shell, d);
   if (!where.ok) return where;
   const { runs, features, length: drawn } = where.value;

@@ -78,8 +78,7 @@ function endsOf(c: ClosureChoice, f: Features, length: number, fine: number): Pi
 /** How many there may be, and how many or how far apart they are wished. */
 function countOf(c: ClosureChoice, span: number): Pick<Problem, 'count'> & { wish: number | null } {
   if (c.by === 'count') return { count: { least: c.count, most: c.count, wish: c.count }, wish: null };
-  if (c.by === 'range')
-    return { count: { least: Math.min(c.count, c.most), most: Math.max(c.count, c.most), wish: null }, wish: null };
+  if (c.by === 'range') return { count: { least: c.count, most: c.most, wish: null }, wish: null };
   const n = Math.min(MOST_BUTTONS, countForGap(Math.max(0, span), c.gap));
   const most = Math.min(MOST_BUTTONS, n + 1);
   return { count: { least: Math.min(most, Math.max(1, n - 1)), most, wish: null }, wish: c.gap };

@@ -14,12 +14,16 @@ import {
   type Company,
   type InternalLine,
   isDrawnWhole,
+  longerBefore,
   type PieceKind,
+  partRound,
   placeGrain,
   type Readings,
-  type Role,
+  type Rounded,
   readingsOf,
   type Suggestion,
+  settled,
+  withArcs,
 } from '../pattern/index.ts';
 import { type ShellEdge, type ShellPiece } from '../project.ts';
 import { type Finding } from '../result.ts';
@@ -27,7 +31,6 @@ import { takeCutDarts } from './cutdart.ts';
 import { isGrain, linesOf, marksOf, notchesOf } from './marks.ts';
 import { type Draft } from './nest.ts';
 import { partAtCorners } from './outline.ts';
-import { partRound, type Rounded, withArcs } from './roundcorner.ts';
 
 const says = (words: string, re: RegExp): boolean => re.test(words);
 
@@ -103,37 +106,6 @@ export function toPiece(
     ...(marks.length && { marks }),
     ...(d.seam && { drawn: 'seam' as const }),
   };
-}
-
-const longerBefore =
-  (r: Rounded) =>
-  (i: number): boolean =>
-    pathLength(r.flanks[i] as Path) >= pathLength(r.flanks[i + 1] as Path);
-
-/** Edges that run on round a corner, the first of two before the other. Common practice. */
-const ROUND: readonly Role[] = ['front-edge', 'collar-outer', 'stand-top', 'hem'];
-
-/**
- * Edges with the roles of their flanks: where both of a round corner are of one role, they are one edge; else the corner
- * goes with the one that runs on round it.
- */
-function settled(parted: Rounded[], flankRoles: Role[]): { paths: Path[]; roles: Role[] } {
-  const paths: Path[] = [];
-  const roles: Role[] = [];
-  let next = 0;
-  for (const r of parted) {
-    const own = r.flanks.map(() => flankRoles[next++] ?? 'plain');
-    const rank = (i: number): number => (ROUND.indexOf(own[i] as Role) + ROUND.length + 1) % (ROUND.length + 1);
-    const before = (i: number): boolean => (rank(i) === rank(i + 1) ? longerBefore(r)(i) : rank(i) < rank(i + 1));
-    for (const [i, path] of withArcs(r, before).entries()) {
-      if (i > 0 && own[i] === own[i - 1]) paths.push([...(paths.pop() as Path), ...path]);
-      else {
-        paths.push(path);
-        roles.push(own[i] as Role);
-      }
-    }
-  }
-  return { paths, roles };
 }
 
 /** How evenly a drawn allowance has to run (mm). */

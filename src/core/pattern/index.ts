@@ -9,6 +9,7 @@ export * from './measures.ts';
 export * from './renamed.ts';
 export * from './ring.ts';
 export * from './roles.ts';
+export * from './roundcorner.ts';
 export * from './seam.ts';
 export * from './shell.ts';
 export * from './shellseams.ts';

@@ -33,6 +33,7 @@ export function Measure({ label, value, least, most, atLeast = 0, atMost, units,
           units={units}
           least={atLeast}
           most={atMost ?? Math.max(most * 2, value)}
+          usual={[Math.min(least, value), Math.max(most, value)]}
           onValue={onValue}
         />
       </Flex>

@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Heading, Table, Text } from '@chakra-ui/react';
 import { Download } from 'lucide-react';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { cutList, formatArea } from '../../core/cutting/index.ts';
 import { PAPERS, sheetsFor, tile } from '../../core/output/index.ts';
 import { type Piece } from '../../core/pattern/index.ts';
@@ -34,7 +35,7 @@ export function Paper({ w }: { w: Workbook }) {
         <Empty title="Nothing to print yet">
           Put the pattern in first. The project itself can be saved below at any time.
         </Empty>
-        <Files w={w} disabled />
+        <Files w={w} pages={0} />
       </Page>
     );
   }
@@ -50,7 +51,7 @@ export function Paper({ w }: { w: Workbook }) {
         </Heading>
         {sheets.length > 0 && <TileMap sheets={sheets} tiling={tiling} units={w.doc.units} />}
       </SheetBox>
-      <Files w={w} disabled={!sheets.length} />
+      <Files w={w} pages={sheets.length ? tiling.tiles.length + 1 : 0} />
       {pieces.length > 0 && <CutList w={w} />}
     </Page>
   );
@@ -114,7 +115,13 @@ function Choose({ w, paper, chosen, put }: ChooseProps) {
   );
 }
 
-function Files({ w, disabled }: { w: Workbook; disabled: boolean }) {
+/** So many pages are printed without being asked about: more are a coat with all its layers, or a wrong size. */
+const MANY_PAGES = 60;
+
+/** Files to take away. `pages` of the PDF; 0 where nothing is chosen. */
+function Files({ w, pages }: { w: Workbook; pages: number }) {
+  const [meant, setMeant] = useState(0);
+  const many = pages > MANY_PAGES && meant !== pages;
   const to = (name: string) => `/api/projects/${w.id}/export/${name}`;
   const link = (name: string, words: string, main = false, off = false) => (
     <Button
@@ -135,9 +142,23 @@ function Files({ w, disabled }: { w: Workbook; disabled: boolean }) {
   );
   return (
     <SheetBox>
+      {many && (
+        <Box mb="3" p="3" borderLeftWidth="4px" borderColor="honey" role="note">
+          <Text mb="2">
+            {pages} pages at full size. Is that meant? Fewer pieces can be chosen beside; and{' '}
+            <Link to="../pattern" relative="path" style={{ textDecoration: 'underline' }}>
+              the pattern’s measures
+            </Link>{' '}
+            show whether it came in at its true size.
+          </Text>
+          <Button size="sm" variant="outline" borderColor="rule" onClick={() => setMeant(pages)}>
+            Yes, all {pages} pages
+          </Button>
+        </Box>
+      )}
       <Flex gap="3" wrap="wrap">
-        {link('pattern.pdf', 'PDF, 1:1', true, disabled)}
-        {link('pieces.svg', 'SVG', false, disabled)}
+        {!many && link('pattern.pdf', 'PDF, 1:1', true, !pages)}
+        {link('pieces.svg', 'SVG', false, !pages)}
         {w.computed.inside.some((p) => p.material === 'lining') && link('changes.pdf', 'Change sheets for the lining')}
         {link('cut-list.csv', 'Cut list')}
         {link('project.json', 'The project as a file')}

@@ -21,6 +21,9 @@ import { LengthField } from '../parts/LengthField.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { CORNER_WORDS, KIND_WORDS, ROLE_WORDS } from '../words/index.ts';
 
+/** The deepest hem of a garment that is still usual, mm. Own figure. */
+const USUAL_ALLOWANCE = 80;
+
 interface EdgeCardProps {
   w: Workbook;
   /** All pieces of the pattern: what an edge is depends on what it is sewn to. */
@@ -79,6 +82,7 @@ export function EdgeCard({ w, pieces, piece, computed, edge, onSave }: EdgeCardP
             value={now.allowance}
             units={units}
             most={300}
+            usual={[0, USUAL_ALLOWANCE]}
             onValue={(allowance) => set(`allowance ${formatLength(allowance, units)}`, { allowance })}
           />
           {edge.allowance !== null && (

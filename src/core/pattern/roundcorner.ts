@@ -11,6 +11,7 @@ import {
   sub,
   turn,
 } from '../geometry/index.ts';
+import { type Role } from './types.ts';
 
 /** A corner is round where a line turns as tightly as this or tighter, mm of radius. Own figure: a saucer's. */
 const WIDEST = 95;
@@ -119,4 +120,45 @@ export function withArcs({ flanks, arcs }: Rounded, before: (i: number) => boole
     ...f,
     ...(i < arcs.length && before(i) ? (arcs[i] as Path) : []),
   ]);
+}
+
+/** A round corner goes with the longer of its flanks. */
+export const longerBefore =
+  (r: Rounded) =>
+  (i: number): boolean =>
+    pathLength(r.flanks[i] as Path) >= pathLength(r.flanks[i + 1] as Path);
+
+/** Edges that run on round a corner, the first of two before the other. Common practice. */
+const ROUND: readonly Role[] = ['front-edge', 'collar-outer', 'stand-top', 'hem'];
+
+/** Edges, their roles, and which of the edges that were parted each is of. */
+export interface Settled {
+  paths: Path[];
+  roles: Role[];
+  of: number[];
+}
+
+/**
+ * Edges with the roles of their flanks: where both of a round corner are of one role, they are one edge; else the corner
+ * goes with the one that runs on round it.
+ */
+export function settled(parted: Rounded[], flankRoles: Role[]): Settled {
+  const paths: Path[] = [];
+  const roles: Role[] = [];
+  const of: number[] = [];
+  let next = 0;
+  for (const [k, r] of parted.entries()) {
+    const own = r.flanks.map(() => flankRoles[next++] ?? 'plain');
+    const rank = (i: number): number => (ROUND.indexOf(own[i] as Role) + ROUND.length + 1) % (ROUND.length + 1);
+    const before = (i: number): boolean => (rank(i) === rank(i + 1) ? longerBefore(r)(i) : rank(i) < rank(i + 1));
+    for (const [i, path] of withArcs(r, before).entries()) {
+      if (i > 0 && own[i] === own[i - 1]) paths.push([...(paths.pop() as Path), ...path]);
+      else {
+        paths.push(path);
+        roles.push(own[i] as Role);
+        of.push(k);
+      }
+    }
+  }
+  return { paths, roles, of };
 }
