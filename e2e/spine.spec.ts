@@ -2,6 +2,8 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { coatSvg, MAT, SHEET, seenBy, seenWide, sleeveClicks, sleeveOnMat } from '../src/demo/index.ts';
+import { CUTS, type Garment } from '../src/test/pile.ts';
+import { PLAINLY, svgOfGarment } from '../src/test/piletelling.ts';
 import { Running } from './server.ts';
 
 const server = new Running();
@@ -44,6 +46,7 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
 
   // The pieces at their size: the drawing is turned by a quarter, the picture stands upright.
   await expect(page.getByRole('button', { name: /^Front 353 mm × 1056 mm/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Yes, it is so' }).click();
   await page.getByRole('button', { name: /^Sleeve/ }).click();
   // A straight edge has a box without width: clicked where it is drawn, as a hand would.
   const wrist = await page.getByRole('button', { name: /^Wrist, / }).boundingBox();
@@ -99,6 +102,7 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
     await (await wait).saveAs(path);
     return readFileSync(path);
   };
+  await page.getByRole('button', { name: /^Yes, all \d+ pages/ }).click();
   expect((await download('PDF, 1:1')).subarray(0, 5).toString()).toBe('%PDF-');
   expect((await download('SVG')).toString()).toContain('Back neck facing');
   const file = (await download('The project as a file')).toString();
@@ -162,6 +166,47 @@ test('what is wrong with a file is said on screen, by piece and place; a missing
   await page.getByRole('button', { name: 'Put in another file' }).click();
   await drop(page, 'gap.svg', svg('<path id="Back" d="M0 0H300V600H0V0.3"/>'));
   await expect(page.getByRole('status')).toContainText('"Back": a gap of 0.3 mm was closed.');
+});
+
+test('a pattern ten times too small, its pieces without names: one true length and three kinds set it right', async ({
+  page,
+}) => {
+  const small = svgOfGarment(CUTS['rounded jacket']?.({ w: 262, l: 700, s: 126 }) as Garment, {
+    ...PLAINLY,
+    named: false,
+  }).replace(/width="([\d.]+)mm" height="([\d.]+)mm"/, (_, a, b) => `width="${a / 10}mm" height="${b / 10}mm"`);
+  await begin(page, 'Seed barn jacket');
+  await drop(page, 'jacket.svg', small);
+  await expect(page.getByText('Is this its true size?')).toBeVisible();
+  const longest = page.getByLabel('True length: Longest side of any piece');
+  await longest.fill('72 cm');
+  await longest.press('Enter');
+  await expect(page.getByRole('status').filter({ hasText: 'times 10' })).toBeVisible();
+  await expect(longest).toHaveValue('722 mm');
+  // A guess is marked, and says what else it could be; saying what the piece is names its edges.
+  await expect(page.getByRole('button', { name: /^Piece 1/ })).toContainText('edges guessed');
+  for (const [piece, kind] of [
+    [/^Piece 2/, 'back'],
+    [/^Piece 3/, 'sleeve'],
+    [/^Piece 1/, 'front'],
+  ] as const) {
+    await page.getByRole('button', { name: piece }).click();
+    await page.getByLabel('What is this piece?').selectOption(kind);
+    await expect(page.getByRole('button', { name: piece })).toContainText(new RegExp(kind, 'i'));
+    const right = page.getByRole('button', { name: 'All its names are right' });
+    if (await right.isVisible()) await right.click();
+    await expect(page.getByRole('button', { name: piece })).not.toContainText('guessed');
+  }
+  await expect(page.getByRole('button', { name: /^Hem, .* allowance 40 mm/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Yes, it is so' }).click();
+  await saved(page);
+  // Possible, but seldom meant: asked, and taken only when it is said again.
+  const hem = page.getByRole('textbox', { name: 'Hem of the shell, exact' });
+  await hem.fill('140');
+  await hem.press('Enter');
+  await page.getByRole('button', { name: 'I mean 14 mm' }).click();
+  await expect(hem).toHaveValue('14 mm');
+  await saved(page);
 });
 
 test('two windows on one project: the second change is asked about, and keeping it loses nothing of the first', async ({
