@@ -21,9 +21,8 @@ const say = (line: string): void => {
 
 function fontFiles(): string[] {
   const require = createRequire(import.meta.url);
-  return ['latin', 'latin-ext'].map((set) =>
-    require.resolve(`@fontsource/source-sans-3/files/source-sans-3-${set}-400-normal.woff`),
-  );
+  const sets = ['latin', 'latin-ext', 'cyrillic', 'cyrillic-ext', 'greek', 'greek-ext', 'vietnamese'];
+  return sets.map((set) => require.resolve(`@fontsource/source-sans-3/files/source-sans-3-${set}-400-normal.woff`));
 }
 
 /** The demo projects, on a shelf that is still empty and was asked for them. */

@@ -6,6 +6,8 @@ export interface ReadPage {
   width: number;
   height: number;
   text: string;
+  /** Its words by the left end of their baseline, and their size, mm. */
+  words: { text: string; x: number; y: number; height: number }[];
   /** Subpaths as points in mm, y down from the page's top; curves by their control points. */
   runs: { x: number; y: number }[][];
 }
@@ -34,8 +36,13 @@ export async function readPdf(bytes: Uint8Array): Promise<ReadPage[]> {
           run.push({ x: (data[k] as number) * MM, y: (height - (data[k + 1] as number)) * MM });
       }
     });
-    const text = (await page.getTextContent()).items.map((t) => ('str' in t ? t.str : '')).join(' ');
-    pages.push({ width: width * MM, height: height * MM, text, runs });
+    const words = (await page.getTextContent()).items.flatMap((t) => {
+      if (!('str' in t)) return [];
+      const [, , , , x, y] = t.transform as number[];
+      return [{ text: t.str, x: (x as number) * MM, y: (height - (y as number)) * MM, height: t.height * MM }];
+    });
+    const text = words.map((t) => t.text).join(' ');
+    pages.push({ width: width * MM, height: height * MM, text, words, runs });
   }
   return pages;
 }

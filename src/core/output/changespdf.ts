@@ -22,6 +22,8 @@ export interface ChangesJob {
   pages: ChangePage[];
   /** What the lines mean. */
   legend: string;
+  /** Says which letters of the names cannot be printed. */
+  unprintable: (letters: string) => string;
   paper: Paper;
   fonts: PdfFonts;
   now: Date;
@@ -48,7 +50,9 @@ function changePage(doc: PDFDocument, job: ChangesJob, p: ChangePage & { number:
   const about = `${job.title} · ${job.now.toISOString().slice(0, 10)} · page ${p.number} of ${job.pages.length}`;
   w.text(page, w.fit(about, 9, across), [MARGIN * PT, up(MARGIN + 13)], 9);
   const lines = p.lines.flatMap((l) => w.wrap(l, 11, across));
-  const text = (lines.length + 2) * LINE;
+  const letters = w.lacking([job.title, p.heading, ...p.lines]);
+  const small = [job.legend, ...(letters ? [job.unprintable(letters)] : [])].flatMap((l) => w.wrap(l, 9, across));
+  const text = (lines.length + small.length + 1) * LINE;
   const box = joinBoxes(boxOf(p.shell), boxOf(p.made));
   const [wide, high] = [paper.width - 2 * MARGIN - 2 * BESIDE, paper.height - 2 * MARGIN - text - 26];
   const scale = Math.min(wide / (box.maxX - box.minX), high / (box.maxY - box.minY));
@@ -68,6 +72,6 @@ function changePage(doc: PDFDocument, job: ChangesJob, p: ChangePage & { number:
     w.text(page, m.text, at, 10);
   }
   const below = MARGIN + 24 + high;
-  for (const [i, line] of [...lines, job.legend].entries())
+  for (const [i, line] of [...lines, ...small].entries())
     w.text(page, line, [MARGIN * PT, up(below + (i + 1) * LINE)], i < lines.length ? 11 : 9);
 }

@@ -23,6 +23,7 @@ const make = (sheets: Sheet[], paper: 'a4' | 'letter') =>
     paper: PAPERS[paper],
     notes: ['Print at 100 %.'],
     legend: [{ stroke: 'cut', words: 'cut here' }],
+    unprintable: (letters) => `lacks ${[...letters].length}`,
     fonts: { regular: [] },
     now: new Date(0),
   });
@@ -63,6 +64,9 @@ describe('PDF read back with another library', () => {
       const t = tiling.tiles[i];
       if (!t) throw new Error('a page too many');
       expect(page.text).toContain(`${tileName(t.row, t.column)}, page ${i + 2} of ${tiling.tiles.length + 1}`);
+      // Common practice: a home printer leaves out 5 mm along every edge.
+      const low = Math.max(...page.words.filter((t) => t.text.trim()).map((t) => t.y + t.height / 4));
+      expect(low).toBeLessThanOrEqual(297 - 5);
       for (const run of page.runs)
         for (const p of run) {
           const on =
@@ -79,9 +83,10 @@ describe('PDF read back with another library', () => {
     for (const path of cuts) for (const s of path) expect([s.a, near(s.a.x, s.a.y)]).toEqual([s.a, true]);
   }, 60_000);
 
-  test('a character the font lacks becomes a question mark, not a crash', async () => {
+  test('a character the font lacks becomes a question mark, not a crash, and is told', async () => {
     const [cover] = await readPdf(await make(everything().slice(0, 1), 'a4'));
     expect(cover?.text).toMatch(/oat with/);
+    expect(cover?.text).toMatch(/lacks \d/);
   });
 });
 

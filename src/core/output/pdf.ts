@@ -30,6 +30,8 @@ export interface PdfJob {
   notes: string[];
   /** What each kind of line means, in that language. */
   legend: { stroke: Stroke; words: string }[];
+  /** Says which letters of the names cannot be printed, in that language. */
+  unprintable: (letters: string) => string;
   fonts: PdfFonts;
   /** When it was made, for the file's own record. */
   now: Date;
@@ -65,12 +67,16 @@ function tilePage(doc: PDFDocument, t: Tile, tiling: Tiling, job: PdfJob, w: Wri
   // The first page is the one with the squares.
   const number = `${tiling.tiles.indexOf(t) + 2} of ${tiling.tiles.length + 1}`;
   const label = [`${tileName(t.row, t.column)}, page ${number}`, t.names.join(', '), aboutOf(job)].filter(Boolean);
-  w.text(page, w.fit(label.join(' · '), 9, width - 4 * PT), [(MARGIN + 2) * PT, (MARGIN - 4) * PT], 9);
   const next = [
     t.right ? `${tileName(t.row, t.column + 1)} joins on the right` : '',
     t.below ? `${tileName(t.row + 1, t.column)} joins below` : '',
-  ];
-  w.text(page, next.filter(Boolean).join(' · '), [(MARGIN + 2) * PT, (MARGIN - 8) * PT], 8);
+  ]
+    .filter(Boolean)
+    .join(' · ');
+  // One line, 6 mm above the paper's edge: printers leave out what is nearer to it than 5.
+  const [y, beside] = [(MARGIN - 4) * PT, w.width(next, 8)];
+  w.text(page, w.fit(label.join(' · '), 9, width - beside - 8 * PT), [(MARGIN + 2) * PT, y], 9);
+  w.text(page, next, [(paper.width - MARGIN - 2) * PT - beside, y], 8);
 }
 
 /** Crosses where the frames of neighbouring pages come to lie on each other: at the frame and one overlap inside it. */
@@ -108,6 +114,8 @@ function legend(page: PDFPage, job: PdfJob, w: Writer): void {
   }
 }
 
+const wordsOf = (s: Sheet): string[] => [s.name, ...s.items.flatMap((i) => (i.kind === 'text' ? [i.text] : []))];
+
 /** First page: test squares of 50 mm and 2 in, what the lines mean, the notes, what is in it, and the map of the pages. */
 function coverPage(doc: PDFDocument, job: PdfJob, tiling: Tiling, w: Writer): void {
   const { paper } = job;
@@ -123,7 +131,8 @@ function coverPage(doc: PDFDocument, job: PdfJob, tiling: Tiling, w: Writer): vo
   page.pushOperators(rectangle(90 * PT, up(90), 50.8 * PT, 50.8 * PT), stroke());
   w.text(page, '50 mm', [38 * PT, up(66)], 12);
   w.text(page, '2 in', [111 * PT, up(66)], 12);
-  const notes = job.notes.flatMap((n) => w.wrap(n, 11, across));
+  const letters = w.lacking([job.title, ...job.sheets.flatMap(wordsOf)]);
+  const notes = [...job.notes, ...(letters ? [job.unprintable(letters)] : [])].flatMap((n) => w.wrap(n, 11, across));
   const named = w.wrap(job.sheets.map((s) => s.name).join(', '), 9, across).slice(0, MOST_NAMED);
   for (const [i, n] of notes.entries()) w.text(page, n, [20 * PT, up(104 + i * 6.5)], 11);
   const below = 104 + notes.length * 6.5 + 2;

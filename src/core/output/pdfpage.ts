@@ -72,6 +72,12 @@ export class Writer {
     }
   }
 
+  /** The letters of these texts that no font has, each once: they come out as question marks. */
+  lacking(texts: string[]): string {
+    const all = new Set([...texts.join('')].filter((ch) => ch.trim()));
+    return [...all].filter((ch) => !this.sets.some((s) => s.has(ch.codePointAt(0) ?? 63))).join('');
+  }
+
   /** How wide a text is at a size, in points. */
   width(text: string, size: number): number {
     return this.runs(text).reduce((t, r) => t + r.font.widthOfTextAtSize(r.text, size), 0);

@@ -42,6 +42,10 @@ const NOTES = [
   'Keep blades away from the hand that holds the paper.',
 ];
 
+/** A name in a script whose letters do not come with Woodbine. */
+const unprintable = (letters: string): string =>
+  `${[...letters].length === 1 ? 'One letter' : `${[...letters].length} letters`} of the names cannot be printed and stand as ?; the pieces are whole. Write those names by hand.`;
+
 const LINES: PdfJob['legend'] = [
   { stroke: 'cut', words: 'cut here' },
   { stroke: 'seam', words: 'seam line' },
@@ -102,6 +106,7 @@ export function exportRoutes(store: Store, fontFiles: string[], now: () => Date)
       paper: PAPERS[size],
       notes: NOTES,
       legend: LINES,
+      unprintable,
       fonts,
       now: now(),
     });
@@ -120,6 +125,7 @@ export function exportRoutes(store: Store, fontFiles: string[], now: () => Date)
       title: p.doc.name,
       pages,
       legend: LEGEND,
+      unprintable,
       paper: PAPERS[size],
       fonts,
       now: now(),
