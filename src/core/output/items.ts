@@ -26,8 +26,11 @@ export type Item =
       at: Point;
       size: number;
       text: string;
-      bold?: boolean /** Reads upward instead of to the right. */;
+      bold?: boolean;
+      /** Reads upward instead of to the right. */
       upward?: boolean;
+      /** May stand anywhere in its piece. */
+      free?: boolean;
     };
 
 /** A named group of items with its bounds. */
@@ -115,7 +118,15 @@ function words(p: Piece, outline: Path): Item[] {
       ? { x: middle.x + 4 + size * (0.8 + 1.2 * k), y: middle.y + Math.min(along, long * size) / 2 }
       : { x: middle.x + 6, y: middle.y + k * size * 1.25 };
   return lines.map(
-    (text, k): Item => ({ kind: 'text', at: at(k), size: k ? size * 0.7 : size, text, bold: k === 0, upward }),
+    (text, k): Item => ({
+      kind: 'text',
+      at: at(k),
+      size: k ? size * 0.7 : size,
+      text,
+      bold: k === 0,
+      upward,
+      free: true,
+    }),
   );
 }
 
@@ -131,13 +142,14 @@ export function moveSheet(s: Sheet, dx: number, dy: number): Sheet {
 }
 
 /**
- * Lays sheets out in rows, tallest first, on a plane `width` mm wide (or as wide as the widest), `gap` mm apart. Gives
- * the moved sheets and the size of the plane.
+ * Lays sheets out in rows, tallest first, on a plane `width` mm wide (or as wide as the widest), `gap` mm apart. `startOf`
+ * may put a sheet farther right than it would come to lie. Gives the moved sheets and the size of the plane.
  */
 export function arrange(
   sheets: Sheet[],
   width: number,
   gap: number,
+  startOf: (s: Sheet, x: number) => number = (_, x) => x,
 ): { sheets: Sheet[]; width: number; height: number } {
   const tall = (s: Sheet): number => s.box.maxY - s.box.minY;
   const wide = (s: Sheet): number => s.box.maxX - s.box.minX;
@@ -147,6 +159,7 @@ export function arrange(
   let y = 0;
   let row = 0;
   for (const s of [...sheets].sort((a, b) => tall(b) - tall(a))) {
+    x = startOf(s, x);
     if (x > 0 && x + wide(s) > room) {
       y += row + gap;
       x = 0;

@@ -1,11 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { PDFDocument, StandardFonts } from 'pdf-lib';
+import { CUTS, documentOf } from '../../test/pile.ts';
 import { readPdf } from '../../test/readpdf.ts';
 import { runs } from '../../test/runs.ts';
-import { coatDocument, coatFigures } from '../../test/shells.ts';
+import { coatDocument, coatFigures, PLAIN_COAT } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
 import { cutListCsv } from '../cutting/index.ts';
-import { boxOf, flatten, pathLength, signedArea } from '../geometry/index.ts';
+import { type Box, boxOf, flatten, insideRing, type Point, pathLength, signedArea } from '../geometry/index.ts';
 import { intakeSvg } from '../intake/index.ts';
 import { outlineOf, ringAreaOf } from '../pattern/index.ts';
 import { MARGIN, OVERLAP, PAPERS, type Sheet, sheetsFor, svgOf, tile, tileName } from './index.ts';
@@ -117,6 +119,29 @@ describe('tiles', () => {
       }),
       runs(4),
     );
+  });
+
+  test('no word is cut by a page join, nor stands outside its piece', async () => {
+    const font = await (await PDFDocument.create()).embedFont(StandardFonts.Helvetica);
+    const piles = Object.values(CUTS).map((cut) => documentOf(cut({ w: 262, l: 700, s: 126 })));
+    for (const d of [coatDocument(PLAIN_COAT), ...piles]) {
+      const sheets = sheetsFor(compute(d), null, true);
+      for (const paper of ['a4', 'letter'] as const) {
+        const tiling = tile(sheets, PAPERS[paper]);
+        const items = [...new Set(tiling.tiles.flatMap((t) => t.items))];
+        const rings = items.flatMap((i) => (i.kind === 'path' && i.stroke === 'cut' ? [flatten(i.path, 0.2)] : []));
+        for (const i of items) {
+          if (i.kind !== 'text') continue;
+          const wide = font.widthOfTextAtSize(i.text, i.size);
+          const far = i.upward ? { x: i.at.x - i.size, y: i.at.y - wide } : { x: i.at.x + wide, y: i.at.y - i.size };
+          const holds = (b: Box, p: Point): boolean => p.x >= b.minX && p.x <= b.maxX && p.y >= b.minY && p.y <= b.maxY;
+          const whole = tiling.tiles.some((t) => holds(t.box, i.at) && holds(t.box, far));
+          expect([d.name, paper, i.text, whole]).toEqual([d.name, paper, i.text, true]);
+          const inside = !i.free || rings.some((r) => insideRing(r, i.at) && insideRing(r, far));
+          expect([d.name, paper, i.text, inside]).toEqual([d.name, paper, i.text, true]);
+        }
+      }
+    }
   });
 
   test('names of rows go on after Z', () => {

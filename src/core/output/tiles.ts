@@ -1,5 +1,6 @@
 import { type Box, boxOf, joinBoxes } from '../geometry/index.ts';
 import { arrange, type Item, moveSheet, type Sheet } from './items.ts';
+import { placeWords, wordsBox } from './placewords.ts';
 
 export interface Paper {
   name: 'a4' | 'letter';
@@ -49,22 +50,7 @@ export function tileName(row: number, column: number): string {
 }
 
 /** Estimated width of a text is enough to know which pages it falls on. */
-const itemBox = (i: Item): Box =>
-  i.kind === 'path'
-    ? boxOf(i.path)
-    : i.upward
-      ? {
-          minX: i.at.x - i.size,
-          minY: i.at.y - i.text.length * i.size * 0.6,
-          maxX: i.at.x + i.size * 0.3,
-          maxY: i.at.y,
-        }
-      : {
-          minX: i.at.x,
-          minY: i.at.y - i.size,
-          maxX: i.at.x + i.text.length * i.size * 0.6,
-          maxY: i.at.y + i.size * 0.3,
-        };
+const itemBox = (i: Item): Box => (i.kind === 'path' ? boxOf(i.path) : wordsBox(i));
 
 const touch = (a: Box, b: Box): boolean => a.minX < b.maxX && b.minX < a.maxX && a.minY < b.maxY && b.minY < a.maxY;
 
@@ -77,19 +63,32 @@ interface Plane {
   height: number;
 }
 
+/** A strip whose figures stand at their marks lies in one column of pages, so that no join cuts them. */
+function inOneColumn(s: Sheet, x: number, step: number): number {
+  const [wide, left] = [s.box.maxX - s.box.minX, x + RIM];
+  const fixed = s.items.some((i) => i.kind === 'text') && !s.items.some((i) => i.kind === 'text' && i.free);
+  const column = Math.floor(left / step);
+  const straddles = left + wide > column * step + step + OVERLAP;
+  return fixed && straddles && wide <= step ? (column + 1) * step - RIM : x;
+}
+
 /** The plane whose pages are fewest; the widths are tried one after another. */
 function planeFor(sheets: Sheet[], paper: Paper): Plane {
   const step = paper.width - 2 * MARGIN - OVERLAP;
   const planes = PAGES_ACROSS.map((n): Plane => {
-    const p = arrange(sheets, step * n + OVERLAP - 2 * RIM, 12);
+    const p = arrange(sheets, step * n + OVERLAP - 2 * RIM, 12, (s, x) => inOneColumn(s, x, step));
     return {
       sheets: p.sheets.map((s) => moveSheet(s, RIM, RIM)),
       width: p.width + 2 * RIM,
       height: p.height + 2 * RIM,
     };
   });
-  const pages = planes.map((p) => tilesOf(p, paper).tiles.length);
-  return planes[pages.indexOf(Math.min(...pages))] as Plane;
+  const pages = planes.map((p) => tilesOf(p, paper).tiles);
+  const fewest = Math.min(...pages.map((p) => p.length));
+  const best = pages.findIndex((p) => p.length === fewest);
+  const boxes = (pages[best] as Tile[]).map((t) => t.box);
+  const plane = planes[best] as Plane;
+  return { ...plane, sheets: plane.sheets.map((s) => placeWords(s, boxes)) };
 }
 
 /** The sheets where they come to lie on the plane of pages. */
