@@ -7,7 +7,17 @@ import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures, PLAIN_COAT } from '../../test/shells.ts';
 import { compute } from '../compute.ts';
 import { cutListCsv } from '../cutting/index.ts';
-import { type Box, boxOf, flatten, insideRing, type Point, pathLength, signedArea } from '../geometry/index.ts';
+import {
+  type Box,
+  boxOf,
+  flatten,
+  insideRing,
+  type Path,
+  type Point,
+  pathLength,
+  pointAlong,
+  signedArea,
+} from '../geometry/index.ts';
 import { intakeSvg } from '../intake/index.ts';
 import { outlineOf, ringAreaOf } from '../pattern/index.ts';
 import { MARGIN, OVERLAP, PAPERS, type Sheet, sheetsFor, svgOf, tile, tileName } from './index.ts';
@@ -33,6 +43,9 @@ const sides = (run: { x: number; y: number }[]) => [
   Math.max(...run.map((p) => p.x)) - Math.min(...run.map((p) => p.x)),
   Math.max(...run.map((p) => p.y)) - Math.min(...run.map((p) => p.y)),
 ];
+/** Points along a path, each millimetre or so. */
+const pointsEvery = (path: Path): Point[] =>
+  Array.from({ length: Math.ceil(pathLength(path)) + 1 }, (_, mm) => pointAlong(path, mm));
 const isSquare = (run: { x: number; y: number }[], side: number): boolean =>
   run.length >= 4 && sides(run).every((s) => Math.abs(s - side) < 0.1);
 
@@ -142,6 +155,23 @@ describe('tiles', () => {
         }
       }
     }
+  });
+
+  test('no page is blank: in the middle of each some line goes, or a word stands', () => {
+    for (const d of [
+      coatDocument(PLAIN_COAT),
+      ...Object.values(CUTS).map((cut) => documentOf(cut({ w: 262, l: 700, s: 126 }))),
+    ])
+      for (const t of tile(sheetsFor(compute(d), null, true), PAPERS.a4).tiles) {
+        const rim = OVERLAP / 2;
+        const middle = (p: Point): boolean =>
+          p.x >= t.box.minX + (t.column ? rim : 0) &&
+          p.x <= t.box.maxX - rim &&
+          p.y >= t.box.minY + (t.row ? rim : 0) &&
+          p.y <= t.box.maxY;
+        const ink = t.items.some((i) => (i.kind === 'text' ? middle(i.at) : pointsEvery(i.path).some(middle)));
+        expect([d.name, tileName(t.row, t.column), ink]).toEqual([d.name, tileName(t.row, t.column), true]);
+      }
   });
 
   test('names of rows go on after Z', () => {

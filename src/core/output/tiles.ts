@@ -1,4 +1,4 @@
-import { type Box, boxOf, joinBoxes } from '../geometry/index.ts';
+import { type Box, boxOf, distance, flatten, joinBoxes } from '../geometry/index.ts';
 import { arrange, type Item, moveSheet, type Sheet } from './items.ts';
 import { placeWords, wordsBox } from './placewords.ts';
 
@@ -97,6 +97,25 @@ export const arrangeFor = (sheets: Sheet[], paper: Paper): Sheet[] => planeFor(s
 /** Lays the sheets on a plane and parts it into pages that overlap by OVERLAP; pages with nothing on them are left out. */
 export const tile = (sheets: Sheet[], paper: Paper): Tiling => tilesOf(planeFor(sheets, paper), paper);
 
+/** Steps in which lines are followed from page to page, mm. */
+const FOLLOW = 3;
+
+/** Visits places along an item's ink: a box that only its bounds touch stays empty. */
+function alongInk(i: Item, visit: (x: number, y: number) => void): void {
+  if (i.kind === 'text') {
+    const b = wordsBox(i);
+    for (const x of [b.minX, b.maxX]) for (const y of [b.minY, b.maxY]) visit(x, y);
+    return;
+  }
+  const points = flatten(i.path, 0.5);
+  for (const [k, q] of points.entries()) {
+    const p = points[k - 1] ?? q;
+    const n = Math.ceil(distance(p, q) / FOLLOW) || 1;
+    for (let m = 1; m <= n; m++) visit(p.x + ((q.x - p.x) * m) / n, p.y + ((q.y - p.y) * m) / n);
+  }
+}
+
+/** Each place of the plane belongs to one page, the one in whose middle part it lies; pages where none lies are not printed. */
 function tilesOf(plane: Plane, paper: Paper): Tiling {
   const w = paper.width - 2 * MARGIN;
   const h = paper.height - 2 * MARGIN;
@@ -105,14 +124,19 @@ function tilesOf(plane: Plane, paper: Paper): Tiling {
   const items = plane.sheets.flatMap((s) => s.items).map((item) => ({ item, box: itemBox(item) }));
   const columns = Math.max(1, Math.ceil((plane.width - OVERLAP) / stepX));
   const rows = Math.max(1, Math.ceil((plane.height - OVERLAP) / stepY));
+  const index = (v: number, step: number, count: number): number =>
+    Math.min(count - 1, Math.max(0, Math.floor((v - OVERLAP / 2) / step)));
+  const inked = new Set<number>();
+  for (const { item } of items)
+    alongInk(item, (x, y) => inked.add(index(y, stepY, rows) * columns + index(x, stepX, columns)));
   const tiles: Tile[] = [];
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
+      if (!inked.has(row * columns + column)) continue;
       const box = { minX: column * stepX, minY: row * stepY, maxX: column * stepX + w, maxY: row * stepY + h };
-      const here = items.filter((i) => touch(widen(i.box), box));
+      const here = items.filter((i) => touch(widen(i.box), box)).map((i) => i.item);
       const names = plane.sheets.filter((s) => touch(s.box, box)).map((s) => s.name);
-      if (here.length)
-        tiles.push({ row, column, box, items: here.map((i) => i.item), names, right: false, below: false });
+      tiles.push({ row, column, box, items: here, names, right: false, below: false });
     }
   }
   const has = (r: number, c: number): boolean => tiles.some((t) => t.row === r && t.column === c);
