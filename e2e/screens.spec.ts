@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { CUTS, documentOf, type Garment } from '../src/test/pile.ts';
 import { accessible } from './demo.ts';
 import { Running } from './server.ts';
 
@@ -48,6 +49,29 @@ for (const view of VIEWS) {
     expect(errors).toEqual([]);
   });
 }
+
+test('a front without hem or waist, buttons on: every screen opens, says what is amiss, and the pattern can be mended', async ({
+  page,
+}) => {
+  const doc = documentOf(CUTS.jacket?.({ w: 262, l: 700, s: 126 }) as Garment);
+  for (const e of doc.shell?.pieces[0]?.ring ?? []) if (e.role === 'hem') e.role = 'plain';
+  const made = await page.request.post(`${server.url}/api/projects/import`, { data: { woodbine: 1, project: doc } });
+  const { id } = await made.json();
+  const errors: string[] = [];
+  page.on('pageerror', (e) => errors.push(e.message));
+  for (const view of VIEWS.filter(Boolean)) {
+    await page.goto(`${server.url}/project/${id}/${view}`);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expect(page.getByText('That is a fault of Woodbine')).toHaveCount(0);
+  }
+  await page.goto(`${server.url}/project/${id}/pattern`);
+  const edge = page.getByRole('button', { name: /^Not named yet, / });
+  await edge.first().focus();
+  await page.keyboard.press('Enter');
+  await page.getByLabel('What is this edge?').selectOption('hem');
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  expect(errors).toEqual([]);
+});
 
 test('nothing is fetched from elsewhere', async ({ page }) => {
   const foreign: string[] = [];
