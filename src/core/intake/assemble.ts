@@ -22,7 +22,7 @@ const NO_OUTLINE = new Set(['notch', 'grain', 'drill', 'text', 'mirror', 'intern
  * Makes shell pieces of a drawing: closed outlines become pieces, line work inside them becomes marks, text inside names
  * them. All or nothing: any outline that cannot be used refuses the whole, each with its reason.
  */
-export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> {
+export function assemble(drawing: Drawing, tell: Tell = untold, garment?: string): Result<Intake> {
   const findings = [...drawing.findings];
   const { closed, open } = ringsOf(drawing.shapes, findings);
   const outlines = outlinesOf(closed, findings, tell).sort((a, b) => b.areaMm2 - a.areaMm2);
@@ -39,7 +39,7 @@ export function assemble(drawing: Drawing, tell: Tell = untold): Result<Intake> 
   const rank = (d: Draft): number => order.get(d.outline.shape.label + d.outline.shape.group) ?? 0;
   real.sort((a, b) => rank(a) - rank(b));
   const names = namesOf(real, drawing);
-  const company = companyOf(names);
+  const company = { ...companyOf(names), ...(garment && { garment }) };
   const parts = real.map((d, i) => partDraft(d, names[i] as string, company));
   const readings = agreeing(parts.map((p) => p.readings));
   const pieces = real.map((d, i) =>

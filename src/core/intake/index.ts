@@ -13,18 +13,18 @@ export * from './progress.ts';
 export * from './svg.ts';
 export * from './svgpath.ts';
 
-/** From the text of an SVG file to shell pieces in millimetres, or the reasons why not. */
-export function intakeSvg(text: string, unit?: string, tell: Tell = untold): Result<Intake> {
+/** From the text of an SVG file to shell pieces in millimetres of the `garment` said at the start, or the reasons why not. */
+export function intakeSvg(text: string, unit?: string, tell: Tell = untold, garment?: string): Result<Intake> {
   tell({ stage: 'lines', done: 0, of: 0 });
   const drawing = readSvg(text, unit);
-  return drawing.ok ? assemble(drawing.value, tell) : drawing;
+  return drawing.ok ? assemble(drawing.value, tell, garment) : drawing;
 }
 
 /** From the text of an ASCII DXF file to shell pieces. */
-export function intakeDxf(text: string, unit?: string, tell: Tell = untold): Result<Intake> {
+export function intakeDxf(text: string, unit?: string, tell: Tell = untold, garment?: string): Result<Intake> {
   tell({ stage: 'lines', done: 0, of: 0 });
   const drawing = readDxf(text, unit);
-  return drawing.ok ? assemble(drawing.value, tell) : drawing;
+  return drawing.ok ? assemble(drawing.value, tell, garment) : drawing;
 }
 
 /** What kind of drawing a text is, by what it holds and not by its name; the name decides only where it holds nothing. */
@@ -39,5 +39,10 @@ export function kindOfText(text: string, name: string): 'svg' | 'dxf' {
 }
 
 /** A drawing as text, read as what it is. */
-export const intakeText = (text: string, name: string, unit?: string, tell: Tell = untold): Result<Intake> =>
-  kindOfText(text, name) === 'dxf' ? intakeDxf(text, unit, tell) : intakeSvg(text, unit, tell);
+export const intakeText = (
+  text: string,
+  name: string,
+  unit?: string,
+  tell: Tell = untold,
+  garment?: string,
+): Result<Intake> => (kindOfText(text, name) === 'dxf' ? intakeDxf : intakeSvg)(text, unit, tell, garment);

@@ -177,6 +177,16 @@ const SURE = 0.84;
 
 /** What a piece without a telling name can be; collars, cuffs and bands are too much alike to be told by shape alone. */
 const UNNAMED = ['front', 'back', 'sleeve', 'skirt-front'] as const;
+type Unnamed = (typeof UNNAMED)[number];
+
+/** Of those, what garments are made of; one that is not listed may have all. */
+const MADE_OF: Record<string, readonly Unnamed[]> = {
+  coat: ['front', 'back', 'sleeve'],
+  jacket: ['front', 'back', 'sleeve'],
+  shirt: ['front', 'back', 'sleeve'],
+  waistcoat: ['front', 'back'],
+  skirt: ['skirt-front'],
+};
 
 /**
  * A bodice ends at the waist, other fronts and backs at the hem: only the name can tell which. A collar or stand is drawn
@@ -248,7 +258,7 @@ export function readingsOf(name: string, paths: Path[], said: Said = {}): Sugges
   // A placket is a strip: it is interfaced whole and its edges need no names.
   if (hint === 'placket') return [{ ...none, kind: hint, confidence: 1 }];
   if (hint === 'other' || paths.length < fewest) return [none];
-  const kinds = hint ? [hint] : UNNAMED;
+  const kinds = hint ? [hint] : (MADE_OF[said.garment ?? ''] ?? UNNAMED);
   const found: (Suggestion & { score: number })[] = [];
   let surest = Number.NEGATIVE_INFINITY;
   for (const [i, lie] of liesOf(paths, grain).entries()) {

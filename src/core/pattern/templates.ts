@@ -156,10 +156,12 @@ export interface Company {
   twoPiece?: boolean;
   /** A raglan sleeve. */
   raglan?: boolean;
+  /** What they make, as said at the start: a shirt has no skirt. */
+  garment?: string;
 }
 
 /** Places that come only in such company; `always`: then no other make of the piece does. */
-const ONLY_WITH: { place: Place; company: keyof Company; always: boolean; kind?: PieceKind }[] = [
+const ONLY_WITH: { place: Place; company: keyof Omit<Company, 'garment'>; always: boolean; kind?: PieceKind }[] = [
   { place: 'yoke-seam-above', company: 'yoke', always: false },
   { place: 'panel-right', company: 'frontPanels', always: true, kind: 'front' },
   { place: 'panel-right', company: 'backPanels', always: true, kind: 'back' },

@@ -20,6 +20,8 @@ export interface IntakeJob {
   bytes: Uint8Array;
   unit: string | undefined;
   choices: PdfChoices;
+  /** What it is to become, as said at the start. */
+  garment?: string;
 }
 
 /** The encoding a text tells by its first bytes: its byte order mark, or how its first `<` is written (XML 1.0, appendix F). */
@@ -66,11 +68,11 @@ export async function readPieces(job: IntakeJob, tell: Tell = untold): Promise<R
   if (job.bytes.length === 0) return refuse(stop('file-empty'));
   if (isPdf(job.bytes)) {
     const pages = await pdfPages(job.bytes, tell);
-    return pages.ok ? intakePdf(pages.value, job.choices, tell) : pages;
+    return pages.ok ? intakePdf(pages.value, job.choices, tell, job.garment) : pages;
   }
   const text = textOf(job.bytes);
   if (text === null) return refuse(stop('not-svg', undefined, { kind: 'picture' }));
-  return intakeText(text, job.name, job.unit, tell);
+  return intakeText(text, job.name, job.unit, tell, job.garment);
 }
 
 /** A line group without its paths, which are drawn as one. */

@@ -52,10 +52,11 @@ const NO_CUT_LINES: Pick<Computed, 'cutLines'> = { cutLines: new Map() };
 /** Reads the uploaded drawing whole or not at all, stores it as one change, and answers its pieces. */
 async function takeShell(c: Context, store: Store, reader: Reader): Promise<Response> {
   const id = c.req.param('id') ?? '';
-  if (!(await store.get(id))) return missing(c);
+  const project = await store.get(id);
+  if (!project) return missing(c);
   const upload = await readUpload(c);
   if (typeof upload === 'string') return problem(c, 400, 'upload', upload);
-  const read = await reader.pieces(upload, upload.job);
+  const read = await reader.pieces({ ...upload, garment: project.document.garment }, upload.job);
   if (!read.ok) return refusal(c, read.findings);
   const stored = storeShell(c, id, store, upload, read.value);
   reader.storing(upload.job, stored);

@@ -57,7 +57,12 @@ export function readPdf(pages: PdfPage[], choices: PdfChoices = {}): Result<PdfR
 }
 
 /** From pages to shell pieces; where several sizes lie in each other it says so and asks for the choice. */
-export function intakePdf(pages: PdfPage[], choices: PdfChoices = {}, tell: Tell = untold): Result<Intake> {
+export function intakePdf(
+  pages: PdfPage[],
+  choices: PdfChoices = {},
+  tell: Tell = untold,
+  garment?: string,
+): Result<Intake> {
   tell({ stage: 'lines', done: 0, of: 0 });
   const read = readPdf(pages, choices);
   if (!read.ok) return read;
@@ -65,7 +70,7 @@ export function intakePdf(pages: PdfPage[], choices: PdfChoices = {}, tell: Tell
     const sizes = read.value.groups.filter((g) => g.outlines > 0).length;
     return refuse(stop('choose-size', undefined, { sizes }));
   }
-  return assemble(read.value.drawing, tell);
+  return assemble(read.value.drawing, tell, garment);
 }
 
 /** All pattern lines and words on one plane, each page's share of it cut out along the middle of its overlaps. */
