@@ -3,6 +3,7 @@ import {
   type Box,
   boxOf,
   crossings,
+  directionAlong,
   distance,
   joinBoxes,
   line,
@@ -10,11 +11,15 @@ import {
   outward,
   type Path,
   type Point,
+  pathLength,
+  pointAlong,
+  scale,
   sub,
   translation,
   unit,
 } from '../geometry/index.ts';
-import { type CutLine, type Mark, notchTick, outlineOf, type Piece } from '../pattern/index.ts';
+import { type CutLine, type Edge, type Mark, notchTick, outlineOf, type Piece } from '../pattern/index.ts';
+import { formatLength, type LengthUnit } from '../units.ts';
 
 export type Stroke = 'cut' | 'seam' | 'fold' | 'grain' | 'notch' | 'inner' | 'mark' | 'frame';
 
@@ -31,6 +36,8 @@ export type Item =
       upward?: boolean;
       /** May stand anywhere in its piece. */
       free?: boolean;
+      /** Other places where it may stand as well, the likelier first. */
+      or?: Point[];
     };
 
 /** A named group of items with its bounds. */
@@ -59,7 +66,7 @@ function arrow(a: Point, b: Point): Path[] {
 }
 
 /** Seam line, cut line, fold, grainline, notches, inner lines and words of one piece. */
-export function pieceSheet(p: Piece, cut: CutLine): Sheet {
+export function pieceSheet(p: Piece, cut: CutLine, about: string[] = [], units: LengthUnit = 'mm'): Sheet {
   const items: Item[] = [{ kind: 'path', path: cut.outline, stroke: 'cut' }];
   const path = (q: Path, stroke: Stroke) => items.push({ kind: 'path', path: q, stroke });
   for (const e of p.ring) path(e.path, e.onFold ? 'fold' : 'seam');
@@ -74,7 +81,7 @@ export function pieceSheet(p: Piece, cut: CutLine): Sheet {
     }
   }
   for (const m of p.marks ?? []) for (const q of markPaths(m)) path(q, 'mark');
-  items.push(...words(p, cut.outline));
+  items.push(...words(p, cut.outline, about), ...p.ring.flatMap((e) => edgeWords(e, units)));
   return { id: p.id, name: p.name, items, box: joinBoxes(boxOf(cut.outline), boxOf(outlineOf(p.ring))) };
 }
 
@@ -104,15 +111,35 @@ function roomRight(at: Point, outline: Path): number {
   return hits[0]?.atA ?? 0;
 }
 
-/** Name and cut count beside the grainline: across where there is room, else along it. */
-function words(p: Piece, outline: Path): Item[] {
-  const lines = [p.name, `${MATERIAL_WORD[p.material]} · ${cutWords(p)}`];
-  const long = Math.max(lines[0]?.length ?? 0, (lines[1]?.length ?? 0) * 0.7) * 0.58;
+/** Least size of words on paper, mm: 7 points. */
+export const LEAST_WORDS = 2.5;
+/** How far along an edge its allowance may stand, as shares of its length. */
+const ALONG_EDGE = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8];
+
+/** The allowance of an edge beside it, inside the seam line; at a fold, that it is one. */
+function edgeWords(e: Edge, units: LengthUnit): Item[] {
+  const text = e.onFold ? 'fold' : e.allowance > 0 ? formatLength(e.allowance, units) : '';
+  const length = pathLength(e.path);
+  const wide = text.length * LEAST_WORDS * 0.55;
+  if (!text || length < wide) return [];
+  const [at, ...or] = ALONG_EDGE.map((share): Point => {
+    const inward = scale(outward(directionAlong(e.path, length * share)), -1);
+    const off = 1.5 + (Math.abs(inward.x) * wide + Math.abs(inward.y) * LEAST_WORDS) / 2;
+    const middle = addScaled(pointAlong(e.path, length * share), inward, off);
+    return { x: middle.x - wide / 2, y: middle.y + LEAST_WORDS * 0.4 };
+  });
+  return [{ kind: 'text', at: at as Point, or, size: LEAST_WORDS, text }];
+}
+
+/** Name, cut count and what else is to be said beside the grainline: across where there is room, else along it. */
+function words(p: Piece, outline: Path, about: string[]): Item[] {
+  const lines = [p.name, `${MATERIAL_WORD[p.material]} · ${cutWords(p)}`, ...about];
+  const long = Math.max(...lines.map((l, k) => l.length * (k ? 0.7 : 1))) * 0.58;
   const middle = { x: (p.grain.a.x + p.grain.b.x) / 2, y: (p.grain.a.y + p.grain.b.y) / 2 };
   const across = roomRight({ x: middle.x + 5, y: middle.y }, outline) - 8;
   const along = distance(p.grain.a, p.grain.b) * 1.3;
   const upward = across < long * 6 && along > across;
-  const size = Math.min(9, Math.max(2.5, (upward ? along : across) / long));
+  const size = Math.min(9, Math.max(LEAST_WORDS, (upward ? along : across) / long));
   const at = (k: number): Point =>
     upward
       ? { x: middle.x + 4 + size * (0.8 + 1.2 * k), y: middle.y + Math.min(along, long * size) / 2 }
@@ -121,7 +148,7 @@ function words(p: Piece, outline: Path): Item[] {
     (text, k): Item => ({
       kind: 'text',
       at: at(k),
-      size: k ? size * 0.7 : size,
+      size: k ? Math.max(LEAST_WORDS, size * 0.7) : size,
       text,
       bold: k === 0,
       upward,
@@ -130,13 +157,16 @@ function words(p: Piece, outline: Path): Item[] {
   );
 }
 
+function movedText(i: Extract<Item, { kind: 'text' }>, dx: number, dy: number): Item {
+  const to = (p: Point): Point => ({ x: p.x + dx, y: p.y + dy });
+  return { ...i, at: to(i.at), ...(i.or && { or: i.or.map(to) }) };
+}
+
 export function moveSheet(s: Sheet, dx: number, dy: number): Sheet {
   const m = translation(dx, dy);
   return {
     ...s,
-    items: s.items.map((i) =>
-      i.kind === 'path' ? { ...i, path: mapPath(i.path, m) } : { ...i, at: { x: i.at.x + dx, y: i.at.y + dy } },
-    ),
+    items: s.items.map((i) => (i.kind === 'path' ? { ...i, path: mapPath(i.path, m) } : movedText(i, dx, dy))),
     box: { minX: s.box.minX + dx, maxX: s.box.maxX + dx, minY: s.box.minY + dy, maxY: s.box.maxY + dy },
   };
 }

@@ -1,11 +1,10 @@
 import { type Box, boxOf, chordsCross, flatten, insideRing, type Point } from '../geometry/index.ts';
-import { type Item, type Sheet } from './items.ts';
+import { type Item, LEAST_WORDS, type Sheet } from './items.ts';
 
 type Words = Extract<Item, { kind: 'text' }>;
 
 /** Sizes of a piece's name that are tried, mm: from one that is read across the room to 7 points, the least that is read. */
-const SIZES = [9, 7, 5.5, 4.5, 3.6, 3, 2.5];
-const LEAST = 2.5;
+const SIZES = [9, 7, 5.5, 4.5, 3.6, 3, LEAST_WORDS];
 /** How wide a letter is at most on average, and how far the lines stand apart, in sizes of the name. */
 const LETTER = 0.6;
 const SECOND = 0.7;
@@ -73,7 +72,7 @@ function clear(b: Box, { ring, chords }: Drawn): boolean {
 
 /** The lines of words as a block with its upper left corner at a place. */
 function blockAt(words: Words[], at: Point, size: number, upward: boolean): Words[] {
-  const sizes = words.map((_, k) => (k ? Math.max(LEAST, size * SECOND) : size));
+  const sizes = words.map((_, k) => (k ? Math.max(LEAST_WORDS, size * SECOND) : size));
   const long = Math.max(...words.map((w, k) => w.text.length * (sizes[k] as number) * LETTER));
   return words.map((w, k) => {
     const down = size * (1 + LEADING * k);
@@ -128,9 +127,11 @@ function found(words: Words[], drawn: Drawn, pages: Box[], piece: Box): Words[] 
 /** Steps in which words slide along an edge, mm. */
 const SLIDE = 12;
 
-/** Words that read along an edge slide along it until one page holds them; the piece's ends are kept to. */
+/** Words beside an edge stand where one page holds them; those that read along one slide, within the piece's ends. */
 function slid(i: Item, sheet: Sheet, pages: Box[]): Item {
-  if (i.kind !== 'text' || i.free || !i.upward || pages.some((p) => holds(p, wordsBox(i), 2))) return i;
+  if (i.kind !== 'text' || i.free || pages.some((p) => holds(p, wordsBox(i), 2))) return i;
+  const other = i.or?.map((at) => ({ ...i, at })).find((m) => pages.some((p) => holds(p, wordsBox(m), 2)));
+  if (other || !i.upward) return other ?? i;
   const box = wordsBox(i);
   const long = box.maxY - box.minY;
   const ys = pages.flatMap((p) =>
@@ -156,6 +157,9 @@ export function placeWords(given: Sheet, pages: Box[]): Sheet {
   const near = pages.filter(
     (p) => p.minX < sheet.box.maxX && p.maxX > sheet.box.minX && p.minY < sheet.box.maxY && p.maxY > sheet.box.minY,
   );
-  const made = found(words, drawn, near, sheet.box);
+  // In a small piece the last lines give way to the first.
+  const made = words
+    .map((_, k) => words.slice(0, words.length - k))
+    .reduce<Words[] | null>((had, some) => had ?? found(some, drawn, near, sheet.box), null);
   return made ? { ...sheet, items: [...sheet.items.filter((i) => !isFree(i)), ...made] } : sheet;
 }

@@ -57,17 +57,24 @@ class Pen {
   }
 }
 
-/** Buttons and holes drawn on one piece: its own, or those of the shell piece it was made from where they lie on it. */
+/** The buttons of one piece: its own, or those of the shell piece it was made from where they lie on it. */
+function buttonsOn(c: Closure, p: Piece): ButtonMark[] {
+  const ring = flatRing(p.ring);
+  return c.buttons.filter(({ on }) => {
+    if (!on) return false;
+    if (on.piece === p.id) return true;
+    const made = p.parent === on.piece && (p.material === 'facing' || p.material === 'lining');
+    return made && insideRing(ring, on.centre);
+  });
+}
+
+/** Whether holes are cut in a piece, of which there are a left and a right one. */
+export const holesOn = (c: Closure, p: Piece): boolean => p.cut.pair && buttonsOn(c, p).some((b) => b.hole);
+
+/** Buttons and holes drawn on one piece. */
 export function closureItems(c: Closure, p: Piece): Item[] {
   const pen = new Pen();
-  const ring = flatRing(p.ring);
-  const own = (b: ButtonMark): boolean => {
-    if (!b.on) return false;
-    if (b.on.piece === p.id) return true;
-    const made = p.parent === b.on.piece && (p.material === 'facing' || p.material === 'lining');
-    return made && insideRing(ring, b.on.centre);
-  };
-  for (const { on, hole } of c.buttons.filter(own)) {
+  for (const { on, hole } of buttonsOn(c, p)) {
     if (!on) continue;
     if (hole) pen.hole(on.a, on.b, 2.5);
     for (const q of [on.centre, ...on.columns]) pen.cross(q, 4);

@@ -92,7 +92,7 @@ export function exportRoutes(store: Store, fontFiles: string[], now: () => Date)
     const size = c.req.query('paper') ?? p.doc.decisions.paper.size;
     if (size !== 'a4' && size !== 'letter') return problem(c, 422, 'paper', 'Paper is a4 or letter.');
     const { pieces, strip } = asked(c, p.doc);
-    const sheets = sheetsFor(p.x, pieces, strip, p.doc.units);
+    const sheets = sheetsFor(p.x, pieces, strip, p.doc.units, `${p.doc.name} · ${now().toISOString().slice(0, 10)}`);
     if (!sheets.length)
       return problem(
         c,
@@ -137,7 +137,7 @@ export function exportRoutes(store: Store, fontFiles: string[], now: () => Date)
     const p = await load(c);
     if (!p) return missing(c);
     const { pieces, strip } = asked(c, p.doc);
-    const sheets = sheetsFor(p.x, pieces, strip, p.doc.units);
+    const sheets = sheetsFor(p.x, pieces, strip, p.doc.units, `${p.doc.name} · ${now().toISOString().slice(0, 10)}`);
     if (!sheets.length) return problem(c, 422, 'nothing-to-print', 'Nothing is chosen. Tick at least one piece.');
     download(c, `${slug(p.doc.name)}.svg`, 'image/svg+xml; charset=utf-8');
     return c.body(svgOf(sheets, p.doc.name));
