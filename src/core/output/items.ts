@@ -113,6 +113,8 @@ function roomRight(at: Point, outline: Path): number {
 
 /** Least size of words on paper, mm: 7 points. */
 export const LEAST_WORDS = 2.5;
+/** Size of the figures beside edges, mm. */
+const EDGE_WORDS = 3.2;
 /** How far along an edge its allowance may stand, as shares of its length. */
 const ALONG_EDGE = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8];
 
@@ -120,15 +122,15 @@ const ALONG_EDGE = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8];
 function edgeWords(e: Edge, units: LengthUnit): Item[] {
   const text = e.onFold ? 'fold' : e.allowance > 0 ? formatLength(e.allowance, units) : '';
   const length = pathLength(e.path);
-  const wide = text.length * LEAST_WORDS * 0.55;
+  const wide = text.length * EDGE_WORDS * 0.55;
   if (!text || length < wide) return [];
   const [at, ...or] = ALONG_EDGE.map((share): Point => {
     const inward = scale(outward(directionAlong(e.path, length * share)), -1);
-    const off = 1.5 + (Math.abs(inward.x) * wide + Math.abs(inward.y) * LEAST_WORDS) / 2;
+    const off = 1.5 + (Math.abs(inward.x) * wide + Math.abs(inward.y) * EDGE_WORDS) / 2;
     const middle = addScaled(pointAlong(e.path, length * share), inward, off);
-    return { x: middle.x - wide / 2, y: middle.y + LEAST_WORDS * 0.4 };
+    return { x: middle.x - wide / 2, y: middle.y + EDGE_WORDS * 0.4 };
   });
-  return [{ kind: 'text', at: at as Point, or, size: LEAST_WORDS, text }];
+  return [{ kind: 'text', at: at as Point, or, size: EDGE_WORDS, text }];
 }
 
 /** Name, cut count and what else is to be said beside the grainline: across where there is room, else along it. */

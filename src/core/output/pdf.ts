@@ -107,7 +107,7 @@ function legend(page: PDFPage, job: PdfJob, w: Writer): void {
   const up = (mm: number): number => (job.paper.height - mm) * PT;
   const to: ToPage = (p) => [p.x * PT, up(p.y)];
   for (const [i, l] of job.legend.entries()) {
-    const y = 43 + i * 9;
+    const y = 41 + i * 7.5;
     const sample = [line({ x: 149, y }, { x: 167, y })];
     page.pushOperators(pushGraphicsState(), ...strokePath(sample, l.stroke, to), popGraphicsState());
     w.text(page, w.fit(l.words, 9, (job.paper.width - 180) * PT), [170 * PT, up(y + 1)], 9);
@@ -138,13 +138,27 @@ function coverPage(doc: PDFDocument, job: PdfJob, tiling: Tiling, w: Writer): vo
   const below = 104 + notes.length * 6.5 + 2;
   for (const [i, n] of named.entries()) w.text(page, n, [20 * PT, up(below + i * 5)], 9);
   const top = below + named.length * 5 + 4;
-  const cell = Math.min(14, (paper.width - 40) / tiling.columns, (paper.height - top - 15) / tiling.rows / 1.3);
+  page.pushOperators(popGraphicsState());
+  map(page, tiling, top, w);
+}
+
+/** The pages as they lie together from `top` mm down, with the pieces' cut lines on them. */
+function map(page: PDFPage, tiling: Tiling, top: number, w: Writer): void {
+  const { paper } = tiling;
+  const up = (mm: number): number => (paper.height - mm) * PT;
+  const [stepX, stepY] = [paper.width - 2 * MARGIN - OVERLAP, paper.height - 2 * MARGIN - OVERLAP];
+  const room = (paper.height - top - 15) / tiling.rows / (stepY / stepX);
+  const scale = Math.min(14, (paper.width - 40) / tiling.columns, room) / stepX;
+  const [wide, high] = [stepX * scale, stepY * scale];
+  const to: ToPage = (p) => [(20 + p.x * scale) * PT, up(top + p.y * scale)];
+  page.pushOperators(pushGraphicsState(), setLineWidth(0.05 * PT), setDashPattern([], 0));
   for (const t of tiling.tiles) {
-    const x = 20 + t.column * cell;
-    const y = top + t.row * cell * 1.3;
-    page.pushOperators(rectangle(x * PT, up(y + cell * 1.3), cell * PT, cell * 1.3 * PT), stroke());
-    w.text(page, tileName(t.row, t.column), [(x + 1) * PT, up(y + cell * 0.8)], Math.max(LEAST_TYPE, cell * 0.9));
+    const [x, y] = [20 + t.column * wide, top + t.row * high];
+    page.pushOperators(rectangle(x * PT, up(y + high), wide * PT, high * PT), stroke());
+    w.text(page, tileName(t.row, t.column), [(x + 1) * PT, up(y + 3.5)], LEAST_TYPE);
   }
+  const cuts = new Set(tiling.tiles.flatMap((t) => t.items).filter((i) => i.kind === 'path' && i.stroke === 'cut'));
+  for (const i of cuts) if (i.kind === 'path') page.pushOperators(...strokePath(i.path, 'frame', to));
   page.pushOperators(popGraphicsState());
 }
 

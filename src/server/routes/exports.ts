@@ -38,6 +38,7 @@ function asked(c: Context, doc: ProjectDocument): { pieces: string[] | null; str
 const NOTES = [
   'Print at 100 % ("actual size"), one side, no fitting to the page.',
   'Measure both squares first: 50 mm and 2 in each way, edge to edge.',
+  'Cut off the left and the upper rim of a page along its frame where a page joins there: uncut it hides 10 mm of that one.',
   'Lay each page so that its frame overlaps its neighbour by 10 mm, crosses on crosses.',
   'Keep blades away from the hand that holds the paper.',
 ];
@@ -50,7 +51,10 @@ const LINES: PdfJob['legend'] = [
   { stroke: 'cut', words: 'cut here' },
   { stroke: 'seam', words: 'seam line' },
   { stroke: 'fold', words: 'fold' },
-  { stroke: 'inner', words: 'lines inside' },
+  { stroke: 'inner', words: 'darts, lines inside' },
+  { stroke: 'grain', words: 'grainline' },
+  { stroke: 'notch', words: 'notch' },
+  { stroke: 'mark', words: 'hole, button, dot' },
 ];
 
 const LEGEND =
