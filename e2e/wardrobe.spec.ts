@@ -100,18 +100,19 @@ test('a project taken off the shelf by mistake is put back with one click', asyn
   await expect(page.getByText('was taken off the shelf')).toHaveCount(0);
 });
 
-test('a large drawing shows how far it is, and is given up when it is stopped: nothing is stored of it', async ({
+test('a drawing that takes long shows how far it is, and is given up when it is stopped: nothing is stored of it', async ({
   page,
 }) => {
-  const ring = Array.from({ length: 1200 }, (_, i) => {
-    const t = (2 * Math.PI * i) / 1200;
-    return `${(400 + 300 * Math.cos(t)).toFixed(4)},${(400 + 300 * Math.sin(t) + 9 * Math.sin(6 * t)).toFixed(4)}`;
+  // Few bytes and much to think about: what each of 160 corners of 30 pieces parts is weighed for many seconds.
+  const star = Array.from({ length: 160 }, (_, i) => {
+    const [t, r] = [(2 * Math.PI * i) / 160, i % 2 ? 300 : 260];
+    return `${(400 + r * Math.cos(t)).toFixed(2)},${(500 + 1.6 * r * Math.sin(t)).toFixed(2)}`;
   }).join(' ');
   const pieces = Array.from(
-    { length: 700 },
-    (_, i) => `<polygon transform="translate(${(i % 25) * 900} ${Math.floor(i / 25) * 900})" points="${ring}"/>`,
+    { length: 30 },
+    (_, i) => `<polygon transform="translate(${i * 900} 0)" points="${star}"/>`,
   );
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="24000mm" height="27000mm" viewBox="0 0 24000 27000">${pieces.join('')}</svg>`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="27000mm" height="1000mm" viewBox="0 0 27000 1000">${pieces.join('')}</svg>`;
   await page.goto(server.url);
   await page.getByLabel('Its name').fill('Too much of it');
   await page.getByRole('button', { name: 'Begin', exact: true }).click();

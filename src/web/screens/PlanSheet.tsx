@@ -34,7 +34,8 @@ export function PlanSheet({ w }: { w: Workbook }) {
         {steps.map((s, i) => {
           const { title, how, check } = stepWords(s, units, names);
           return (
-            <li key={s.id} style={{ breakInside: 'avoid' }}>
+            // The last step never stands alone on a sheet.
+            <li key={s.id} style={{ breakInside: 'avoid', ...(i === steps.length - 2 && { breakAfter: 'avoid' }) }}>
               {steps[i - 1]?.section !== s.section && (
                 <Heading as="h2" fontSize="24px" fontWeight="600" mt="5" mb="2" color="leaf.fg">
                   {SECTION_WORDS[s.section]}
