@@ -15,6 +15,7 @@ import {
 import { type Stroke, type Tell, untold } from '../../core/intake/index.ts';
 import { type PdfLine, type PdfPage, rectangleOf } from '../../core/intake/pdf/index.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../../core/result.ts';
+import { drawsTooMuch } from './pdfforms.ts';
 import { unpacksTooFar } from './pdfweight.ts';
 
 const MM = 25.4 / 72;
@@ -45,7 +46,7 @@ interface State {
 
 /** Reads a PDF's pages as plain lines and words, in mm. Nothing in it is executed or fetched. */
 export async function readPdfPages(bytes: Uint8Array, tell: Tell = untold): Promise<Result<PdfPage[]>> {
-  if (unpacksTooFar(bytes)) return refuse(stop('pdf-too-heavy'));
+  if (unpacksTooFar(bytes) || (await drawsTooMuch(bytes))) return refuse(stop('pdf-too-heavy'));
   const task = getDocument({
     data: bytes.slice(),
     maxImageSize: MAX_PICTURE,

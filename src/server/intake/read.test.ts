@@ -1,6 +1,6 @@
 import { deflateSync } from 'node:zlib';
 import { expect, test } from '@jest/globals';
-import { PDFDocument, PDFName, PDFRawStream } from 'pdf-lib';
+import { type PDFDict, PDFDocument, PDFName, PDFRawStream, type PDFRef } from 'pdf-lib';
 import { readPieces, textOf } from './read.ts';
 
 const drawing = (name: string, declared = ''): string =>
@@ -44,6 +44,31 @@ async function packed(times: number, mb: number): Promise<Uint8Array> {
   page.node.set(PDFName.of('Contents'), doc.context.register(PDFRawStream.of(dict, data)));
   return doc.save({ useObjectStreams: false });
 }
+
+/** Forms that each draw the one before so many times, on one page. */
+async function nested(levels: number, times: number): Promise<Uint8Array> {
+  const doc = await PDFDocument.create();
+  const page = doc.addPage([600, 800]);
+  let inner: PDFRef | null = null;
+  for (let i = 0; i < levels; i++) {
+    const commands = inner ? Array(times).fill('q 1 0 0 1 1 1 cm /F Do Q').join(' ') : '9 9 300 400 re S';
+    const dict: PDFDict = doc.context.obj({ Type: 'XObject', Subtype: 'Form', BBox: [0, 0, 600, 800] });
+    if (inner) dict.set(PDFName.of('Resources'), doc.context.obj({ XObject: { F: inner } }));
+    inner = doc.context.register(PDFRawStream.of(dict, deflated(dict, commands)));
+  }
+  page.node.setXObject(PDFName.of('F'), inner as PDFRef);
+  page.node.set(PDFName.of('Contents'), doc.context.register(doc.context.stream('/F Do')));
+  return doc.save();
+}
+const deflated = (dict: PDFDict, commands: string): Uint8Array => {
+  dict.set(PDFName.of('Filter'), PDFName.of('FlateDecode'));
+  return deflateSync(Buffer.from(commands));
+};
+
+test('forms that draw forms are counted as often as they are drawn, before anything is drawn', async () => {
+  expect(await codes(await nested(9, 10), 'a.pdf')).toEqual(['pdf-too-heavy']);
+  expect(await codes(await nested(3, 2), 'a.pdf')).not.toContain('pdf-too-heavy');
+});
 
 test('a PDF that unpacks to more than any pattern holds is refused before it is opened', async () => {
   const bombs = await Promise.all([packed(1, 80), packed(2, 80)]);
