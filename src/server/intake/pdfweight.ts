@@ -25,6 +25,33 @@ function weightOf(data: Uint8Array, times: number, most: number): number | null 
   return inner === null ? null : inner.length;
 }
 
+/** Codes of LZW that clear its table and end it; the first free one. */
+const [CLEAR, END, FREE] = [256, 257, 258];
+
+/** Bytes an LZW part unpacks to, up to `most` (ISO 32000-1, 7.4.4): counted by the lengths of its strings, nothing is written. */
+function lzwWeight(data: Uint8Array, most: number): number {
+  const lengths = new Uint16Array(4096);
+  let [next, before, total, held, have] = [FREE, 0, 0, 0, 0];
+  for (const byte of data) {
+    held = ((held << 8) | byte) & 0xffffff;
+    have += 8;
+    // A code grows by a bit one code before it has to ("early change", the usual way).
+    const bits = next + 1 >= 2048 ? 12 : next + 1 >= 1024 ? 11 : next + 1 >= 512 ? 10 : 9;
+    if (have < bits) continue;
+    const code = (held >> (have - bits)) & ((1 << bits) - 1);
+    have -= bits;
+    if (code === END || total > most) break;
+    if (code === CLEAR) [next, before] = [FREE, 0];
+    else {
+      const long = code < CLEAR ? 1 : code < next ? (lengths[code] as number) : before + 1;
+      if (before && next < 4096) lengths[next++] = before + 1;
+      total += long;
+      before = long;
+    }
+  }
+  return total;
+}
+
 /**
  * Whether a PDF unpacks to more than any pattern holds: a small file can be made to fill the memory of whoever opens it.
  * Looks at every packed part in the order of the file, without reading the file's own list of them.
@@ -37,13 +64,15 @@ export function unpacksTooFar(file: Uint8Array): boolean {
     const head = bytes.toString('latin1', Math.max(0, at - 1024), at);
     const about = head.slice(head.lastIndexOf(' obj') + 1);
     const times = about.match(/\/(?:FlateDecode|Fl)\b/g)?.length ?? 0;
-    if (times === 0) continue;
+    const lzw = /\/Filter\s*\[?\s*\/(?:LZWDecode|LZW)\b/.test(about);
+    if (times === 0 && !lzw) continue;
     if (times > LAYERS) return true;
     const start = at + 6 + (bytes[at + 6] === 13 ? 2 : 1);
     const end = bytes.indexOf('endstream', start);
     const most = /\/Image\b/.test(about) ? MOST_PICTURE : MOST_LINES;
-    const weight = weightOf(bytes.subarray(start, end < 0 ? bytes.length : end), times, most);
-    if (weight === null) return true;
+    const packed = bytes.subarray(start, end < 0 ? bytes.length : end);
+    const weight = lzw ? lzwWeight(packed, most) : weightOf(packed, times, most);
+    if (weight === null || weight > most) return true;
     together += weight;
     if (together > MOST_TOGETHER) return true;
   }

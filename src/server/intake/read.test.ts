@@ -1,6 +1,6 @@
 import { deflateSync } from 'node:zlib';
 import { expect, test } from '@jest/globals';
-import { type PDFDict, PDFDocument, PDFName, PDFRawStream, type PDFRef } from 'pdf-lib';
+import { decodePDFRawStream, type PDFDict, PDFDocument, PDFName, PDFRawStream, type PDFRef } from 'pdf-lib';
 import { readPieces, textOf } from './read.ts';
 
 const drawing = (name: string, declared = ''): string =>
@@ -68,6 +68,44 @@ const deflated = (dict: PDFDict, commands: string): Uint8Array => {
 test('forms that draw forms are counted as often as they are drawn, before anything is drawn', async () => {
   expect(await codes(await nested(9, 10), 'a.pdf')).toEqual(['pdf-too-heavy']);
   expect(await codes(await nested(3, 2), 'a.pdf')).not.toContain('pdf-too-heavy');
+});
+
+/** LZW of blanks: after a clearing code the strings grow by one each, 1 + 2 + 3 … bytes (ISO 32000-1, 7.4.4). */
+function lzwOfBlanks(tables: number): { bytes: Uint8Array; unpacked: number } {
+  const bits: string[] = [];
+  let unpacked = 0;
+  const put = (code: number, next: number): number =>
+    bits.push(code.toString(2).padStart(Math.max(9, Math.floor(Math.log2(next + 1)) + 1), '0'));
+  for (let t = 0; t < tables; t++) {
+    put(256, t ? 4094 : 258);
+    for (let k = 1; k <= 3836; k++) {
+      // The table lags one string behind what is written.
+      put(k === 1 ? 32 : 256 + k, 256 + Math.max(2, k));
+      unpacked += k;
+    }
+  }
+  const all = bits.join('');
+  const bytes = Uint8Array.from({ length: Math.ceil(all.length / 8) }, (_, i) =>
+    Number.parseInt(all.slice(8 * i, 8 * i + 8).padEnd(8, '0'), 2),
+  );
+  return { bytes, unpacked };
+}
+
+test('the older way of packing is counted as well', async () => {
+  const pdf = async (tables: number): Promise<Uint8Array> => {
+    const doc = await PDFDocument.create();
+    const dict = doc.context.obj({ Filter: 'LZWDecode' });
+    const stream = PDFRawStream.of(dict, lzwOfBlanks(tables).bytes);
+    doc.addPage([600, 800]).node.set(PDFName.of('Contents'), doc.context.register(stream));
+    return doc.save({ useObjectStreams: false });
+  };
+  // Another library unpacks it to as many blanks as are counted by hand (its buffer ends in zeros).
+  const one = lzwOfBlanks(1);
+  const dict = (await PDFDocument.create()).context.obj({ Filter: 'LZWDecode' });
+  const blanks = decodePDFRawStream(PDFRawStream.of(dict, one.bytes)).decode().indexOf(0);
+  expect(blanks).toBe(one.unpacked);
+  expect(await codes(await pdf(12), 'a.pdf')).toEqual(['pdf-too-heavy']);
+  expect(await codes(await pdf(1), 'a.pdf')).not.toContain('pdf-too-heavy');
 });
 
 test('a PDF that unpacks to more than any pattern holds is refused before it is opened', async () => {
