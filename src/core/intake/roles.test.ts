@@ -36,7 +36,8 @@ type Way = 'names' | 'hand' | 'garment' | 'nothing';
 /** Length of the outlines of one cut that is called what it is, and of all, over every size and way of lying. */
 function called(cut: string, way: Way): { right: number; all: number } {
   let [right, all] = [0, 0];
-  for (const z of SIZES)
+  // How far less is known without names shows in one size as well.
+  for (const z of way === 'names' || way === 'hand' ? SIZES : SIZES.slice(0, 1))
     for (const t of LIES) {
       const g = (CUTS[cut] as (typeof CUTS)[string])(z);
       const found = read(svgOfGarment(g, { ...t, named: way === 'names' }), way === 'garment' ? g.garment : undefined);
@@ -75,6 +76,23 @@ describe('what edges are called', () => {
     const [told, untoldOf] = [share(each('garment')), share(each('nothing'))];
     expect(told).toBeGreaterThan(untoldOf + 0.01);
     expect(told).toBeGreaterThan(0.78);
+  });
+
+  // A cuff or waistband with round corners is sewn by its one straight edge (common practice).
+  test('a band of two edges is sewn by the straight one, however it lies', () => {
+    const d = 'M0,0 L240,0 L240,40 C240,51 231,60 220,60 L20,60 C9,60 0,51 0,40 Z';
+    for (const [name, sewn, free] of [
+      ['Cuff', 'cuff-seam', 'cuff-edge'],
+      ['Waistband', 'waist', 'band-edge'],
+    ])
+      for (const lie of ['', 'rotate(90)', 'rotate(180)', 'rotate(37)', 'scale(-1 1)', 'scale(1 -1)']) {
+        const [piece] = read(
+          `<svg xmlns="http://www.w3.org/2000/svg" width="900mm" height="900mm" viewBox="-450 -450 900 900"><path id="${name}" transform="${lie}" d="${d}"/></svg>`,
+        );
+        const long = (role?: string) => pathLength(piece?.ring.find((e) => e.role === role)?.path ?? []);
+        expect([lie, long(sewn)]).toEqual([lie, expect.closeTo(240, 3)]);
+        expect(long(free)).toBeGreaterThan(300);
+      }
   });
 
   test('named anew, a round corner is parted or joined as its sides are called; notches stay where they are', () => {

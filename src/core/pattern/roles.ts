@@ -1,10 +1,12 @@
 import {
   type Box,
   boxOf,
+  distance,
   dot,
   endOf,
   joinBoxes,
   mapPath,
+  outward,
   type Path,
   type Point,
   pathLength,
@@ -166,6 +168,25 @@ function looksOf(paths: Path[], up: Point): Look[] {
   return upright.map((p) => lookOf(p, box, perimeter));
 }
 
+/** Pieces that can run round in one edge but for the one they are sewn by. */
+const TWO_EDGED: ReadonlySet<PieceKind> = new Set<PieceKind>(['collar', 'stand', 'cuff', 'waistband']);
+
+/** How much straighter one edge of a band is than the other, as chord over length, for it to be told which is which. */
+const STRAIGHTER = 0.05;
+
+/** A band with round corners is one straight edge, by which it is sewn, and one that runs round it. Common practice. */
+function roundBand(paths: Path[], kind: 'cuff' | 'waistband', none: Suggestion): Suggestion | null {
+  const [a, b] = paths.map((p) => distance(startOf(p), endOf(p)) / pathLength(p)) as [number, number];
+  if (Math.abs(a - b) < STRAIGHTER) return null;
+  const [sewn, free]: Role[] = kind === 'cuff' ? ['cuff-seam', 'cuff-edge'] : ['waist', 'band-edge'];
+  const roles = (a > b ? [sewn, free] : [free, sewn]) as Role[];
+  const path = paths[a > b ? 0 : 1] as Path;
+  const along = unit(sub(endOf(path), startOf(path)));
+  // Clockwise on screen: a cuff is sewn by its upper edge, which runs to the right, a waistband by its lower one.
+  const up = kind === 'cuff' ? outward(along) : scale(outward(along), -1);
+  return { ...none, kind, roles, up, confidence: 0.9, believed: 1 };
+}
+
 /** How much better a rarer make of a piece has to fit than the usual one. */
 const UNUSUAL = 0.05;
 
@@ -254,10 +275,12 @@ export function readingsOf(name: string, paths: Path[], said: Said = {}): Sugges
   const { grain } = said;
   const hint = said.kind ?? hintOf(name);
   const none: Suggestion = { kind: 'other', roles: paths.map(() => 'plain'), confidence: 0, up: UP, believed: 0 };
-  const fewest = hint === 'collar' || hint === 'stand' ? 2 : 3;
+  const fewest = hint && TWO_EDGED.has(hint) ? 2 : 3;
   // A placket is a strip: it is interfaced whole and its edges need no names.
   if (hint === 'placket') return [{ ...none, kind: hint, confidence: 1 }];
   if (hint === 'other' || paths.length < fewest) return [none];
+  const band = paths.length === 2 && (hint === 'cuff' || hint === 'waistband') ? roundBand(paths, hint, none) : null;
+  if (band) return [band];
   const kinds = hint ? [hint] : (MADE_OF[said.garment ?? ''] ?? UNNAMED);
   const found: (Suggestion & { score: number })[] = [];
   let surest = Number.NEGATIVE_INFINITY;
