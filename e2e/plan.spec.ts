@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Locator, type Page, test } from '@playwright/test';
+import { readPdf } from '../src/test/readpdf.ts';
 import { accessible, demoServer, saved } from './demo.ts';
 
 const { server, open } = demoServer();
@@ -110,5 +111,11 @@ test('the plan on paper, as Markdown and as JSON; small sums', async ({ page }) 
   await expect(page.getByText('1. Cut all pieces')).toBeVisible();
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
+  // On paper: margins all round, and the last step never alone on a sheet.
+  const sheets = await readPdf(new Uint8Array(await page.pdf({ preferCSSPageSize: true })));
+  for (const { words, width, height } of sheets)
+    for (const t of words.filter((x) => x.text.trim()))
+      expect(Math.min(t.x, width - t.x, t.y - t.height, height - t.y)).toBeGreaterThan(12);
+  expect(sheets.at(-1)?.text.match(/\d+\. [A-Z]/g)?.length).toBeGreaterThan(1);
   expect(server.url).toContain('127.0.0.1');
 });

@@ -59,7 +59,7 @@ function Opened({ w }: { w: Workbook }) {
   useGivenUp(w, pathname);
   const only = w.doc.garment === CLOSING_ONLY;
   return (
-    <Box minH="100vh">
+    <Box minH="100vh" _print={{ minH: '0' }}>
       <Masthead>
         <Text as="span" fontWeight="600" truncate maxW="34ch">
           {w.doc.name}
@@ -68,9 +68,15 @@ function Opened({ w }: { w: Workbook }) {
       </Masthead>
       <Trouble w={w} />
       <Clash w={w} />
-      <Box display="grid" gridTemplateColumns={{ base: '1fr', xl: '228px minmax(0,1fr)' }} maxW="1560px" mx="auto">
+      <Box
+        display="grid"
+        gridTemplateColumns={{ base: '1fr', xl: '228px minmax(0,1fr)' }}
+        maxW="1560px"
+        mx="auto"
+        _print={{ display: 'block' }}
+      >
         <Contents id={w.id} only={only} />
-        <Box as="main" px={{ base: 4, lg: 7 }} py="5" minW="0">
+        <Box as="main" px={{ base: 4, lg: 7 }} py="5" minW="0" _print={{ p: '0' }}>
           <Boundary what="This page" place={pathname}>
             <Routes>
               <Route index element={<Navigate to={only ? 'buttons' : w.doc.shell ? 'inside' : 'pattern'} replace />} />
