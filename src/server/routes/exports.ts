@@ -8,6 +8,7 @@ import { changeSheet } from '../../core/inside/index.ts';
 import { type ChangePage, changesPdf } from '../../core/output/changespdf.ts';
 import { cutWords, PAPERS, sheetsFor, svgOf } from '../../core/output/index.ts';
 import { type PdfFonts, type PdfJob, pdfOf } from '../../core/output/pdf.ts';
+import { notchTick } from '../../core/pattern/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Store } from '../db/store.ts';
 import { problem } from '../problem.ts';
@@ -57,6 +58,9 @@ const LINES: PdfJob['legend'] = [
   { stroke: 'mark', words: 'hole, button, dot' },
 ];
 
+/** How long a notch is drawn on the small pictures of the change sheets, mm at full size. */
+const NOTCH = 12;
+
 const LEGEND =
   'Full line: cut edge of the shell. Dashes: cut edge of the lining; fine dashes: its darts and pleats. + add outside the shell, − cut off inside it.';
 
@@ -75,6 +79,11 @@ function changePages(x: Computed, doc: ProjectDocument): ChangePage[] {
         inside: [
           { path: [line(made.grain.a, made.grain.b)], stroke: 'grain' },
           ...made.lines.map((l) => ({ path: l.path, stroke: 'inner' as const })),
+          ...made.notches.flatMap((n) => {
+            const edge = made.ring.find((e) => e.id === n.edge);
+            const t = edge && notchTick(edge, n.at, NOTCH);
+            return t ? [{ path: [line(t.a, t.b)], stroke: 'notch' as const }] : [];
+          }),
         ],
         marks: changes.map((k) => ({ at: k.at, text: changeMark(k, doc.units) })).filter((k) => k.text),
         lines: changes.map((k) => changeWords(k, doc.units)),
