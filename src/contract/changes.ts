@@ -22,11 +22,19 @@ const done = (mm: number, units: LengthUnit): string => {
   return mm > 0 ? `add ${figure}` : `cut off ${figure}`;
 };
 
+/** How far in the facing line lies at both ends of an edge that is cut away. */
+function awayWords(c: Change, units: LengthUnit): string {
+  const [a, b] = c.ends.map((e) => formatLength(e.mm, units, 0));
+  if (a === undefined || b === undefined) return '';
+  const at = c.ends.map((e) => ROLE_WORDS[e.beside].toLowerCase());
+  return a === b ? `, ${a} in` : `, ${a} in at the ${at[0]}, ${b} at the ${at[1]}`;
+}
+
 /** What to do at one edge, as a sentence; where it runs from one figure to another, both with the end they are at. */
 export function changeWords(c: Change, units: LengthUnit): string {
   const edge = `${ROLE_WORDS[c.role]}${c.onFold ? ', at the fold' : ''}`;
   if (c.kind === 'same') return `${edge}: as the shell.`;
-  if (c.kind === 'away') return `${edge}: cut away along the facing line.`;
+  if (c.kind === 'away') return `${edge}: cut away along the facing line${awayWords(c, units)}.`;
   const [a, b] = c.ends.map((e) => done(e.mm, units)) as [string, string];
   const between = [c.least, c.most].map((v) => done(v, units));
   if (a === b && between.every((w) => w === a)) return `${edge}: ${a}.`;

@@ -9,6 +9,21 @@ import { DEMOS } from '../demo/index.ts';
 import { changeMark, changeWords, checkWords, reasonWords, SEAM_WORDS, verdictWords } from '../web/words/index.ts';
 import { whereStopped } from '../web/words/progress.ts';
 
+test('what a lining lacks along the facing is said with the widths of the facing', () => {
+  const made = DEMOS.find((d) => d.id === 'greenhouse-coat')?.make();
+  if (!made?.ok) throw new Error('no coat');
+  const x = compute(made.value);
+  const { front, back } = made.value.decisions.facing;
+  const said = x.inside.flatMap((p) => {
+    const shell = x.shell.find((q) => q.id === p.parent);
+    return p.material === 'lining' && shell ? changeSheet(shell, p).map((c) => changeWords(c, 'mm')) : [];
+  });
+  expect(said).toContainEqual(
+    expect.stringContaining(`Front edge: cut away along the facing line, ${front} mm in at the hem`),
+  );
+  expect(said).toContainEqual(expect.stringContaining(`Neckline: cut away along the facing line, ${back} mm in`));
+});
+
 // All rooms together: what is chosen for the demos, worked out and said.
 describe('the demo wardrobe in words', () => {
   test('where it stopped: ready to cut; unnamed edges of known pieces first, those of a pocket bag not at all', () => {

@@ -23,7 +23,7 @@ export interface Change {
   kind: 'same' | 'off' | 'add' | 'varies' | 'away';
   least: number;
   most: number;
-  /** At both ends of the edge, and the edge that lies beyond each; none of an edge that is gone. */
+  /** At both ends of the edge, and the edge that lies beyond each; of an edge that is gone, how far in the new one lies there. */
   ends: { mm: number; beside: Role }[];
   /** Where to write it: the middle of the edge on the derived cut line; of an edge that is gone, on the shell's. */
   at: Point;
@@ -69,17 +69,31 @@ function measured(e: Edge, parts: Edge[]): number[] {
     .map(({ d, k }) => beyond(cut, cutPlace(d, k)));
 }
 
+/** How far inside an edge's seam line the new edges of the derived piece lie, at a share of its length, mm; infinite without any. */
+function inward(made: Piece, e: Edge, share: number): number {
+  const at = pointAlong(e.path, pathLength(e.path) * share);
+  const fresh = made.ring.filter((d) => d.role === 'facing-line');
+  return Math.min(...fresh.map((d) => nearestOn(extend(d.path, REACH, REACH), at).distance));
+}
+
 /** The change sheet of a derived piece: the shell's pattern once, with what to add and to cut off along each edge. */
 export function changeSheet(shell: Piece, made: Piece): Change[] {
   const n = shell.ring.length;
   return shell.ring.map((e, i): Change => {
     const parts = made.ring.filter((d) => d.from?.piece === shell.id && d.from.edge === e.id && d.role === e.role);
     const own = { edge: e.id, role: e.role, onFold: e.onFold };
-    if (!parts.length) return { ...own, kind: 'away', least: 0, most: 0, ends: [], at: cutPlace(e, 0.5) };
+    const beside = (k: number): Role => (shell.ring[(i + n + k) % n] as Edge).role;
+    if (!parts.length) {
+      const [from, to] = [0, 1].map((k) => inward(made, e, k));
+      const ends = [
+        { mm: from as number, beside: beside(-1) },
+        { mm: to as number, beside: beside(1) },
+      ].filter((x) => Number.isFinite(x.mm));
+      return { ...own, kind: 'away', least: 0, most: 0, ends, at: cutPlace(e, 0.5) };
+    }
     const off = measured(e, parts);
     const [least, most] = [Math.min(...off), Math.max(...off)];
     const longest = parts.reduce((m, d) => (pathLength(d.path) > pathLength(m.path) ? d : m));
-    const beside = (k: number): Role => (shell.ring[(i + n + k) % n] as Edge).role;
     const ends = [
       { mm: off[0] as number, beside: beside(-1) },
       { mm: off[off.length - 1] as number, beside: beside(1) },
