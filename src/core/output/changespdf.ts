@@ -1,7 +1,7 @@
 import { type PDFDocument, popGraphicsState, pushGraphicsState } from 'pdf-lib';
 import { boxOf, joinBoxes, type Path, type Point } from '../geometry/index.ts';
 import { type Stroke } from './items.ts';
-import { beginPdf, type PdfFonts, PT, strokePath, type ToPage, type Writer } from './pdfpage.ts';
+import { beginPdf, datedTitle, type PdfFonts, PT, strokePath, type ToPage, type Writer } from './pdfpage.ts';
 import { MARGIN, type Paper } from './tiles.ts';
 
 /** One shell piece with what to add and to cut off, for one page. */
@@ -47,7 +47,7 @@ function changePage(doc: PDFDocument, job: ChangesJob, p: ChangePage & { number:
   const up = (mm: number): number => (paper.height - mm) * PT;
   const across = (paper.width - 2 * MARGIN) * PT;
   w.text(page, w.fit(p.heading, 15, across), [MARGIN * PT, up(MARGIN + 6)], 15);
-  const about = `${job.title} · ${job.now.toISOString().slice(0, 10)} · page ${p.number} of ${job.pages.length}`;
+  const about = `${datedTitle(job.title, job.now)} · page ${p.number} of ${job.pages.length}`;
   w.text(page, w.fit(about, 9, across), [MARGIN * PT, up(MARGIN + 13)], 9);
   const lines = p.lines.flatMap((l) => w.wrap(l, 11, across));
   const letters = w.lacking([job.title, p.heading, ...p.lines]);

@@ -16,7 +16,17 @@ import {
 } from 'pdf-lib';
 import { line } from '../geometry/index.ts';
 import { type Sheet, type Stroke } from './items.ts';
-import { beginPdf, drawItems, type PdfFonts, PT, strokePath, type ToPage, type Writer } from './pdfpage.ts';
+import {
+  beginPdf,
+  datedTitle,
+  dayOf,
+  drawItems,
+  type PdfFonts,
+  PT,
+  strokePath,
+  type ToPage,
+  type Writer,
+} from './pdfpage.ts';
 
 export type { PdfFonts } from './pdfpage.ts';
 
@@ -36,9 +46,6 @@ export interface PdfJob {
   /** When it was made, for the file's own record. */
   now: Date;
 }
-
-/** What stands below every page's frame, apart from the page's own name and pieces. */
-const aboutOf = (job: PdfJob): string => `${job.title} · ${job.now.toISOString().slice(0, 10)}`;
 
 function tilePage(doc: PDFDocument, t: Tile, tiling: Tiling, job: PdfJob, w: Writer): void {
   const { paper } = tiling;
@@ -66,7 +73,11 @@ function tilePage(doc: PDFDocument, t: Tile, tiling: Tiling, job: PdfJob, w: Wri
   page.pushOperators(popGraphicsState());
   // The first page is the one with the squares.
   const number = `${tiling.tiles.indexOf(t) + 2} of ${tiling.tiles.length + 1}`;
-  const label = [`${tileName(t.row, t.column)}, page ${number}`, t.names.join(', '), aboutOf(job)].filter(Boolean);
+  const label = [
+    `${tileName(t.row, t.column)}, page ${number}`,
+    t.names.join(', '),
+    datedTitle(job.title, job.now),
+  ].filter(Boolean);
   const next = [
     t.right ? `${tileName(t.row, t.column + 1)} joins on the right` : '',
     t.below ? `${tileName(t.row + 1, t.column)} joins below` : '',
@@ -123,7 +134,7 @@ function coverPage(doc: PDFDocument, job: PdfJob, tiling: Tiling, w: Writer): vo
   const up = (mm: number): number => (paper.height - mm) * PT;
   const across = (paper.width - 40) * PT;
   w.text(page, w.fit(job.title, 22, across), [20 * PT, up(24)], 22);
-  const pages = `${job.now.toISOString().slice(0, 10)} · ${tiling.tiles.length + 1} pages`;
+  const pages = `${dayOf(job.now)} · ${tiling.tiles.length + 1} pages`;
   w.text(page, pages, [20 * PT, up(32)], 9);
   legend(page, job, w);
   page.pushOperators(pushGraphicsState(), setLineWidth(0.3 * PT), setDashPattern([], 0));

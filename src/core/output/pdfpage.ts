@@ -150,6 +150,12 @@ export function drawItems(page: PDFPage, items: Item[], to: ToPage, w: Writer): 
   }
 }
 
+/** The day of a print, as it stands on its pages. */
+export const dayOf = (now: Date): string => now.toISOString().slice(0, 10);
+
+/** What a page, a piece or a change sheet is of, and from which day. */
+export const datedTitle = (title: string, now: Date): string => `${title} · ${dayOf(now)}`;
+
 /** A new document with its record, and the writer of its fonts. */
 export async function beginPdf(job: {
   title: string;

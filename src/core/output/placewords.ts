@@ -1,4 +1,4 @@
-import { type Box, boxOf, chordsCross, flatten, insideRing, type Point } from '../geometry/index.ts';
+import { type Box, chordsCross, flatten, insideRing, joinBoxes, type Point } from '../geometry/index.ts';
 import { type Item, LEAST_WORDS, type Sheet } from './items.ts';
 
 type Words = Extract<Item, { kind: 'text' }>;
@@ -81,10 +81,7 @@ function blockAt(words: Words[], at: Point, size: number, upward: boolean): Word
   });
 }
 
-const allOf = (words: Words[]): Box => {
-  const boxes = words.map(wordsBox);
-  return boxOf(boxes.flatMap((b) => sidesOf(corners(b)).map(([a, c]) => ({ k: 'L' as const, a, b: c }))));
-};
+const allOf = (words: Words[]): Box => words.map(wordsBox).reduce(joinBoxes);
 
 /** Places in steps over a range, the ones nearest to `wish` first. */
 function places(least: number, most: number, wish: number, step: number): number[] {

@@ -5,8 +5,24 @@ import { type Finding } from '../result.ts';
 /** Largest side of the largest piece of any garment, mm. Own figures: a child's bodice, a bridal train. */
 const LEAST = 150;
 const MOST = 3000;
-/** What a length is multiplied by when one unit was taken for another: mm, cm, inches, px at 96 to the inch. */
-const MISTAKEN = [10, 25.4, 25.4 / 96, 0.1, 1 / 25.4, 96 / 25.4];
+/**
+ * Units that are taken for one another, and what makes the mistake good. Points and pixels are 72 and 96 to the inch.
+ * Common practice; the ratios follow from the inch of 25.4 mm. The
+ * likelier first.
+ */
+export const UNIT_SLIPS = [
+  { code: 'cm-as-mm', factor: 10 },
+  { code: 'in-as-mm', factor: 25.4 },
+  { code: 'px-as-mm', factor: 25.4 / 96 },
+  { code: 'mm-as-cm', factor: 1 / 10 },
+  { code: 'mm-as-in', factor: 1 / 25.4 },
+  { code: 'mm-as-px', factor: 96 / 25.4 },
+  { code: 'in-as-cm', factor: 2.54 },
+  { code: 'cm-as-in', factor: 1 / 2.54 },
+  { code: 'pt-as-px', factor: 96 / 72 },
+  { code: 'px-as-pt', factor: 72 / 96 },
+] as const;
+export type UnitSlip = (typeof UNIT_SLIPS)[number]['code'];
 
 /**
  * A largest piece under 15 cm or over 3 m is a unit mistake more often than a garment: the finding that says so, with the
@@ -19,25 +35,9 @@ export function oddSize(pieces: { ring: { path: Path }[] }[]): Finding | null {
   });
   const largest = Math.max(...sides);
   if (!pieces.length || (largest >= LEAST && largest <= MOST)) return null;
-  const factor = MISTAKEN.find((k) => largest * k >= 300 && largest * k <= 1800);
+  const factor = UNIT_SLIPS.find((u) => largest * u.factor >= 300 && largest * u.factor <= 1800)?.factor;
   return { code: 'size-odd', severity: 'warn', data: { largest, ...(factor && { factor }) } };
 }
-
-/**
- * Units that are taken for one another, and what makes the mistake good. Points and pixels are 72 and 96 to the inch.
- * Common practice; the ratios follow from the inch of 25.4 mm.
- */
-export const UNIT_SLIPS = [
-  { code: 'cm-as-mm', factor: 10 },
-  { code: 'in-as-mm', factor: 25.4 },
-  { code: 'in-as-cm', factor: 2.54 },
-  { code: 'mm-as-cm', factor: 1 / 10 },
-  { code: 'mm-as-in', factor: 1 / 25.4 },
-  { code: 'cm-as-in', factor: 1 / 2.54 },
-  { code: 'pt-as-px', factor: 96 / 72 },
-  { code: 'px-as-pt', factor: 72 / 96 },
-] as const;
-export type UnitSlip = (typeof UNIT_SLIPS)[number]['code'];
 
 /** A length taken with a tape is believed to this share. */
 const TAPE = 0.015;

@@ -8,6 +8,7 @@ import { changeSheet } from '../../core/inside/index.ts';
 import { type ChangePage, changesPdf } from '../../core/output/changespdf.ts';
 import { cutWords, PAPERS, sheetsFor, svgOf } from '../../core/output/index.ts';
 import { type PdfFonts, type PdfJob, pdfOf } from '../../core/output/pdf.ts';
+import { datedTitle } from '../../core/output/pdfpage.ts';
 import { notchTick } from '../../core/pattern/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Store } from '../db/store.ts';
@@ -105,7 +106,7 @@ export function exportRoutes(store: Store, fontFiles: string[], now: () => Date)
     const size = c.req.query('paper') ?? p.doc.decisions.paper.size;
     if (size !== 'a4' && size !== 'letter') return problem(c, 422, 'paper', 'Paper is a4 or letter.');
     const { pieces, strip } = asked(c, p.doc);
-    const sheets = sheetsFor(p.x, pieces, strip, p.doc.units, `${p.doc.name} · ${now().toISOString().slice(0, 10)}`);
+    const sheets = sheetsFor(p.x, pieces, strip, p.doc.units, datedTitle(p.doc.name, now()));
     if (!sheets.length)
       return problem(
         c,
@@ -150,7 +151,7 @@ export function exportRoutes(store: Store, fontFiles: string[], now: () => Date)
     const p = await load(c);
     if (!p) return missing(c);
     const { pieces, strip } = asked(c, p.doc);
-    const sheets = sheetsFor(p.x, pieces, strip, p.doc.units, `${p.doc.name} · ${now().toISOString().slice(0, 10)}`);
+    const sheets = sheetsFor(p.x, pieces, strip, p.doc.units, datedTitle(p.doc.name, now()));
     if (!sheets.length) return problem(c, 422, 'nothing-to-print', 'Nothing is chosen. Tick at least one piece.');
     download(c, `${slug(p.doc.name)}.svg`, 'image/svg+xml; charset=utf-8');
     return c.body(svgOf(sheets, p.doc.name));

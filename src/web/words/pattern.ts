@@ -28,6 +28,8 @@ export const MEASURE_WORDS: Record<MeasureCode, string> = {
 export const SLIP_WORDS: Record<UnitSlip, string> = {
   'cm-as-mm': 'centimetres, read as millimetres',
   'in-as-mm': 'inches, read as millimetres',
+  'px-as-mm': 'pixels at 96 to the inch, read as millimetres',
+  'mm-as-px': 'millimetres, read as pixels at 96 to the inch',
   'in-as-cm': 'inches, read as centimetres',
   'mm-as-cm': 'millimetres, read as centimetres',
   'mm-as-in': 'millimetres, read as inches',
