@@ -2,6 +2,7 @@ import { Box, Button, Flex, Heading, Table, Text } from '@chakra-ui/react';
 import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { sentenceOf } from '../../contract/findings.ts';
 import { cutList, formatArea } from '../../core/cutting/index.ts';
 import { PAPERS, sheetsFor, tile } from '../../core/output/index.ts';
 import { type Piece } from '../../core/pattern/index.ts';
@@ -121,7 +122,8 @@ const MANY_PAGES = 60;
 /** Files to take away. `pages` of the PDF; 0 where nothing is chosen. */
 function Files({ w, pages }: { w: Workbook; pages: number }) {
   const [meant, setMeant] = useState(0);
-  const many = pages > MANY_PAGES && meant !== pages;
+  const odd = w.computed.findings.find((f) => f.code === 'size-odd');
+  const ask = (pages > MANY_PAGES || (odd && pages > 0)) && meant !== pages;
   const to = (name: string) => `/api/projects/${w.id}/export/${name}`;
   const link = (name: string, words: string, main = false, off = false) => (
     <Button
@@ -142,9 +144,10 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
   );
   return (
     <SheetBox>
-      {many && (
+      {ask && (
         <Box mb="3" p="3" borderLeftWidth="4px" borderColor="honey" role="note">
           <Text mb="2">
+            {odd ? `${sentenceOf(odd, w.doc.units)} ` : ''}
             {pages} pages at full size. Is that meant? Fewer pieces can be chosen beside; and{' '}
             <Link to="../pattern" relative="path" style={{ textDecoration: 'underline' }}>
               the pattern’s measures
@@ -157,7 +160,7 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
         </Box>
       )}
       <Flex gap="3" wrap="wrap">
-        {!many && link('pattern.pdf', 'PDF, 1:1', true, !pages)}
+        {!ask && link('pattern.pdf', 'PDF, 1:1', true, !pages)}
         {link('pieces.svg', 'SVG', false, !pages)}
         {w.computed.inside.some((p) => p.material === 'lining') && link('changes.pdf', 'Change sheets for the lining')}
         {link('cut-list.csv', 'Cut list')}
