@@ -124,6 +124,8 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
   const [meant, setMeant] = useState(0);
   const odd = w.computed.findings.find((f) => f.code === 'size-odd');
   const ask = (pages > MANY_PAGES || (odd && pages > 0)) && meant !== pages;
+  // A drawing and the change sheets have no such pages, but a wrong size spoils cloth by them as well.
+  const wrong = ask && odd;
   const to = (name: string) => `/api/projects/${w.id}/export/${name}`;
   const link = (name: string, words: string, main = false, off = false) => (
     <Button
@@ -161,8 +163,10 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
       )}
       <Flex gap="3" wrap="wrap">
         {!ask && link('pattern.pdf', 'PDF, 1:1', true, !pages)}
-        {link('pieces.svg', 'SVG', false, !pages)}
-        {w.computed.inside.some((p) => p.material === 'lining') && link('changes.pdf', 'Change sheets for the lining')}
+        {!wrong && link('pieces.svg', 'SVG', false, !pages)}
+        {!wrong &&
+          w.computed.inside.some((p) => p.material === 'lining') &&
+          link('changes.pdf', 'Change sheets for the lining')}
         {link('cut-list.csv', 'Cut list')}
         {link('project.json', 'The project as a file')}
       </Flex>
