@@ -188,6 +188,8 @@ const SENTENCES: Record<string, Say> = {
     `"${d.name}" is not drawn whole, or its edges are not all named: name neckline, sides and hem first.`,
   'roles-missing': (d) =>
     `On "${d.name}" no edge is called ${allCalled(d.roles)}, which is needed here. Name it on the pattern page.`,
+  'roles-apart': (d) =>
+    `On "${d.name}" the edges ${allCalled(d.roles)} do not follow each other as on a piece Woodbine knows, so this is not drafted. Look at their names on the pattern page.`,
   'allowance-swallows-piece': (d) =>
     `The allowances are larger than "${d.name}" can hold. Make them smaller, or say that seam lines are drawn.`,
   'front-facing-too-wide': (d, mm) =>

@@ -15,7 +15,7 @@ import {
   selfCrossing,
   startOf,
 } from '../geometry/index.ts';
-import { type Edge, flatRing, type Piece, type Role, reverseRing } from '../pattern/index.ts';
+import { type Edge, flatRing, type Piece, type Role, reverseRing, rolesMissing } from '../pattern/index.ts';
 import { type Finish } from '../project.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 import { type Closed, closedRun } from './closed.ts';
@@ -56,8 +56,7 @@ const ring = (parts: Edge[]): Edge[] => parts.map((e) => ({ ...e, corner: 'mitre
  */
 export function bandFacing(piece: Piece, band: Band): Result<BandPiece> {
   const closed = closedRun({ piece, ring: withParents(piece) }, band.role);
-  if (!closed || !run(piece.ring, band.role).length)
-    return refuse(stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: band.role }));
+  if (!closed || !run(piece.ring, band.role).length) return refuse(rolesMissing(piece, [band.role]));
   const made = traced(closed, band);
   if (!made) {
     const finding = tooWide(piece, 'band-too-wide', band.width, (width) => traced(closed, { ...band, width }) !== null);
@@ -155,9 +154,7 @@ export function allInOne(piece: Piece, a: AllInOne): Result<Piece> {
   const o = centreRole && orient(piece, centreRole, 'neckline');
   const parts = (['neckline', 'shoulder', 'armhole', 'side'] as const).map((r) => (o ? run(o.ring, r) : []));
   if (!o || parts.some((edges) => !edges.length))
-    return refuse(
-      stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: 'neckline, shoulder, armhole, side' }),
-    );
+    return refuse(rolesMissing(piece, ['neckline', 'shoulder', 'armhole', 'side']));
   const [neck, shoulder, armhole, side] = parts as [Edge[], Edge[], Edge[], Edge[]];
   const [down, along] = [runLength(o.ring, centreRole), runLength(o.ring, 'side')];
   if (Math.min(down - a.centre, along - a.side) < 5 || a.centre < 5 || a.side < 5) {

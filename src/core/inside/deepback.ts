@@ -10,7 +10,7 @@ import {
   scale,
   sub,
 } from '../geometry/index.ts';
-import { type Edge, type Piece, type Role } from '../pattern/index.ts';
+import { type Edge, type Piece, type Role, rolesMissing } from '../pattern/index.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
 import { cutRun, orient, run, runLength, runPath, type Split } from './oriented.ts';
 
@@ -26,8 +26,7 @@ const LEFT = 15;
 export function splitDeepBack(piece: Piece, depth: number, seam: number): Result<Split> {
   const o = orient(piece, 'centre-back', 'neckline');
   const need: Role[] = ['centre-back', 'neckline', 'shoulder', 'armhole', 'side'];
-  if (!o || need.some((r) => !run(piece.ring, r).length))
-    return refuse(stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: need.join(', ') }));
+  if (!o || need.some((r) => !run(piece.ring, r).length)) return refuse(rolesMissing(piece, need));
   const { ring, sign } = o;
   const centre = run(ring, 'centre-back');
   const length = runLength(ring, 'centre-back');

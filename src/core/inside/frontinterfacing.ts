@@ -11,9 +11,9 @@ import {
   scale,
   stretch,
 } from '../geometry/index.ts';
-import { clockwise, type Edge, type Piece } from '../pattern/index.ts';
+import { clockwise, type Edge, type Piece, rolesMissing } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
-import { because, ok, type Result, refuse, stop } from '../result.ts';
+import { because, ok, type Result, refuse } from '../result.ts';
 import { trimmed, trimReason } from './interfacing.ts';
 import { makePiece, stripRing } from './make.ts';
 import { cutRun, run, runLength, type Split } from './oriented.ts';
@@ -33,9 +33,7 @@ export function shapedFront(front: Piece, split: Split, trim: Decisions['interfa
   const side = run(ring, 'side');
   const facingLine = split.lining.find((e) => e.role === 'facing-line');
   if (!facingLine || runLength(ring, 'side') < BELOW_UNDERARM + 30 || !run(ring, 'armhole').length)
-    return refuse(
-      stop('roles-missing', { piece: front.id }, { name: front.name, roles: 'shoulder, armhole, side, hem' }),
-    );
+    return refuse(rolesMissing(front, ['shoulder', 'armhole', 'side', 'hem']));
   const upperSide = cutRun(side, 0, BELOW_UNDERARM);
   const from = endOf((upperSide[upperSide.length - 1] as Edge).path);
   // The facing line runs from the hem up: it is joined some way below the level of the side.

@@ -19,7 +19,15 @@ import {
   union,
   weld,
 } from '../geometry/index.ts';
-import { clockwise, type Edge, flatRing, outlineOf, type Piece, seamLineFromCut } from '../pattern/index.ts';
+import {
+  clockwise,
+  type Edge,
+  flatRing,
+  outlineOf,
+  type Piece,
+  rolesMissing,
+  seamLineFromCut,
+} from '../pattern/index.ts';
 import { type Trim } from '../project.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 import { parallelToFront } from './frontline.ts';
@@ -122,8 +130,7 @@ const LEAST_STRIP = 12;
 /** Interfacing along the shell's front edge, `width` mm wide from neckline to hem; its inner edge lies free. */
 export function frontEdgeStrip(front: Piece, width: number, trim: Trim): Result<Piece> {
   const o = orient(front, 'front-edge', 'neckline');
-  if (!o)
-    return refuse(stop('roles-missing', { piece: front.id }, { name: front.name, roles: 'front-edge, neckline' }));
+  if (!o) return refuse(rolesMissing(front, ['front-edge', 'neckline']));
   if (width < LEAST_STRIP)
     return refuse(stop('front-strip-narrow', { piece: front.id }, { name: front.name, width, least: LEAST_STRIP }));
   const strip = stripRing(o, width);

@@ -1,5 +1,13 @@
 import { boxOf } from '../geometry/index.ts';
-import { type Edge, type InternalLine, outlineOf, type Piece, type Role, reverseRing } from '../pattern/index.ts';
+import {
+  type Edge,
+  type InternalLine,
+  outlineOf,
+  type Piece,
+  type Role,
+  reverseRing,
+  rolesMissing,
+} from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { because, type Finding, type Reason, refuse, stop } from '../result.ts';
 import { dartsIn } from './darts.ts';
@@ -255,12 +263,12 @@ export function sleeveLining(
 ): LiningPiece {
   const h = sleeveRing(sleeve, cuffed, d);
   const low = under && sleeveRing(under, cuffed, d);
-  if (!h) return { piece: null, hem: null, ...refusal('roles-missing', sleeve, { roles: 'cap, underarm, wrist' }) };
+  if (!h) return { piece: null, hem: null, ...refuse(rolesMissing(sleeve, ['cap', 'underarm', 'wrist'])) };
   if (under && !low)
     return {
       piece: null,
       hem: null,
-      ...refusal('roles-missing', under, { roles: 'cap, elbow-seam, forearm-seam, wrist' }),
+      ...refuse(rolesMissing(under, ['cap', 'elbow-seam', 'forearm-seam', 'wrist'])),
     };
   const findings = [...h.findings];
   const reasons = [...raiseReasons(d.lining), ...(h.hem ? [h.hem.reason] : [])];

@@ -1,14 +1,13 @@
 import { offsetBetween, pathLength, reversePath } from '../geometry/index.ts';
-import { type Edge, isRaglan, type Piece, reverseRing } from '../pattern/index.ts';
+import { type Edge, isRaglan, type Piece, reverseRing, rolesMissing } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
-import { ok, type Result, refuse, stop } from '../result.ts';
+import { ok, type Result, refuse } from '../result.ts';
 import { between, landing } from './land.ts';
 import { cutRun, type Oriented, orient, run, runLength, runPath, type Split } from './oriented.ts';
 import { raiseUnderarm } from './raise.ts';
 import { tooWide } from './room.ts';
 
-const lacking = (sleeve: Piece): Result<never> =>
-  refuse(stop('roles-missing', { piece: sleeve.id }, { name: sleeve.name, roles: 'neckline, cap, underarm' }));
+const lacking = (sleeve: Piece): Result<never> => refuse(rolesMissing(sleeve, ['neckline', 'cap', 'underarm']));
 
 /**
  * Neck facing and lining of a raglan sleeve: the facing line ends `width` mm down both raglan seams, as those of front and

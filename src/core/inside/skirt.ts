@@ -1,6 +1,6 @@
-import { type Edge, type Piece, reverseRing } from '../pattern/index.ts';
+import { type Edge, type Piece, reverseRing, rolesMissing } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
-import { type Reason, refuse, stop } from '../result.ts';
+import { type Reason, refuse } from '../result.ts';
 import { belowBand } from './belowband.ts';
 import { dartsIn } from './darts.ts';
 
@@ -22,7 +22,7 @@ export function skirtLining(piece: Piece, facing: number, covered: number, d: De
     return {
       piece: null,
       hem: null,
-      ...refuse(stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: 'waist, side, hem' })),
+      ...refuse(rolesMissing(piece, ['waist', 'side', 'hem'])),
     };
   const sign = walkSign(ring);
   if (hasVent(piece)) {

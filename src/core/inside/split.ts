@@ -8,9 +8,9 @@ import {
   reversePath,
   selfCrossing,
 } from '../geometry/index.ts';
-import { type Edge, flatRing, type Piece, type Role } from '../pattern/index.ts';
+import { type Edge, flatRing, type Piece, type Role, rolesMissing } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
-import { ok, type Result, refuse, stop } from '../result.ts';
+import { ok, type Result, refuse } from '../result.ts';
 import { parallelToFront } from './frontline.ts';
 import { between, landing } from './land.ts';
 import { breakPoint, lapelLine } from './lapel.ts';
@@ -27,8 +27,7 @@ const lineEdge = (path: Path, id: string, allowance: number, parent: Edge): Edge
   ...(parent.from && { from: parent.from }),
 });
 
-const missing = (piece: Piece, roles: Role[]): ReturnType<typeof refuse> =>
-  refuse(stop('roles-missing', { piece: piece.id }, { name: piece.name, roles: roles.join(', ') }));
+const missing = (piece: Piece, roles: Role[]): ReturnType<typeof refuse> => refuse(rolesMissing(piece, roles));
 
 /**
  * The line whose end lands exactly `want` mm along the shoulder from the neck point, so that the facings' shoulder seams

@@ -14,7 +14,7 @@ import {
   startOf,
   stretch,
 } from '../geometry/index.ts';
-import { type Edge, type Piece, runsOf } from '../pattern/index.ts';
+import { type Edge, type Piece, type Role, rolesMissing, runsOf } from '../pattern/index.ts';
 import { type Decisions } from '../project.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 import { cutBack } from './hem.ts';
@@ -58,8 +58,7 @@ export function ventFigures(piece: Piece, v: Decisions['lining']['vent']): VentF
   return { net, toCut: net + allowance, inside: net + beside, beside };
 }
 
-const lacks = (piece: Piece, roles: string): Result<never> =>
-  refuse(stop('roles-missing', { piece: piece.id }, { name: piece.name, roles }));
+const lacks = (piece: Piece, roles: Role[]): Result<never> => refuse(rolesMissing(piece, roles));
 
 /**
  * Both halves of a lining beside a vent, from the lining's ring in walk order (… hem, vent, vent-top, centre back …).
@@ -79,7 +78,8 @@ export function ventHalves(
     return refuse(stop('vent-without-seam', { piece: piece.id }, { name: piece.name }));
   const figures = ventFigures(piece, v);
   const [edge] = long ?? [];
-  if (!hem?.length || !edge || !top?.length || !figures) return lacks(piece, 'hem, vent, vent-top, centre-back');
+  if (!hem?.length || !edge || !top?.length || !figures)
+    return lacks(piece, ['hem', 'vent', 'vent-top', 'centre-back']);
   const centrePath = centre.flatMap((e) => e.path);
   const fold = reflection(startOf(centrePath), startDirection(centrePath));
   const drawn = (long ?? []).flatMap((e) => e.path);

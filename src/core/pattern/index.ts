@@ -4,6 +4,7 @@ export * from './cutline.ts';
 export * from './faults.ts';
 export * from './grain.ts';
 export * from './keep.ts';
+export * from './lacking.ts';
 export * from './marks.ts';
 export * from './measures.ts';
 export * from './renamed.ts';

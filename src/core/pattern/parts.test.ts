@@ -16,6 +16,7 @@ import { runs } from '../../test/runs.ts';
 import { coatFigures, shellOf } from '../../test/shells.ts';
 import { mapPath, type Path, type Point, reversePath, rotation } from '../geometry/index.ts';
 import { type Piece, patternFaults, type Role, shellSeams, suggestRoles, walk } from './index.ts';
+import { UNSURE } from './roles.ts';
 
 const MIRROR = { a: -1, b: 0, c: 0, d: 1, e: 0, f: 0 };
 
@@ -96,6 +97,29 @@ describe('roles of other pieces', () => {
     const paths = back.map(([, path]) => path);
     expect(suggestRoles('Back', paths, { yoke: true }).roles).toEqual(back.map(([r]) => r));
     expect(suggestRoles('Back', paths).roles).not.toContain('yoke-seam');
+  });
+
+  test('a strapless bodice has no shoulder: its top is the neckline; one that fits no make of its kind stays a guess', () => {
+    const top = curve(p(0, 80), p(60, 40), p(150, 40), p(220, 120));
+    const rest: Side[] = [
+      ['side', straight(p(220, 120), p(205, 340))],
+      ['waist', straight(p(205, 340), p(0, 360))],
+      ['front-edge', straight(p(0, 360), p(0, 80))],
+    ];
+    for (const behind of [false, true])
+      for (const [name, waist] of [
+        ['Bodice front', 'waist'],
+        ['Front', 'hem'],
+      ] as const) {
+        const ring = seen([['neckline', top], ...rest], 1, 0, behind);
+        const s = suggestRoles(
+          name,
+          ring.map(([, path]) => path),
+        );
+        expect(s.roles).toEqual(ring.map(([r]) => (r === 'waist' ? waist : r)));
+      }
+    const triangle = [straight(p(0, 0), p(200, 300)), straight(p(200, 300), p(0, 300)), straight(p(0, 300), p(0, 0))];
+    expect(suggestRoles('Front', triangle).confidence).toBeLessThanOrEqual(UNSURE);
   });
 
   test('a skirt is known by its shape; what only lies beside a garment is not given roles', () => {

@@ -112,17 +112,22 @@ function align(fits: number[][], places: Place[]): { score: number; places: Plac
 }
 
 /** The best of every starting edge of one template, for edges already turned upright. */
-function fitTemplate(looks: Look[], template: Place[], mirrored: boolean): { score: number; roles: Role[] } {
+function fitTemplate(
+  looks: Look[],
+  template: Place[],
+  mirrored: boolean,
+): { score: number; roles: Role[]; whole: boolean } {
   const seen = mirrored ? looks.map((l) => ({ ...l, u: 1 - l.u })) : looks;
   const order = mirrored ? [...template].reverse() : template;
   const fits = seen.map((look) => order.map((place) => fitOf(place, look)));
-  let best: { score: number; roles: Role[] } = { score: Number.NEGATIVE_INFINITY, roles: [] };
+  let best = { score: Number.NEGATIVE_INFINITY, roles: [] as Role[], whole: false };
   for (let start = 0; start < seen.length; start++) {
     const turned = [...fits.slice(start), ...fits.slice(0, start)];
     const found = align(turned, order);
     if (found.score > best.score) {
       const n = seen.length;
-      best = { score: found.score, roles: seen.map((_, i) => roleOf(found.places[(i - start + n) % n] as Place)) };
+      const roles = seen.map((_, i) => roleOf(found.places[(i - start + n) % n] as Place));
+      best = { score: found.score, roles, whole: new Set(found.places).size === new Set(order).size };
     }
   }
   return best;
@@ -190,8 +195,16 @@ function roundBand(paths: Path[], kind: 'cuff' | 'waistband', none: Suggestion):
 /** How much better a rarer make of a piece has to fit than the usual one. */
 const UNUSUAL = 0.05;
 
+/** A body without shoulders is meant only where no other make of it comes near. */
+const STRAPLESS = 0.2;
+
 /** Pieces none of whose makes is rarer than the others. (Nor is one drawn whole, which no half fits by its number of edges.) */
 const ALIKE: ReadonlySet<PieceKind> = new Set<PieceKind>(['front-side', 'back-side']);
+
+function rarity(kind: PieceKind, template: Place[]): number {
+  if (template.includes('bust-top')) return STRAPLESS;
+  return ALIKE.has(kind) || template.includes('side-far') ? 0 : UNUSUAL;
+}
 
 /** A fit this good settles which way a piece lies. */
 const SURE = 0.84;
@@ -221,7 +234,9 @@ function templatesFor(kind: Exclude<PieceKind, 'other' | 'placket'>, name: strin
   const upper = kind === 'front' || kind === 'back' || kind === 'front-side' || kind === 'back-side';
   // A name that says nothing does not say hem either.
   const told = upper && hintOf(name) !== null;
-  return inCompany(kind, told ? all.filter((t) => t.includes('waist-below') === bodice) : all, said);
+  // Nor does a piece without one pass for a strapless bodice, which has the edges of a skirt.
+  const fitting = all.filter((t) => (told ? t.includes('waist-below') === bodice : !t.includes('bust-top')));
+  return inCompany(kind, fitting, said);
 }
 
 const hintOf = (name: string): PieceKind | null => NAME_HINTS.find(([re]) => re.test(name))?.[1] ?? null;
@@ -291,11 +306,10 @@ export function readingsOf(name: string, paths: Path[], said: Said = {}): Sugges
     for (const kind of kinds) {
       for (const [nth, template] of templatesFor(kind, name, said).entries())
         for (const mirrored of [false, true]) {
-          const { score, roles } = fitTemplate(looks, template, mirrored);
-          const believed =
-            score - lie.doubt - (nth && !ALIKE.has(kind) && !template.includes('side-far') ? UNUSUAL : 0);
+          const { score, roles, whole } = fitTemplate(looks, template, mirrored);
+          const believed = score - lie.doubt - (nth ? rarity(kind, template) : 0);
           surest = Math.max(surest, believed);
-          found.push({ kind, roles, up: lie.up, believed, score, confidence: sureness(score, hint) });
+          found.push({ kind, roles, up: lie.up, believed, score, confidence: sureness(score, hint && whole) });
         }
     }
   }
@@ -303,10 +317,10 @@ export function readingsOf(name: string, paths: Path[], said: Said = {}): Sugges
   return !hint && (all[0]?.score ?? 0) < 0.62 ? [none] : all;
 }
 
-/** Without a telling name what a piece is stays a guess, and is told as one. */
+/** Without a telling name what a piece is stays a guess, as it does where it lacks an edge such a piece has; both are told. */
 export const UNSURE = 0.6;
-const sureness = (score: number, hint: PieceKind | null): number =>
-  hint ? clamp(score + 0.1) : Math.min(UNSURE, clamp(score));
+const sureness = (score: number, told: boolean | null): number =>
+  told ? clamp(score + 0.1) : Math.min(UNSURE, clamp(score));
 
 /** The likeliest reading of a piece by itself. */
 export const suggestRoles = (name: string, paths: Path[], said: Said = {}): Suggestion =>

@@ -38,6 +38,11 @@ const PLACES = {
     role: 'neckline',
     fit: (l: Look) => 0.3 * near(l.u, 0.15, 0.5) + 0.3 * near(l.v, 0.04, 0.4) + 0.4 * clamp(-l.bulge * 6),
   },
+  // A strapless bodice: its top runs from the centre to the side seam, or to the armhole below a strap.
+  'bust-top': {
+    role: 'neckline',
+    fit: (l: Look) => 0.35 * near(l.v, 0.08, 0.35) + 0.4 * l.flat + 0.25 * near(l.u, 0.35, 0.5),
+  },
   shoulder: { role: 'shoulder', fit: shoulder(0.5) },
   armhole: {
     role: 'armhole',
@@ -213,6 +218,10 @@ export const TEMPLATES: Record<Exclude<PieceKind, 'other' | 'placket'>, Place[][
     ['front-edge', 'neckline', 'shoulder', 'armhole-short', 'panel-right', 'waist-below'],
     ['front-edge', 'neckline', 'shoulder', 'panel-right', 'waist-below'],
     ['front-edge', 'neckline', 'raglan-seam', 'side', 'hem'],
+    ['front-edge', 'bust-top', 'side', 'hem'],
+    ['front-edge', 'bust-top', 'side', 'waist-below'],
+    ['front-edge', 'bust-top', 'armhole', 'side', 'hem'],
+    ['front-edge', 'bust-top', 'armhole', 'side', 'waist-below'],
     WHOLE_BODY('hem'),
     WHOLE_BODY('waist-below'),
   ],
@@ -229,6 +238,10 @@ export const TEMPLATES: Record<Exclude<PieceKind, 'other' | 'placket'>, Place[][
     ['centre-back', 'neckline', 'shoulder', 'armhole-short', 'panel-right', 'waist-below'],
     ['centre-back', 'neckline', 'shoulder', 'panel-right', 'waist-below'],
     ['centre-back', 'neckline', 'raglan-seam', 'side', 'hem'],
+    ['centre-back', 'bust-top', 'side', 'hem'],
+    ['centre-back', 'bust-top', 'side', 'waist-below'],
+    ['centre-back', 'bust-top', 'armhole', 'side', 'hem'],
+    ['centre-back', 'bust-top', 'armhole', 'side', 'waist-below'],
     WHOLE_BODY('hem'),
     WHOLE_BODY('waist-below'),
   ],
