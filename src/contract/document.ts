@@ -77,7 +77,7 @@ const shellPiece = z.strictObject({
 const shell = z.strictObject({
   fileName: words,
   lines: z.enum(['cut', 'seam']),
-  pieces: z.array(shellPiece).max(2000),
+  pieces: z.array(shellPiece).max(1000, 'a pattern has at most 1,000 pieces'),
   trueSize: z.boolean().optional(),
 });
 

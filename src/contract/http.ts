@@ -46,7 +46,8 @@ export interface Summary {
 export interface HistoryEntry {
   revision: number;
   label: string;
-  kind: 'do' | 'undo' | 'redo';
+  /** `lost`: a change that could not be read any more. */
+  kind: 'do' | 'undo' | 'redo' | 'lost';
   at: string;
 }
 

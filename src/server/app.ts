@@ -3,12 +3,13 @@ import { type Context, Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { HTTPException } from 'hono/http-exception';
 import { sentenceOf } from '../contract/index.ts';
+import { NotKept } from './db/kept.ts';
 import { type Opened } from './db/open.ts';
 import { Unreadable } from './db/store.ts';
 import { contentType, guard } from './guard.ts';
 import { type Reader } from './intake/run.ts';
 import { openapi } from './openapi.ts';
-import { problem, refusal } from './problem.ts';
+import { notKept, problem, refusal } from './problem.ts';
 import { computedRoutes } from './routes/computed.ts';
 import { exportRoutes } from './routes/exports.ts';
 import { jobRoutes } from './routes/jobs.ts';
@@ -73,6 +74,7 @@ export function createApp(p: AppParts): Hono {
         { problems: e.problems },
       );
     }
+    if (e instanceof NotKept) return notKept(c, e);
     console.error(e);
     return problem(c, 500, 'internal', 'Something went wrong in Woodbine itself. Your project is as it was.');
   });

@@ -1,9 +1,11 @@
-import { appendFileSync, existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { type Shell } from '../core/project.ts';
 import { emptyDocument } from '../core/usual.ts';
 import { coatSvg, GREENHOUSE_COAT } from '../demo/index.ts';
 import { freshFolder } from '../test/folder.ts';
+import { coatDocument } from '../test/shells.ts';
 import { createApp } from './app.ts';
 import { type Opened, openStore } from './db/open.ts';
 import { Reader } from './intake/run.ts';
@@ -56,15 +58,37 @@ test('the file a pattern came from is given back to the byte, as bytes only, to 
 test('journals of the first version carried the bytes themselves: they are still found', async () => {
   const { id } = await opened.store.create(emptyDocument('Old', 'coat'));
   await opened.close();
-  const journal = readdirSync(folder).find((f) => f.startsWith('journal')) as string;
   const base64 = Buffer.from('<svg/>').toString('base64');
   const record = { t: 'file', id: 'old-file', project: id, name: 'old.svg', base64, at: '2026-01-02T03:04:05.000Z' };
-  appendFileSync(join(folder, journal), `${JSON.stringify(record)}\n`);
-  expect(existsSync(join(folder, journal)) && readFileSync(join(folder, journal), 'utf8')).toContain('old-file');
+  writeFileSync(join(folder, 'journal.jsonl'), `{"t":"base","revisions":{}}\n${JSON.stringify(record)}\n{"t":"fi`);
   opened = await open();
   expect((await opened.store.files(id)).map((f) => [f.name, f.size])).toEqual([['old.svg', 6]]);
   expect(await (await ask(`/api/projects/${id}/files/old-file`)).text()).toBe('<svg/>');
+  // What it held is in a backup now: it is not read again.
+  expect(readdirSync(folder)).toContain('journal.jsonl.taken-in');
+  expect(readdirSync(folder)).not.toContain('journal.jsonl');
+  expect(readdirSync(join(folder, 'backups/originals'))).toContain('old-file');
+  // A file that was damaged on the disk is put back from its second copy, and that is told.
+  writeFileSync(join(folder, 'originals/old-file'), 'spoilt');
+  expect(await (await ask(`/api/projects/${id}/files/old-file`)).text()).toBe('<svg/>');
+  expect(readFileSync(join(folder, 'originals/old-file'), 'utf8')).toBe('<svg/>');
+  expect((await opened.store.notices()).map((n) => [n.code, n.data.name])).toEqual([['file-mended', 'old.svg']]);
 }, 60_000);
+
+test('an upload that is refused leaves no file behind, neither listed nor on the disk', async () => {
+  const { id } = await opened.store.create(emptyDocument('Too many', 'coat'));
+  const before = readdirSync(join(folder, 'originals'));
+  const many = { ...coatDocument().shell, pieces: Array(1001).fill(coatDocument().shell?.pieces[0]) } as Shell;
+  const refused = await opened.store.update(id, 'Pattern file', (d) => ({ ...d, shell: many }), {
+    name: 'many.svg',
+    bytes: Buffer.from('<svg/>'),
+  });
+  expect([refused.ok, await opened.store.files(id), readdirSync(join(folder, 'originals'))]).toEqual([
+    false,
+    [],
+    before,
+  ]);
+});
 
 test('a job name that is none is refused; one that is not being read is not there', async () => {
   const { id } = await opened.store.create(emptyDocument('Coat', 'coat'));

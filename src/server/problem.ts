@@ -2,6 +2,7 @@ import { type Context } from 'hono';
 import { type ContentfulStatusCode } from 'hono/utils/http-status';
 import { type Problem, sentenceOf } from '../contract/index.ts';
 import { type Finding } from '../core/result.ts';
+import { type NotKept, type Saving } from './db/kept.ts';
 
 const TITLES: Record<number, string> = {
   400: 'Not understood',
@@ -12,6 +13,8 @@ const TITLES: Record<number, string> = {
   415: 'Wrong kind of content',
   422: 'Cannot be used',
   500: 'Something went wrong here',
+  503: 'Nothing can be saved now',
+  507: 'The disk is full',
 };
 
 /** An RFC 9457 answer. `code` becomes the problem type; more fields may follow. */
@@ -30,6 +33,21 @@ export function problem(
     ...more,
   };
   return c.body(JSON.stringify(body), status as ContentfulStatusCode, { 'content-type': 'application/problem+json' });
+}
+
+const NOT_KEPT: Record<Exclude<Saving, 'ok'>, string> = {
+  'disk-full': 'The disk is full: nothing is saved until there is room.',
+  'read-only': 'The data folder cannot be written: nothing is saved until it can be.',
+  failing: 'The disk refuses what is written: nothing is saved until it takes it again.',
+};
+
+/** What the sewist asked for could not be written down. */
+export function notKept(c: Context, e: NotKept): Response {
+  const why = e.why === 'ok' ? 'failing' : e.why;
+  const kept = e.certain
+    ? 'Your project is as it was.'
+    : 'It could not be made sure whether this last change is kept: look at it again when Woodbine has been started anew.';
+  return problem(c, why === 'disk-full' ? 507 : 503, why, `${NOT_KEPT[why]} ${kept}`);
 }
 
 /** Refusals of the core as one answer: the first sentence as detail, each with its place. */

@@ -1,91 +1,180 @@
-import { closeSync, existsSync, fsyncSync, openSync, readFileSync, renameSync, truncateSync, writeSync } from 'node:fs';
-import { dirname, join } from 'node:path';
-import { type PatchOperation } from '../../contract/index.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { join } from 'node:path';
+import { type Disk, type DiskFile } from '../disk/disk.ts';
+import { writeAll } from '../disk/files.ts';
+import { NotKept } from './kept.ts';
+import { type Entry, encode, type JournalRecord } from './record.ts';
+import { type Damage, scan } from './segment.ts';
 
-/** One acknowledged write. What the database lacks of these is done again at start. */
-export type JournalRecord =
-  | { t: 'base'; revisions: Record<string, number> }
-  | { t: 'create'; id: string; document: ProjectDocument; at: string }
-  | {
-      t: 'change';
-      id: string;
-      revision: number;
-      kind: 'do' | 'undo' | 'redo';
-      of: number | null;
-      label: string;
-      patch: PatchOperation[];
-      inverse: PatchOperation[];
-      at: string;
+/** A file of the journal that has grown to this is followed by a new one, bytes. */
+export const FULL = 64 * 1024 * 1024;
+
+const NAME = /^(\d{12})\.jsonseq$/;
+
+export const journalFolder = (folder: string): string => join(folder, 'journal');
+export const nameOf = (first: number): string => `${String(first).padStart(12, '0')}.jsonseq`;
+
+export interface Segment {
+  name: string;
+  /** The number of its first record. */
+  first: number;
+}
+
+/** The journal's files, oldest first. */
+export async function segmentsIn(disk: Disk, folder: string): Promise<Segment[]> {
+  return (await disk.list(journalFolder(folder))).flatMap((name) => {
+    const m = NAME.exec(name);
+    return m ? [{ name, first: Number(m[1]) }] : [];
+  });
+}
+
+/** Those of them that can hold a record after `seq`. */
+export const since = (segments: Segment[], seq: number): Segment[] =>
+  segments.filter((_, i) => (segments[i + 1]?.first ?? Number.POSITIVE_INFINITY) > seq + 1);
+
+/** What was met while the journal was read. */
+export interface Met {
+  /** The number of the last record that was read, or `after`. */
+  last: number;
+  /** Where the last file's records end; null where that file is damaged, or there is none. */
+  end: { name: string; at: number } | null;
+  damages: (Damage & { name: string })[];
+  /** Records that are known to be lacking, because the numbers leave them out. */
+  lacking: number;
+}
+
+/** Every readable record after `after`, in order, each once. */
+export async function* readJournal(disk: Disk, folder: string, after: number, met: Met): AsyncGenerator<Entry> {
+  met.last = after;
+  const segments = await segmentsIn(disk, folder);
+  for (const s of since(segments, after)) {
+    const file = await disk.open(join(journalFolder(folder), s.name), 'read');
+    met.end = { name: s.name, at: 0 };
+    try {
+      for await (const found of scan(file)) {
+        if ('damage' in found) {
+          met.damages.push({ ...found.damage, name: s.name });
+          met.end = null;
+          continue;
+        }
+        const { seq } = found.entry;
+        if (met.end) met.end.at = found.to;
+        if (seq <= met.last) continue;
+        met.lacking += seq - met.last - 1;
+        met.last = seq;
+        yield found.entry;
+      }
+    } finally {
+      await file.close();
     }
-  | { t: 'delete'; id: string; at: string }
-  | { t: 'restore'; id: string; at: string }
-  /** A file's bytes lie on the disk; older versions wrote them into the journal. */
-  | { t: 'file'; id: string; project: string; name: string; size: number; base64?: string; at: string };
+  }
+  // Numbers that were given out are never given out again, even where their records are gone.
+  met.last = Math.max(met.last, (segments.at(-1)?.first ?? 1) - 1);
+}
+
+export const nothingMet = (): Met => ({ last: 0, end: null, damages: [], lacking: 0 });
 
 /**
- * Append-only file of acknowledged writes, one JSON line each, flushed to the disk before the answer goes out, because
- * the embedded database itself never calls fsync.
+ * Append-only file of acknowledged writes, each flushed before anything else knows of it: the embedded database never
+ * flushes by itself. Written at places of its own reckoning, so that what was refused is written over.
  */
 export class Journal {
-  private fd: number;
+  /** Something was left behind the last good record that could not be taken away yet. */
+  private torn = false;
+  private before = 0;
 
-  constructor(readonly file: string) {
-    trimTail(file);
-    this.fd = openSync(file, 'a');
-    syncFolder(dirname(file));
+  private constructor(
+    private readonly disk: Disk,
+    private readonly folder: string,
+    private file: DiskFile,
+    private length: number,
+    private seq: number,
+  ) {}
+
+  /** Goes on where the reading ended; after damage in a new file. */
+  static async open(disk: Disk, folder: string, met: Met): Promise<Journal> {
+    const dir = journalFolder(folder);
+    await disk.makeFolder(dir);
+    if (met.end) {
+      const file = await disk.open(join(dir, met.end.name), 'write');
+      return new Journal(disk, folder, file, met.end.at, met.last);
+    }
+    return new Journal(disk, folder, await Journal.begin(disk, dir, met.last + 1), 0, met.last);
   }
 
-  append(record: JournalRecord): void {
-    writeSync(this.fd, `${JSON.stringify(record)}\n`);
-    fsyncSync(this.fd);
+  private static async begin(disk: Disk, dir: string, first: number): Promise<DiskFile> {
+    const file = await disk.open(join(dir, nameOf(first)), 'new');
+    await disk.syncFolder(dir);
+    return file;
   }
 
-  /** Starts a new journal after a backup holds everything up to `revisions`; the old one is kept beside it. */
-  rotate(revisions: Record<string, number>): void {
-    closeSync(this.fd);
-    renameSync(this.file, `${this.file}.before`);
-    this.fd = openSync(this.file, 'a');
-    this.append({ t: 'base', revisions });
-    syncFolder(dirname(this.file));
+  /** The number of the last record that is kept. */
+  get last(): number {
+    return this.seq;
   }
 
-  close(): void {
-    closeSync(this.fd);
+  get full(): boolean {
+    return this.length >= FULL;
   }
-}
 
-/** A last line cut off by a power failure was never acknowledged: it is dropped so that the next line starts clean. */
-function trimTail(file: string): void {
-  if (!existsSync(file)) return;
-  const bytes = readFileSync(file);
-  const end = bytes.lastIndexOf(10) + 1;
-  if (end < bytes.length) truncateSync(file, end);
-}
-
-export function readJournal(file: string): JournalRecord[] {
-  if (!existsSync(file)) return [];
-  const out: JournalRecord[] = [];
-  for (const line of readFileSync(file, 'utf8').split('\n')) {
-    if (!line) continue;
+  /** The record is on the disk when this returns. Throws `NotKept` when it is not. */
+  async append(record: JournalRecord): Promise<void> {
+    const bytes = encode(this.seq + 1, record);
+    let whole = false;
     try {
-      out.push(JSON.parse(line) as JournalRecord);
-    } catch {
-      break;
+      if (this.torn) await this.cut();
+      await writeAll(this.file, bytes, this.length);
+      whole = true;
+      await this.file.sync();
+    } catch (e) {
+      const gone = await this.cut().then(
+        () => true,
+        () => false,
+      );
+      // A record written in part is none, whether or not its remains could be taken away.
+      throw new NotKept(e, gone || !whole);
+    }
+    this.before = this.length;
+    this.length += bytes.length;
+    this.seq += 1;
+  }
+
+  /** Takes the last record away again, which the database would not have. Throws `NotKept`, not certain, if it stays. */
+  async takeBack(): Promise<void> {
+    [this.length, this.seq] = [this.before, this.seq - 1];
+    try {
+      await this.cut();
+    } catch (e) {
+      throw new NotKept(e, false);
     }
   }
-  return out;
-}
 
-/** Flushes a folder entry, so that a file just made or renamed in it survives a power cut. */
-export function syncFolder(folder: string): void {
-  try {
-    const fd = openSync(folder, 'r');
-    fsyncSync(fd);
-    closeSync(fd);
-  } catch {
-    // Some systems do not open folders; there the file's own fsync has to do.
+  /** Takes away what lies behind the last good record. */
+  private async cut(): Promise<void> {
+    this.torn = true;
+    await this.file.truncate(this.length);
+    await this.file.sync();
+    this.torn = false;
+  }
+
+  /** Goes on in a new file; the old ones stay until a backup holds all that is in them. */
+  async rotate(): Promise<void> {
+    if (!this.length) return;
+    if (this.torn) await this.cut();
+    const next = await Journal.begin(this.disk, journalFolder(this.folder), this.seq + 1);
+    const old = this.file;
+    [this.file, this.length] = [next, 0];
+    await old.close();
+  }
+
+  /** Removes the files that hold no record after `seq`. */
+  async removeUpTo(seq: number): Promise<void> {
+    const all = await segmentsIn(this.disk, this.folder);
+    const needed = new Set(since(all, seq).map((s) => s.name));
+    for (const s of all.slice(0, -1))
+      if (!needed.has(s.name)) await this.disk.remove(join(journalFolder(this.folder), s.name));
+  }
+
+  async close(): Promise<void> {
+    await this.file.close();
   }
 }
-
-export const journalPath = (folder: string): string => join(folder, 'journal.jsonl');

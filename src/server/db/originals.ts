@@ -1,7 +1,7 @@
-import { existsSync, mkdirSync } from 'node:fs';
-import { open, readFile, rename } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
 import { join } from 'node:path';
-import { syncFolder } from './journal.ts';
+import { type Disk } from '../disk/disk.ts';
+import { putWhole, readWhole } from '../disk/files.ts';
 
 /** Ids are made by the store; anything else is never used as a path. */
 const SAFE = /^[\w-]{1,64}$/;
@@ -11,11 +11,15 @@ const SAFE = /^[\w-]{1,64}$/;
  * embedded database up for seconds. A file is on the disk, whole, before its name stands.
  */
 export class Originals {
-  private readonly folder: string;
+  constructor(
+    private readonly disk: Disk,
+    readonly folder: string,
+  ) {}
 
-  constructor(dataFolder: string) {
-    this.folder = join(dataFolder, 'originals');
-    mkdirSync(this.folder, { recursive: true });
+  static async in(disk: Disk, dataFolder: string): Promise<Originals> {
+    const folder = join(dataFolder, 'originals');
+    await disk.makeFolder(folder);
+    return new Originals(disk, folder);
   }
 
   private path(id: string): string {
@@ -23,21 +27,20 @@ export class Originals {
     return join(this.folder, id);
   }
 
-  async put(id: string, bytes: Uint8Array): Promise<void> {
-    const path = this.path(id);
-    const file = await open(`${path}.part`, 'w');
-    try {
-      await file.writeFile(bytes);
-      await file.sync();
-    } finally {
-      await file.close();
-    }
-    await rename(`${path}.part`, path);
-    syncFolder(this.folder);
+  /** Gives the checksum of the bytes (SHA-256, hex). */
+  async put(id: string, bytes: Uint8Array): Promise<string> {
+    await putWhole(this.disk, this.path(id), bytes);
+    return createHash('sha256').update(bytes).digest('hex');
   }
 
-  /** The bytes, or null where there is no such file. */
-  async get(id: string): Promise<Uint8Array | null> {
-    return SAFE.test(id) && existsSync(this.path(id)) ? readFile(this.path(id)) : null;
+  remove(id: string): Promise<void> {
+    return this.disk.remove(this.path(id));
+  }
+
+  /** The bytes; null where there is no such file, or it is not what was put in. `sum` is empty where it is not known. */
+  async get(id: string, sum: string): Promise<Uint8Array | null> {
+    const bytes = SAFE.test(id) ? await readWhole(this.disk, this.path(id)) : null;
+    if (!bytes || (sum && createHash('sha256').update(bytes).digest('hex') !== sum)) return null;
+    return bytes;
   }
 }

@@ -2,6 +2,7 @@ import { gunzipSync, gzipSync } from 'node:zlib';
 import { boolean, customType, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
 import { type PatchOperation } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
+import { type Notice } from './notices.ts';
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
 
@@ -32,6 +33,8 @@ export const projects = pgTable('projects', {
   document: packed('document').$type<ProjectDocument>().notNull(),
   revision: integer('revision').notNull(),
   deleted: boolean('deleted').notNull().default(false),
+  /** How many pieces the pattern has: for the shelf, which opens no document. Null where it was not counted yet. */
+  pieces: integer('pieces'),
   createdAt: timestamp('created_at', { withTimezone: true, mode: 'string' }).notNull(),
   updatedAt: timestamp('updated_at', { withTimezone: true, mode: 'string' }).notNull(),
 });
@@ -42,7 +45,8 @@ export const changes = pgTable(
   {
     project: text('project').notNull(),
     revision: integer('revision').notNull(),
-    kind: text('kind').$type<'do' | 'undo' | 'redo'>().notNull(),
+    /** `lost`: a change that could not be read any more; what came after it stands. */
+    kind: text('kind').$type<'do' | 'undo' | 'redo' | 'lost'>().notNull(),
     /** For undo and redo: the revision of the change taken back or done again. */
     of: integer('of'),
     label: text('label').notNull(),
@@ -60,5 +64,16 @@ export const files = pgTable('files', {
   name: text('name').notNull(),
   bytes: bytea('bytes'),
   size: integer('size').notNull().default(0),
+  /** SHA-256 of the bytes, hex; empty where an older version took the file in. */
+  sum: text('sum').notNull().default(''),
   at: timestamp('at', { withTimezone: true, mode: 'string' }).notNull(),
+});
+
+/** What is to be told about the data itself, until it has been read. */
+export const notices = pgTable('notices', {
+  id: text('id').primaryKey(),
+  code: text('code').notNull(),
+  data: packed('data').$type<Notice['data']>().notNull(),
+  at: timestamp('at', { withTimezone: true, mode: 'string' }).notNull(),
+  seen: boolean('seen').notNull().default(false),
 });

@@ -1,19 +1,18 @@
-import { and, asc, desc, eq } from 'drizzle-orm';
-import { type PgliteDatabase } from 'drizzle-orm/pglite';
-import jsonpatch, { type Operation } from 'fast-json-patch';
-import {
-  CURRENT_SCHEMA,
-  type HistoryEntry,
-  type PatchOperation,
-  parseDocument,
-  type Summary,
-} from '../../contract/index.ts';
+import { and, desc, eq, lt } from 'drizzle-orm';
+import jsonpatch from 'fast-json-patch';
+import { type HistoryEntry, type PatchOperation, parseDocument, type Summary } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
-import { type Journal, type JournalRecord } from './journal.ts';
+import { type Backups } from '../backup/backups.ts';
+import { type ProjectBack } from '../backup/unpack.ts';
+import { type Disk } from '../disk/disk.ts';
+import { applyRecord, patched } from './apply.ts';
+import { type Journal } from './journal.ts';
+import { NotKept, type Saving } from './kept.ts';
+import { type Notice } from './notices.ts';
 import { type Originals } from './originals.ts';
+import { type ChangeRecord, type FileRow, type JournalRecord } from './record.ts';
+import { type Db } from './rows.ts';
 import * as schema from './schema.ts';
-
-type Db = PgliteDatabase<typeof schema>;
 
 export interface Stored {
   id: string;
@@ -57,17 +56,40 @@ export interface StoreParts {
   db: Db;
   journal: Journal;
   originals: Originals;
+  backups: Backups;
+  disk: Disk;
+  folder: string;
   now: () => string;
   newId: () => string;
+  /** Opens the database anew, when it no longer answers. */
+  reopen: () => Promise<Db>;
 }
 
-/** Longest history that is looked through for undo. */
-const HISTORY = 5000;
+/** With less room than this on the disk nothing more is written: the database itself needs some to go on (bytes). */
+export const ROOM = 32 * 1024 * 1024;
 
-/** Projects, their changes and files. Writes go one after another: database first, then the journal, then the answer. */
+/** Changes are looked through for undo so many at a time. */
+const PAGE = 50;
+/** No revision is higher: the largest integer of the database. */
+const LAST = 2 ** 31 - 1;
+
+/**
+ * Projects, their changes and files. Writes go one after another: looked over first, then written down in the journal
+ * and flushed, then put into the database, then answered. What is refused is nowhere.
+ */
 export class Store {
   private queue: Promise<unknown> = Promise.resolve();
+  private apart: Promise<unknown> = Promise.resolve();
+  /** Whether anything could be written down when it was last tried. */
+  saving: Saving = 'ok';
+  /** Called when the journal has grown so long that a backup is due. */
+  onFull: () => void = () => undefined;
+
   constructor(private readonly p: StoreParts) {}
+
+  get db(): Db {
+    return this.p.db;
+  }
 
   private one<T>(work: () => Promise<T>): Promise<T> {
     const next = this.queue.then(work, work);
@@ -75,25 +97,100 @@ export class Store {
     return next;
   }
 
+  /** Long work of which only one goes on at a time; writes go on beside it. */
+  alone<T>(work: () => Promise<T>): Promise<T> {
+    const next = this.apart.then(work, work);
+    this.apart = next.catch(() => undefined);
+    return next;
+  }
+
   /** Waits until everything asked so far has been written. */
-  settled(): Promise<void> {
-    return this.one(async () => undefined);
+  async settled(): Promise<void> {
+    await this.alone(async () => undefined);
+    await this.one(async () => undefined);
+  }
+
+  /** Begins a new journal file. Gives the number of the last record before it. */
+  rotate(): Promise<number> {
+    return this.one(async () => {
+      await this.p.journal.rotate();
+      return this.p.journal.last;
+    });
+  }
+
+  /** Looks whether there is room to write, and says so from then on. */
+  async canSave(): Promise<Saving> {
+    const free = await this.p.disk.free(this.p.folder).catch(() => ROOM);
+    if (free < ROOM) this.saving = 'disk-full';
+    else if (this.saving === 'disk-full') this.saving = 'ok';
+    return this.saving;
+  }
+
+  /** Writes a record down and carries it out. Throws `NotKept`, and then it is nowhere. */
+  private async commit(record: JournalRecord, ready?: ProjectDocument): Promise<void> {
+    try {
+      if ((await this.canSave()) === 'disk-full')
+        throw new NotKept({ code: 'ENOSPC', message: 'too little room' }, true);
+      await this.p.journal.append(record);
+      await applyRecord(this.p.db, record, ready).catch((e) => this.notApplied(record, e));
+      this.saving = 'ok';
+      if (this.p.journal.full) this.onFull();
+    } catch (e) {
+      if (e instanceof NotKept) this.saving = e.why;
+      throw e;
+    }
+  }
+
+  /** The database did not take what is written down already: if it is not there after all, it is struck out again. */
+  private async notApplied(record: JournalRecord, cause: unknown): Promise<void> {
+    const has = await this.has(record).catch(() => null);
+    if (has) return;
+    await this.p.journal.takeBack();
+    if (has === null) this.p.db = await this.p.reopen();
+    throw new NotKept(cause, true);
+  }
+
+  private async has(record: JournalRecord): Promise<boolean> {
+    if (!('id' in record)) return false;
+    const { revision, deleted } = schema.projects;
+    const [row] = await this.p.db
+      .select({ revision, deleted })
+      .from(schema.projects)
+      .where(eq(schema.projects.id, record.id));
+    if (record.t === 'change') return (row?.revision ?? -1) >= record.revision;
+    if (record.t === 'create' || record.t === 'brought') return row !== undefined;
+    return row?.deleted === (record.t === 'delete');
   }
 
   async list(): Promise<Summary[]> {
+    const { id, name, garment, revision, pieces, updatedAt } = schema.projects;
     const rows = await this.p.db
-      .select()
+      .select({ id, name, garment, revision, pieces, updatedAt })
       .from(schema.projects)
       .where(eq(schema.projects.deleted, false))
-      .orderBy(desc(schema.projects.updatedAt));
-    return rows.map((r) => ({
-      id: r.id,
-      name: r.name,
-      garment: r.garment,
-      revision: r.revision,
-      pieces: r.document?.shell?.pieces?.length ?? 0,
-      updatedAt: new Date(r.updatedAt).toISOString(),
-    }));
+      .orderBy(desc(updatedAt));
+    return rows.map((r) => ({ ...r, pieces: r.pieces ?? 0, updatedAt: new Date(r.updatedAt).toISOString() }));
+  }
+
+  /** Whether there is any project, deleted ones too. */
+  async any(): Promise<boolean> {
+    return (await this.p.db.select({ id: schema.projects.id }).from(schema.projects).limit(1)).length > 0;
+  }
+
+  /** What is to be told about the data, oldest first. */
+  async notices(): Promise<Notice[]> {
+    const { id, code, data, at, seen } = schema.notices;
+    const rows = await this.p.db.select({ id, code, data, at }).from(schema.notices).where(eq(seen, false)).orderBy(at);
+    return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
+  }
+
+  tell(code: string, data: Notice['data']): Promise<void> {
+    return this.one(() => this.commit({ t: 'notice', notice: { id: this.p.newId(), code, data, at: this.p.now() } }));
+  }
+
+  /** A notice that has been read. */
+  seen(id: string): Promise<void> {
+    return this.one(() => this.commit({ t: 'seen', id }));
   }
 
   async get(id: string): Promise<Stored | null> {
@@ -110,10 +207,9 @@ export class Store {
 
   create(document: ProjectDocument): Promise<Stored> {
     return this.one(async () => {
-      const record: JournalRecord = { t: 'create', id: this.p.newId(), document, at: this.p.now() };
-      await applyRecord(this.p.db, record);
-      this.p.journal.append(record);
-      return { id: record.id, revision: 0, document };
+      const id = this.p.newId();
+      await this.commit({ t: 'create', id, document, at: this.p.now() });
+      return { id, revision: 0, document };
     });
   }
 
@@ -124,9 +220,7 @@ export class Store {
         .from(schema.projects)
         .where(and(eq(schema.projects.id, id), eq(schema.projects.deleted, false)));
       if (!row) return false;
-      const record: JournalRecord = { t: 'delete', id, at: this.p.now() };
-      await applyRecord(this.p.db, record);
-      this.p.journal.append(record);
+      await this.commit({ t: 'delete', id, at: this.p.now() });
       return true;
     });
   }
@@ -139,21 +233,24 @@ export class Store {
         .from(schema.projects)
         .where(and(eq(schema.projects.id, id), eq(schema.projects.deleted, true)));
       if (!row) return false;
-      const record: JournalRecord = { t: 'restore', id, at: this.p.now() };
-      await applyRecord(this.p.db, record);
-      this.p.journal.append(record);
+      await this.commit({ t: 'restore', id, at: this.p.now() });
       return true;
     });
   }
 
-  async addFile(project: string, name: string, bytes: Uint8Array): Promise<string> {
-    const [id, at] = [this.p.newId(), this.p.now()];
-    await this.p.originals.put(id, bytes);
+  /** Puts a project of a backup on the shelf with all its changes, where there was none of that id. */
+  bring(b: ProjectBack, document: ProjectDocument): Promise<void> {
     return this.one(async () => {
-      const record: JournalRecord = { t: 'file', id, project, name: name.slice(0, 200), size: bytes.length, at };
-      await applyRecord(this.p.db, record);
-      this.p.journal.append(record);
-      return id;
+      const { id, revision, createdAt, changes } = b;
+      await this.commit({ t: 'brought', id, revision, document, createdAt, changes, at: this.p.now() });
+    });
+  }
+
+  /** Takes an uploaded file in that a backup speaks of and the database does not know. */
+  bringFile(file: FileRow, bytes: Uint8Array): Promise<void> {
+    return this.one(async () => {
+      const sum = await this.p.originals.put(file.id, bytes);
+      await this.commit({ t: 'file', file: { ...file, sum } });
     });
   }
 
@@ -174,8 +271,18 @@ export class Store {
       .select()
       .from(schema.files)
       .where(and(eq(schema.files.project, project), eq(schema.files.id, id)));
-    const bytes = row && ((await this.p.originals.get(id)) ?? row.bytes);
-    return row && bytes ? { name: row.name, bytes } : null;
+    if (!row) return null;
+    const bytes = (await this.p.originals.get(id, row.sum)) ?? (await this.mended(row)) ?? row.bytes;
+    return bytes && { name: row.name, bytes };
+  }
+
+  /** An uploaded file that is lost or damaged, put back from its second copy. */
+  private async mended(row: { id: string; name: string; sum: string }): Promise<Uint8Array | null> {
+    const copy = await this.p.backups.original(row.id, row.sum);
+    if (!copy) return null;
+    await this.p.originals.put(row.id, copy).catch(() => undefined);
+    await this.tell('file-mended', { name: row.name }).catch(() => undefined);
+    return copy;
   }
 
   /** Applies a patch made on `revision`; refuses a stale or invalid one without storing anything. */
@@ -183,16 +290,46 @@ export class Store {
     return this.one(() => this.write(id, revision, 'do', null, label, patch));
   }
 
-  /** Replaces the whole document by one made from the current one, as one change. */
-  update(id: string, label: string, make: (doc: ProjectDocument) => ProjectDocument): Promise<Written> {
-    return this.one(async () => {
+  /**
+   * Replaces the whole document by one made from the current one, as one change; with the uploaded file it comes from,
+   * which is kept only with it.
+   */
+  async update(
+    id: string,
+    label: string,
+    make: (doc: ProjectDocument) => ProjectDocument,
+    upload?: { name: string; bytes: Uint8Array },
+  ): Promise<Written & { file?: string }> {
+    const file = upload && (await this.laid(id, upload));
+    const written = await this.one(async (): Promise<Written> => {
       const stored = await this.get(id);
       if (!stored) return { ok: false, why: 'missing' };
       const next = make(stored.document);
       const patch = jsonpatch.compare(stored.document, next) as PatchOperation[];
-      if (!patch.length) return { ok: true, stored };
-      return this.write(id, stored.revision, 'do', null, label, patch, next);
+      if (!patch.length && !file) return { ok: true, stored };
+      return this.write(id, stored.revision, 'do', null, label, patch, next, file);
+    }).catch(async (e) => {
+      // Where it is not certain that nothing was kept, the file stays.
+      if (file && e instanceof NotKept && e.certain) await this.p.originals.remove(file.id).catch(() => undefined);
+      throw e;
     });
+    if (!written.ok && file) await this.p.originals.remove(file.id);
+    return { ...written, ...(file && { file: file.id }) };
+  }
+
+  /** The bytes of an upload, on the disk before anything speaks of them. */
+  private async laid(project: string, upload: { name: string; bytes: Uint8Array }): Promise<FileRow> {
+    const [id, at] = [this.p.newId(), this.p.now()];
+    try {
+      if ((await this.canSave()) === 'disk-full') throw { code: 'ENOSPC', message: 'too little room' };
+      const sum = await this.p.originals.put(id, upload.bytes);
+      return { id, project, name: upload.name.slice(0, 200), size: upload.bytes.length, sum, at };
+    } catch (e) {
+      await this.p.originals.remove(id).catch(() => undefined);
+      const refused = new NotKept(e, true);
+      this.saving = refused.why;
+      throw refused;
+    }
   }
 
   undo(id: string, revision: number): Promise<Written> {
@@ -204,9 +341,8 @@ export class Store {
   }
 
   private async walk(id: string, revision: number, kind: 'undo' | 'redo'): Promise<Written> {
-    const { undo, redo } = await this.stacks(id);
-    const of = (kind === 'undo' ? undo : redo).pop();
-    if (of === undefined) return { ok: false, why: 'nothing' };
+    const of = (await this.tops(id))[kind];
+    if (of === null) return { ok: false, why: 'nothing' };
     const [row] = await this.p.db
       .select()
       .from(schema.changes)
@@ -215,38 +351,53 @@ export class Store {
     return this.write(id, revision, kind, of, row.label, kind === 'undo' ? row.inverse : row.patch);
   }
 
-  /** Revisions that can be undone and redone now, last first to go at the end. */
-  private async stacks(id: string): Promise<{ undo: number[]; redo: number[] }> {
+  /**
+   * Revisions that undo and redo would take now. Looked for from the last change backwards, as far as is needed: what was
+   * undone and what was done again cancel each other on the way.
+   */
+  private async tops(id: string): Promise<{ undo: number | null; redo: number | null }> {
     const { revision, kind, of } = schema.changes;
-    const rows = await this.p.db
-      .select({ revision, kind, of })
-      .from(schema.changes)
-      .where(eq(schema.changes.project, id))
-      .orderBy(asc(revision));
-    const undo: number[] = [];
-    let redo: number[] = [];
-    for (const r of rows.slice(-HISTORY)) {
-      if (r.kind === 'do') {
-        undo.push(r.revision);
-        redo = [];
-      } else if (r.kind === 'undo') redo.push(undo.pop() ?? (r.of as number));
-      else undo.push(redo.pop() ?? (r.of as number));
+    let [undone, redone] = [0, 0];
+    let undo: number | null | undefined;
+    let redo: number | null | undefined;
+    for (let before = LAST, more = true; more && (undo === undefined || redo === undefined); ) {
+      const rows = await this.p.db
+        .select({ revision, kind, of })
+        .from(schema.changes)
+        .where(and(eq(schema.changes.project, id), lt(revision, before)))
+        .orderBy(desc(revision))
+        .limit(PAGE);
+      for (const r of rows) {
+        if (r.kind === 'lost') continue;
+        if (r.kind === 'undo') {
+          if (redo === undefined && redone === 0) redo = r.of;
+          redone = Math.max(0, redone - 1);
+          undone++;
+        } else {
+          if (r.kind === 'redo') redone++;
+          else redo ??= null;
+          if (undone === 0) undo ??= r.kind === 'do' ? r.revision : r.of;
+          undone = Math.max(0, undone - 1);
+        }
+      }
+      before = rows.at(-1)?.revision ?? 0;
+      more = rows.length === PAGE;
     }
-    return { undo, redo };
+    return { undo: undo ?? null, redo: redo ?? null };
   }
 
   /** Labels of what undo and redo would do; null when there is nothing. */
   async steps(id: string): Promise<Steps> {
-    const { undo, redo } = await this.stacks(id);
-    const label = async (revision: number | undefined): Promise<string | null> => {
-      if (revision === undefined) return null;
+    const { undo, redo } = await this.tops(id);
+    const label = async (revision: number | null): Promise<string | null> => {
+      if (revision === null) return null;
       const [row] = await this.p.db
         .select({ label: schema.changes.label })
         .from(schema.changes)
         .where(and(eq(schema.changes.project, id), eq(schema.changes.revision, revision)));
       return row?.label ?? null;
     };
-    return { undo: await label(undo.at(-1)), redo: await label(redo.at(-1)) };
+    return { undo: await label(undo), redo: await label(redo) };
   }
 
   async history(id: string, after = -1): Promise<HistoryEntry[]> {
@@ -268,6 +419,7 @@ export class Store {
     label: string,
     patch: PatchOperation[],
     made?: ProjectDocument,
+    file?: FileRow,
   ): Promise<Written> {
     const stored = await this.get(id);
     if (!stored) return { ok: false, why: 'missing' };
@@ -278,90 +430,9 @@ export class Store {
     const next = made ? parseDocument(made) : patched(stored.document, patch);
     if (!next.ok) return { ok: false, why: 'invalid', problems: next.problems };
     const inverse = jsonpatch.compare(next.document, stored.document) as PatchOperation[];
-    const record: Extract<JournalRecord, { t: 'change' }> = {
-      t: 'change',
-      id,
-      revision: revision + 1,
-      kind,
-      of,
-      label,
-      patch,
-      inverse,
-      at: this.p.now(),
-    };
-    await applyChange(this.p.db, record, next.document);
-    this.p.journal.append(record);
+    const at = this.p.now();
+    const record: ChangeRecord = { t: 'change', id, revision: revision + 1, kind, of, label, patch, inverse, at };
+    await this.commit(file ? { ...record, file } : record, next.document);
     return { ok: true, stored: { id, revision: revision + 1, document: next.document } };
   }
-}
-
-/** The document after a patch, validated; the given one is left alone. */
-function patched(document: ProjectDocument, patch: PatchOperation[]): ReturnType<typeof parseDocument> {
-  try {
-    // A document of an older version is carried forward first: changes made since speak of what it holds now.
-    const now = document.schema === CURRENT_SCHEMA ? null : parseDocument(document);
-    const copy = structuredClone(now?.ok ? now.document : document);
-    const out = jsonpatch.applyPatch(copy, structuredClone(patch) as Operation[], true).newDocument;
-    return parseDocument(out);
-  } catch (e) {
-    const message = String((e as Error).message).split('\n')[0] ?? '';
-    return {
-      ok: false,
-      problems: [{ path: 'change', message: `the change does not fit the project: ${message.slice(0, 200)}` }],
-    };
-  }
-}
-
-const oldBytes = (base64: string) => {
-  const bytes = new Uint8Array(Buffer.from(base64, 'base64'));
-  return { bytes, size: bytes.length };
-};
-
-/** Carries out a record if the database does not have it yet; also used to replay the journal. */
-export async function applyRecord(db: Db, r: JournalRecord): Promise<void> {
-  if (r.t === 'base') return;
-  if (r.t === 'create') {
-    const row = {
-      id: r.id,
-      name: r.document.name,
-      garment: r.document.garment,
-      document: r.document,
-      revision: 0,
-      createdAt: r.at,
-      updatedAt: r.at,
-    };
-    await db.insert(schema.projects).values(row).onConflictDoNothing();
-  } else if (r.t === 'delete' || r.t === 'restore') {
-    await db
-      .update(schema.projects)
-      .set({ deleted: r.t === 'delete', updatedAt: r.at })
-      .where(eq(schema.projects.id, r.id));
-  } else if (r.t === 'file') {
-    const row = {
-      id: r.id,
-      project: r.project,
-      name: r.name,
-      size: r.size ?? 0,
-      ...(r.base64 !== undefined && oldBytes(r.base64)),
-      at: r.at,
-    };
-    await db.insert(schema.files).values(row).onConflictDoNothing();
-  } else await applyChange(db, r);
-}
-
-/** `ready` is the document after the change where it is known already; a replay makes it anew. */
-async function applyChange(db: Db, r: Extract<JournalRecord, { t: 'change' }>, ready?: ProjectDocument): Promise<void> {
-  await db.transaction(async (tx) => {
-    const [row] = await tx.select().from(schema.projects).where(eq(schema.projects.id, r.id));
-    if (!row || row.revision !== r.revision - 1) return;
-    const next = ready ? { ok: true as const, document: ready } : patched(row.document, r.patch);
-    if (!next.ok) return;
-    const { name, garment } = next.document;
-    await tx
-      .update(schema.projects)
-      .set({ document: next.document, name, garment, revision: r.revision, updatedAt: r.at })
-      .where(eq(schema.projects.id, r.id));
-    const { revision, kind, of, label, patch, inverse, at } = r;
-    await tx.insert(schema.changes).values({ project: r.id, revision, kind, of, label, patch, inverse, at });
-  });
 }

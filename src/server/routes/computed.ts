@@ -4,7 +4,7 @@ import { type Computed, compute, planOf } from '../../core/compute.ts';
 import { cutList } from '../../core/cutting/index.ts';
 import { type Intake, intakeTrace } from '../../core/intake/index.ts';
 import { keepChoices, shellPieces } from '../../core/pattern/index.ts';
-import { type Shell } from '../../core/project.ts';
+import { type ProjectDocument, type Shell } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 import { pieceAnswer, piecesAnswer, seamsAnswer } from '../answers.ts';
 import { type Store, type Stored } from '../db/store.ts';
@@ -67,19 +67,18 @@ async function storeShell(c: Context, id: string, store: Store, upload: Upload, 
   const before = (await store.get(id))?.document.shell?.pieces ?? [];
   const kept = keepChoices(before, read.pieces);
   const shell: Shell = { fileName: upload.name, lines: upload.lines, pieces: kept.pieces };
-  // The original first: one left over without its pieces does no harm, pieces without their original would.
-  const fileId = await store.addFile(id, upload.name, upload.bytes);
-  const w = await store.update(id, 'Pattern file', (doc) => ({
+  const make = (doc: ProjectDocument): ProjectDocument => ({
     ...doc,
     shell,
     decisions: { ...doc.decisions, paper: { ...doc.decisions.paper, pieces: null } },
-  }));
+  });
+  const w = await store.update(id, 'Pattern file', make, upload);
   if (!w.ok) return written(c, store, w);
   // Only the drawn pieces are answered here; cut lines and all that is derived come with the pieces route.
   const drawn = shellPieces(shell, w.stored.document.decisions.allowances);
   const findings = told([...read.findings, ...kept.findings, ...drawn.findings]);
   const pieces = drawn.pieces.map((p) => pieceAnswer(p, NO_CUT_LINES));
-  return c.json({ pieces, findings, fileId, revision: w.stored.revision }, 201);
+  return c.json({ pieces, findings, fileId: w.file, revision: w.stored.revision }, 201);
 }
 
 /** Adds a piece traced in a picture; the picture itself never comes here. */

@@ -5,7 +5,7 @@ import { get } from '../api/client.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Page, SheetBox } from '../parts/Page.tsx';
 
-const WORDS = { do: '', undo: 'Undone: ', redo: 'Done again: ' } as const;
+const WORDS = { do: '', undo: 'Undone: ', redo: 'Done again: ', lost: 'Could not be read any more: ' } as const;
 const DAY = new Intl.DateTimeFormat(undefined, { dateStyle: 'full' });
 const TIME = new Intl.DateTimeFormat(undefined, { timeStyle: 'short' });
 

@@ -1,0 +1,67 @@
+import { existsSync } from 'node:fs';
+import { rename, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { PGlite } from '@electric-sql/pglite';
+import { drizzle } from 'drizzle-orm/pglite';
+import { migrate } from 'drizzle-orm/pglite/migrator';
+import { type Db } from './rows.ts';
+import * as schema from './schema.ts';
+
+/** An opened database, its tables carried forward. */
+export interface Database {
+  db: Db;
+  close: () => Promise<void>;
+}
+
+/** Where the database lies, and how one is opened there. */
+export interface DatabasePlace {
+  /** Whether one is there. */
+  there: () => boolean;
+  /** Opens the one that is there, or an empty one. */
+  open: () => Promise<Database>;
+  /** Puts the one that is there aside, in place of one put aside before; gives the name it bears now. */
+  putAside: () => Promise<string | null>;
+  /** Lays the one that was put aside back. */
+  bringBack: () => Promise<void>;
+  remove: () => Promise<void>;
+}
+
+/** The embedded database in a folder of its own. */
+export function embedded(folder: string, migrations: string): DatabasePlace {
+  const dataDir = join(folder, 'db');
+  const aside = `${dataDir}-damaged`;
+  const there = () => existsSync(join(dataDir, 'PG_VERSION'));
+  return {
+    there,
+    async open() {
+      const client = await PGlite.create({ dataDir });
+      try {
+        const db = drizzle({ client, schema });
+        await migrate(db, { migrationsFolder: migrations });
+        return { db: db as unknown as Db, close: () => client.close() };
+      } catch (e) {
+        await client.close().catch(() => undefined);
+        throw e;
+      }
+    },
+    async putAside() {
+      if (!existsSync(dataDir)) return null;
+      await rm(aside, { recursive: true, force: true });
+      await rename(dataDir, aside);
+      return aside;
+    },
+    async bringBack() {
+      await rm(dataDir, { recursive: true, force: true });
+      await rename(aside, dataDir);
+    },
+    remove: () => rm(dataDir, { recursive: true, force: true }),
+  };
+}
+
+/** A database in memory alone, to try a backup in. */
+export async function inMemory(migrations: string): Promise<Database> {
+  const client = await PGlite.create();
+  const db = drizzle({ client, schema });
+  await migrate(db, { migrationsFolder: migrations });
+  return { db: db as unknown as Db, close: () => client.close() };
+}
