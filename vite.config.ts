@@ -12,7 +12,13 @@ export default defineConfig(({ isSsrBuild }) => ({
     ? {
         target: 'node20',
         emptyOutDir: true,
-        rollupOptions: { input: { main: 'src/server/main.ts', 'intake-worker': 'src/server/intake/worker.ts' } },
+        rollupOptions: {
+          input: {
+            main: 'src/server/main.ts',
+            'intake-worker': 'src/server/intake/worker.ts',
+            'backup-worker': 'src/server/backup/worker.ts',
+          },
+        },
       }
     : { outDir: '../../dist/web', emptyOutDir: true, chunkSizeWarningLimit: 1500 },
   server: {

@@ -18,6 +18,8 @@ export type PatchOperation = z.infer<typeof operation>;
 export const change = z.strictObject({ label: z.string().min(1).max(120), patch: z.array(operation).min(1).max(5000) });
 export const patchBody = z.strictObject({ revision: z.number().int().min(0), change });
 export const revisionBody = z.strictObject({ revision: z.number().int().min(0) });
+/** Which projects of a backup are put back. */
+export const putBackBody = z.strictObject({ projects: z.array(z.string().min(1).max(64)).min(1).max(5000) });
 export const demoBody = z.strictObject({ demo: z.string().max(60) });
 
 const place = z.strictObject({ x: z.number(), y: z.number() });

@@ -2,4 +2,5 @@ export * from './changes.ts';
 export * from './document.ts';
 export * from './findings.ts';
 export * from './http.ts';
+export * from './notices.ts';
 export * from './roles.ts';

@@ -10,6 +10,7 @@ import { contentType, guard } from './guard.ts';
 import { type Reader } from './intake/run.ts';
 import { openapi } from './openapi.ts';
 import { notKept, problem, refusal } from './problem.ts';
+import { backupRoutes, stateRoutes } from './routes/backups.ts';
 import { computedRoutes } from './routes/computed.ts';
 import { exportRoutes } from './routes/exports.ts';
 import { jobRoutes } from './routes/jobs.ts';
@@ -43,17 +44,17 @@ export function createApp(p: AppParts): Hono {
   const app = new Hono();
   app.use(guard(p.names));
   app.use('/api/*', contentType());
-  app.use(
-    '/api/*',
-    bodyLimit({ maxSize: MAX_UPLOAD + 64 * 1024, onError: (c) => problem(c, 413, 'too-large', TOO_LARGE) }),
-  );
+  const limit = bodyLimit({ maxSize: MAX_UPLOAD + 64 * 1024, onError: (c) => problem(c, 413, 'too-large', TOO_LARGE) });
+  // A backup is written to the disk as it comes, up to its own limit.
+  app.use('/api/*', (c, next) => (c.req.path === '/api/backups/brought' ? next() : limit(c, next)));
   app.route('/api/projects', projectRoutes(p.opened.store));
   app.route('/api/projects', computedRoutes(p.opened.store, p.reader));
   app.route('/api/projects', exportRoutes(p.opened.store, p.fontFiles, p.now));
   app.route('/api/jobs', jobRoutes(p.reader));
   app.post('/api/look', (c) => look(c, p.reader));
   app.get('/api/health', (c) => c.json({ ok: true }));
-  app.post('/api/backup', async (c) => c.json({ file: (await p.opened.backup()).split(/[\\/]/).pop() }));
+  app.route('/api/backups', backupRoutes(p.opened));
+  app.route('/api/state', stateRoutes(p.opened));
   app.get('/api/openapi.json', (c) => c.json(openapi()));
   app.all('/api/*', (c) => problem(c, 404, 'route', 'There is nothing at this address.'));
   if (p.webRoot) {

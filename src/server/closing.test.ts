@@ -2,14 +2,14 @@ import { rmSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { type Hono } from 'hono';
 import { appOf, asking } from '../test/api.ts';
-import { freshFolder } from '../test/folder.ts';
-import { type Opened, openStore } from './db/open.ts';
+import { freshFolder, openFolder } from '../test/folder.ts';
+import { type Opened } from './db/open.ts';
 
 const folder = freshFolder('closing');
 let opened: Opened;
 let app: Hono;
 beforeAll(async () => {
-  opened = await openStore({ folder, migrations: 'src/server/db/migrations' });
+  opened = await openFolder(folder);
   app = appOf(opened);
 }, 60_000);
 afterAll(async () => {

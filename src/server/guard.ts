@@ -49,7 +49,8 @@ export function contentType(): MiddlewareHandler {
       const type = (c.req.header('content-type') ?? '').split(';')[0]?.trim().toLowerCase();
       const length = c.req.header('content-length');
       const empty = type === '' && (length === undefined || length === '0') && !c.req.header('transfer-encoding');
-      if (!empty && type !== 'application/json' && type !== 'multipart/form-data') {
+      const zip = type === 'application/zip' && c.req.path === '/api/backups/brought';
+      if (!empty && !zip && type !== 'application/json' && type !== 'multipart/form-data') {
         return problem(c, 415, 'content-type', 'Send JSON, or a form with a file.');
       }
     }

@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { serve } from '@hono/node-server';
 import { DEMOS } from '../demo/index.ts';
 import { createApp } from './app.ts';
+import { toolsBeside } from './backup/thread.ts';
 import { type Opened, openStore } from './db/open.ts';
 import { Reader } from './intake/run.ts';
 
@@ -40,11 +41,15 @@ async function seed(opened: Opened): Promise<void> {
 const BACKUP_HOURS = 6;
 
 async function main(): Promise<void> {
+  // Nobody else on the machine reads what is made here, the database's own files included.
+  process.umask(0o077);
   const root = projectRoot();
   const folder = resolve(process.env.WOODBINE_DATA ?? join(root, 'data'));
   const port = Number(process.env.PORT ?? 4870);
   const hostname = process.env.WOODBINE_HOST ?? '127.0.0.1';
-  const opened = await openStore({ folder, migrations: join(root, 'src/server/db/migrations'), say });
+  const migrations = join(root, 'src/server/db/migrations');
+  const tools = toolsBeside(new URL('./backup-worker.js', import.meta.url), migrations);
+  const opened = await openStore({ folder, migrations, tools, say });
   await seed(opened);
   const names = ['127.0.0.1', 'localhost', '::1', ...(process.env.WOODBINE_HOST ? [process.env.WOODBINE_HOST] : [])];
   const reader = new Reader(new URL('./intake-worker.js', import.meta.url));

@@ -4,14 +4,14 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { type Shell } from '../core/project.ts';
 import { emptyDocument } from '../core/usual.ts';
 import { coatSvg, GREENHOUSE_COAT } from '../demo/index.ts';
-import { freshFolder } from '../test/folder.ts';
+import { freshFolder, openFolder } from '../test/folder.ts';
 import { coatDocument } from '../test/shells.ts';
 import { createApp } from './app.ts';
-import { type Opened, openStore } from './db/open.ts';
+import { type Opened } from './db/open.ts';
 import { Reader } from './intake/run.ts';
 
 const folder = freshFolder('originals');
-const open = (): Promise<Opened> => openStore({ folder, migrations: 'src/server/db/migrations' });
+const open = (): Promise<Opened> => openFolder(folder);
 let opened: Opened;
 beforeAll(async () => {
   opened = await open();

@@ -14,16 +14,15 @@ import {
   sleeveClicks,
 } from '../demo/index.ts';
 import { appOf, asking } from '../test/api.ts';
-import { freshFolder } from '../test/folder.ts';
-import { type Opened, openStore } from './db/open.ts';
+import { freshFolder, openFolder } from '../test/folder.ts';
+import { type Opened } from './db/open.ts';
 
-const MIGRATIONS = 'src/server/db/migrations';
 const folder = freshFolder('server');
 let opened: Opened;
 let app: Hono;
 
 beforeAll(async () => {
-  opened = await openStore({ folder, migrations: MIGRATIONS });
+  opened = await openFolder(folder);
   app = appOf(opened);
 }, 60_000);
 afterAll(async () => {
@@ -168,7 +167,7 @@ describe('the pattern', () => {
       422,
       /probably drawn in mm/,
     ],
-    ['22 MB', `<svg>${' '.repeat(22e6)}</svg>`, 413, /too large.*20 MB/],
+    ['44 MB', `<svg>${' '.repeat(44e6)}</svg>`, 413, /too large.*40 MB/],
   ])(
     '%s: a problem answer that says what and where, nothing stored, the server lives',
     async (_, content, status, words) => {
@@ -307,12 +306,12 @@ describe('the data folder', () => {
   const names = async (o: Opened) => (await o.store.list()).map((p) => `${p.name} ${p.revision}`).sort();
 
   test('a second process is refused in words', async () => {
-    await expect(openStore({ folder, migrations: MIGRATIONS })).rejects.toThrow(/in use by another Woodbine/);
+    await expect(openFolder(folder)).rejects.toThrow(/in use by another Woodbine/);
   });
 
   test('what the database lacks comes back from the journal; a torn last line was never acknowledged', async () => {
     const dir = fresh();
-    const first = await openStore({ folder: dir, migrations: MIGRATIONS });
+    const first = await openFolder(dir);
     app = appOf(first);
     const id = await make('Kept');
     await edit(id, 0, '/decisions/facing/front', 72, 'Facing');
@@ -323,8 +322,10 @@ describe('the data folder', () => {
     const before = (await ask('GET', `/api/projects/${id}`)).json;
     await first.close();
     rmSync(join(dir, 'db'), { recursive: true });
-    writeFileSync(join(dir, 'journal.jsonl'), '{"t":"delete","id":"', { flag: 'a' });
-    const second = await openStore({ folder: dir, migrations: MIGRATIONS });
+    writeFileSync(join(dir, 'journal', readdirSync(join(dir, 'journal')).at(-1) as string), '\x1e[99,20,"0', {
+      flag: 'a',
+    });
+    const second = await openFolder(dir);
     app = appOf(second);
     expect(await names(second)).toEqual(['Kept 3']);
     expect((await ask('GET', `/api/projects/${id}`)).json).toEqual(before);
@@ -336,7 +337,7 @@ describe('the data folder', () => {
     // A folder torn by a power cut: put aside, rebuilt from the dump, and the journal since then laid on top.
     writeFileSync(join(dir, 'db', 'PG_VERSION'), 'torn');
     writeFileSync(join(dir, 'db', 'global', 'pg_control'), 'torn');
-    const third = await openStore({ folder: dir, migrations: MIGRATIONS });
+    const third = await openFolder(dir);
     app = appOf(third);
     expect((await ask('GET', `/api/projects/${id}`)).json).toEqual(after);
     expect(readdirSync(dir).some((f) => f.startsWith('db-damaged'))).toBe(true);

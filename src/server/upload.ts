@@ -1,7 +1,7 @@
 import { type Context } from 'hono';
 import { type PdfChoices } from '../core/intake/index.ts';
 
-export const MAX_UPLOAD = 20 * 1024 * 1024;
+export const MAX_UPLOAD = 40 * 1024 * 1024;
 
 export interface Upload {
   name: string;

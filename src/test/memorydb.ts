@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { sql } from 'drizzle-orm';
 import { drizzle } from 'drizzle-orm/pglite';
@@ -5,13 +8,14 @@ import { migrate } from 'drizzle-orm/pglite/migrator';
 import { type Database, type DatabasePlace } from '../server/db/database.ts';
 import { type Db } from '../server/db/rows.ts';
 import * as schema from '../server/db/schema.ts';
+import { layEmptyDatabase } from './emptydb.ts';
 
 export const MIGRATIONS = 'src/server/db/migrations';
 
 const { projects, changes, files, notices } = schema;
 const TABLES = { projects, changes, files, notices };
 
-/** A database in memory that is emptied instead of being made anew: opening one takes seconds. */
+/** A database to try things in that is emptied instead of being made anew: opening one takes seconds. */
 export class MemoryDatabase implements DatabasePlace {
   /** Whether one is there; set to false it is lost. */
   present = false;
@@ -21,15 +25,23 @@ export class MemoryDatabase implements DatabasePlace {
   private aside: { table: (typeof TABLES)[keyof typeof TABLES]; rows: unknown[] }[] = [];
 
   private constructor(
-    readonly client: PGlite,
+    private readonly client: PGlite,
+    private readonly folder: string,
     readonly db: Db,
   ) {}
 
+  async close(): Promise<void> {
+    await this.client.close();
+    rmSync(this.folder, { recursive: true });
+  }
+
   static async make(): Promise<MemoryDatabase> {
-    const client = await PGlite.create();
+    const folder = mkdtempSync(join(tmpdir(), 'woodbine-memory-'));
+    layEmptyDatabase(folder);
+    const client = await PGlite.create({ dataDir: join(folder, 'db') });
     const db = drizzle({ client, schema });
     await migrate(db, { migrationsFolder: MIGRATIONS });
-    return new MemoryDatabase(client, db as unknown as Db);
+    return new MemoryDatabase(client, folder, db as unknown as Db);
   }
 
   there = (): boolean => this.present;

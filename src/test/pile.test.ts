@@ -18,9 +18,9 @@ import { KINDS, outlineOf, type Piece, ROLES } from '../core/pattern/index.ts';
 import { type ProjectDocument } from '../core/project.ts';
 import { proofOf } from '../core/proof/index.ts';
 import { DEMOS } from '../demo/index.ts';
-import { type Opened, openStore } from '../server/db/open.ts';
+import { type Opened } from '../server/db/open.ts';
 import { appOf, asking } from './api.ts';
-import { freshFolder } from './folder.ts';
+import { freshFolder, openFolder } from './folder.ts';
 import { CUTS, documentOf, type Size } from './pile.ts';
 import { runs } from './runs.ts';
 
@@ -202,7 +202,7 @@ describe('no state of a project locks it', () => {
     const folder = freshFolder('pile');
     let opened: Opened;
     beforeAll(async () => {
-      opened = await openStore({ folder, migrations: 'src/server/db/migrations' });
+      opened = await openFolder(folder);
     }, 60_000);
     afterAll(async () => {
       await opened.close();

@@ -1,17 +1,17 @@
-import { join } from 'node:path';
-import { expectedOf, faultOf } from '../db/check.ts';
-import { type Database } from '../db/database.ts';
+import { basename, join } from 'node:path';
 import { type Originals } from '../db/originals.ts';
-import { load } from '../db/rows.ts';
 import { type Disk } from '../disk/disk.ts';
-import { putWhole, readWhole } from '../disk/files.ts';
+import { makeWhole, PART, putWhole, readWhole, writeAll } from '../disk/files.ts';
 import { type Manifest } from './manifest.ts';
-import { type About, type Item, pack, sha256 } from './pack.ts';
-import { type Backup, BadBackup, manifestIn, openBackup } from './unpack.ts';
+import { type Item, sha256 } from './pack.ts';
+import { type BackupTools } from './tools.ts';
+import { BadBackup, manifestIn } from './unpack.ts';
 
 /** Taken by Woodbine itself; brought in by hand from elsewhere. */
 const [OWN, BROUGHT] = ['woodbine', 'brought'] as const;
 const NAME = /^(woodbine|brought)-[\dTZ-]+\.zip$/;
+/** Bytes. */
+const LARGEST = 1024 * 1024 * 1024;
 const KEPT = { [OWN]: 5, [BROUGHT]: 3 };
 
 export interface Kept {
@@ -24,30 +24,6 @@ export interface Kept {
   own: boolean;
 }
 
-/** Packs a backup and tries whether it loads; in a worker thread where there is one. */
-export type Packer = (path: string, items: AsyncIterable<Item>, about: About) => Promise<Manifest>;
-
-/** Packs and tries in this thread. */
-export const packHere =
-  (disk: Disk, memory: () => Promise<Database>): Packer =>
-  async (path, items, about) => {
-    const manifest = await pack(disk, path, items, about);
-    await tryBackup(await openBackup(disk, path), memory);
-    return manifest;
-  };
-
-/** Loads a backup into a database in memory, and looks whether all is there. Throws where it is not. */
-export async function tryBackup(backup: Backup, memory: () => Promise<Database>): Promise<void> {
-  const { db, close } = await memory();
-  try {
-    await load(db, backup);
-    const fault = await faultOf(db, expectedOf(backup.manifest));
-    if (fault) throw new Error(`the backup does not load: ${fault}`);
-  } finally {
-    await close();
-  }
-}
-
 /** The backups of a data folder, and beside them a second copy of every uploaded file they speak of. */
 export class Backups {
   readonly folder: string;
@@ -56,7 +32,7 @@ export class Backups {
   constructor(
     private readonly disk: Disk,
     dataFolder: string,
-    private readonly packer: Packer,
+    readonly tools: BackupTools,
     private readonly now: () => string,
   ) {
     this.folder = join(dataFolder, 'backups');
@@ -104,7 +80,7 @@ export class Backups {
     const path = this.fresh(OWN);
     let manifest: Manifest;
     try {
-      manifest = await this.packer(path, items, { at: this.now(), seq, whole: true });
+      manifest = await this.tools.pack(path, items, { at: this.now(), seq, whole: true });
     } catch (e) {
       await this.disk.remove(path).catch(() => undefined);
       throw e;
@@ -114,18 +90,36 @@ export class Backups {
     return path;
   }
 
-  /** Keeps a backup that was brought from elsewhere. Throws `BadBackup` where it is none. */
-  async bring(bytes: Uint8Array): Promise<string> {
+  /** Keeps a backup that was brought from elsewhere. Throws `BadBackup` where it is none. Gives its name. */
+  async bring(content: AsyncIterable<Uint8Array>): Promise<string> {
     const path = this.fresh(BROUGHT);
-    await putWhole(this.disk, path, bytes);
+    await makeWhole(this.disk, path, async (file) => {
+      let at = 0;
+      for await (const bytes of content) {
+        if (at + bytes.length > LARGEST) throw new BadBackup('The backup is larger than 1 GB.');
+        await writeAll(file, bytes, at);
+        at += bytes.length;
+      }
+    });
     try {
-      await openBackup(this.disk, path);
+      await this.tools.check(path);
     } catch (e) {
       await this.disk.remove(path);
       throw e;
     }
     await this.removeOld(BROUGHT);
-    return path;
+    return basename(path);
+  }
+
+  /** Packs a backup to be taken away, the uploaded files in it; `use` reads it, then it is gone. */
+  async taken<T>(items: AsyncIterable<Item>, whole: boolean, use: (bytes: Uint8Array) => T): Promise<T> {
+    const path = join(this.folder, `away-${this.now().replace(/[:.]/g, '-')}${PART}`);
+    try {
+      await this.tools.pack(path, items, { at: this.now(), seq: 0, whole });
+      return use((await readWhole(this.disk, path)) ?? new Uint8Array());
+    } finally {
+      await this.disk.remove(path);
+    }
   }
 
   /** Every uploaded file once more, as its checksum says: a damaged one can then be put back. */

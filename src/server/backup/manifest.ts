@@ -28,6 +28,8 @@ export const manifestShape = z.object({
       revision: z.number().int().min(0),
       deleted: z.boolean(),
       updatedAt: z.string(),
+      /** SHA-256 of its document as JSON text. */
+      sum: z.string().length(64),
     }),
   ),
   files: z.array(z.object({ id, project: id, sum: z.string() })),

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
-import { type Notice } from '../db/notices.ts';
+import { type Notice } from '../../contract/index.ts';
 import { type FileRow } from '../db/record.ts';
 import { type Disk } from '../disk/disk.ts';
 import { makeWhole, writeAll } from '../disk/files.ts';
@@ -88,7 +88,7 @@ export function pack(disk: Disk, path: string, items: AsyncIterable<Item>, about
         if (item.bytes) await add(originalEntry(id), item.bytes);
       } else {
         const { t: _, document, changes, createdAt, ...listed } = item;
-        manifest.projects.push(listed);
+        manifest.projects.push({ ...listed, sum: sha256(document) });
         await add(projectEntry(item.id), joined({ ...listed, createdAt }, { document }));
         const lines = changes.map(({ patch, inverse, ...c }) => `${joined(c, { patch, inverse })}\n`);
         await add(changesEntry(item.id), lines.join(''));

@@ -1,5 +1,5 @@
 import { strFromU8, unzipSync } from 'fflate';
-import { type Notice } from '../db/notices.ts';
+import { type Notice } from '../../contract/index.ts';
 import { type FileRow, type StoredChange } from '../db/record.ts';
 import { type Disk } from '../disk/disk.ts';
 import { readWhole } from '../disk/files.ts';
@@ -60,17 +60,20 @@ function unzipped(bytes: Uint8Array, wanted: (name: string) => boolean): Record<
   }
 }
 
-export function backupOf(bytes: Uint8Array): Backup {
-  const entries = unzipped(bytes, () => true);
-  const manifest = manifestOf(entries[MANIFEST], entries[MANIFEST_SUM]);
+/** A backup's entries, of those that are `wanted` each looked at against its checksum. Throws `BadBackup`. */
+function backupOf(bytes: Uint8Array, wanted: (name: string) => boolean): Backup {
+  const list = unzipped(bytes, (name) => name === MANIFEST || name === MANIFEST_SUM);
+  const manifest = manifestOf(list[MANIFEST], list[MANIFEST_SUM]);
+  const entries = unzipped(bytes, (name) => manifest.entries[name] !== undefined && wanted(name));
   for (const [name, said] of Object.entries(manifest.entries)) {
+    if (!wanted(name)) continue;
     const held = entries[name];
     if (!held || held.length !== said.bytes || sha256(held) !== said.sum)
       throw new BadBackup(`The backup is damaged: "${name}" in it is not what was written.`);
   }
   const text = (name: string): string => {
-    if (!manifest.entries[name]) throw new BadBackup(`The backup is damaged: "${name}" is not in it.`);
-    return strFromU8(entries[name] as Uint8Array);
+    if (!entries[name]) throw new BadBackup(`The backup is damaged: "${name}" is not in it.`);
+    return strFromU8(entries[name]);
   };
   const lines = <T>(name: string): T[] =>
     text(name)
@@ -82,7 +85,7 @@ export function backupOf(bytes: Uint8Array): Backup {
     project: (id) => ({ ...(JSON.parse(text(projectEntry(id))) as ProjectBack), changes: lines(changesEntry(id)) }),
     files: () => lines<FileRow>(FILES),
     notices: () => lines<Notice>(NOTICES),
-    original: (id) => (manifest.entries[originalEntry(id)] ? (entries[originalEntry(id)] as Uint8Array) : null),
+    original: (id) => entries[originalEntry(id)] ?? null,
   };
 }
 
@@ -104,9 +107,32 @@ function manifestOf(bytes: Uint8Array | undefined, sum: Uint8Array | undefined):
   }
 }
 
-/** Reads a backup file. Throws `BadBackup`. */
-export async function openBackup(disk: Disk, path: string): Promise<Backup> {
+/** Reads a backup file, or only those of its entries that are `wanted`. Throws `BadBackup`. */
+export async function openBackup(disk: Disk, path: string, wanted = (_: string) => true): Promise<Backup> {
   const bytes = await readWhole(disk, path);
   if (!bytes) throw new BadBackup('There is no such backup.');
-  return backupOf(bytes);
+  return backupOf(bytes, wanted);
+}
+
+/** Some projects of a backup, with the uploaded files it carries of them. */
+export interface Taken {
+  projects: ProjectBack[];
+  files: { file: FileRow; bytes: Uint8Array | null }[];
+}
+
+/** Takes these projects out of a backup. Throws `BadBackup`. */
+export async function takeOut(disk: Disk, path: string, ids: string[]): Promise<Taken> {
+  const { files } = await manifestIn(disk, path);
+  const of = files.filter((f) => ids.includes(f.project)).map((f) => f.id);
+  const names = new Set([
+    FILES,
+    ...ids.flatMap((id) => [projectEntry(id), changesEntry(id)]),
+    ...of.map(originalEntry),
+  ]);
+  const b = await openBackup(disk, path, (name) => names.has(name));
+  const rows = b.files().filter((f) => ids.includes(f.project));
+  return {
+    projects: ids.map((id) => b.project(id)),
+    files: rows.map((file) => ({ file, bytes: b.original(file.id) })),
+  };
 }

@@ -6,7 +6,7 @@ import { emptyDocument } from '../../core/usual.ts';
 import { type Fault, FaultyDisk } from '../../test/faultydisk.ts';
 import { MemoryDatabase, MIGRATIONS } from '../../test/memorydb.ts';
 import { runs } from '../../test/runs.ts';
-import { packHere } from '../backup/backups.ts';
+import { toolsHere } from '../backup/tools.ts';
 import { NotKept } from './kept.ts';
 import { type Opened, openStore } from './open.ts';
 
@@ -17,8 +17,8 @@ beforeAll(async () => {
   [place, second] = [await MemoryDatabase.make(), await MemoryDatabase.make()];
 }, 60_000);
 afterAll(async () => {
-  await place.client.close();
-  await second.client.close();
+  await place.close();
+  await second.close();
   rmSync(folder, { recursive: true });
 });
 
@@ -42,7 +42,7 @@ const open = (disk: FaultyDisk): Promise<Opened> => {
     migrations: MIGRATIONS,
     disk,
     place,
-    packer: packHere(disk, memory),
+    tools: toolsHere(disk, memory),
     newId: () => `id-${++ids}`,
     now: () => new Date(1_780_000_000_000 + ++clock * 1000).toISOString(),
   });
@@ -208,7 +208,7 @@ test('every call of an hour fails, writes short, meets a full disk, or loses the
   ];
   // Some of the points by day, all of them by night.
   const all = calls * faults.length;
-  const tried = Math.min(all, runs(60).numRuns);
+  const tried = Math.min(all, runs(40).numRuns);
   for (let i = 0; i < tried; i++) {
     const [kind, lasting] = faults[i % faults.length] as [Fault, number];
     await survive(Math.floor((i * calls) / tried), kind, lasting, i);

@@ -5,7 +5,7 @@ import { expect, test } from '@jest/globals';
 import { emptyDocument } from '../../core/usual.ts';
 import { FaultyDisk } from '../../test/faultydisk.ts';
 import { MemoryDatabase, MIGRATIONS } from '../../test/memorydb.ts';
-import { packHere } from '../backup/backups.ts';
+import { toolsHere } from '../backup/tools.ts';
 import { journalFolder, nameOf, nothingMet, readJournal } from './journal.ts';
 import { openStore } from './open.ts';
 import { encode, type JournalRecord } from './record.ts';
@@ -111,7 +111,7 @@ test('a damaged record with the database gone too: what came after stands, what 
   };
   let n = 0;
   const open = (d: FaultyDisk) =>
-    openStore({ folder, migrations: MIGRATIONS, disk: d, place, packer: packHere(d, memory), newId: () => `p${++n}` });
+    openStore({ folder, migrations: MIGRATIONS, disk: d, place, tools: toolsHere(d, memory), newId: () => `p${++n}` });
   const first = await open(disk);
   await first.store.create(emptyDocument('Coat', 'coat'));
   const set = async (revision: number, path: string, value: unknown) => {
@@ -153,7 +153,7 @@ test('a damaged record with the database gone too: what came after stands, what 
     expect((await third.store.notices()).length).toBe(codes.length);
     await third.close();
   }
-  await place.client.close();
-  await second.client.close();
+  await place.close();
+  await second.close();
   rmSync(folder, { recursive: true });
 }, 60_000);

@@ -8,8 +8,7 @@ import { migrate } from 'drizzle-orm/pglite/migrator';
 import { type ProjectDocument } from '../../core/project.ts';
 import { greenhouseCoat } from '../../demo/index.ts';
 import { appOf, asking } from '../../test/api.ts';
-import { freshFolder } from '../../test/folder.ts';
-import { openStore } from './open.ts';
+import { freshFolder, openFolder } from '../../test/folder.ts';
 import { pack, unpack } from './schema.ts';
 
 const MIGRATIONS = 'src/server/db/migrations';
@@ -42,7 +41,7 @@ test('a folder of the first version is carried forward, its documents as they ar
     asOfVersionOne(made.value),
   ]);
   await client.close();
-  const opened = await openStore({ folder: dir, migrations: MIGRATIONS });
+  const opened = await openFolder(dir);
   expect((await opened.store.get('c1'))?.document).toEqual(made.value);
   // A change to what only the newer version knows, made again from the journal on a database still of the old one.
   const patch = [{ op: 'replace' as const, path: '/decisions/facing/bands/armhole', value: 55 }];
@@ -55,14 +54,14 @@ test('a stored document that is none any more is told and kept, never handed out
   const dir = freshFolder('data');
   const made = greenhouseCoat();
   if (!made.ok) throw new Error('no coat');
-  const first = await openStore({ folder: dir, migrations: MIGRATIONS });
+  const first = await openFolder(dir);
   const [good, spoilt] = [await first.store.create(made.value), await first.store.create(made.value)];
   await first.close();
   const raw = pack(JSON.stringify({ ...made.value, name: 'Spoilt', shell: { pieces: 'gone' } }));
   const client = await PGlite.create({ dataDir: join(dir, 'db') });
   await client.query("update projects set document = $1, name = 'Spoilt' where id = $2", [raw, spoilt.id]);
   await client.close();
-  const opened = await openStore({ folder: dir, migrations: MIGRATIONS });
+  const opened = await openFolder(dir);
   const { ask } = asking(() => appOf(opened));
   for (const part of ['', '/pieces', '/plan', '/history', '/export/project.json']) {
     const answer = await ask('GET', `/api/projects/${spoilt.id}${part}`);

@@ -1,7 +1,8 @@
 import { join } from 'node:path';
-import { Backups, type Packer, packHere } from '../backup/backups.ts';
+import { Backups } from '../backup/backups.ts';
+import { type BackupTools, toolsHere } from '../backup/tools.ts';
 import { type Disk, realDisk } from '../disk/disk.ts';
-import { PART, putWhole, removeParts } from '../disk/files.ts';
+import { removeParts, tryWriting } from '../disk/files.ts';
 import { type DatabasePlace, embedded, inMemory } from './database.ts';
 import { Journal, journalFolder } from './journal.ts';
 import { whyOf } from './kept.ts';
@@ -15,6 +16,7 @@ import { ROOM, Store } from './store.ts';
 export interface Opened {
   store: Store;
   backups: Backups;
+  originals: Originals;
   /** Takes a backup of everything and lets go of the journal before the oldest one kept. Gives its path. */
   backup: () => Promise<string>;
   close: () => Promise<void>;
@@ -28,16 +30,14 @@ export interface OpenOptions {
   say?: (line: string) => void;
   disk?: Disk;
   place?: DatabasePlace;
-  packer?: Packer;
+  tools?: BackupTools;
 }
 
 /** Why nothing can be kept in the folder, as a sentence; null where all is well. */
 async function unwritable(disk: Disk, folder: string): Promise<string | null> {
   try {
     await disk.makeFolder(folder);
-    const probe = join(folder, `probe${PART}`);
-    await putWhole(disk, probe, Buffer.from('woodbine'));
-    await disk.remove(probe);
+    await tryWriting(disk, folder);
     return (await disk.free(folder)) < ROOM ? FULL : null;
   } catch (e) {
     if (whyOf(e) === 'disk-full') return FULL;
@@ -68,8 +68,8 @@ export async function openStore(o: OpenOptions): Promise<Opened> {
 async function opened(o: OpenOptions, disk: Disk, now: () => string, release: () => Promise<void>): Promise<Opened> {
   const { folder } = o;
   const originals = await Originals.in(disk, folder);
-  const packer = o.packer ?? packHere(disk, () => inMemory(o.migrations));
-  const backups = new Backups(disk, folder, packer, now);
+  const tools = o.tools ?? toolsHere(disk, () => inMemory(o.migrations));
+  const backups = new Backups(disk, folder, tools, now);
   await backups.prepare();
   await disk.makeFolder(journalFolder(folder));
   await removeParts(disk, [
@@ -110,7 +110,7 @@ async function opened(o: OpenOptions, disk: Disk, now: () => string, release: ()
     await made.database.close();
     await release();
   };
-  return { store, backups, backup, close };
+  return { store, backups, originals, backup, close };
 }
 
 /** One after another: two at a time would let go of what the other still needs. */

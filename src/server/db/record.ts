@@ -1,7 +1,6 @@
 import { createHash } from 'node:crypto';
-import { type PatchOperation } from '../../contract/index.ts';
+import { type Notice, type PatchOperation } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
-import { type Notice } from './notices.ts';
 
 export interface ChangeRecord {
   t: 'change';

@@ -1,11 +1,11 @@
 import { join } from 'node:path';
+import { type Notice } from '../../contract/index.ts';
 import { manifestIn, openBackup } from '../backup/unpack.ts';
 import { type Disk } from '../disk/disk.ts';
 import { putWhole } from '../disk/files.ts';
 import { type Expected, expectedOf, faultOf, noteExpected } from './check.ts';
 import { type Database, type DatabasePlace } from './database.ts';
 import { journalFolder, type Met, nothingMet, readJournal } from './journal.ts';
-import { type Notice } from './notices.ts';
 import { type JournalRecord } from './record.ts';
 import { type Lost, Replay } from './replay.ts';
 import { load } from './rows.ts';

@@ -1,15 +1,15 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@jest/globals';
-import { freshFolder, layEmptyDatabase } from '../../test/folder.ts';
+import { layEmptyDatabase } from '../../test/emptydb.ts';
+import { freshFolder, openFolder } from '../../test/folder.ts';
 import { coatDocument } from '../../test/shells.ts';
 import { createApp } from '../app.ts';
 import { Reader } from '../intake/run.ts';
-import { openStore } from './open.ts';
 
 test('a deleted project can be put back with all its changes, also when everything is made again from the journal', async () => {
   const folder = freshFolder('restore');
-  const open = () => openStore({ folder, migrations: 'src/server/db/migrations' });
+  const open = () => openFolder(folder);
   let opened = await open();
   const ask = async (method: string, path: string): Promise<number> => {
     const app = createApp({

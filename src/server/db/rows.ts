@@ -2,6 +2,7 @@ import { asc, eq, isNull, sql } from 'drizzle-orm';
 import { type PgDatabase, type PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { type Item, type ProjectItem } from '../backup/pack.ts';
 import { type Backup, type ProjectBack } from '../backup/unpack.ts';
+import { type FileRow } from './record.ts';
 import * as schema from './schema.ts';
 
 export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
@@ -18,7 +19,8 @@ export async function revisionsOf(db: Db): Promise<Map<string, { revision: numbe
   return new Map(rows.map((r) => [r.id, { revision: r.revision, deleted: r.deleted }]));
 }
 
-async function projectItem(db: Db, id: string): Promise<ProjectItem | null> {
+/** A project as it is stored, with its changes or without. */
+export async function projectItem(db: Db, id: string, whole = true): Promise<ProjectItem | null> {
   // One transaction: the project and its changes as they were at one moment.
   return db.transaction(async (tx) => {
     const p = schema.projects;
@@ -27,19 +29,21 @@ async function projectItem(db: Db, id: string): Promise<ProjectItem | null> {
     const [row] = await tx.select(columns).from(p).where(eq(p.id, id));
     if (!row) return null;
     const c = schema.changes;
-    const changes = await tx
-      .select({
-        revision: c.revision,
-        kind: c.kind,
-        of: c.of,
-        label: c.label,
-        at: c.at,
-        patch: raw(c.patch),
-        inverse: raw(c.inverse),
-      })
-      .from(c)
-      .where(eq(c.project, id))
-      .orderBy(asc(c.revision));
+    const changes = !whole
+      ? []
+      : await tx
+          .select({
+            revision: c.revision,
+            kind: c.kind,
+            of: c.of,
+            label: c.label,
+            at: c.at,
+            patch: raw(c.patch),
+            inverse: raw(c.inverse),
+          })
+          .from(c)
+          .where(eq(c.project, id))
+          .orderBy(asc(c.revision));
     return {
       ...row,
       t: 'project' as const,
@@ -50,8 +54,12 @@ async function projectItem(db: Db, id: string): Promise<ProjectItem | null> {
   });
 }
 
-/** Everything of the database, a project at a time, for a backup; or of these projects alone. */
-export async function* itemsOf(db: Db, only?: string[]): AsyncGenerator<Item> {
+/** Everything of the database, a project at a time, for a backup; or of these projects alone, with their files' bytes. */
+export async function* itemsOf(
+  db: Db,
+  only?: string[],
+  bytesOf?: (file: FileRow) => Promise<Uint8Array | null>,
+): AsyncGenerator<Item> {
   const ids = only ?? [...(await revisionsOf(db)).keys()].sort();
   for (const id of ids) {
     const item = await projectItem(db, id);
@@ -59,7 +67,12 @@ export async function* itemsOf(db: Db, only?: string[]): AsyncGenerator<Item> {
   }
   const { id, project, name, size, sum, at } = schema.files;
   const files = await db.select({ id, project, name, size, sum, at }).from(schema.files).orderBy(asc(id));
-  for (const f of files) if (!only || only.includes(f.project)) yield { t: 'file', file: { ...f, at: iso(f.at) } };
+  for (const f of files) {
+    if (only && !only.includes(f.project)) continue;
+    const file = { ...f, at: iso(f.at) };
+    const bytes = await bytesOf?.(file);
+    yield bytes ? { t: 'file', file, bytes } : { t: 'file', file };
+  }
   if (only) return;
   for (const n of await db.select().from(schema.notices).where(eq(schema.notices.seen, false)))
     yield { t: 'notice', notice: { id: n.id, code: n.code, data: n.data, at: iso(n.at) } };

@@ -1,8 +1,7 @@
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { boolean, customType, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
-import { type PatchOperation } from '../../contract/index.ts';
+import { type Notice, type PatchOperation } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
-import { type Notice } from './notices.ts';
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
 

@@ -1,17 +1,24 @@
 import { and, desc, eq, lt } from 'drizzle-orm';
 import jsonpatch from 'fast-json-patch';
-import { type HistoryEntry, type PatchOperation, parseDocument, type Summary } from '../../contract/index.ts';
+import {
+  type HistoryEntry,
+  type Notice,
+  type PatchOperation,
+  parseDocument,
+  type Summary,
+} from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type Backups } from '../backup/backups.ts';
+import { sha256 } from '../backup/pack.ts';
 import { type ProjectBack } from '../backup/unpack.ts';
 import { type Disk } from '../disk/disk.ts';
+import { tryWriting } from '../disk/files.ts';
 import { applyRecord, patched } from './apply.ts';
 import { type Journal } from './journal.ts';
-import { NotKept, type Saving } from './kept.ts';
-import { type Notice } from './notices.ts';
+import { NotKept, type Saving, whyOf } from './kept.ts';
 import { type Originals } from './originals.ts';
 import { type ChangeRecord, type FileRow, type JournalRecord } from './record.ts';
-import { type Db } from './rows.ts';
+import { type Db, projectItem } from './rows.ts';
 import * as schema from './schema.ts';
 
 export interface Stored {
@@ -68,6 +75,8 @@ export interface StoreParts {
 /** With less room than this on the disk nothing more is written: the database itself needs some to go on (bytes). */
 export const ROOM = 32 * 1024 * 1024;
 
+const NO_ROOM = Object.assign(new Error('there is too little room'), { code: 'ENOSPC' });
+
 /** Changes are looked through for undo so many at a time. */
 const PAGE = 50;
 /** No revision is higher: the largest integer of the database. */
@@ -118,11 +127,18 @@ export class Store {
     });
   }
 
-  /** Looks whether there is room to write, and says so from then on. */
+  private async full(): Promise<boolean> {
+    return (await this.p.disk.free(this.p.folder).catch(() => ROOM)) < ROOM;
+  }
+
+  /** Looks whether anything can be saved; where it could not, by trying. */
   async canSave(): Promise<Saving> {
-    const free = await this.p.disk.free(this.p.folder).catch(() => ROOM);
-    if (free < ROOM) this.saving = 'disk-full';
-    else if (this.saving === 'disk-full') this.saving = 'ok';
+    if (await this.full()) this.saving = 'disk-full';
+    else if (this.saving !== 'ok')
+      this.saving = await tryWriting(this.p.disk, this.p.folder).then(
+        () => 'ok' as const,
+        (e) => whyOf(e),
+      );
     return this.saving;
   }
 
@@ -170,6 +186,16 @@ export class Store {
       .where(eq(schema.projects.deleted, false))
       .orderBy(desc(updatedAt));
     return rows.map((r) => ({ ...r, pieces: r.pieces ?? 0, updatedAt: new Date(r.updatedAt).toISOString() }));
+  }
+
+  /** How a project stands, whether on the shelf or not; `sum` is the SHA-256 of its document's text. Null: unknown. */
+  async standing(id: string): Promise<{ name: string; deleted: boolean; updatedAt: string; sum: string } | null> {
+    const item = await projectItem(this.p.db, id, false);
+    return item && { name: item.name, deleted: item.deleted, updatedAt: item.updatedAt, sum: sha256(item.document) };
+  }
+
+  get disk(): Disk {
+    return this.p.disk;
   }
 
   /** Whether there is any project, deleted ones too. */
@@ -321,7 +347,7 @@ export class Store {
   private async laid(project: string, upload: { name: string; bytes: Uint8Array }): Promise<FileRow> {
     const [id, at] = [this.p.newId(), this.p.now()];
     try {
-      if ((await this.canSave()) === 'disk-full') throw { code: 'ENOSPC', message: 'too little room' };
+      if (await this.full()) throw NO_ROOM;
       const sum = await this.p.originals.put(id, upload.bytes);
       return { id, project, name: upload.name.slice(0, 200), size: upload.bytes.length, sum, at };
     } catch (e) {

@@ -62,3 +62,10 @@ export async function removeParts(disk: Disk, folders: string[]): Promise<void> 
   for (const folder of folders)
     for (const name of await disk.list(folder)) if (name.endsWith(PART)) await disk.remove(`${folder}/${name}`);
 }
+
+/** Writes a small file and takes it away again. Throws what the disk says where it can't. */
+export async function tryWriting(disk: Disk, folder: string): Promise<void> {
+  const path = `${folder}/probe`;
+  await putWhole(disk, path, new TextEncoder().encode('woodbine'));
+  await disk.remove(path);
+}
