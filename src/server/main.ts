@@ -5,7 +5,8 @@ import { fileURLToPath } from 'node:url';
 import { serve } from '@hono/node-server';
 import { DEMOS } from '../demo/index.ts';
 import { createApp } from './app.ts';
-import { toolsBeside } from './backup/thread.ts';
+import { beginBeside, toolsBeside } from './backup/thread.ts';
+import { embedded } from './db/database.ts';
 import { type Opened, openStore } from './db/open.ts';
 import { Reader } from './intake/run.ts';
 
@@ -48,8 +49,10 @@ async function main(): Promise<void> {
   const port = Number(process.env.PORT ?? 4870);
   const hostname = process.env.WOODBINE_HOST ?? '127.0.0.1';
   const migrations = join(root, 'src/server/db/migrations');
-  const tools = toolsBeside(new URL('./backup-worker.js', import.meta.url), migrations);
-  const opened = await openStore({ folder, migrations, tools, say });
+  const thread = new URL('./backup-worker.js', import.meta.url);
+  const tools = toolsBeside(thread, migrations);
+  const place = embedded(folder, migrations, (dataDir) => beginBeside(thread, dataDir));
+  const opened = await openStore({ folder, migrations, tools, place, say });
   await seed(opened);
   const names = ['127.0.0.1', 'localhost', '::1', ...(process.env.WOODBINE_HOST ? [process.env.WOODBINE_HOST] : [])];
   const reader = new Reader(new URL('./intake-worker.js', import.meta.url));

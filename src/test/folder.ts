@@ -32,11 +32,7 @@ export async function emptyMemory() {
 
 /** Opens a data folder as the server does, but for making databases anew: empty ones are copied. */
 export function openFolder(folder: string, more: Partial<OpenOptions> = {}): Promise<Opened> {
-  const place = embedded(folder, MIGRATIONS);
-  const open = (): ReturnType<typeof place.open> => {
-    if (!place.there()) layEmptyDatabase(folder);
-    return place.open();
-  };
+  const place = embedded(folder, MIGRATIONS, async () => layEmptyDatabase(folder));
   const tools = toolsHere(more.disk ?? realDisk, emptyMemory);
-  return openStore({ folder, migrations: MIGRATIONS, place: { ...place, open }, tools, ...more });
+  return openStore({ folder, migrations: MIGRATIONS, place, tools, ...more });
 }

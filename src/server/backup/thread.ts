@@ -8,29 +8,32 @@ import { type Order, type Word } from './worker.ts';
 /** Room for unpacking the largest backup beside a database in memory. */
 const LIMITS = { maxOldGenerationSizeMb: 1024 };
 
-/** Work on backups in a thread of its own, which ends with it. */
-export function toolsBeside(file: URL, migrations: string): BackupTools {
-  const run = <T>(order: Order, items?: AsyncIterable<Item>): Promise<T> => {
-    const worker = new Worker(file, { workerData: order, resourceLimits: LIMITS });
-    const source = items?.[Symbol.asyncIterator]();
-    return new Promise<T>((done, fail) => {
-      worker.on('message', (m: Word) => {
-        if ('done' in m) done(m.done as T);
-        else if ('failed' in m)
-          fail(m.bad ? new BadBackup(m.failed) : Object.assign(new Error(m.failed), { code: m.code }));
-        else
-          source?.next().then(
-            (next) => worker.postMessage(next.done ? null : next.value),
-            (e) => fail(e),
-          );
-      });
-      worker.on('error', fail);
-      worker.on('exit', () => fail(new Error('the thread that works on backups ended')));
-    }).finally(() => void worker.terminate());
-  };
-  return {
-    pack: (path, items, about) => run<Manifest>({ do: 'pack', path, about, migrations }, items),
-    check: (path) => run<void>({ do: 'check', path }),
-    takeOut: (path, ids) => run<Taken>({ do: 'takeOut', path, ids }),
-  };
+/** Does one piece of work in a thread of its own, which ends with it and gives back what memory it took. */
+function beside<T>(file: URL, order: Order, items?: AsyncIterable<Item>): Promise<T> {
+  const worker = new Worker(file, { workerData: order, resourceLimits: LIMITS });
+  const source = items?.[Symbol.asyncIterator]();
+  return new Promise<T>((done, fail) => {
+    worker.on('message', (m: Word) => {
+      if ('done' in m) done(m.done as T);
+      else if ('failed' in m)
+        fail(m.bad ? new BadBackup(m.failed) : Object.assign(new Error(m.failed), { code: m.code }));
+      else
+        source?.next().then(
+          (next) => worker.postMessage(next.done ? null : next.value),
+          (e) => fail(e),
+        );
+    });
+    worker.on('error', fail);
+    worker.on('exit', () => fail(new Error('the thread ended before its work')));
+  }).finally(() => void worker.terminate());
 }
+
+/** Makes an empty database. */
+export const beginBeside = (file: URL, dataDir: string): Promise<void> => beside(file, { do: 'begin', dataDir });
+
+/** Work on backups. */
+export const toolsBeside = (file: URL, migrations: string): BackupTools => ({
+  pack: (path, items, about) => beside<Manifest>(file, { do: 'pack', path, about, migrations }, items),
+  check: (path) => beside<void>(file, { do: 'check', path }),
+  takeOut: (path, ids) => beside<Taken>(file, { do: 'takeOut', path, ids }),
+});

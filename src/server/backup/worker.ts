@@ -1,5 +1,5 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { inMemory } from '../db/database.ts';
+import { begin, inMemory } from '../db/database.ts';
 import { realDisk } from '../disk/disk.ts';
 import { type About, type Item } from './pack.ts';
 import { toolsHere } from './tools.ts';
@@ -8,6 +8,7 @@ import { BadBackup } from './unpack.ts';
 /** What the thread is told to do. */
 export type Order =
   | { do: 'pack'; path: string; about: About; migrations: string }
+  | { do: 'begin'; dataDir: string }
   | { do: 'check'; path: string }
   | { do: 'takeOut'; path: string; ids: string[] };
 
@@ -32,6 +33,7 @@ if (port) {
   const tools = toolsHere(realDisk, () => inMemory(migrations));
   const work = (): Promise<unknown> => {
     if (order.do === 'pack') return tools.pack(order.path, itemsFrom(port), order.about);
+    if (order.do === 'begin') return begin(order.dataDir);
     return order.do === 'check' ? tools.check(order.path) : tools.takeOut(order.path, order.ids);
   };
   work().then(

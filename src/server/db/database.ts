@@ -26,15 +26,33 @@ export interface DatabasePlace {
   remove: () => Promise<void>;
 }
 
-/** The embedded database in a folder of its own. */
-export function embedded(folder: string, migrations: string): DatabasePlace {
+/**
+ * A shelf of one household needs no more of these: with the usual 128 MB for pages the process takes twice the memory, and
+ * with 1 GB of log the folder grows to that.
+ */
+const SMALL = ['-c', 'shared_buffers=16MB', '-c', 'max_wal_size=64MB'];
+const startParams = [...PGlite.defaultStartParams, ...SMALL];
+
+/** Makes an empty database. It takes seconds and hundreds of megabytes that are not given back: best done in a thread. */
+export async function begin(dataDir: string): Promise<void> {
+  const client = await PGlite.create({ dataDir, startParams });
+  await client.close();
+}
+
+/** The embedded database in a folder of its own. `make` makes an empty one there. */
+export function embedded(
+  folder: string,
+  migrations: string,
+  make: (dataDir: string) => Promise<void> = begin,
+): DatabasePlace {
   const dataDir = join(folder, 'db');
   const aside = `${dataDir}-damaged`;
   const there = () => existsSync(join(dataDir, 'PG_VERSION'));
   return {
     there,
     async open() {
-      const client = await PGlite.create({ dataDir });
+      if (!there()) await make(dataDir);
+      const client = await PGlite.create({ dataDir, startParams });
       try {
         const db = drizzle({ client, schema });
         await migrate(db, { migrationsFolder: migrations });
@@ -60,7 +78,7 @@ export function embedded(folder: string, migrations: string): DatabasePlace {
 
 /** A database in memory alone, to try a backup in. */
 export async function inMemory(migrations: string): Promise<Database> {
-  const client = await PGlite.create();
+  const client = await PGlite.create({ startParams });
   const db = drizzle({ client, schema });
   await migrate(db, { migrationsFolder: migrations });
   return { db: db as unknown as Db, close: () => client.close() };
