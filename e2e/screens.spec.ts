@@ -12,6 +12,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => server.end());
 
+const BACKUPS = 'backups';
 const VIEWS = [
   '',
   'pattern',
@@ -26,14 +27,17 @@ const VIEWS = [
   'history',
 ];
 
-for (const view of VIEWS) {
+const addressOf = (view: string): string =>
+  view && view !== BACKUPS ? `${server.url}/project/${coat}/${view}` : `${server.url}/${view}`;
+
+for (const view of [...VIEWS, BACKUPS]) {
   test(`${view || 'shelf'}: no fault of accessibility in light or dark, no sideways scroll on desk or tablet, no error`, async ({
     page,
   }) => {
     const errors: string[] = [];
     page.on('pageerror', (e) => errors.push(e.message));
     page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
-    await page.goto(view ? `${server.url}/project/${coat}/${view}` : server.url, { waitUntil: 'networkidle' });
+    await page.goto(addressOf(view), { waitUntil: 'networkidle' });
     for (const [width, height] of [
       [1280, 800],
       [820, 1180],

@@ -62,3 +62,52 @@ export interface Problem {
   problems?: { code: string; where?: unknown; message: string }[];
   [more: string]: unknown;
 }
+
+/** Whether anything can be written down just now, and if not, why. */
+export type Saving = 'ok' | 'disk-full' | 'read-only' | 'failing';
+
+export interface StateAnswer {
+  saving: Saving;
+  /** What is to be told about the data, each with its sentence. */
+  notices: { id: string; code: string; at: string; message: string }[];
+}
+
+export interface BackupAnswer {
+  name: string;
+  /** ISO time. */
+  at: string;
+  projects: number;
+  /** Bytes. */
+  size: number;
+  /** Made by Woodbine here, or brought from elsewhere. */
+  own: boolean;
+}
+
+/** How a project of a backup stands to the shelf: as it is there; otherwise; taken off it; unknown to it. */
+export type Standing = 'same' | 'differs' | 'deleted' | 'absent';
+
+export interface Compared {
+  id: string;
+  name: string;
+  garment: string;
+  standing: Standing;
+  /** Its name on the shelf now, where that differs. */
+  nameNow: string | null;
+  /** When it was last changed, in the backup and now. */
+  at: string;
+  atNow: string | null;
+  /** What was changed since, newest first; putting it back takes these back, as one change. */
+  since: string[];
+}
+
+export interface BackupLook {
+  name: string;
+  at: string;
+  projects: Compared[];
+}
+
+export interface PutBack {
+  id: string;
+  name: string;
+  done: 'put back' | 'as it was' | 'unreadable';
+}

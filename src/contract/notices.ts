@@ -16,7 +16,9 @@ const SENTENCES: Record<string, (d: Notice['data']) => string> = {
     'The database is damaged and no backup could be read. What can be read of it is here; look your projects over, and make a backup.',
   'backup-damaged': (d) => `The backup "${d.name}" could not be read, and an older one was taken.`,
   'journal-damaged': (d) =>
-    `${d.bytes} bytes of the journal could not be read and are kept as "${d.name}". ${d.lost ? 'What is missing is told beside.' : d.end ? 'If the very last change before Woodbine stopped is not there, make it again; nothing else is missing.' : 'Nothing is missing.'}`,
+    `${d.bytes} bytes of the journal could not be read and are kept as "${d.name}". ${d.end ? 'If the very last change before Woodbine stopped is not there, make it again.' : 'What is missing by it, if anything, is told beside.'}`,
+  'records-lost': (d) =>
+    `${changes(d.count)}${d.before ? ` made before ${day(d.before)}` : ''} could not be read any more, and it is not known of which project. Look over what you did last before that.`,
   'changes-lost': (d) =>
     `${changes(d.count)} of "${d.name}" could not be read any more. What came after stands, as far as it fits: look the project over.`,
   'file-mended': (d) => `The file "${d.name}" was damaged on the disk, and was put back from its second copy.`,

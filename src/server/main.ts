@@ -50,9 +50,9 @@ async function main(): Promise<void> {
   const hostname = process.env.WOODBINE_HOST ?? '127.0.0.1';
   const migrations = join(root, 'src/server/db/migrations');
   const thread = new URL('./backup-worker.js', import.meta.url);
-  const tools = toolsBeside(thread, migrations);
+  const tools = toolsBeside(thread, folder, migrations);
   const place = embedded(folder, migrations, (dataDir) => beginBeside(thread, dataDir));
-  const opened = await openStore({ folder, migrations, tools, place, say });
+  const opened = await openStore({ folder, migrations, tools, place, say, patience: 3000 });
   await seed(opened);
   const names = ['127.0.0.1', 'localhost', '::1', ...(process.env.WOODBINE_HOST ? [process.env.WOODBINE_HOST] : [])];
   const reader = new Reader(new URL('./intake-worker.js', import.meta.url));

@@ -65,6 +65,7 @@ test('journals of the first version carried the bytes themselves: they are still
   expect((await opened.store.files(id)).map((f) => [f.name, f.size])).toEqual([['old.svg', 6]]);
   expect(await (await ask(`/api/projects/${id}/files/old-file`)).text()).toBe('<svg/>');
   // What it held is in a backup now: it is not read again.
+  await opened.store.settled();
   expect(readdirSync(folder)).toContain('journal.jsonl.taken-in');
   expect(readdirSync(folder)).not.toContain('journal.jsonl');
   expect(readdirSync(join(folder, 'backups/originals'))).toContain('old-file');

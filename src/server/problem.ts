@@ -1,8 +1,8 @@
 import { type Context } from 'hono';
 import { type ContentfulStatusCode } from 'hono/utils/http-status';
-import { type Problem, sentenceOf } from '../contract/index.ts';
+import { type Problem, type Saving, sentenceOf } from '../contract/index.ts';
 import { type Finding } from '../core/result.ts';
-import { type NotKept, type Saving } from './db/kept.ts';
+import { type NotKept } from './db/kept.ts';
 
 const TITLES: Record<number, string> = {
   400: 'Not understood',

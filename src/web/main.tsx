@@ -5,6 +5,7 @@ import { BrowserRouter, Route, Routes } from 'react-router';
 import '@fontsource-variable/vollkorn/wght.css';
 import '@fontsource-variable/source-sans-3/wght.css';
 import { Boundary } from './parts/Boundary.tsx';
+import { Backups } from './screens/Backups.tsx';
 import { NotFound } from './screens/NotFound.tsx';
 import { Project } from './screens/Project.tsx';
 import { Shelf } from './screens/Shelf.tsx';
@@ -20,6 +21,7 @@ createRoot(document.getElementById('root') as HTMLElement).render(
         <Boundary what="Woodbine" place="">
           <Routes>
             <Route path="/" element={<Shelf />} />
+            <Route path="/backups" element={<Backups />} />
             <Route path="/project/:id/*" element={<Project />} />
             <Route path="*" element={<NotFound />} />
           </Routes>

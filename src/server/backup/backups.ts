@@ -1,4 +1,5 @@
 import { basename, join } from 'node:path';
+import { type BackupAnswer } from '../../contract/index.ts';
 import { type Originals } from '../db/originals.ts';
 import { type Disk } from '../disk/disk.ts';
 import { makeWhole, PART, putWhole, readWhole, writeAll } from '../disk/files.ts';
@@ -13,16 +14,6 @@ const NAME = /^(woodbine|brought)-[\dTZ-]+\.zip$/;
 /** Bytes. */
 const LARGEST = 1024 * 1024 * 1024;
 const KEPT = { [OWN]: 5, [BROUGHT]: 3 };
-
-export interface Kept {
-  name: string;
-  /** ISO time. */
-  at: string;
-  projects: number;
-  /** Bytes. */
-  size: number;
-  own: boolean;
-}
 
 /** The backups of a data folder, and beside them a second copy of every uploaded file they speak of. */
 export class Backups {
@@ -57,8 +48,8 @@ export class Backups {
     return NAME.test(name) && (await this.disk.list(this.folder)).includes(name) ? join(this.folder, name) : null;
   }
 
-  async list(): Promise<Kept[]> {
-    const out: Kept[] = [];
+  async list(): Promise<BackupAnswer[]> {
+    const out: BackupAnswer[] = [];
     for (const name of [...(await this.named(BROUGHT)), ...(await this.named(OWN))]) {
       const path = join(this.folder, name);
       const m = await manifestIn(this.disk, path).catch(() => null);

@@ -1,25 +1,8 @@
-import { parseDocument } from '../../contract/index.ts';
+import { type Compared, type PutBack, parseDocument } from '../../contract/index.ts';
 import { type Store } from '../db/store.ts';
 import { type Backups } from './backups.ts';
 import { type Manifest } from './manifest.ts';
 import { manifestIn } from './unpack.ts';
-
-/** How a project of a backup stands to the shelf: as it is now; otherwise; off the shelf; unknown to it. */
-export type Standing = 'same' | 'differs' | 'deleted' | 'absent';
-
-export interface Compared {
-  id: string;
-  name: string;
-  garment: string;
-  standing: Standing;
-  /** Its name on the shelf now, where that differs. */
-  nameNow: string | null;
-  /** When it was last changed, in the backup and now. */
-  at: string;
-  atNow: string | null;
-  /** What was changed since, newest first; putting it back takes these back, as one change. */
-  since: string[];
-}
 
 const MOST_TOLD = 12;
 
@@ -43,12 +26,6 @@ export async function compare(store: Store, m: Manifest): Promise<Compared[]> {
   }
   // What had been taken off the shelf before the backup is not offered as something new.
   return out.filter((c) => !(c.standing === 'deleted' && m.projects.find((p) => p.id === c.id)?.deleted));
-}
-
-export interface PutBack {
-  id: string;
-  name: string;
-  done: 'put back' | 'as it was' | 'unreadable';
 }
 
 /**

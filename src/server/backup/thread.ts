@@ -32,8 +32,8 @@ function beside<T>(file: URL, order: Order, items?: AsyncIterable<Item>): Promis
 export const beginBeside = (file: URL, dataDir: string): Promise<void> => beside(file, { do: 'begin', dataDir });
 
 /** Work on backups. */
-export const toolsBeside = (file: URL, migrations: string): BackupTools => ({
-  pack: (path, items, about) => beside<Manifest>(file, { do: 'pack', path, about, migrations }, items),
+export const toolsBeside = (file: URL, folder: string, migrations: string): BackupTools => ({
+  pack: (path, items, about) => beside<Manifest>(file, { do: 'pack', path, about, migrations, folder }, items),
   check: (path) => beside<void>(file, { do: 'check', path }),
   takeOut: (path, ids) => beside<Taken>(file, { do: 'takeOut', path, ids }),
 });

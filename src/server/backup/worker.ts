@@ -7,7 +7,7 @@ import { BadBackup } from './unpack.ts';
 
 /** What the thread is told to do. */
 export type Order =
-  | { do: 'pack'; path: string; about: About; migrations: string }
+  | { do: 'pack'; path: string; about: About; migrations: string; folder: string }
   | { do: 'begin'; dataDir: string }
   | { do: 'check'; path: string }
   | { do: 'takeOut'; path: string; ids: string[] };
@@ -29,8 +29,8 @@ async function* itemsFrom(port: NonNullable<typeof parentPort>): AsyncGenerator<
 const port = parentPort;
 if (port) {
   const order = workerData as Order;
-  const migrations = order.do === 'pack' ? order.migrations : '';
-  const tools = toolsHere(realDisk, () => inMemory(migrations));
+  const [migrations, folder] = order.do === 'pack' ? [order.migrations, order.folder] : ['', ''];
+  const tools = toolsHere(realDisk, () => inMemory(migrations, folder));
   const work = (): Promise<unknown> => {
     if (order.do === 'pack') return tools.pack(order.path, itemsFrom(port), order.about);
     if (order.do === 'begin') return begin(order.dataDir);

@@ -40,7 +40,11 @@ export interface Met {
   damages: (Damage & { name: string })[];
   /** Records that are known to be lacking, because the numbers leave them out. */
   lacking: number;
+  /** When the record after the last gap was written (ISO); empty where that is not known. */
+  gap: string;
 }
+
+const writtenAt = (r: JournalRecord): string => ('at' in r ? r.at : r.t === 'file' ? r.file.at : '');
 
 /** Every readable record after `after`, in order, each once. */
 export async function* readJournal(disk: Disk, folder: string, after: number, met: Met): AsyncGenerator<Entry> {
@@ -59,7 +63,10 @@ export async function* readJournal(disk: Disk, folder: string, after: number, me
         const { seq } = found.entry;
         if (met.end) met.end.at = found.to;
         if (seq <= met.last) continue;
-        met.lacking += seq - met.last - 1;
+        if (seq > met.last + 1) {
+          met.lacking += seq - met.last - 1;
+          met.gap = writtenAt(found.entry.record);
+        }
         met.last = seq;
         yield found.entry;
       }
@@ -71,7 +78,7 @@ export async function* readJournal(disk: Disk, folder: string, after: number, me
   met.last = Math.max(met.last, (segments.at(-1)?.first ?? 1) - 1);
 }
 
-export const nothingMet = (): Met => ({ last: 0, end: null, damages: [], lacking: 0 });
+export const nothingMet = (): Met => ({ last: 0, end: null, damages: [], lacking: 0, gap: '' });
 
 /**
  * Append-only file of acknowledged writes, each flushed before anything else knows of it: the embedded database never

@@ -1,5 +1,4 @@
-/** Whether anything can be written down just now, and if not, why. */
-export type Saving = 'ok' | 'disk-full' | 'read-only' | 'failing';
+import { type Saving } from '../../contract/index.ts';
 
 const WHY: Record<string, Saving> = {
   ENOSPC: 'disk-full',

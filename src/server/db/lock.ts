@@ -165,6 +165,20 @@ async function takeFile(folder: string, file: string): Promise<void> {
   }
 }
 
+/** A folder that is held is tried again so often (ms). */
+const AGAIN = 100;
+
+/** As `lockFolder`, but a process that is just ending is waited for (ms). */
+export async function lockPatiently(folder: string, patience: number): Promise<{ release: () => Promise<void> }> {
+  for (let left = patience; ; left -= AGAIN)
+    try {
+      return await lockFolder(folder);
+    } catch (e) {
+      if (left <= 0) throw e;
+      await new Promise((done) => setTimeout(done, AGAIN));
+    }
+}
+
 /**
  * Holds the data folder for this process alone, whoever else starts: in the same or another network or process space of
  * the machine, or on another machine that shares the folder. Throws a sentence when it is held. The lock dies with its

@@ -6,7 +6,7 @@ import { removeParts, tryWriting } from '../disk/files.ts';
 import { type DatabasePlace, embedded, inMemory } from './database.ts';
 import { Journal, journalFolder } from './journal.ts';
 import { whyOf } from './kept.ts';
-import { lockFolder } from './lock.ts';
+import { lockPatiently } from './lock.ts';
 import { oldRecords, putOldAway } from './oldjournal.ts';
 import { Originals } from './originals.ts';
 import { type Recovered, recover } from './recover.ts';
@@ -31,6 +31,8 @@ export interface OpenOptions {
   disk?: Disk;
   place?: DatabasePlace;
   tools?: BackupTools;
+  /** How long another process that holds the folder is waited for, ms: one that was just killed takes a moment. */
+  patience?: number;
 }
 
 /** Why nothing can be kept in the folder, as a sentence; null where all is well. */
@@ -56,7 +58,7 @@ export async function openStore(o: OpenOptions): Promise<Opened> {
   const now = o.now ?? (() => new Date().toISOString());
   const bad = await unwritable(disk, o.folder);
   if (bad) throw new Error(bad);
-  const lock = await lockFolder(o.folder);
+  const lock = await lockPatiently(o.folder, o.patience ?? 0);
   try {
     return await opened(o, disk, now, lock.release);
   } catch (e) {
@@ -68,7 +70,7 @@ export async function openStore(o: OpenOptions): Promise<Opened> {
 async function opened(o: OpenOptions, disk: Disk, now: () => string, release: () => Promise<void>): Promise<Opened> {
   const { folder } = o;
   const originals = await Originals.in(disk, folder);
-  const tools = o.tools ?? toolsHere(disk, () => inMemory(o.migrations));
+  const tools = o.tools ?? toolsHere(disk, () => inMemory(o.migrations, folder));
   const backups = new Backups(disk, folder, tools, now);
   await backups.prepare();
   await disk.makeFolder(journalFolder(folder));
@@ -96,14 +98,17 @@ async function opened(o: OpenOptions, disk: Disk, now: () => string, release: ()
   const newId = o.newId ?? (() => crypto.randomUUID());
   const store = new Store({ db: made.database.db, journal, originals, backups, disk, folder, now, newId, reopen });
   const backup = () => takeBackup(store, journal, backups, originals);
-  const tryBackup = () => backup().catch((e) => o.say?.(`No backup could be taken: ${(e as Error).message}`));
-  store.onFull = () => void tryBackup();
+  const noBackup = (e: Error) => o.say?.(`No backup could be taken: ${e.message}`);
+  store.onFull = () => void backup().catch(noBackup);
   await countPieces(store.db);
   // What was met is told, and not met again: a backup now holds what was brought back.
   for (const t of made.told) await store.tell(t.code, t.data);
   const alone = !(await backups.paths()).length && made.met.lacking > 0 && (await store.any());
-  if (made.told.length || old.length || alone) await tryBackup();
-  if (old.length) await putOldAway(disk, folder);
+  // The shelf does not wait for it.
+  if (made.told.length || old.length || alone)
+    void backup()
+      .then(() => (old.length ? putOldAway(disk, folder) : undefined))
+      .catch(noBackup);
   const close = async (): Promise<void> => {
     await store.settled();
     await journal.close();

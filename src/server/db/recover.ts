@@ -32,6 +32,8 @@ interface Tried {
   database: Database;
   met: Met;
   lost: Lost[];
+  /** The database had everything already that the journal holds: what the journal lacks is in it then. */
+  ahead: boolean;
   fault: string | null;
 }
 
@@ -49,7 +51,7 @@ async function lay(r: Recovery, database: Database, expected: Expected, after: n
     await replay.take(record);
   }
   const lost = await replay.end();
-  return { database, met, lost, fault: await faultOf(database.db, expected) };
+  return { database, met, lost, ahead: replay.laid === 0, fault: await faultOf(database.db, expected) };
 }
 
 /** The journal is there and the disk does not give it: nothing is judged by that, nothing put aside. */
@@ -114,7 +116,7 @@ export async function recover(r: Recovery): Promise<Recovered> {
       backup &&
       (await attempt(r, async (d) => {
         await load(d.db, backup);
-        return lay(r, d, expectedOf(backup.manifest), backup.manifest.seq);
+        return { ...(await lay(r, d, expectedOf(backup.manifest), backup.manifest.seq)), ahead: false };
       }));
     if (made && !made.fault) {
       told.push({
@@ -167,8 +169,11 @@ async function tellOf(r: Recovery, t: Tried, told: Told[]): Promise<Told[]> {
       await file.close();
     }
     await putWhole(r.disk, join(journalFolder(r.folder), name), Buffer.concat(parts));
-    told.push({ code: 'journal-damaged', data: { bytes, name, end: t.met.end ? 0 : 1, lost: t.lost.length } });
+    told.push({ code: 'journal-damaged', data: { bytes, name, end: t.met.end || t.ahead ? 0 : 1 } });
   }
+  const known = t.lost.reduce((n, l) => n + l.count, 0);
+  if (!t.ahead && t.met.lacking > known)
+    told.push({ code: 'records-lost', data: { count: t.met.lacking - known, before: t.met.gap } });
   for (const l of t.lost)
     told.push({ code: 'changes-lost', data: { project: l.project, name: l.name, count: l.count } });
   return told;

@@ -48,6 +48,8 @@ const HELD = 40;
 export class Replay {
   private readonly open = new Map<string, Open>();
   private readonly lost = new Map<string, Lost>();
+  /** Changes the database did not have yet. */
+  laid = 0;
 
   private constructor(
     private readonly db: Db,
@@ -62,6 +64,7 @@ export class Replay {
     if (r.t === 'change') return this.change(r);
     if (r.t === 'create' || r.t === 'brought') {
       if (this.held.has(r.id)) return;
+      this.laid++;
       this.held.set(r.id, { revision: r.t === 'brought' ? r.revision : 0 });
     }
     // What is deleted or put back has to be there first.
@@ -86,6 +89,7 @@ export class Replay {
       p.rows.push(lostRow(r.id, revision, 'a change', r.at));
     }
     p.rows.push(changeRow(r));
+    this.laid++;
     if (!p.doubt)
       try {
         p.document = jsonpatch.applyPatch(p.document, r.patch as Operation[], false, true).newDocument;

@@ -5,6 +5,7 @@ import {
   type Notice,
   type PatchOperation,
   parseDocument,
+  type Saving,
   type Summary,
 } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
@@ -15,7 +16,7 @@ import { type Disk } from '../disk/disk.ts';
 import { tryWriting } from '../disk/files.ts';
 import { applyRecord, patched } from './apply.ts';
 import { type Journal } from './journal.ts';
-import { NotKept, type Saving, whyOf } from './kept.ts';
+import { NotKept, whyOf } from './kept.ts';
 import { type Originals } from './originals.ts';
 import { type ChangeRecord, type FileRow, type JournalRecord } from './record.ts';
 import { type Db, projectItem } from './rows.ts';

@@ -1,4 +1,11 @@
-import { type HistoryEntry, type PatchOperation, type Problem, type Summary } from '../../contract/index.ts';
+import {
+  type BackupLook,
+  type HistoryEntry,
+  type PatchOperation,
+  type Problem,
+  type PutBack,
+  type Summary,
+} from '../../contract/index.ts';
 import { type Box } from '../../core/geometry/index.ts';
 import { type Layout, type LineGroup, type PdfChoices, type Progress, type Trace } from '../../core/intake/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
@@ -36,7 +43,10 @@ async function call<T>(method: string, url: string, body?: unknown): Promise<T> 
   const form = body instanceof FormData;
   const init: RequestInit = { method };
   if (form) init.body = body;
-  else if (body !== undefined) {
+  else if (body instanceof File) {
+    init.body = body;
+    init.headers = { 'content-type': 'application/zip' };
+  } else if (body !== undefined) {
     init.body = JSON.stringify(body);
     init.headers = { 'content-type': 'application/json' };
   }
@@ -109,5 +119,11 @@ export const api = {
   },
   trace: (id: string, t: Trace & { lines: string }) =>
     call<{ findings: (Finding & { message: string })[]; residualMm: number }>('POST', `/api/projects/${id}/trace`, t),
+  seen: (notice: string) => call<void>('POST', `/api/state/notices/${notice}/seen`),
+  makeBackup: () => call<{ name: string }>('POST', '/api/backups', {}),
+  bringBackup: (file: File) => call<BackupLook>('POST', '/api/backups/brought', file),
+  lookBackup: (name: string) => get<BackupLook>(`/api/backups/${name}`),
+  putBack: (name: string, projects: string[]) =>
+    call<{ projects: PutBack[] }>('POST', `/api/backups/${name}/restore`, { projects }),
   history: (id: string) => get<{ changes: HistoryEntry[] }>(`/api/projects/${id}/history`),
 };

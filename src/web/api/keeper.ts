@@ -218,7 +218,8 @@ export class Keeper {
   private async refused(task: Task, e: Error): Promise<boolean> {
     const problem = e instanceof Refusal ? e.problem : null;
     if (problem?.type.endsWith(':stale')) return this.stale(task, problem.since);
-    if (!problem || problem.status === 0) {
+    // Nothing can be written just now, or nobody answers: it may be tried again as it is.
+    if (!problem || [0, 503, 507].includes(problem.status)) {
       // It stays first in the queue, and on screen, until it is sent again or given up.
       this.trouble = e.message;
       this.again = true;

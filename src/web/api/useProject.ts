@@ -1,10 +1,11 @@
-import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
 import { type Computed } from '../../core/compute.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { api, get, type ProjectAnswer } from './client.ts';
 import { Keeper, type Kept } from './keeper.ts';
 import { useComputed } from './useComputed.ts';
+import { useKeeping } from './useKeeping.ts';
 
 export interface Workbook extends Pick<Kept, 'saved' | 'saving' | 'trying' | 'trouble' | 'again' | 'clash' | 'told'> {
   id: string;
@@ -56,6 +57,7 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
     if (stored) void everywhere(`/api/projects/${id}`, stored, { revalidate: false });
   }, [stored, id, everywhere]);
   useUnsaved(kept);
+  useSentAgain(keeper, kept);
   const { computed, behind, stuck } = useComputed(kept?.doc ?? null);
   if (!keeper || !kept || !computed) return { workbook: null, error: error ?? null };
   const { preview, cancel, save, retry, calm, quiet, keepMine, takeTheirs } = keeper;
@@ -92,4 +94,18 @@ function useUnsaved(kept: Kept | null): void {
     window.addEventListener('beforeunload', ask);
     return () => window.removeEventListener('beforeunload', ask);
   }, [open]);
+}
+
+/** What could not be saved is sent again as soon as there is room. */
+function useSentAgain(keeper: Keeper | null, kept: Kept | null): void {
+  const { saving, refresh } = useKeeping();
+  const waits = kept?.again ?? false;
+  useEffect(() => {
+    if (waits) void refresh();
+  }, [waits, refresh]);
+  const was = useRef(saving);
+  useEffect(() => {
+    if (waits && was.current !== 'ok' && saving === 'ok') keeper?.retry();
+    was.current = saving;
+  }, [waits, saving, keeper]);
 }

@@ -3,6 +3,7 @@ import { Leaf, Moon, Sun } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { chooseMode, currentMode } from '../theme/mode.ts';
+import { SavingTold } from './Keeping.tsx';
 
 /** The strip at the top: the way back to the shelf, what belongs to the open project, light or dark. */
 export function Masthead({ children }: { children?: ReactNode }) {
@@ -42,6 +43,7 @@ export function Masthead({ children }: { children?: ReactNode }) {
           {mode === 'light' ? <Moon size={18} aria-hidden /> : <Sun size={18} aria-hidden />}
         </Button>
       </Flex>
+      <SavingTold />
     </Box>
   );
 }

@@ -169,6 +169,11 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
           link('changes.pdf', 'Change sheets for the lining')}
         {link('cut-list.csv', 'Cut list')}
         {link('project.json', 'The project as a file')}
+        <Button asChild variant="outline" minH="44px">
+          <a href={`/api/backups/project/${w.id}/project.zip`} download>
+            <Download size={18} aria-hidden /> With its changes and files
+          </a>
+        </Button>
       </Flex>
     </SheetBox>
   );

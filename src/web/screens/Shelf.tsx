@@ -9,6 +9,7 @@ import { CLOSING_ONLY, type ProjectDocument } from '../../core/project.ts';
 import { api, get, type ProjectAnswer, type ShelfAnswer } from '../api/client.ts';
 import { Spread } from '../drawing/Spread.tsx';
 import { Pick } from '../parts/Ask.tsx';
+import { DataNotices } from '../parts/Keeping.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
 import { Empty, SheetBox } from '../parts/Page.tsx';
 import { whereStopped } from '../words/progress.ts';
@@ -59,6 +60,7 @@ export function Shelf() {
         <Text color="quiet" mb="5">
           Open a project where you stopped, or begin one with a pattern of your own.
         </Text>
+        <DataNotices />
         {message && (
           <Box role="alert" color="berry" mb="4" fontWeight="600">
             {message}
@@ -287,6 +289,11 @@ function Begin({ onCreate, onLoad, demos, onDemo, onClosing }: BeginProps) {
               e.target.value = '';
             }}
           />
+        </Box>
+        <Box>
+          <Link to="/backups" style={{ color: 'var(--chakra-colors-leaf-fg)', fontWeight: 600, lineHeight: '40px' }}>
+            Backups: take away, put back
+          </Link>
         </Box>
         {demos.map((d) => (
           <Button
