@@ -23,6 +23,7 @@ import {
   SLIT_SEAMS,
   usualDecisions,
 } from '../core/project.ts';
+import { LONGEST_NAME, plainName } from '../core/text.ts';
 
 /** A length that a decision may hold, mm. */
 const mm = z.number().min(0).max(5000);
@@ -39,7 +40,11 @@ const id = z
   .min(1)
   .max(64)
   .regex(/^[\w-]+$/);
-const words = z.string().max(200);
+/** A name that any file can hold: what an older version let in is written with spaces. */
+const words = z
+  .string()
+  .max(LONGEST_NAME)
+  .overwrite((s) => plainName(s));
 /** Name of a method or a step of the plan. */
 const key = z
   .string()
@@ -74,10 +79,23 @@ const shellPiece = z.strictObject({
   drawn: z.enum(['cut', 'seam']).optional(),
 });
 
+/** What a pattern may hold: many times what one of the trade does. */
+const MOST_PIECES = 1000;
+const MOST_SEGMENTS = 100_000;
+
+interface Drawn {
+  path: unknown[];
+}
+const segmentsOf = (pieces: { ring: Drawn[]; lines: Drawn[] }[]): number =>
+  pieces.reduce((n, p) => [...p.ring, ...p.lines].reduce((m, e) => m + e.path.length, n), 0);
+
 const shell = z.strictObject({
   fileName: words,
   lines: z.enum(['cut', 'seam']),
-  pieces: z.array(shellPiece).max(1000, 'a pattern has at most 1,000 pieces'),
+  pieces: z
+    .array(shellPiece)
+    .max(MOST_PIECES, `a pattern has at most ${MOST_PIECES} pieces`)
+    .refine((p) => segmentsOf(p) <= MOST_SEGMENTS, `a pattern has at most ${MOST_SEGMENTS} lines and curves`),
   trueSize: z.boolean().optional(),
 });
 
@@ -250,8 +268,8 @@ const decisions = z.strictObject({
 export const projectDocument = z
   .strictObject({
     schema: z.literal(5),
-    name: z.string().trim().min(1).max(120),
-    garment: z.string().min(1).max(40),
+    name: words.trim().min(1),
+    garment: words.min(1).max(40),
     units: z.enum(['mm', 'in']),
     shell: shell.nullable(),
     decisions,
@@ -392,7 +410,9 @@ export function parseDocument(raw: unknown): Parsed {
   if (read.success) return { ok: true, document: read.data as ProjectDocument };
   return {
     ok: false,
-    problems: read.error.issues.slice(0, 20).map((i) => ({ path: i.path.join('.'), message: i.message })),
+    problems: read.error.issues
+      .slice(0, 20)
+      .map((i) => ({ path: i.path.join('.').slice(0, 200), message: i.message.slice(0, 200) })),
   };
 }
 

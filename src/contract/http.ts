@@ -1,9 +1,14 @@
 import { z } from 'zod';
+import { LONGEST_NAME } from '../core/text.ts';
 
 export const GARMENTS = ['coat', 'jacket', 'waistcoat', 'shirt', 'dress', 'skirt', 'other', 'closing'] as const;
 
 export const newProject = z.strictObject({
-  name: z.string().trim().min(1, 'give the project a name').max(120, 'a name has at most 120 characters'),
+  name: z
+    .string()
+    .trim()
+    .min(1, 'give the project a name')
+    .max(LONGEST_NAME, `a name has at most ${LONGEST_NAME} characters`),
   garment: z.string().trim().min(1).max(40).default('coat'),
 });
 
@@ -15,7 +20,10 @@ export const operation = z.discriminatedUnion('op', [
 ]);
 export type PatchOperation = z.infer<typeof operation>;
 
-export const change = z.strictObject({ label: z.string().min(1).max(120), patch: z.array(operation).min(1).max(5000) });
+export const change = z.strictObject({
+  label: z.string().min(1).max(LONGEST_NAME),
+  patch: z.array(operation).min(1).max(5000),
+});
 export const patchBody = z.strictObject({ revision: z.number().int().min(0), change });
 export const revisionBody = z.strictObject({ revision: z.number().int().min(0) });
 /** Which projects of a backup are put back. */

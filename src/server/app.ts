@@ -1,13 +1,14 @@
 import { serveStatic } from '@hono/node-server/serve-static';
-import { type Context, Hono } from 'hono';
+import { type Context, Hono, type MiddlewareHandler } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { HTTPException } from 'hono/http-exception';
 import { sentenceOf } from '../contract/index.ts';
 import { NotKept } from './db/kept.ts';
 import { type Opened } from './db/open.ts';
 import { Unreadable } from './db/store.ts';
-import { contentType, guard } from './guard.ts';
+import { contentType, guard, headers } from './guard.ts';
 import { type Reader } from './intake/run.ts';
+import { type Log } from './log.ts';
 import { openapi } from './openapi.ts';
 import { notKept, problem, refusal } from './problem.ts';
 import { backupRoutes, stateRoutes } from './routes/backups.ts';
@@ -26,6 +27,9 @@ export interface AppParts {
   fontFiles: string[];
   reader: Reader;
   now: () => Date;
+  log: Log;
+  /** Lets in who has the key, where one is needed. */
+  access?: MiddlewareHandler;
 }
 
 const TOO_LARGE = `The file is too large: Woodbine takes up to ${MAX_UPLOAD / 1024 / 1024} MB. Export the pattern without pictures in it.`;
@@ -42,7 +46,9 @@ async function look(c: Context, reader: Reader): Promise<Response> {
 /** The whole server as one object that answers requests; nothing is started here. */
 export function createApp(p: AppParts): Hono {
   const app = new Hono();
+  app.use(headers());
   app.use(guard(p.names));
+  if (p.access) app.use(p.access);
   app.use('/api/*', contentType());
   const limit = bodyLimit({ maxSize: MAX_UPLOAD + 64 * 1024, onError: (c) => problem(c, 413, 'too-large', TOO_LARGE) });
   // A backup is written to the disk as it comes, up to its own limit.
@@ -76,8 +82,14 @@ export function createApp(p: AppParts): Hono {
       );
     }
     if (e instanceof NotKept) return notKept(c, e);
-    console.error(e);
-    return problem(c, 500, 'internal', 'Something went wrong in Woodbine itself. Your project is as it was.');
+    const id = p.log.error(e, `${c.req.method} ${c.req.path}`);
+    return problem(
+      c,
+      500,
+      'internal',
+      `Something went wrong in Woodbine itself; your project is as it was. Try it once more. If it happens again, ask for help with the number ${id}: it stands in the log in the data folder.`,
+      { id },
+    );
   });
   return app;
 }

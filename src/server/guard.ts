@@ -1,4 +1,5 @@
 import { type MiddlewareHandler } from 'hono';
+import { isUnfit } from '../core/text.ts';
 import { problem } from './problem.ts';
 
 const CSP = [
@@ -21,6 +22,34 @@ const hostName = (host: string): string =>
     .replace(/^\[|\]$/g, '')
     .toLowerCase();
 
+const HEADERS: [string, string][] = [
+  ['content-security-policy', CSP],
+  ['x-content-type-options', 'nosniff'],
+  ['x-frame-options', 'DENY'],
+  ['referrer-policy', 'no-referrer'],
+  ['cross-origin-resource-policy', 'same-origin'],
+  ['cross-origin-opener-policy', 'same-origin'],
+  ['permissions-policy', 'camera=(), microphone=(), geolocation=()'],
+];
+
+/** Every answer, refusals and errors too, carries these; what the interface over HTTP says is kept by no cache. */
+export function headers(): MiddlewareHandler {
+  return async (c, next) => {
+    await next();
+    for (const [name, value] of HEADERS) c.header(name, value);
+    if (c.req.path.startsWith('/api/')) c.header('cache-control', 'no-store');
+  };
+}
+
+/** Only addresses that are text. */
+function readable(url: string): boolean {
+  try {
+    return !isUnfit(decodeURIComponent(url));
+  } catch {
+    return false;
+  }
+}
+
 /** Only requests addressed to one of our own names, and from our own pages, get in: no rebinding, no foreign forms. */
 export function guard(names: string[]): MiddlewareHandler {
   const allowed = new Set(names.map((n) => n.toLowerCase()));
@@ -33,12 +62,9 @@ export function guard(names: string[]): MiddlewareHandler {
     }
     if (c.req.header('sec-fetch-site') === 'cross-site')
       return problem(c, 403, 'origin', 'Requests from other pages are not answered.');
-    await next();
-    c.header('content-security-policy', CSP);
-    c.header('x-content-type-options', 'nosniff');
-    c.header('referrer-policy', 'no-referrer');
-    c.header('cross-origin-resource-policy', 'same-origin');
-    return undefined;
+    if (!readable(c.req.url.replace(/^[^/]*\/\/[^/]*/, '')))
+      return problem(c, 400, 'address', 'The address holds characters that are no text.');
+    return next();
   };
 }
 

@@ -1,14 +1,18 @@
 import { existsSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { hostname as machine, networkInterfaces } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { serve } from '@hono/node-server';
+import { type HttpBindings, serve } from '@hono/node-server';
+import { type Context } from 'hono';
 import { DEMOS } from '../demo/index.ts';
+import { keyed, keyOf } from './access.ts';
 import { createApp } from './app.ts';
 import { beginBeside, toolsBeside } from './backup/thread.ts';
 import { embedded } from './db/database.ts';
 import { type Opened, openStore } from './db/open.ts';
 import { Reader } from './intake/run.ts';
+import { logIn } from './log.ts';
 
 /** The folder of the project: the nearest one upward that holds a package.json. */
 function projectRoot(): string {
@@ -38,6 +42,21 @@ async function seed(opened: Opened): Promise<void> {
   say('Demo projects laid on the shelf.');
 }
 
+const LOOPBACK = ['127.0.0.1', 'localhost', '::1'];
+
+/** Names this server answers to: where it listens on every address of the machine, all of those. */
+function namesFor(hostname: string): string[] {
+  const every = hostname === '0.0.0.0' || hostname === '::';
+  const own = Object.values(networkInterfaces()).flatMap((list) => list?.map((i) => i.address) ?? []);
+  return [...LOOPBACK, hostname, ...(every ? [...own, machine(), `${machine()}.local`] : [])];
+}
+
+/** Beyond this machine nobody gets in without a key; on it, where several people share it and it is set. */
+const needsKey = (hostname: string): boolean => !LOOPBACK.includes(hostname) || process.env.WOODBINE_ACCESS === 'key';
+
+const addressOf = (c: Context): string =>
+  (c.env as HttpBindings | undefined)?.incoming?.socket?.remoteAddress ?? 'unknown';
+
 /** Hours between two backups written by themselves. */
 const BACKUP_HOURS = 6;
 
@@ -54,18 +73,21 @@ async function main(): Promise<void> {
   const place = embedded(folder, migrations, (dataDir) => beginBeside(thread, dataDir));
   const opened = await openStore({ folder, migrations, tools, place, say, patience: 3000 });
   await seed(opened);
-  const names = ['127.0.0.1', 'localhost', '::1', ...(process.env.WOODBINE_HOST ? [process.env.WOODBINE_HOST] : [])];
   const reader = new Reader(new URL('./intake-worker.js', import.meta.url));
   reader.warm();
+  const key = needsKey(hostname) ? keyOf(folder) : null;
   const app = createApp({
     opened,
-    names,
+    names: namesFor(hostname),
     webRoot: join(root, 'dist/web'),
     fontFiles: fontFiles(),
     reader,
     now: () => new Date(),
+    log: logIn(folder, () => new Date()),
+    ...(key !== null && { access: keyed(key, addressOf) }),
   });
-  const server = serve({ fetch: app.fetch, port, hostname }, () => say(`Woodbine is at http://${hostname}:${port}`));
+  const link = `http://${hostname}:${port}${key === null ? '' : `/?key=${key}`}`;
+  const server = serve({ fetch: app.fetch, port, hostname }, () => say(`Woodbine is at ${link}`));
   server.on('error', (e: NodeJS.ErrnoException) => {
     say(e.code === 'EADDRINUSE' ? `Port ${port} is taken. Set PORT to another one.` : String(e.message));
     process.exit(1);

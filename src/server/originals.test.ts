@@ -28,6 +28,7 @@ const ask = (path: string, init: RequestInit = {}): Promise<Response> => {
     fontFiles: [],
     reader: new Reader(null),
     now: () => new Date(0),
+    log: { error: () => 'none' },
   });
   return Promise.resolve(app.request(`http://localhost${path}`, { ...init, headers: { host: 'localhost' } }));
 };

@@ -6,12 +6,14 @@ import { type NotKept } from './db/kept.ts';
 
 const TITLES: Record<number, string> = {
   400: 'Not understood',
+  401: 'A key is needed',
   403: 'Not allowed',
   404: 'Not found',
   409: 'Changed meanwhile',
   413: 'Too large',
   415: 'Wrong kind of content',
   422: 'Cannot be used',
+  429: 'Too many tries',
   500: 'Something went wrong here',
   503: 'Nothing can be saved now',
   507: 'The disk is full',

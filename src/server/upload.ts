@@ -1,5 +1,6 @@
 import { type Context } from 'hono';
 import { type PdfChoices } from '../core/intake/index.ts';
+import { plainName } from '../core/text.ts';
 
 export const MAX_UPLOAD = 40 * 1024 * 1024;
 
@@ -34,7 +35,7 @@ export async function readUpload(c: Context): Promise<Upload | string> {
   if (typeof choices === 'string') return choices;
   const name = 'name' in file && typeof file.name === 'string' ? file.name : 'drawing.svg';
   return {
-    name: name.slice(0, 200) || 'drawing.svg',
+    name: plainName(name).trim() || 'drawing.svg',
     bytes: new Uint8Array(await file.arrayBuffer()),
     unit: typeof unit === 'string' && unit.trim() ? unit.trim() : undefined,
     lines,

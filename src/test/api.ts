@@ -11,6 +11,7 @@ export const appOf = (o: Opened): Hono =>
     fontFiles: [],
     reader: new Reader(null),
     now: () => new Date(0),
+    log: { error: () => 'none' },
   });
 
 export interface Answer {

@@ -1,5 +1,6 @@
 import { signedArea } from '../geometry/index.ts';
 import { type CutLine, type Piece } from '../pattern/index.ts';
+import { plainName } from '../text.ts';
 import { type LengthUnit, MM_PER_INCH } from '../units.ts';
 
 export interface CutListRow {
@@ -44,8 +45,14 @@ export function cutList(c: Cuttable): CutListRow[] {
     }));
 }
 
-/** A CSV field (RFC 4180); a leading sign that a spreadsheet would take for a formula is held back with an apostrophe. */
-const field = (v: string): string => `"${(/^[=+\-@\t\r]/.test(v) ? `'${v}` : v).replace(/"/g, '""')}"`;
+/** Signs a spreadsheet takes for the beginning of a formula, full-width ones too, and after spaces. */
+const FORMULA = /^\s*[=+\-@\uff1d\uff0b\uff0d\uff20]/;
+
+/** A CSV field (RFC 4180) on one line; what a spreadsheet would take for a formula is held back with an apostrophe. */
+function field(words: string): string {
+  const v = plainName(words, words.length);
+  return `"${(FORMULA.test(v) ? `'${v}` : v).replace(/"/g, '""')}"`;
+}
 
 /** The cut list as CSV (RFC 4180, CRLF), areas in the sewist's unit. */
 export function cutListCsv(c: Cuttable, units: LengthUnit): string {

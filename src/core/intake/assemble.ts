@@ -2,6 +2,7 @@ import { boxOf, distance, endOf, insideRing, nearestOn, pathLength, pointAlong, 
 import { agreeing, companyOf, oddSize, type Suggestion } from '../pattern/index.ts';
 import { type ShellPiece } from '../project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
+import { plainName } from '../text.ts';
 import { HEAL_GAP, LIGHTEN } from '../tolerance.ts';
 import { type Drawing, type Shape } from './drawing.ts';
 import { joinLoose } from './join.ts';
@@ -177,11 +178,11 @@ function namesOf(drafts: Draft[], drawing: Drawing): string[] {
     const said = d.captions.map((c) => /^piece ?name\s*:\s*(.+)$/i.exec(c)?.[1]).find(Boolean);
     const text = d.captions.find((c) => !NO_NAME.test(c.trim()) && /\p{L}{2}|\p{Lo}/u.test(c));
     const raw = said ?? d.outline.shape.name ?? d.seam?.shape.name ?? group ?? firstPart(text) ?? `Piece ${i + 1}`;
-    const short = calm(raw.trim()).replace(
+    const short = calm(plainName(raw).trim()).replace(
       /[\s.]+(outline|contour|path|shape|seam ?line|cut(ting)? ?line|seam|cut)$/i,
       '',
     );
-    const name = (short.charAt(0).toUpperCase() + short.slice(1)).slice(0, 80) || `Piece ${i + 1}`;
+    const name = plainName(short.charAt(0).toUpperCase() + short.slice(1), 80) || `Piece ${i + 1}`;
     const seen = used.get(name) ?? 0;
     used.set(name, seen + 1);
     return seen ? `${name} ${seen + 1}` : name;

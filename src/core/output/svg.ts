@@ -1,4 +1,5 @@
 import { type Path, weld } from '../geometry/index.ts';
+import { plainName } from '../text.ts';
 import { arrange, type Item, type Sheet, type Stroke } from './items.ts';
 
 /** A coordinate with at most four decimals and no trailing zeros. */
@@ -37,8 +38,12 @@ const STYLE: Record<Stroke, string> = {
   frame: 'stroke-width="0.2"',
 };
 
+/** Text as it may stand in XML: its own signs escaped, and what no XML document may hold left out. */
 export const escapeXml = (s: string): string =>
-  s.replace(/[<>&"']/g, (c) => ({ '<': '&lt;', '>': '&gt;', '&': '&amp;', '"': '&quot;', "'": '&#39;' })[c] as string);
+  plainName(s, s.length).replace(
+    /[<>&"']/g,
+    (c) => ({ '<': '&lt;', '>': '&gt;', '&': '&amp;', '"': '&quot;', "'": '&#39;' })[c] as string,
+  );
 
 function itemSvg(i: Item): string {
   if (i.kind === 'path') {

@@ -18,6 +18,7 @@ test('a deleted project can be put back with all its changes, also when everythi
       fontFiles: [],
       reader: new Reader(null),
       now: () => new Date(0),
+      log: { error: () => 'none' },
     });
     return (await app.request(`http://localhost/api/projects${path}`, { method, headers: { host: 'localhost' } }))
       .status;

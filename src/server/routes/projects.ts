@@ -1,10 +1,25 @@
 import { type Context, Hono } from 'hono';
 import { type ZodType } from 'zod';
 import { demoBody, newProject, parseDocument, patchBody, projectFile, revisionBody } from '../../contract/index.ts';
+import { isUnfit } from '../../core/text.ts';
 import { emptyDocument } from '../../core/usual.ts';
 import { DEMOS } from '../../demo/index.ts';
 import { type Store, type Stored } from '../db/store.ts';
 import { problem, refusal } from '../problem.ts';
+
+/** Where in a value there is text that is none, keys included; null where all is well. */
+function unfitIn(value: unknown, depth = 0): string[] | null {
+  if (typeof value === 'string') return isUnfit(value) ? [] : null;
+  if (value === null || typeof value !== 'object') return null;
+  // No document is nested nearly so deep.
+  if (depth > 100) return ['…'];
+  for (const [key, held] of Object.entries(value)) {
+    if (isUnfit(key)) return ['a key'];
+    const found = unfitIn(held, depth + 1);
+    if (found) return [key, ...found];
+  }
+  return null;
+}
 
 /** The JSON body, or a problem answer that says where it is wrong. */
 export async function body<T>(
@@ -17,11 +32,20 @@ export async function body<T>(
   } catch {
     return { ok: false, answer: problem(c, 400, 'json', 'The request is not readable JSON.') };
   }
+  const unfit = unfitIn(raw);
+  if (unfit !== null) {
+    const where = unfit.join('.') || 'the request';
+    const words = `${where}: it holds characters that are no text (control characters, or halves of characters)`;
+    return {
+      ok: false,
+      answer: problem(c, 422, 'characters', `Something in the request cannot be written: ${words}.`),
+    };
+  }
   const read = shape.safeParse(raw);
   if (read.success) return { ok: true, value: read.data };
   const problems = read.error.issues
     .slice(0, 10)
-    .map((i) => ({ code: 'field', where: i.path.join('.'), message: i.message }));
+    .map((i) => ({ code: 'field', where: i.path.join('.').slice(0, 200), message: i.message.slice(0, 200) }));
   const detail = problems.map((p) => `${p.where || 'the request'}: ${p.message}`).join('; ');
   return {
     ok: false,
