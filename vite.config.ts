@@ -16,6 +16,7 @@ export default defineConfig(({ isSsrBuild }) => ({
           input: {
             main: 'src/server/main.ts',
             'intake-worker': 'src/server/intake/worker.ts',
+            'work-worker': 'src/server/work/worker.ts',
             'backup-worker': 'src/server/backup/worker.ts',
           },
         },

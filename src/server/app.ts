@@ -1,36 +1,20 @@
 import { serveStatic } from '@hono/node-server/serve-static';
-import { type Context, Hono, type MiddlewareHandler } from 'hono';
+import { type Context, Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { HTTPException } from 'hono/http-exception';
 import { sentenceOf } from '../contract/index.ts';
 import { NotKept } from './db/kept.ts';
-import { type Opened } from './db/open.ts';
 import { Unreadable } from './db/store.ts';
 import { contentType, guard, headers } from './guard.ts';
 import { type Reader } from './intake/run.ts';
-import { type Log } from './log.ts';
 import { openapi } from './openapi.ts';
-import { notKept, problem, refusal } from './problem.ts';
+import { type AppParts } from './parts.ts';
+import { notKept, problem, refusal, unreadableBody } from './problem.ts';
 import { backupRoutes, stateRoutes } from './routes/backups.ts';
-import { computedRoutes } from './routes/computed.ts';
-import { exportRoutes } from './routes/exports.ts';
+import { computedRoutes, sent } from './routes/computed.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { projectRoutes } from './routes/projects.ts';
 import { MAX_UPLOAD, readUpload } from './upload.ts';
-
-export interface AppParts {
-  opened: Opened;
-  /** Host names this server answers to. */
-  names: string[];
-  /** Built interface; left out in tests of the routes alone. */
-  webRoot?: string;
-  fontFiles: string[];
-  reader: Reader;
-  now: () => Date;
-  log: Log;
-  /** Lets in who has the key, where one is needed. */
-  access?: MiddlewareHandler;
-}
 
 const TOO_LARGE = `The file is too large: Woodbine takes up to ${MAX_UPLOAD / 1024 / 1024} MB. Export the pattern without pictures in it.`;
 
@@ -54,8 +38,7 @@ export function createApp(p: AppParts): Hono {
   // A backup is written to the disk as it comes, up to its own limit.
   app.use('/api/*', (c, next) => (c.req.path === '/api/backups/brought' ? next() : limit(c, next)));
   app.route('/api/projects', projectRoutes(p.opened.store));
-  app.route('/api/projects', computedRoutes(p.opened.store, p.reader));
-  app.route('/api/projects', exportRoutes(p.opened.store, p.fontFiles, p.now));
+  app.route('/api/projects', computedRoutes(p));
   app.route('/api/jobs', jobRoutes(p.reader));
   app.post('/api/look', (c) => look(c, p.reader));
   app.get('/api/health', (c) => c.json({ ok: true }));
@@ -71,16 +54,7 @@ export function createApp(p: AppParts): Hono {
   app.onError((e, c) => {
     if (e instanceof HTTPException)
       return problem(c, e.status, 'request', e.message || 'The request was not understood.');
-    if (e instanceof Unreadable) {
-      const where = e.problems.slice(0, 3).map((p) => `${p.path}: ${p.message}`);
-      return problem(
-        c,
-        422,
-        'unreadable',
-        `What is stored of "${e.project}" cannot be read (${where.join('; ')}). It is kept as it is; restore a backup, or ask for help with the data folder.`,
-        { problems: e.problems },
-      );
-    }
+    if (e instanceof Unreadable) return sent(c, unreadableBody(e.project, e.problems));
     if (e instanceof NotKept) return notKept(c, e);
     const id = p.log.error(e, `${c.req.method} ${c.req.path}`);
     return problem(

@@ -13,6 +13,7 @@ import { embedded } from './db/database.ts';
 import { type Opened, openStore } from './db/open.ts';
 import { Reader } from './intake/run.ts';
 import { logIn } from './log.ts';
+import { Works } from './work/run.ts';
 
 /** The folder of the project: the nearest one upward that holds a package.json. */
 function projectRoot(): string {
@@ -75,6 +76,7 @@ async function main(): Promise<void> {
   await seed(opened);
   const reader = new Reader(new URL('./intake-worker.js', import.meta.url));
   reader.warm();
+  const works = new Works(new URL('./work-worker.js', import.meta.url));
   const key = needsKey(hostname) ? keyOf(folder) : null;
   const app = createApp({
     opened,
@@ -82,6 +84,7 @@ async function main(): Promise<void> {
     webRoot: join(root, 'dist/web'),
     fontFiles: fontFiles(),
     reader,
+    works,
     now: () => new Date(),
     log: logIn(folder, () => new Date()),
     ...(key !== null && { access: keyed(key, addressOf) }),
@@ -97,6 +100,7 @@ async function main(): Promise<void> {
   const stop = () => {
     server.close();
     void reader.close();
+    void works.close();
     void opened.close().finally(() => process.exit(0));
   };
   process.on('SIGINT', stop);

@@ -9,6 +9,7 @@ import { coatDocument } from '../test/shells.ts';
 import { createApp } from './app.ts';
 import { type Opened } from './db/open.ts';
 import { Reader } from './intake/run.ts';
+import { Works } from './work/run.ts';
 
 const folder = freshFolder('originals');
 const open = (): Promise<Opened> => openFolder(folder);
@@ -27,6 +28,7 @@ const ask = (path: string, init: RequestInit = {}): Promise<Response> => {
     names: ['localhost'],
     fontFiles: [],
     reader: new Reader(null),
+    works: new Works(null),
     now: () => new Date(0),
     log: { error: () => 'none' },
   });

@@ -19,14 +19,13 @@ const TITLES: Record<number, string> = {
   507: 'The disk is full',
 };
 
-/** An RFC 9457 answer. `code` becomes the problem type; more fields may follow. */
-export function problem(
-  c: Context,
+/** An RFC 9457 answer as it goes out. `code` becomes the problem type; more fields may follow. */
+export function problemBody(
   status: number,
   code: string,
   detail: string,
   more: Record<string, unknown> = {},
-): Response {
+): { status: number; type: string; body: string } {
   const body: Problem = {
     type: `urn:woodbine:problem:${code}`,
     title: TITLES[status] ?? 'Refused',
@@ -34,7 +33,28 @@ export function problem(
     detail,
     ...more,
   };
-  return c.body(JSON.stringify(body), status as ContentfulStatusCode, { 'content-type': 'application/problem+json' });
+  return { status, type: 'application/problem+json', body: JSON.stringify(body) };
+}
+
+export function problem(
+  c: Context,
+  status: number,
+  code: string,
+  detail: string,
+  more: Record<string, unknown> = {},
+): Response {
+  const { type, body } = problemBody(status, code, detail, more);
+  return c.body(body, status as ContentfulStatusCode, { 'content-type': type });
+}
+
+/** What is stored of a project is none: told, with where. */
+export function unreadableBody(name: string, problems: { path: string; message: string }[]) {
+  const where = problems
+    .slice(0, 3)
+    .map((p) => `${p.path}: ${p.message}`)
+    .join('; ');
+  const detail = `What is stored of "${name}" cannot be read (${where}). It is kept as it is; restore a backup, or ask for help with the data folder.`;
+  return problemBody(422, 'unreadable', detail, { problems });
 }
 
 const NOT_KEPT: Record<Exclude<Saving, 'ok'>, string> = {

@@ -20,6 +20,7 @@ import { createApp } from './app.ts';
 import { type Opened } from './db/open.ts';
 import { Reader } from './intake/run.ts';
 import { logIn } from './log.ts';
+import { Works } from './work/run.ts';
 
 const folder = freshFolder('security');
 let opened: Opened;
@@ -29,6 +30,7 @@ const parts = (more: object = {}) => ({
   names: ['127.0.0.1', 'localhost'],
   fontFiles: [],
   reader: new Reader(null),
+  works: new Works(null),
   now: () => new Date(0),
   log: logIn(folder, () => new Date(0)),
   ...more,

@@ -2,6 +2,7 @@ import { type Hono } from 'hono';
 import { createApp } from '../server/app.ts';
 import { type Opened } from '../server/db/open.ts';
 import { Reader } from '../server/intake/run.ts';
+import { Works } from '../server/work/run.ts';
 
 /** The server's app on an opened store, as the tests ask it: no fonts, no reader's worker, a clock that stands still. */
 export const appOf = (o: Opened): Hono =>
@@ -10,6 +11,7 @@ export const appOf = (o: Opened): Hono =>
     names: ['127.0.0.1', 'localhost'],
     fontFiles: [],
     reader: new Reader(null),
+    works: new Works(null),
     now: () => new Date(0),
     log: { error: () => 'none' },
   });

@@ -9,7 +9,7 @@ import { type ProjectDocument } from '../../core/project.ts';
 import { greenhouseCoat } from '../../demo/index.ts';
 import { appOf, asking } from '../../test/api.ts';
 import { freshFolder, openFolder } from '../../test/folder.ts';
-import { pack, unpack } from './schema.ts';
+import { pack, unpack } from './packed.ts';
 
 const MIGRATIONS = 'src/server/db/migrations';
 

@@ -106,9 +106,9 @@ async function opened(o: OpenOptions, disk: Disk, now: () => string, release: ()
   const alone = !(await backups.paths()).length && made.met.lacking > 0 && (await store.any());
   // The shelf does not wait for it.
   if (made.told.length || old.length || alone)
-    void backup()
-      .then(() => (old.length ? putOldAway(disk, folder) : undefined))
-      .catch(noBackup);
+    void takeBackup(store, journal, backups, originals, () =>
+      old.length ? putOldAway(disk, folder) : undefined,
+    ).catch(noBackup);
   const close = async (): Promise<void> => {
     await store.settled();
     await journal.close();
@@ -119,11 +119,18 @@ async function opened(o: OpenOptions, disk: Disk, now: () => string, release: ()
 }
 
 /** One after another: two at a time would let go of what the other still needs. */
-async function takeBackup(store: Store, journal: Journal, backups: Backups, originals: Originals): Promise<string> {
+async function takeBackup(
+  store: Store,
+  journal: Journal,
+  backups: Backups,
+  originals: Originals,
+  then: () => Promise<void> | undefined = () => undefined,
+): Promise<string> {
   return store.alone(async () => {
     const seq = await store.rotate();
     const path = await backups.take(itemsOf(store.db), seq, originals);
     await journal.removeUpTo(await backups.reach());
+    await then();
     return path;
   });
 }

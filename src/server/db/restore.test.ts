@@ -6,6 +6,7 @@ import { freshFolder, openFolder } from '../../test/folder.ts';
 import { coatDocument } from '../../test/shells.ts';
 import { createApp } from '../app.ts';
 import { Reader } from '../intake/run.ts';
+import { Works } from '../work/run.ts';
 
 test('a deleted project can be put back with all its changes, also when everything is made again from the journal', async () => {
   const folder = freshFolder('restore');
@@ -17,6 +18,7 @@ test('a deleted project can be put back with all its changes, also when everythi
       names: ['localhost'],
       fontFiles: [],
       reader: new Reader(null),
+      works: new Works(null),
       now: () => new Date(0),
       log: { error: () => 'none' },
     });

@@ -2,6 +2,7 @@ import { asc, eq, isNull, sql } from 'drizzle-orm';
 import { type PgDatabase, type PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { type Item, type ProjectItem } from '../backup/pack.ts';
 import { type Backup, type ProjectBack } from '../backup/unpack.ts';
+import { unpack } from './packed.ts';
 import { type FileRow } from './record.ts';
 import * as schema from './schema.ts';
 
@@ -10,7 +11,7 @@ export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
 const iso = (at: string): string => new Date(at).toISOString();
 
 /** JSON text as it is stored, not parsed. */
-const raw = (column: unknown) => sql<string>`${column}`.mapWith((t: string) => schema.unpack(t));
+const raw = (column: unknown) => sql<string>`${column}`.mapWith((t: string) => unpack(t));
 
 /** How far each project has come. */
 export async function revisionsOf(db: Db): Promise<Map<string, { revision: number; deleted: boolean }>> {

@@ -1,7 +1,7 @@
-import { gunzipSync, gzipSync } from 'node:zlib';
 import { boolean, customType, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
 import { type Notice, type PatchOperation } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
+import { pack, unpack } from './packed.ts';
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });
 
@@ -14,15 +14,6 @@ const packed = customType<{ data: unknown; driverData: string }>({
   toDriver: (value) => pack(JSON.stringify(value)),
   fromDriver: (text) => JSON.parse(unpack(text)),
 });
-
-const LARGE = 64 * 1024;
-const MARK = 'gz:';
-
-export const pack = (json: string): string =>
-  json.length < LARGE ? json : MARK + gzipSync(json, { level: 1 }).toString('base64');
-
-export const unpack = (text: string): string =>
-  text.startsWith(MARK) ? gunzipSync(Buffer.from(text.slice(MARK.length), 'base64')).toString('utf8') : text;
 
 /** One row a project: the decisions as one document, and how often it was changed. */
 export const projects = pgTable('projects', {

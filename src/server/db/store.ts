@@ -1,4 +1,4 @@
-import { and, desc, eq, lt } from 'drizzle-orm';
+import { and, desc, eq, lt, sql } from 'drizzle-orm';
 import jsonpatch from 'fast-json-patch';
 import {
   type HistoryEntry,
@@ -230,6 +230,16 @@ export class Store {
     // Kept as it is, told, and never handed out as if it were one.
     if (!parsed.ok) throw new Unreadable(row.name, parsed.problems);
     return { id, revision: row.revision, document: parsed.document };
+  }
+
+  /** A project's document as it lies in the database, for threads that read it themselves. */
+  async text(id: string): Promise<{ text: string; name: string } | null> {
+    const p = schema.projects;
+    const [row] = await this.p.db
+      .select({ text: sql<string>`${p.document}`.mapWith(String), name: p.name })
+      .from(p)
+      .where(and(eq(p.id, id), eq(p.deleted, false)));
+    return row ?? null;
   }
 
   create(document: ProjectDocument): Promise<Stored> {

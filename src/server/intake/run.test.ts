@@ -14,7 +14,7 @@ const script = join(dir, 'worker.mjs');
 writeFileSync(
   script,
   `import { parentPort } from 'node:worker_threads';
-   parentPort.on('message', ({ id, job }) => {
+   parentPort.on('message', ({ id, job: { job } }) => {
      const say = (m) => parentPort.postMessage({ id, ...m });
      say({ progress: { stage: 'pieces', done: 3, of: 12 } });
      if (job.name === 'crash') setTimeout(() => { throw new Error('out of room'); }, 5);
@@ -40,13 +40,24 @@ test('a reading that is stopped is refused, and the next file is read by a new w
   expect(reader.progress('a')).toEqual({ stage: 'pieces', done: 3, of: 12 });
   const waiting = reader.pieces(job('good'), 'b');
   expect(reader.progress('b')?.stage).toBe('waiting');
+  // It does not wait for the one before it.
+  expect((await waiting).ok).toBe(true);
   expect(reader.cancel('a')).toBe(true);
   expect(codes(await stuck)).toEqual(['reading-stopped']);
-  expect((await waiting).ok).toBe(true);
+  const [one, other, third] = ['endless', 'endless', 'good'].map((name, i) => reader.pieces(job(name), `${i}`));
+  await until(() => reader.progress('1')?.stage === 'pieces');
+  expect([reader.progress('2')?.stage, reader.cancel('0'), (await third)?.ok, reader.cancel('1')]).toEqual([
+    'waiting',
+    true,
+    true,
+    true,
+  ]);
+  await Promise.all([one, other]);
   expect([reader.progress('a'), reader.progress('b'), reader.cancel('a')]).toEqual([null, null, false]);
 });
 
 test('one that still waits can be stopped without touching the one before it', async () => {
+  const busy = reader.pieces(job('endless'), 'c');
   const first = reader.pieces(job('endless'), 'a');
   const second = reader.pieces(job('good'), 'b');
   expect(reader.cancel('b')).toBe(true);
@@ -54,6 +65,8 @@ test('one that still waits can be stopped without touching the one before it', a
   reader.cancel('a');
   expect(codes(await first)).toEqual(['reading-stopped']);
   expect(codes(await second)).toEqual(['reading-stopped']);
+  reader.cancel('c');
+  await busy;
 });
 
 test('a worker that dies refuses its file alone; a fault inside it is told', async () => {

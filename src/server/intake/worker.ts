@@ -6,7 +6,9 @@ import { type IntakeJob, lookInto, readPieces } from './read.ts';
 const PAUSE = 40;
 
 // A thin shell: reading runs here, beside the server, so that a heavy or hostile file never holds it up.
-parentPort?.on('message', async ({ id, look, job }: { id: number; look: boolean; job: IntakeJob }) => {
+parentPort?.on('message', async (m: { id: number; job: { look: boolean; job: IntakeJob } }) => {
+  const { id, job: asked } = m;
+  const { look, job } = asked;
   let last = { stage: '', at: 0 };
   const tell = (progress: Progress): void => {
     const now = performance.now();

@@ -1,49 +1,57 @@
 import { type Context, Hono } from 'hono';
+import { type ContentfulStatusCode } from 'hono/utils/http-status';
 import { sentenceOf, traceBody } from '../../contract/index.ts';
-import { type Computed, compute, planOf } from '../../core/compute.ts';
-import { cutList } from '../../core/cutting/index.ts';
+import { type Computed } from '../../core/compute.ts';
 import { type Intake, intakeTrace } from '../../core/intake/index.ts';
 import { keepChoices, shellPieces } from '../../core/pattern/index.ts';
 import { type ProjectDocument, type Shell } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
-import { pieceAnswer, piecesAnswer, seamsAnswer } from '../answers.ts';
-import { type Store, type Stored } from '../db/store.ts';
+import { pieceAnswer } from '../answers.ts';
+import { type Store } from '../db/store.ts';
 import { type Reader } from '../intake/run.ts';
+import { type AppParts } from '../parts.ts';
 import { problem, refusal } from '../problem.ts';
 import { readUpload, type Upload } from '../upload.ts';
+import { type Answered, type Asked, EXPORTS, PARTS, type Part } from '../work/ask.ts';
 import { body, missing, projectAnswer, written } from './projects.ts';
 
 const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sentenceOf(f) }));
 
-/** Everything that is computed from a project's decisions, never stored. */
-export function computedRoutes(store: Store, reader: Reader): Hono {
+/** An answer that was worked out elsewhere. */
+export function sent(c: Context, a: Answered): Response {
+  if (a.name) c.header('content-disposition', `attachment; filename="${a.name}"`);
+  const body = typeof a.body === 'string' ? a.body : (a.body as Uint8Array<ArrayBuffer>);
+  return c.body(body, a.status as ContentfulStatusCode, { 'content-type': a.type });
+}
+
+/** What is asked for by the address: a sentence where that is nothing. */
+function askedOf(c: Context, part: Part, now: Date): Asked | string {
+  const { paper, pieces, strip } = c.req.query();
+  if (paper !== undefined && paper !== 'a4' && paper !== 'letter') return 'Paper is a4 or letter.';
+  return {
+    part,
+    now: now.toISOString(),
+    ...(paper !== undefined && { paper }),
+    ...(pieces !== undefined && { pieces: pieces === '' ? [] : pieces.split(',') }),
+    ...(strip !== undefined && { strip: strip === '1' || strip === 'true' }),
+  };
+}
+
+/** Everything that is computed from a project's decisions, never stored; the files made of it; what comes in. */
+export function computedRoutes({ opened, reader, works, fontFiles, now }: AppParts): Hono {
+  const { store } = opened;
   const r = new Hono();
-  const with_ = async (
-    c: Context,
-    answer: (x: Computed, s: Stored) => Response | Promise<Response>,
-  ): Promise<Response> => {
-    const s = await store.get(c.req.param('id') ?? '');
-    return s ? answer(compute(s.document), s) : missing(c);
+  const worked = async (c: Context, part: Part): Promise<Response> => {
+    const held = await store.text(c.req.param('id') ?? '');
+    if (!held) return missing(c);
+    const asked = askedOf(c, part, now());
+    if (typeof asked === 'string') return problem(c, 422, 'paper', asked);
+    return sent(c, await works.answer({ ...held, asked, fontFiles }));
   };
   r.post('/:id/shell', (c) => takeShell(c, store, reader));
   r.post('/:id/trace', (c) => takeTrace(c, store));
-  r.get('/:id/pieces', (c) => with_(c, (x) => c.json({ pieces: piecesAnswer(x), findings: told(x.findings) })));
-  r.get('/:id/seams', (c) => with_(c, (x) => c.json({ seams: seamsAnswer(x) })));
-  r.get('/:id/closure', (c) =>
-    with_(c, (x) => {
-      if (!x.closure) return c.json({ closure: null, findings: [] });
-      if (!x.closure.ok) return c.json({ closure: null, findings: told(x.closure.findings) });
-      return c.json({ closure: x.closure.value, findings: told(x.closure.value.findings) });
-    }),
-  );
-  r.get('/:id/plan', (c) =>
-    with_(c, (x, s) => {
-      const plan = planOf(s.document, x);
-      if (!plan.ok) return c.json({ steps: [], findings: told(plan.findings) });
-      return c.json({ ...plan.value, findings: told(plan.value.findings) });
-    }),
-  );
-  r.get('/:id/cutting', (c) => with_(c, (x) => c.json({ cutList: cutList(x) })));
+  for (const part of PARTS) r.get(`/:id/${part}`, (c) => worked(c, part));
+  for (const part of EXPORTS) r.get(`/:id/export/${part}`, (c) => worked(c, part));
   return r;
 }
 

@@ -1,0 +1,33 @@
+/** Files to take away, by the names of their addresses. */
+export const EXPORTS = ['pattern.pdf', 'changes.pdf', 'pieces.svg', 'cut-list.csv', 'project.json'] as const;
+/** Parts of what is computed, by theirs. */
+export const PARTS = ['pieces', 'seams', 'closure', 'plan', 'cutting'] as const;
+
+export type Part = (typeof PARTS)[number] | (typeof EXPORTS)[number];
+
+export interface Asked {
+  part: Part;
+  paper?: 'a4' | 'letter';
+  /** Which pieces are printed; as the project says where it is left out. */
+  pieces?: string[];
+  strip?: boolean;
+  /** ISO time, for what is dated. */
+  now: string;
+}
+
+/** An answer as it goes out. */
+export interface Answered {
+  status: number;
+  type: string;
+  body: string | Uint8Array;
+  /** A file to be kept under this name. */
+  name?: string;
+}
+
+/** The stored document as it lies in the database, packed or not, and what is asked of it. */
+export interface WorkJob {
+  text: string;
+  name: string;
+  asked: Asked;
+  fontFiles: string[];
+}

@@ -1,0 +1,144 @@
+import { changeMark, changeWords } from '../../contract/index.ts';
+import { type Computed } from '../../core/compute.ts';
+import { cutListCsv } from '../../core/cutting/index.ts';
+import { line } from '../../core/geometry/index.ts';
+import { changeSheet } from '../../core/inside/index.ts';
+import { type ChangePage, changesPdf } from '../../core/output/changespdf.ts';
+import { cutWords, PAPERS, sheetsFor, svgOf } from '../../core/output/index.ts';
+import { type PdfFonts, type PdfJob, pdfOf } from '../../core/output/pdf.ts';
+import { datedTitle } from '../../core/output/pdfpage.ts';
+import { notchTick } from '../../core/pattern/index.ts';
+import { type ProjectDocument } from '../../core/project.ts';
+import { problemBody } from '../problem.ts';
+import { type Answered, type Asked, type EXPORTS } from './ask.ts';
+
+/** A file name a browser may safely save: letters, digits and dashes of the project's name. */
+const slug = (name: string): string =>
+  name
+    .normalize('NFKD')
+    .replace(/[^\w]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .toLowerCase()
+    .slice(0, 60) || 'project';
+
+const NOTES = [
+  'Print at 100 % ("actual size"), one side, no fitting to the page.',
+  'Measure both squares first: 50 mm and 2 in each way, edge to edge.',
+  'Cut off the left and the upper rim of a page along its frame where a page joins there: uncut it hides 10 mm of that one.',
+  'Lay each page so that its frame overlaps its neighbour by 10 mm, crosses on crosses.',
+  'Keep blades away from the hand that holds the paper.',
+];
+
+/** A name in a script whose letters do not come with Woodbine. */
+const unprintable = (letters: string): string =>
+  `${[...letters].length === 1 ? 'One letter' : `${[...letters].length} letters`} of the names cannot be printed and stand as ?; the pieces are whole. Write those names by hand.`;
+
+const LINES: PdfJob['legend'] = [
+  { stroke: 'cut', words: 'cut here' },
+  { stroke: 'seam', words: 'seam line' },
+  { stroke: 'fold', words: 'fold' },
+  { stroke: 'inner', words: 'darts, lines inside' },
+  { stroke: 'grain', words: 'grainline' },
+  { stroke: 'notch', words: 'notch' },
+  { stroke: 'mark', words: 'hole, button, dot' },
+];
+
+/** How long a notch is drawn on the small pictures of the change sheets, mm at full size. */
+const NOTCH = 12;
+
+const LEGEND =
+  'Full line: cut edge of the shell. Dashes: cut edge of the lining; fine dashes: its darts and pleats. + add outside the shell, − cut off inside it.';
+
+/** Every lining piece as changes to the pattern of its shell piece. */
+function changePages(x: Computed, doc: ProjectDocument): ChangePage[] {
+  return x.inside.flatMap((made): ChangePage[] => {
+    const shell = x.shell.find((q) => q.id === made.parent);
+    const cuts = shell && [x.cutLines.get(shell.id), x.cutLines.get(made.id)];
+    if (made.material !== 'lining' || !shell || !cuts?.[0] || !cuts[1]) return [];
+    const changes = changeSheet(shell, made);
+    return [
+      {
+        heading: `${made.name}, from the pattern of "${shell.name}" (${cutWords(made)})`,
+        shell: cuts[0].outline,
+        made: cuts[1].outline,
+        inside: [
+          { path: [line(made.grain.a, made.grain.b)], stroke: 'grain' },
+          ...made.lines.map((l) => ({ path: l.path, stroke: 'inner' as const })),
+          ...made.notches.flatMap((n) => {
+            const edge = made.ring.find((e) => e.id === n.edge);
+            const t = edge && notchTick(edge, n.at, NOTCH);
+            return t ? [{ path: [line(t.a, t.b)], stroke: 'notch' as const }] : [];
+          }),
+        ],
+        marks: changes.map((k) => ({ at: k.at, text: changeMark(k, doc.units) })).filter((k) => k.text),
+        lines: changes.map((k) => changeWords(k, doc.units)),
+      },
+    ];
+  });
+}
+
+/** What is printed or drawn of a project, and under what title. */
+function chosen(x: Computed, doc: ProjectDocument, q: Asked) {
+  const pieces = q.pieces === undefined ? doc.decisions.paper.pieces : q.pieces;
+  const strip = q.strip ?? doc.decisions.paper.strip;
+  return sheetsFor(x, pieces, strip, doc.units, datedTitle(doc.name, new Date(q.now)));
+}
+
+const nothing = (words: string): Answered => problemBody(422, 'nothing-to-print', words);
+const file = (doc: ProjectDocument, ending: string, type: string, body: Answered['body']): Answered => ({
+  status: 200,
+  type,
+  body,
+  name: `${slug(doc.name)}${ending}`,
+});
+
+async function pattern(x: Computed, doc: ProjectDocument, q: Asked, fonts: PdfFonts): Promise<Answered> {
+  const sheets = chosen(x, doc, q);
+  if (!sheets.length) return nothing('Nothing is chosen to be printed. Tick at least one piece or the marking strip.');
+  const bytes = await pdfOf({
+    title: doc.name,
+    sheets,
+    paper: PAPERS[q.paper ?? doc.decisions.paper.size],
+    notes: NOTES,
+    legend: LINES,
+    unprintable,
+    fonts,
+    now: new Date(q.now),
+  });
+  return file(doc, '.pdf', 'application/pdf', bytes);
+}
+
+async function changes(x: Computed, doc: ProjectDocument, q: Asked, fonts: PdfFonts): Promise<Answered> {
+  const pages = changePages(x, doc);
+  if (!pages.length) return nothing('There is no lining to cut from the pattern of the shell.');
+  const bytes = await changesPdf({
+    title: doc.name,
+    pages,
+    legend: LEGEND,
+    unprintable,
+    paper: PAPERS[q.paper ?? doc.decisions.paper.size],
+    fonts,
+    now: new Date(q.now),
+  });
+  return file(doc, '-changes.pdf', 'application/pdf', bytes);
+}
+
+function drawing(x: Computed, doc: ProjectDocument, q: Asked): Answered {
+  const sheets = chosen(x, doc, q);
+  if (!sheets.length) return nothing('Nothing is chosen. Tick at least one piece.');
+  return file(doc, '.svg', 'image/svg+xml; charset=utf-8', svgOf(sheets, doc.name));
+}
+
+type Maker = (x: Computed, doc: ProjectDocument, q: Asked, fonts: PdfFonts) => Answered | Promise<Answered>;
+
+/** How each file is made. */
+export const MAKERS: Record<Exclude<(typeof EXPORTS)[number], 'project.json'>, Maker> = {
+  'pattern.pdf': pattern,
+  'changes.pdf': changes,
+  'pieces.svg': drawing,
+  'cut-list.csv': (x, doc) => file(doc, '-cut-list.csv', 'text/csv; charset=utf-8', cutListCsv(x, doc.units)),
+};
+
+/** The project itself, which nothing has to be worked out for. */
+export const projectJson = (doc: ProjectDocument): Answered =>
+  file(doc, '.json', 'application/json; charset=utf-8', JSON.stringify({ woodbine: 1, project: doc }, null, 1));

@@ -1,0 +1,29 @@
+import { problemBody } from '../problem.ts';
+import { type Budget, Pool } from '../threads/pool.ts';
+import { type Answered, type WorkJob } from './ask.ts';
+
+/** The largest pattern of the trade takes a few seconds. Threads that rest are let go of: the interface rarely asks. */
+const BUDGET: Budget = { patience: 20_000, memoryMb: 1024, size: 2, idle: 30_000 };
+
+const TOO_HEAVY =
+  'This project takes too long to be worked out. Its pattern has too many lines, or lines that cross each other very often: put in a simpler one.';
+
+/** Works answers out of projects in threads of their own; in place where they are not built. */
+export class Works {
+  private readonly pool: Pool | null;
+  constructor(file: URL | null) {
+    this.pool = Pool.of(file, BUDGET);
+  }
+
+  async answer(job: WorkJob): Promise<Answered> {
+    if (!this.pool) return (await import('./answer.ts')).answer(job);
+    const o = await this.pool.run<Answered>(job).outcome;
+    if (o.ok) return o.value;
+    if (o.why === 'failed') throw Object.assign(new Error('a part could not be worked out'), { stack: o.detail });
+    return problemBody(422, 'too-heavy', TOO_HEAVY);
+  }
+
+  async close(): Promise<void> {
+    await this.pool?.close();
+  }
+}
