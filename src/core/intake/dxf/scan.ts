@@ -118,7 +118,8 @@ class Writer {
   private parts = { BLOCKS: [] as string[], ENTITIES: [] as string[] };
   private extras = new Map<string, Extra>();
   private ignored = new Map<string, number>();
-  private openPolyline = false;
+  /** The section of a polyline that has no end yet. */
+  private openPolyline: 'BLOCKS' | 'ENTITIES' | null = null;
   private openBlock = false;
   private handle = 0;
 
@@ -142,12 +143,12 @@ class Writer {
       if (this.openPolyline) part.push(this.numbered(r));
       return;
     }
-    this.closePolyline(section);
+    this.closePolyline();
     if (kind === 'BLOCK' || kind === 'ENDBLK') this.block(part, kind, r);
     else if (READ.has(kind)) {
       if (section === 'BLOCKS' && !this.openBlock) return;
       part.push(this.numbered(r));
-      this.openPolyline = kind === 'POLYLINE';
+      this.openPolyline = kind === 'POLYLINE' ? section : null;
     } else if (!SILENT.has(kind) && kind !== 'SECTION') this.ignored.set(kind, (this.ignored.get(kind) ?? 0) + 1);
   }
 
@@ -162,9 +163,10 @@ class Writer {
     part.push(`0\nBLOCK\n2\n${name?.value ?? '?'}\n10\n${at[0]?.value ?? '0'}\n20\n${at[1]?.value ?? '0'}`);
   }
 
-  private closePolyline(section: 'BLOCKS' | 'ENTITIES'): void {
-    if (this.openPolyline) this.parts[section].push('0\nSEQEND\n8\n0');
-    this.openPolyline = false;
+  /** In the section it stands in: a file that is cut off within it, or goes on with the next, leads the parser astray. */
+  private closePolyline(): void {
+    if (this.openPolyline) this.parts[this.openPolyline].push('0\nSEQEND\n8\n0');
+    this.openPolyline = null;
   }
 
   /** The entity under a handle of ours, without codes the parser does not know, and what it would lose set aside. */
@@ -186,7 +188,7 @@ class Writer {
   }
 
   done(): Scanned {
-    this.closePolyline('ENTITIES');
+    this.closePolyline();
     if (this.openBlock) this.parts.BLOCKS.push('0\nENDBLK');
     const section = (name: string, body: string[]): string[] => [`0\nSECTION\n2\n${name}`, ...body, '0\nENDSEC'];
     const table = (name: string, rows: string[]): string[] =>
