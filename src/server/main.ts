@@ -72,11 +72,19 @@ async function main(): Promise<void> {
   const thread = new URL('./backup-worker.js', import.meta.url);
   const tools = toolsBeside(thread, folder, migrations);
   const place = embedded(folder, migrations, (dataDir) => beginBeside(thread, dataDir));
-  const opened = await openStore({ folder, migrations, tools, place, say, patience: 3000 });
+  const works = new Works(new URL('./work-worker.js', import.meta.url));
+  const opened = await openStore({
+    works,
+    folder,
+    migrations,
+    tools,
+    place,
+    say,
+    patience: 3000,
+  });
   await seed(opened);
   const reader = new Reader(new URL('./intake-worker.js', import.meta.url));
   reader.warm();
-  const works = new Works(new URL('./work-worker.js', import.meta.url));
   const key = needsKey(hostname) ? keyOf(folder) : null;
   const app = createApp({
     opened,

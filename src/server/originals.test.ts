@@ -1,7 +1,6 @@
 import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { type Shell } from '../core/project.ts';
 import { emptyDocument } from '../core/usual.ts';
 import { coatSvg, GREENHOUSE_COAT } from '../demo/index.ts';
 import { freshFolder, openFolder } from '../test/folder.ts';
@@ -82,11 +81,9 @@ test('journals of the first version carried the bytes themselves: they are still
 test('an upload that is refused leaves no file behind, neither listed nor on the disk', async () => {
   const { id } = await opened.store.create(emptyDocument('Too many', 'coat'));
   const before = readdirSync(join(folder, 'originals'));
-  const many = { ...coatDocument().shell, pieces: Array(1001).fill(coatDocument().shell?.pieces[0]) } as Shell;
-  const refused = await opened.store.update(id, 'Pattern file', (d) => ({ ...d, shell: many }), {
-    name: 'many.svg',
-    bytes: Buffer.from('<svg/>'),
-  });
+  const read = JSON.stringify({ pieces: Array(1001).fill(coatDocument().shell?.pieces[0]), findings: [] });
+  const upload = { name: 'many.svg', bytes: Buffer.from('<svg/>') };
+  const refused = await opened.store.takeShell(id, { fileName: 'many.svg', lines: 'seam' }, read, upload);
   expect([refused.ok, await opened.store.files(id), readdirSync(join(folder, 'originals'))]).toEqual([
     false,
     [],

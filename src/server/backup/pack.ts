@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import { type Notice } from '../../contract/index.ts';
-import { type FileRow } from '../db/record.ts';
+import { type FileRow, joined } from '../db/record.ts';
 import { type Disk } from '../disk/disk.ts';
 import { makeWhole, writeAll } from '../disk/files.ts';
 import {
@@ -42,12 +42,6 @@ export type Item = ProjectItem | { t: 'file'; file: FileRow; bytes?: Uint8Array 
 export type About = Pick<Manifest, 'at' | 'seq' | 'whole'>;
 
 export const sha256 = (bytes: Uint8Array | string): string => createHash('sha256').update(bytes).digest('hex');
-
-/** JSON text of an object some of whose values are JSON text already. */
-const joined = (plain: object, ready: Record<string, string>): string =>
-  `${JSON.stringify(plain).slice(0, -1)}${Object.entries(ready)
-    .map(([k, v]) => `,${JSON.stringify(k)}:${v}`)
-    .join('')}}`;
 
 /** Writes a backup file. It stands only when it is whole and flushed; what it holds is given back. */
 export function pack(disk: Disk, path: string, items: AsyncIterable<Item>, about: About): Promise<Manifest> {

@@ -1,8 +1,9 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import jsonpatch, { type Operation } from 'fast-json-patch';
 import { CURRENT_SCHEMA, type PatchOperation, parseDocument } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
-import { type ChangeRecord, type JournalRecord } from './record.ts';
+import { type MadeChange, type MadeDocument } from '../work/made.ts';
+import { type ChangeMeta, type ChangeRecord, type JournalRecord } from './record.ts';
 import { type Db, insertProject, piecesIn } from './rows.ts';
 import * as schema from './schema.ts';
 
@@ -34,8 +35,8 @@ export const changeRow = (r: ChangeRecord): typeof schema.changes.$inferInsert =
   return { project: id, revision, kind, of, label, patch, inverse, at };
 };
 
-/** Carries out one acknowledged write. `ready` is the document after a change, where it is known. */
-export async function applyRecord(db: Db, r: JournalRecord, ready?: ProjectDocument): Promise<void> {
+/** Carries out one acknowledged write, but for a change, for which the document has to be known. */
+export async function applyRecord(db: Db, r: Exclude<JournalRecord, ChangeRecord>): Promise<void> {
   switch (r.t) {
     case 'create': {
       const { id, document, at } = r;
@@ -73,24 +74,36 @@ export async function applyRecord(db: Db, r: JournalRecord, ready?: ProjectDocum
     case 'seen':
       await db.update(schema.notices).set({ seen: true }).where(eq(schema.notices.id, r.id));
       return;
-    case 'change':
-      if (ready) await applyChange(db, r, ready);
-      return;
     default:
       r satisfies never;
   }
 }
 
-async function applyChange(db: Db, r: ChangeRecord, document: ProjectDocument): Promise<void> {
+/** A text of ours as it is stored, in the place of a value that would be packed anew. */
+const asStored = (text: string) => sql`${text}`;
+
+export async function applyCreate(db: Db, id: string, at: string, made: MadeDocument): Promise<void> {
+  const { name, garment, pieces, packed } = made;
+  const document = asStored(packed);
+  const row = { id, name, garment, document, revision: 0, pieces, createdAt: at, updatedAt: at };
+  await db.insert(schema.projects).values(row as never);
+}
+
+/** A change of a project that stands at the revision before. */
+export async function applyChange(db: Db, r: ChangeMeta, made: MadeChange): Promise<void> {
   await db.transaction(async (tx) => {
     const p = schema.projects;
-    const { name, garment } = document;
-    const set = { document, name, garment, pieces: piecesIn(document), revision: r.revision, updatedAt: r.at };
-    await tx
+    const { name, garment, pieces } = made;
+    const set = { document: asStored(made.packed), name, garment, pieces, revision: r.revision, updatedAt: r.at };
+    const done = await tx
       .update(p)
-      .set(set)
-      .where(and(eq(p.id, r.id), eq(p.revision, r.revision - 1)));
-    await tx.insert(schema.changes).values(changeRow(r));
+      .set(set as never)
+      .where(and(eq(p.id, r.id), eq(p.revision, r.revision - 1)))
+      .returning({ id: p.id });
+    if (!done.length) throw new Error('the project is not at the revision before');
+    const { id, revision, kind, of, label, at } = r;
+    const texts = { patch: asStored(made.packedPatch), inverse: asStored(made.packedInverse) };
+    await tx.insert(schema.changes).values({ project: id, revision, kind, of, label, at, ...texts } as never);
     if (r.file) await tx.insert(schema.files).values(r.file).onConflictDoNothing();
   });
 }

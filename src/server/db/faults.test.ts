@@ -104,9 +104,10 @@ async function hour(disk: FaultyDisk, told: Told): Promise<void> {
   const upload = (s: Opened['store'], id: string, name: string) => {
     const { revision, files } = told.sure.get(id) as Held;
     return write(
-      () => put(told.sure, id, { name, revision: revision + 1, files: [...files, name] }),
+      () => put(told.sure, id, { revision: revision + 1, files: [...files, name] }),
       async () => {
-        const w = await s.update(id, 'Pattern file', (d) => ({ ...d, name }), { name, bytes: Buffer.from(name) });
+        const read = JSON.stringify({ pieces: [], findings: [] });
+        const w = await s.takeShell(id, { fileName: name, lines: 'seam' }, read, { name, bytes: Buffer.from(name) });
         expect(w.ok).toBe(true);
         return id;
       },

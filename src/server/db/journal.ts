@@ -2,7 +2,7 @@ import { join } from 'node:path';
 import { type Disk, type DiskFile } from '../disk/disk.ts';
 import { writeAll } from '../disk/files.ts';
 import { NotKept } from './kept.ts';
-import { type Entry, encode, type JournalRecord } from './record.ts';
+import { type Entry, framed, type JournalRecord } from './record.ts';
 import { type Damage, scan } from './segment.ts';
 
 /** A file of the journal that has grown to this is followed by a new one, bytes. */
@@ -123,9 +123,9 @@ export class Journal {
     return this.length >= FULL;
   }
 
-  /** The record is on the disk when this returns. Throws `NotKept` when it is not. */
-  async append(record: JournalRecord): Promise<void> {
-    const bytes = encode(this.seq + 1, record);
+  /** The record (its JSON text) is on the disk when this returns. Throws `NotKept` when it is not. */
+  async append(json: string): Promise<void> {
+    const bytes = framed(this.seq + 1, json);
     let whole = false;
     try {
       if (this.torn) await this.cut();

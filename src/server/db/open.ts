@@ -3,6 +3,7 @@ import { Backups } from '../backup/backups.ts';
 import { type BackupTools, toolsHere } from '../backup/tools.ts';
 import { type Disk, realDisk } from '../disk/disk.ts';
 import { removeParts, tryWriting } from '../disk/files.ts';
+import { Works } from '../work/run.ts';
 import { type DatabasePlace, embedded, inMemory } from './database.ts';
 import { Journal, journalFolder } from './journal.ts';
 import { whyOf } from './kept.ts';
@@ -31,6 +32,7 @@ export interface OpenOptions {
   disk?: Disk;
   place?: DatabasePlace;
   tools?: BackupTools;
+  works?: Works;
   /** How long another process that holds the folder is waited for, ms: one that was just killed takes a moment. */
   patience?: number;
 }
@@ -95,8 +97,20 @@ async function opened(o: OpenOptions, disk: Disk, now: () => string, release: ()
     made = await bring();
     return made.database.db;
   };
+  const works = o.works ?? new Works(null);
   const newId = o.newId ?? (() => crypto.randomUUID());
-  const store = new Store({ db: made.database.db, journal, originals, backups, disk, folder, now, newId, reopen });
+  const store = new Store({
+    db: made.database.db,
+    journal,
+    originals,
+    backups,
+    disk,
+    folder,
+    now,
+    newId,
+    reopen,
+    works,
+  });
   const backup = () => takeBackup(store, journal, backups, originals);
   const noBackup = (e: Error) => o.say?.(`No backup could be taken: ${e.message}`);
   store.onFull = () => void backup().catch(noBackup);

@@ -7,5 +7,11 @@ const MARK = 'gz:';
 export const pack = (json: string): string =>
   json.length < LARGE ? json : MARK + gzipSync(json, { level: 1 }).toString('base64');
 
-export const unpack = (text: string): string =>
-  text.startsWith(MARK) ? gunzipSync(Buffer.from(text.slice(MARK.length), 'base64')).toString('utf8') : text;
+/** The zipped bytes of a text that is stored so; null where it is stored as it is. */
+export const zippedIn = (text: string): Buffer | null =>
+  text.startsWith(MARK) ? Buffer.from(text.slice(MARK.length), 'base64') : null;
+
+export function unpack(text: string): string {
+  const zipped = zippedIn(text);
+  return zipped ? gunzipSync(zipped).toString('utf8') : text;
+}

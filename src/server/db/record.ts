@@ -17,6 +17,9 @@ export interface ChangeRecord {
   file?: FileRow;
 }
 
+/** A change without its patches, which are written as they come. */
+export type ChangeMeta = Omit<ChangeRecord, 'patch' | 'inverse'>;
+
 /** A change as it is stored; `lost`: one that could not be read any more, with nothing in it. */
 export type StoredChange = Omit<ChangeRecord, 't' | 'id' | 'kind' | 'file'> & { kind: ChangeRecord['kind'] | 'lost' };
 
@@ -69,9 +72,17 @@ export const LONGEST = 512 * 1024 * 1024;
 const sumOf = (seq: number, json: Uint8Array | string): string =>
   createHash('sha256').update(`${seq},`).update(json).digest('hex').slice(0, 16);
 
+/** JSON text of an object some of whose values are JSON text already. */
+export const joined = (plain: object, ready: Record<string, string>): string =>
+  `${JSON.stringify(plain).slice(0, -1)}${Object.entries(ready)
+    .map(([k, v]) => `,${JSON.stringify(k)}:${v}`)
+    .join('')}}`;
+
 /** A record as it lies in the file: a JSON text sequence of `[number, bytes of the record, checksum, record]`. */
-export function encode(seq: number, record: JournalRecord): Uint8Array {
-  const json = JSON.stringify(record);
+export const encode = (seq: number, record: JournalRecord): Uint8Array => framed(seq, JSON.stringify(record));
+
+/** The same for the record's JSON text. */
+export function framed(seq: number, json: string): Uint8Array {
   return Buffer.from(`\x1e[${seq},${Buffer.byteLength(json)},"${sumOf(seq, json)}",${json}]\n`);
 }
 

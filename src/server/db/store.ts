@@ -1,31 +1,44 @@
+import { promisify } from 'node:util';
+import { gunzip } from 'node:zlib';
 import { and, desc, eq, lt, sql } from 'drizzle-orm';
-import jsonpatch from 'fast-json-patch';
 import {
   type HistoryEntry,
   type Notice,
   type PatchOperation,
-  parseDocument,
   type Saving,
   type Summary,
 } from '../../contract/index.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { type ProjectDocument, type Shell } from '../../core/project.ts';
 import { type Backups } from '../backup/backups.ts';
 import { sha256 } from '../backup/pack.ts';
 import { type ProjectBack } from '../backup/unpack.ts';
 import { type Disk } from '../disk/disk.ts';
 import { tryWriting } from '../disk/files.ts';
-import { applyRecord, patched } from './apply.ts';
+import { type DocumentJob } from '../work/document.ts';
+import { type MadeChange, type MadeDocument } from '../work/made.ts';
+import { type Works } from '../work/run.ts';
+import { applyChange, applyCreate, applyRecord, forward } from './apply.ts';
 import { type Journal } from './journal.ts';
 import { NotKept, whyOf } from './kept.ts';
 import { type Originals } from './originals.ts';
-import { type ChangeRecord, type FileRow, type JournalRecord } from './record.ts';
+import { unpack, zippedIn } from './packed.ts';
+import { type ChangeMeta, type ChangeRecord, type FileRow, type JournalRecord, joined } from './record.ts';
 import { type Db, projectItem } from './rows.ts';
 import * as schema from './schema.ts';
 
-export interface Stored {
-  id: string;
-  revision: number;
-  document: ProjectDocument;
+/** A project as it stands: its document as JSON text, which is parsed only where it is asked for. */
+export class Stored {
+  constructor(
+    readonly id: string,
+    readonly revision: number,
+    readonly name: string,
+    readonly garment: string,
+    readonly json: string,
+  ) {}
+
+  get document(): ProjectDocument {
+    return JSON.parse(this.json) as ProjectDocument;
+  }
 }
 
 export interface Steps {
@@ -58,7 +71,12 @@ export type Refused =
   | { ok: false; why: 'invalid'; problems: { path: string; message: string }[] }
   | { ok: false; why: 'nothing' };
 
-type Written = { ok: true; stored: Stored } | Refused;
+type Written = { ok: true; stored: Stored; answer?: string | undefined } | Refused;
+
+/** What of a record tells whether the database has it. */
+type Named = { t: JournalRecord['t']; id?: string; revision?: number };
+
+type Changing = Extract<DocumentJob, { do: 'change' | 'replace' | 'shell' }>;
 
 export interface StoreParts {
   db: Db;
@@ -71,6 +89,7 @@ export interface StoreParts {
   newId: () => string;
   /** Opens the database anew, when it no longer answers. */
   reopen: () => Promise<Db>;
+  works: Works;
 }
 
 /** With less room than this on the disk nothing more is written: the database itself needs some to go on (bytes). */
@@ -90,6 +109,8 @@ const LAST = 2 ** 31 - 1;
 export class Store {
   private queue: Promise<unknown> = Promise.resolve();
   private apart: Promise<unknown> = Promise.resolve();
+  /** Revisions of projects whose documents were looked at, and fit the contract. */
+  private readonly fit = new Map<string, number>();
   /** Whether anything could be written down when it was last tried. */
   saving: Saving = 'ok';
   /** Called when the journal has grown so long that a backup is due. */
@@ -144,12 +165,15 @@ export class Store {
   }
 
   /** Writes a record down and carries it out. Throws `NotKept`, and then it is nowhere. */
-  private async commit(record: JournalRecord, ready?: ProjectDocument): Promise<void> {
+  private commit(record: Exclude<JournalRecord, ChangeRecord>): Promise<void> {
+    return this.kept(record, JSON.stringify(record), () => applyRecord(this.p.db, record));
+  }
+
+  private async kept(record: Named, json: string, apply: () => Promise<void>): Promise<void> {
     try {
-      if ((await this.canSave()) === 'disk-full')
-        throw new NotKept({ code: 'ENOSPC', message: 'too little room' }, true);
-      await this.p.journal.append(record);
-      await applyRecord(this.p.db, record, ready).catch((e) => this.notApplied(record, e));
+      if (await this.full()) throw new NotKept(NO_ROOM, true);
+      await this.p.journal.append(json);
+      await apply().catch((e) => this.notApplied(record, e));
       this.saving = 'ok';
       if (this.p.journal.full) this.onFull();
     } catch (e) {
@@ -159,7 +183,7 @@ export class Store {
   }
 
   /** The database did not take what is written down already: if it is not there after all, it is struck out again. */
-  private async notApplied(record: JournalRecord, cause: unknown): Promise<void> {
+  private async notApplied(record: Named, cause: unknown): Promise<void> {
     const has = await this.has(record).catch(() => null);
     if (has) return;
     await this.p.journal.takeBack();
@@ -167,14 +191,14 @@ export class Store {
     throw new NotKept(cause, true);
   }
 
-  private async has(record: JournalRecord): Promise<boolean> {
-    if (!('id' in record)) return false;
+  private async has(record: Named): Promise<boolean> {
+    if (record.id === undefined) return false;
     const { revision, deleted } = schema.projects;
     const [row] = await this.p.db
       .select({ revision, deleted })
       .from(schema.projects)
       .where(eq(schema.projects.id, record.id));
-    if (record.t === 'change') return (row?.revision ?? -1) >= record.revision;
+    if (record.t === 'change') return (row?.revision ?? -1) >= (record.revision ?? 0);
     if (record.t === 'create' || record.t === 'brought') return row !== undefined;
     return row?.deleted === (record.t === 'delete');
   }
@@ -220,33 +244,56 @@ export class Store {
     return this.one(() => this.commit({ t: 'seen', id }));
   }
 
+  /** A project as it stands. Throws `Unreadable` where what is stored is none: it is kept, told, and never handed out. */
   async get(id: string): Promise<Stored | null> {
-    const [row] = await this.p.db
-      .select()
-      .from(schema.projects)
-      .where(and(eq(schema.projects.id, id), eq(schema.projects.deleted, false)));
+    const row = await this.row(id);
     if (!row) return null;
-    const parsed = parseDocument(row.document);
-    // Kept as it is, told, and never handed out as if it were one.
-    if (!parsed.ok) throw new Unreadable(row.name, parsed.problems);
-    return { id, revision: row.revision, document: parsed.document };
+    const { revision, name, garment } = row;
+    // What was looked at once needs no second look.
+    if (this.fit.get(id) === revision) return new Stored(id, revision, name, garment, await unpacked(row.text));
+    const read = await this.p.works.document({ do: 'read', packed: row.text });
+    if (!read.ok) throw new Unreadable(name, read.problems);
+    if (read.made.packed === row.text) this.fit.set(id, revision);
+    return new Stored(id, revision, read.made.name, read.made.garment, read.made.json);
   }
 
-  /** A project's document as it lies in the database, for threads that read it themselves. */
-  async text(id: string): Promise<{ text: string; name: string } | null> {
+  private async row(id: string) {
     const p = schema.projects;
+    const { revision, name, garment } = p;
     const [row] = await this.p.db
-      .select({ text: sql<string>`${p.document}`.mapWith(String), name: p.name })
+      .select({ revision, name, garment, text: sql<string>`${p.document}`.mapWith(String) })
       .from(p)
       .where(and(eq(p.id, id), eq(p.deleted, false)));
     return row ?? null;
   }
 
-  create(document: ProjectDocument): Promise<Stored> {
+  /** A project's document as it lies in the database, for threads that read it themselves. */
+  async text(id: string): Promise<{ text: string; name: string } | null> {
+    const row = await this.row(id);
+    return row && { text: row.text, name: row.name };
+  }
+
+  async create(document: ProjectDocument): Promise<Stored> {
+    const made = await this.p.works.document({ do: 'take', json: JSON.stringify(document) });
+    if (!made.ok) throw new Unreadable(document.name, made.problems);
+    return this.put(made.made);
+  }
+
+  /** A project given as JSON text from outside; refused where it does not fit the contract. */
+  async take(json: string): Promise<{ ok: true; stored: Stored } | Extract<Refused, { why: 'invalid' }>> {
+    const made = await this.p.works.document({ do: 'take', json });
+    return made.ok
+      ? { ok: true, stored: await this.put(made.made) }
+      : { ok: false, why: 'invalid', problems: made.problems };
+  }
+
+  private put(made: MadeDocument): Promise<Stored> {
     return this.one(async () => {
-      const id = this.p.newId();
-      await this.commit({ t: 'create', id, document, at: this.p.now() });
-      return { id, revision: 0, document };
+      const [id, at] = [this.p.newId(), this.p.now()];
+      const json = joined({ t: 'create', id, at }, { document: made.json });
+      await this.kept({ t: 'create', id }, json, () => applyCreate(this.p.db, id, at, made));
+      this.fit.set(id, 0);
+      return new Stored(id, 0, made.name, made.garment, made.json);
     });
   }
 
@@ -324,34 +371,35 @@ export class Store {
 
   /** Applies a patch made on `revision`; refuses a stale or invalid one without storing anything. */
   change(id: string, revision: number, label: string, patch: PatchOperation[]): Promise<Written> {
-    return this.one(() => this.write(id, revision, 'do', null, label, patch));
+    return this.write(id, revision, { kind: 'do', of: null, label }, (packed) => ({ do: 'change', packed, patch }));
   }
 
-  /**
-   * Replaces the whole document by one made from the current one, as one change; with the uploaded file it comes from,
-   * which is kept only with it.
-   */
-  async update(
-    id: string,
-    label: string,
-    make: (doc: ProjectDocument) => ProjectDocument,
-    upload?: { name: string; bytes: Uint8Array },
-  ): Promise<Written & { file?: string }> {
-    const file = upload && (await this.laid(id, upload));
-    const written = await this.one(async (): Promise<Written> => {
-      const stored = await this.get(id);
-      if (!stored) return { ok: false, why: 'missing' };
-      const next = make(stored.document);
-      const patch = jsonpatch.compare(stored.document, next) as PatchOperation[];
-      if (!patch.length && !file) return { ok: true, stored };
-      return this.write(id, stored.revision, 'do', null, label, patch, next, file);
-    }).catch(async (e) => {
-      // Where it is not certain that nothing was kept, the file stays.
-      if (file && e instanceof NotKept && e.certain) await this.p.originals.remove(file.id).catch(() => undefined);
-      throw e;
+  /** Replaces the whole document by one made from the current one, as one change. */
+  update(id: string, label: string, make: (doc: ProjectDocument) => ProjectDocument): Promise<Written> {
+    return this.write(id, null, { kind: 'do', of: null, label }, (packed) => {
+      const next = make(forward(JSON.parse(unpack(packed)) as ProjectDocument));
+      return { do: 'replace', packed, json: JSON.stringify(next) };
     });
-    if (!written.ok && file) await this.p.originals.remove(file.id);
-    return { ...written, ...(file && { file: file.id }) };
+  }
+
+  /** A pattern that was read (its pieces as JSON text), with the file it came from, which is kept only with it. */
+  async takeShell(
+    id: string,
+    about: Omit<Shell, 'pieces'>,
+    read: string,
+    upload: { name: string; bytes: Uint8Array },
+  ): Promise<Written & { file?: string }> {
+    const file = await this.laid(id, upload);
+    const change = { kind: 'do' as const, of: null, label: 'Pattern file', file };
+    const written = await this.write(id, null, change, (packed) => ({ do: 'shell', packed, shell: about, read })).catch(
+      async (e) => {
+        // Where it is not certain that nothing was kept, the file stays.
+        if (e instanceof NotKept && e.certain) await this.p.originals.remove(file.id).catch(() => undefined);
+        throw e;
+      },
+    );
+    if (!written.ok) await this.p.originals.remove(file.id);
+    return { ...written, file: file.id };
   }
 
   /** The bytes of an upload, on the disk before anything speaks of them. */
@@ -370,11 +418,11 @@ export class Store {
   }
 
   undo(id: string, revision: number): Promise<Written> {
-    return this.one(() => this.walk(id, revision, 'undo'));
+    return this.walk(id, revision, 'undo');
   }
 
   redo(id: string, revision: number): Promise<Written> {
-    return this.one(() => this.walk(id, revision, 'redo'));
+    return this.walk(id, revision, 'redo');
   }
 
   private async walk(id: string, revision: number, kind: 'undo' | 'redo'): Promise<Written> {
@@ -385,7 +433,8 @@ export class Store {
       .from(schema.changes)
       .where(and(eq(schema.changes.project, id), eq(schema.changes.revision, of)));
     if (!row) return { ok: false, why: 'nothing' };
-    return this.write(id, revision, kind, of, row.label, kind === 'undo' ? row.inverse : row.patch);
+    const patch = kind === 'undo' ? row.inverse : row.patch;
+    return this.write(id, revision, { kind, of, label: row.label }, (packed) => ({ do: 'change', packed, patch }));
   }
 
   /**
@@ -448,28 +497,60 @@ export class Store {
     return rows.filter((r) => r.revision > after).map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
   }
 
+  /**
+   * Works a change out beside, on the project as it stands, and writes it down if it still stands so. `on`: the revision
+   * it was made on; null for whatever stands, and then it is worked out again where another change came between.
+   */
   private async write(
     id: string,
-    revision: number,
-    kind: 'do' | 'undo' | 'redo',
-    of: number | null,
-    label: string,
-    patch: PatchOperation[],
-    made?: ProjectDocument,
-    file?: FileRow,
+    on: number | null,
+    change: Pick<ChangeMeta, 'kind' | 'of' | 'label' | 'file'>,
+    job: (packed: string) => Changing,
   ): Promise<Written> {
-    const stored = await this.get(id);
-    if (!stored) return { ok: false, why: 'missing' };
-    if (stored.revision !== revision) {
-      return { ok: false, why: 'stale', revision: stored.revision, since: await this.history(id, revision) };
+    for (;;) {
+      const row = await this.row(id);
+      if (!row) return { ok: false, why: 'missing' };
+      if (on !== null && row.revision !== on) return this.stale(id, on, row.revision);
+      const worked = await this.p.works.document(job(row.text));
+      if (!worked.ok) {
+        // What is stored may be at fault itself: then that is told.
+        if (this.fit.get(id) !== row.revision) await this.get(id);
+        return { ok: false, why: 'invalid', problems: worked.problems };
+      }
+      const made = worked.made as MadeChange;
+      if (on === null && made.patch === '[]' && !change.file)
+        return { ok: true, stored: new Stored(id, row.revision, made.name, made.garment, made.json) };
+      const stored = await this.one(() => this.written(id, row.revision, change, made));
+      if (stored) return { ok: true, stored, answer: made.answer };
+      if (on !== null) return this.stale(id, on, (await this.row(id))?.revision ?? on);
     }
-    // A document made whole is only validated; one that comes as a patch has to be put together first.
-    const next = made ? parseDocument(made) : patched(stored.document, patch);
-    if (!next.ok) return { ok: false, why: 'invalid', problems: next.problems };
-    const inverse = jsonpatch.compare(next.document, stored.document) as PatchOperation[];
-    const at = this.p.now();
-    const record: ChangeRecord = { t: 'change', id, revision: revision + 1, kind, of, label, patch, inverse, at };
-    await this.commit(file ? { ...record, file } : record, next.document);
-    return { ok: true, stored: { id, revision: revision + 1, document: next.document } };
   }
+
+  private async stale(id: string, on: number, revision: number): Promise<Refused> {
+    return { ok: false, why: 'stale', revision, since: await this.history(id, on) };
+  }
+
+  /** Null where the project no longer stands at that revision. */
+  private async written(
+    id: string,
+    revision: number,
+    change: Pick<ChangeMeta, 'kind' | 'of' | 'label' | 'file'>,
+    made: MadeChange,
+  ): Promise<Stored | null> {
+    const now = await this.row(id);
+    if (now?.revision !== revision) return null;
+    const meta: ChangeMeta = { t: 'change', id, revision: revision + 1, ...change, at: this.p.now() };
+    const json = joined(meta, { patch: made.patch, inverse: made.inverse });
+    await this.kept(meta, json, () => applyChange(this.p.db, meta, made));
+    this.fit.set(id, revision + 1);
+    return new Stored(id, revision + 1, made.name, made.garment, made.json);
+  }
+}
+
+const inflate = promisify(gunzip);
+
+/** JSON text of a document as it is stored; a long one beside. */
+async function unpacked(text: string): Promise<string> {
+  const zipped = zippedIn(text);
+  return zipped ? (await inflate(zipped)).toString('utf8') : text;
 }

@@ -1,12 +1,9 @@
 import { type Context, Hono } from 'hono';
 import { type ContentfulStatusCode } from 'hono/utils/http-status';
 import { sentenceOf, traceBody } from '../../contract/index.ts';
-import { type Computed } from '../../core/compute.ts';
 import { type Intake, intakeTrace } from '../../core/intake/index.ts';
-import { keepChoices, shellPieces } from '../../core/pattern/index.ts';
-import { type ProjectDocument, type Shell } from '../../core/project.ts';
+import { type Shell } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
-import { pieceAnswer } from '../answers.ts';
 import { type Store } from '../db/store.ts';
 import { type Reader } from '../intake/run.ts';
 import { type AppParts } from '../parts.ts';
@@ -55,8 +52,6 @@ export function computedRoutes({ opened, reader, works, fontFiles, now }: AppPar
   return r;
 }
 
-const NO_CUT_LINES: Pick<Computed, 'cutLines'> = { cutLines: new Map() };
-
 /** Reads the uploaded drawing whole or not at all, stores it as one change, and answers its pieces. */
 async function takeShell(c: Context, store: Store, reader: Reader): Promise<Response> {
   const id = c.req.param('id') ?? '';
@@ -64,7 +59,7 @@ async function takeShell(c: Context, store: Store, reader: Reader): Promise<Resp
   if (!project) return missing(c);
   const upload = await readUpload(c);
   if (typeof upload === 'string') return problem(c, 400, 'upload', upload);
-  const read = await reader.pieces({ ...upload, garment: project.document.garment }, upload.job);
+  const read = await reader.pieces({ ...upload, garment: project.garment }, upload.job);
   if (!read.ok) return refusal(c, read.findings);
   const stored = storeShell(c, id, store, upload, read.value);
   reader.storing(upload.job, stored);
@@ -72,21 +67,12 @@ async function takeShell(c: Context, store: Store, reader: Reader): Promise<Resp
 }
 
 async function storeShell(c: Context, id: string, store: Store, upload: Upload, read: Intake): Promise<Response> {
-  const before = (await store.get(id))?.document.shell?.pieces ?? [];
-  const kept = keepChoices(before, read.pieces);
-  const shell: Shell = { fileName: upload.name, lines: upload.lines, pieces: kept.pieces };
-  const make = (doc: ProjectDocument): ProjectDocument => ({
-    ...doc,
-    shell,
-    decisions: { ...doc.decisions, paper: { ...doc.decisions.paper, pieces: null } },
-  });
-  const w = await store.update(id, 'Pattern file', make, upload);
+  const about = { fileName: upload.name, lines: upload.lines };
+  const w = await store.takeShell(id, about, JSON.stringify(read), upload);
   if (!w.ok) return written(c, store, w);
-  // Only the drawn pieces are answered here; cut lines and all that is derived come with the pieces route.
-  const drawn = shellPieces(shell, w.stored.document.decisions.allowances);
-  const findings = told([...read.findings, ...kept.findings, ...drawn.findings]);
-  const pieces = drawn.pieces.map((p) => pieceAnswer(p, NO_CUT_LINES));
-  return c.json({ pieces, findings, fileId: w.file, revision: w.stored.revision }, 201);
+  const more = JSON.stringify({ fileId: w.file, revision: w.stored.revision });
+  const answer = `${more.slice(0, -1)},${(w.answer ?? '{}').slice(1)}`;
+  return c.body(answer, 201, { 'content-type': 'application/json' });
 }
 
 /** Adds a piece traced in a picture; the picture itself never comes here. */
@@ -107,5 +93,5 @@ async function takeTrace(c: Context, store: Store): Promise<Response> {
   });
   if (!w.ok) return written(c, store, w);
   const findings = told(made.value.findings);
-  return c.json({ ...(await projectAnswer(store, w.stored)), findings, residualMm: made.value.residual }, 201);
+  return projectAnswer(c, store, w.stored, 201, { findings, residualMm: made.value.residual });
 }

@@ -1,9 +1,10 @@
 import { type Context, Hono } from 'hono';
 import { type ZodType } from 'zod';
-import { demoBody, newProject, parseDocument, patchBody, projectFile, revisionBody } from '../../contract/index.ts';
+import { demoBody, newProject, patchBody, projectFile, revisionBody } from '../../contract/index.ts';
 import { isUnfit } from '../../core/text.ts';
 import { emptyDocument } from '../../core/usual.ts';
 import { DEMOS } from '../../demo/index.ts';
+import { joined } from '../db/record.ts';
 import { type Store, type Stored } from '../db/store.ts';
 import { problem, refusal } from '../problem.ts';
 
@@ -57,21 +58,23 @@ export const missing = (c: Context): Response =>
   problem(c, 404, 'project', 'There is no such project. It may have been deleted.');
 
 /** Project with what undo and redo would do, as every answer about one project carries it. */
-export async function projectAnswer(store: Store, s: Stored) {
-  return {
-    id: s.id,
-    name: s.document.name,
-    garment: s.document.garment,
-    revision: s.revision,
-    document: s.document,
-    steps: await store.steps(s.id),
-  };
+export async function projectAnswer(
+  c: Context,
+  store: Store,
+  s: Stored,
+  status: 200 | 201 = 200,
+  more = {},
+): Promise<Response> {
+  const { id, revision, name, garment } = s;
+  const plain = { id, name, garment, revision, steps: await store.steps(id), ...more };
+  // The document goes out as the text it is: a large one is never taken apart here.
+  return c.body(joined(plain, { document: s.json }), status, { 'content-type': 'application/json' });
 }
 
 type Written = Awaited<ReturnType<Store['change']>>;
 
 export async function written(c: Context, store: Store, w: Written): Promise<Response> {
-  if (w.ok) return c.json(await projectAnswer(store, w.stored));
+  if (w.ok) return projectAnswer(c, store, w.stored);
   if (w.why === 'missing') return missing(c);
   if (w.why === 'nothing') return problem(c, 409, 'nothing', 'There is nothing to undo or redo.');
   if (w.why === 'stale') {
@@ -99,7 +102,7 @@ export function projectRoutes(store: Store): Hono {
     const b = await body(c, newProject);
     if (!b.ok) return b.answer;
     const stored = await store.create(emptyDocument(b.value.name, b.value.garment));
-    return c.json(await projectAnswer(store, stored), 201);
+    return projectAnswer(c, store, stored, 201);
   });
   r.post('/demo', async (c) => {
     const b = await body(c, demoBody);
@@ -108,26 +111,24 @@ export function projectRoutes(store: Store): Hono {
     if (!demo) return problem(c, 404, 'demo', 'There is no such demo project.');
     const doc = demo.make();
     if (!doc.ok) return refusal(c, doc.findings, 500);
-    return c.json(await projectAnswer(store, await store.create(doc.value)), 201);
+    return projectAnswer(c, store, await store.create(doc.value), 201);
   });
   r.post('/import', async (c) => {
     const b = await body(c, projectFile);
     if (!b.ok) return b.answer;
-    const parsed = parseDocument(b.value.project);
-    if (!parsed.ok) {
-      const detail = parsed.problems
-        .map((p) => `${p.path}: ${p.message}`)
-        .slice(0, 5)
-        .join('; ');
-      return problem(c, 422, 'document', `This is not a Woodbine project that can be read: ${detail}.`, {
-        problems: parsed.problems,
-      });
-    }
-    return c.json(await projectAnswer(store, await store.create(parsed.document)), 201);
+    const taken = await store.take(JSON.stringify(b.value.project) ?? 'null');
+    if (taken.ok) return projectAnswer(c, store, taken.stored, 201);
+    const detail = taken.problems
+      .map((p) => `${p.path}: ${p.message}`)
+      .slice(0, 5)
+      .join('; ');
+    return problem(c, 422, 'document', `This is not a Woodbine project that can be read: ${detail}.`, {
+      problems: taken.problems,
+    });
   });
   r.get('/:id', async (c) => {
     const s = await store.get(c.req.param('id'));
-    return s ? c.json(await projectAnswer(store, s)) : missing(c);
+    return s ? projectAnswer(c, store, s) : missing(c);
   });
   r.patch('/:id', async (c) => {
     const b = await body(c, patchBody);
@@ -157,7 +158,7 @@ export function projectRoutes(store: Store): Hono {
     const id = c.req.param('id');
     if (!(await store.restore(id))) return missing(c);
     const s = await store.get(id);
-    return s ? c.json(await projectAnswer(store, s)) : missing(c);
+    return s ? projectAnswer(c, store, s) : missing(c);
   });
   r.get('/:id/history', async (c) => {
     const id = c.req.param('id');

@@ -1,6 +1,7 @@
 import { problemBody } from '../problem.ts';
 import { type Budget, Pool } from '../threads/pool.ts';
 import { type Answered, type WorkJob } from './ask.ts';
+import { type DocumentJob, type DocumentMade, type Made, workOn } from './document.ts';
 
 /** The largest pattern of the trade takes a few seconds. Threads that rest are let go of: the interface rarely asks. */
 const BUDGET: Budget = { patience: 20_000, memoryMb: 1024, size: 2, idle: 30_000 };
@@ -8,7 +9,13 @@ const BUDGET: Budget = { patience: 20_000, memoryMb: 1024, size: 2, idle: 30_000
 const TOO_HEAVY =
   'This project takes too long to be worked out. Its pattern has too many lines, or lines that cross each other very often: put in a simpler one.';
 
-/** Works answers out of projects in threads of their own; in place where they are not built. */
+/** A document that is longer as it is stored is worked on in a thread; a shorter one is done sooner than handed over. */
+const LONG = 60_000;
+
+const lengthOf = (job: DocumentJob): number =>
+  job.do === 'take' ? job.json.length : job.packed.length + (job.do === 'shell' ? job.read.length : 0);
+
+/** Works on documents, and answers out of them, in threads of their own; in place where they are not built. */
 export class Works {
   private readonly pool: Pool | null;
   constructor(file: URL | null) {
@@ -19,11 +26,21 @@ export class Works {
     if (!this.pool) return (await import('./answer.ts')).answer(job);
     const o = await this.pool.run<Answered>(job).outcome;
     if (o.ok) return o.value;
-    if (o.why === 'failed') throw Object.assign(new Error('a part could not be worked out'), { stack: o.detail });
+    if (o.why === 'failed') throw faultOf(o.detail);
     return problemBody(422, 'too-heavy', TOO_HEAVY);
+  }
+
+  async document<J extends DocumentJob>(job: J): Promise<Made<DocumentMade<J>>> {
+    if (!this.pool || lengthOf(job) < LONG) return workOn(job);
+    const o = await this.pool.run<Made<DocumentMade<J>>>(job).outcome;
+    if (o.ok) return o.value;
+    if (o.why === 'failed') throw faultOf(o.detail);
+    return { ok: false, problems: [{ path: 'the project', message: 'it is too large to be worked on' }] };
   }
 
   async close(): Promise<void> {
     await this.pool?.close();
   }
 }
+
+const faultOf = (stack: string): Error => Object.assign(new Error('a part could not be worked out'), { stack });

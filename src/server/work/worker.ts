@@ -1,11 +1,12 @@
 import { parentPort } from 'node:worker_threads';
 import { answer } from './answer.ts';
 import { type WorkJob } from './ask.ts';
+import { type DocumentJob, workOn } from './document.ts';
 
 // A thin shell: what a project comes to is worked out here, beside the server, which goes on answering.
-parentPort?.on('message', async ({ id, job }: { id: number; job: WorkJob }) => {
+parentPort?.on('message', async ({ id, job }: { id: number; job: WorkJob | DocumentJob }) => {
   try {
-    parentPort?.postMessage({ id, answer: await answer(job) });
+    parentPort?.postMessage({ id, answer: 'do' in job ? workOn(job) : await answer(job) });
   } catch (e) {
     parentPort?.postMessage({ id, failed: (e as Error).stack ?? String(e) });
   }
