@@ -408,13 +408,12 @@ export function parseDocument(raw: unknown): Parsed {
   }
   const read = projectDocument.safeParse(doc);
   if (read.success) return { ok: true, document: read.data as ProjectDocument };
-  return {
-    ok: false,
-    problems: read.error.issues
-      .slice(0, 20)
-      .map((i) => ({ path: i.path.join('.').slice(0, 200), message: i.message.slice(0, 200) })),
-  };
+  return { ok: false, problems: problemsOf(read.error) };
 }
+
+/** The first of what is wrong, each with its place; kept short, however much there is. */
+export const problemsOf = (e: z.ZodError): { path: string; message: string }[] =>
+  e.issues.slice(0, 20).map((i) => ({ path: i.path.join('.').slice(0, 200), message: i.message.slice(0, 200) }));
 
 /** The file a project is saved to and loaded from. */
 export const projectFile = z.strictObject({ woodbine: z.literal(1), project: z.unknown() });

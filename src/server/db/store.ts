@@ -14,7 +14,7 @@ import { sha256 } from '../backup/pack.ts';
 import { type ProjectBack } from '../backup/unpack.ts';
 import { type Disk } from '../disk/disk.ts';
 import { tryWriting } from '../disk/files.ts';
-import { type DocumentJob } from '../work/document.ts';
+import { type DocumentJob, type Made } from '../work/document.ts';
 import { type MadeChange, type MadeDocument } from '../work/made.ts';
 import { type Works } from '../work/run.ts';
 import { applyChange, applyCreate, applyRecord, forward } from './apply.ts';
@@ -279,12 +279,10 @@ export class Store {
     return this.put(made.made);
   }
 
-  /** A project given as JSON text from outside; refused where it does not fit the contract. */
-  async take(json: string): Promise<{ ok: true; stored: Stored } | Extract<Refused, { why: 'invalid' }>> {
-    const made = await this.p.works.document({ do: 'take', json });
-    return made.ok
-      ? { ok: true, stored: await this.put(made.made) }
-      : { ok: false, why: 'invalid', problems: made.problems };
+  /** A saved project as it was sent; refused where it is none, or does not fit the contract. */
+  async take(sent: string): Promise<{ ok: true; stored: Stored } | Extract<Made<never>, { ok: false }>> {
+    const made = await this.p.works.document({ do: 'import', json: sent });
+    return made.ok ? { ok: true, stored: await this.put(made.made) } : made;
   }
 
   private put(made: MadeDocument): Promise<Stored> {

@@ -1,26 +1,12 @@
 import { type Context, Hono } from 'hono';
 import { type ZodType } from 'zod';
-import { demoBody, newProject, patchBody, projectFile, revisionBody } from '../../contract/index.ts';
-import { isUnfit } from '../../core/text.ts';
+import { demoBody, newProject, patchBody, revisionBody } from '../../contract/index.ts';
 import { emptyDocument } from '../../core/usual.ts';
 import { DEMOS } from '../../demo/index.ts';
 import { joined } from '../db/record.ts';
 import { type Store, type Stored } from '../db/store.ts';
 import { problem, refusal } from '../problem.ts';
-
-/** Where in a value there is text that is none, keys included; null where all is well. */
-function unfitIn(value: unknown, depth = 0): string[] | null {
-  if (typeof value === 'string') return isUnfit(value) ? [] : null;
-  if (value === null || typeof value !== 'object') return null;
-  // No document is nested nearly so deep.
-  if (depth > 100) return ['…'];
-  for (const [key, held] of Object.entries(value)) {
-    if (isUnfit(key)) return ['a key'];
-    const found = unfitIn(held, depth + 1);
-    if (found) return [key, ...found];
-  }
-  return null;
-}
+import { noText, unfitIn } from '../unfit.ts';
 
 /** The JSON body, or a problem answer that says where it is wrong. */
 export async function body<T>(
@@ -114,17 +100,17 @@ export function projectRoutes(store: Store): Hono {
     return projectAnswer(c, store, await store.create(doc.value), 201);
   });
   r.post('/import', async (c) => {
-    const b = await body(c, projectFile);
-    if (!b.ok) return b.answer;
-    const taken = await store.take(JSON.stringify(b.value.project) ?? 'null');
+    // Read beside: a large one would hold all others up.
+    const taken = await store.take(await c.req.text());
     if (taken.ok) return projectAnswer(c, store, taken.stored, 201);
-    const detail = taken.problems
+    const { problems, refused } = taken;
+    if (refused === 'json') return problem(c, 400, 'json', 'The request is not readable JSON.');
+    if (refused === 'characters') return problem(c, 422, 'characters', noText(problems[0]?.path || 'the request'));
+    const detail = problems
       .map((p) => `${p.path}: ${p.message}`)
       .slice(0, 5)
       .join('; ');
-    return problem(c, 422, 'document', `This is not a Woodbine project that can be read: ${detail}.`, {
-      problems: taken.problems,
-    });
+    return problem(c, 422, 'document', `This is not a Woodbine project that can be read: ${detail}.`, { problems });
   });
   r.get('/:id', async (c) => {
     const s = await store.get(c.req.param('id'));

@@ -1,5 +1,5 @@
 import jsonpatch from 'fast-json-patch';
-import { type PatchOperation, parseDocument, sentenceOf } from '../../contract/index.ts';
+import { type PatchOperation, parseDocument, problemsOf, projectFile, sentenceOf } from '../../contract/index.ts';
 import { type Computed } from '../../core/compute.ts';
 import { keepChoices, shellPieces } from '../../core/pattern/index.ts';
 import { type ProjectDocument, type Shell } from '../../core/project.ts';
@@ -7,19 +7,26 @@ import { type Finding } from '../../core/result.ts';
 import { pieceAnswer } from '../answers.ts';
 import { patched } from '../db/apply.ts';
 import { pack, unpack } from '../db/packed.ts';
+import { unfitIn } from '../unfit.ts';
 import { type MadeChange, type MadeDocument } from './made.ts';
 
-export type Made<T> = { ok: true; made: T } | { ok: false; problems: { path: string; message: string }[] };
+export type Made<T> =
+  | { ok: true; made: T }
+  | { ok: false; problems: { path: string; message: string }[]; refused?: 'json' | 'characters' };
 
 /** What is done with a document, given as it is stored (packed) or as JSON text: plain data, for another thread. */
 export type DocumentJob =
   | { do: 'read'; packed: string }
   | { do: 'take'; json: string }
+  /** A saved project as it was sent, not looked at yet. */
+  | { do: 'import'; json: string }
   | { do: 'change'; packed: string; patch: PatchOperation[] }
   | { do: 'replace'; packed: string; json: string }
   | { do: 'shell'; packed: string; shell: Omit<Shell, 'pieces'>; read: string };
 
-export type DocumentMade<J extends DocumentJob> = J extends { do: 'read' | 'take' } ? MadeDocument : MadeChange;
+export type DocumentMade<J extends DocumentJob> = J extends { do: 'read' | 'take' | 'import' }
+  ? MadeDocument
+  : MadeChange;
 
 const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sentenceOf(f) }));
 
@@ -59,6 +66,7 @@ function withShell(
 /** Does one job. Documents are carried forward to the present version, and looked at against the contract. */
 export function workOn<J extends DocumentJob>(job: J): Made<DocumentMade<J>>;
 export function workOn(job: DocumentJob): Made<MadeDocument | MadeChange> {
+  if (job.do === 'import') return imported(job.json);
   const text = job.do === 'take' ? job.json : unpack(job.packed);
   const parsed = parseDocument(JSON.parse(text));
   if (!parsed.ok) return parsed;
@@ -73,4 +81,19 @@ export function workOn(job: DocumentJob): Made<MadeDocument | MadeChange> {
   if (!next.ok) return next;
   const made = changeBetween(old, next.document);
   return { ok: true, made: laid ? { ...made, answer: laid.answer } : made };
+}
+
+function imported(text: string): Made<MadeDocument> {
+  let sent: unknown;
+  try {
+    sent = JSON.parse(text);
+  } catch {
+    return { ok: false, refused: 'json', problems: [] };
+  }
+  const unfit = unfitIn(sent);
+  if (unfit) return { ok: false, refused: 'characters', problems: [{ path: unfit.join('.'), message: '' }] };
+  const file = projectFile.safeParse(sent);
+  if (!file.success) return { ok: false, problems: problemsOf(file.error) };
+  const parsed = parseDocument(file.data.project);
+  return parsed.ok ? { ok: true, made: madeOf(parsed.document) } : parsed;
 }

@@ -13,7 +13,9 @@ const TOO_HEAVY =
 const LONG = 60_000;
 
 const lengthOf = (job: DocumentJob): number =>
-  job.do === 'take' ? job.json.length : job.packed.length + (job.do === 'shell' ? job.read.length : 0);
+  job.do === 'take' || job.do === 'import'
+    ? job.json.length
+    : job.packed.length + (job.do === 'shell' ? job.read.length : 0);
 
 /** Works on documents, and answers out of them, in threads of their own; in place where they are not built. */
 export class Works {
