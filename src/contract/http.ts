@@ -12,9 +12,15 @@ export const newProject = z.strictObject({
   garment: z.string().trim().min(1).max(40).default('coat'),
 });
 
-/** RFC 6902 operations, as far as a change of a project uses them. */
+/** Operations of RFC 6902, as far as a change of a project uses them; entries of lists by their ids (`patch.ts`). */
 export const operation = z.discriminatedUnion('op', [
-  z.strictObject({ op: z.literal('add'), path: z.string().max(400), value: z.unknown() }),
+  z.strictObject({
+    op: z.literal('add'),
+    path: z.string().max(400),
+    value: z.unknown(),
+    /** In a list with ids: the entry it goes behind, null for the first place. */
+    after: z.string().max(64).nullable().optional(),
+  }),
   z.strictObject({ op: z.literal('replace'), path: z.string().max(400), value: z.unknown() }),
   z.strictObject({ op: z.literal('remove'), path: z.string().max(400) }),
 ]);
@@ -25,6 +31,8 @@ export const change = z.strictObject({
   patch: z.array(operation).min(1).max(5000),
 });
 export const patchBody = z.strictObject({ revision: z.number().int().min(0), change });
+/** For what a revision may be carried by: then it is refused on another one. */
+export const maybeRevision = z.strictObject({ revision: z.number().int().min(0).optional() });
 export const revisionBody = z.strictObject({ revision: z.number().int().min(0) });
 /** Which projects of a backup are put back. */
 export const putBackBody = z.strictObject({ projects: z.array(z.string().min(1).max(64)).min(1).max(5000) });
@@ -118,4 +126,12 @@ export interface PutBack {
   id: string;
   name: string;
   done: 'put back' | 'as it was' | 'unreadable';
+}
+
+/** Something was changed: which project, how far it has come, and what was done. */
+export interface LiveEvent {
+  project: string;
+  /** Null where the project was taken off the shelf or put back. */
+  revision: number | null;
+  label: string;
 }

@@ -12,6 +12,7 @@ import { type AppParts } from './parts.ts';
 import { notKept, problem, refusal, unreadableBody } from './problem.ts';
 import { backupRoutes, stateRoutes } from './routes/backups.ts';
 import { computedRoutes, sent } from './routes/computed.ts';
+import { eventRoutes } from './routes/events.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { projectRoutes } from './routes/projects.ts';
 import { MAX_UPLOAD, readUpload } from './upload.ts';
@@ -43,6 +44,7 @@ export function createApp(p: AppParts): Hono {
   app.post('/api/look', (c) => look(c, p.reader));
   app.get('/api/health', (c) => c.json({ ok: true }));
   app.route('/api/backups', backupRoutes(p.opened));
+  app.route('/api/events', eventRoutes(p.opened.store));
   app.route('/api/state', stateRoutes(p.opened));
   app.get('/api/openapi.json', (c) => c.json(openapi()));
   app.all('/api/*', (c) => problem(c, 404, 'route', 'There is nothing at this address.'));

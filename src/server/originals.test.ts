@@ -108,8 +108,16 @@ test('a job name that is none is refused; one that is not being read is not ther
 test('another size of the same pattern keeps what was said of the first, and says so', async () => {
   const { id } = await opened.store.create(emptyDocument('Coat', 'coat'));
   await put(id, 'size-40.svg');
-  const edges = [{ op: 'replace' as const, path: '/shell/pieces/0/ring/4/allowance', value: 25 }];
+  const [piece] = (await opened.store.get(id))?.document.shell?.pieces ?? [];
+  const path = `/shell/pieces/${piece?.id}/ring/${piece?.ring[4]?.id}/allowance`;
+  const edges = [{ op: 'replace' as const, path, value: 25 }];
   expect((await opened.store.change(id, 1, 'Wide side seam', edges)).ok).toBe(true);
+  // By its place a piece is not spoken of: it may be another one by then.
+  const placed = [{ op: 'replace' as const, path: '/shell/pieces/0/name', value: 'x' }];
+  expect(await opened.store.change(id, 2, 'By place', placed)).toMatchObject({
+    why: 'invalid',
+    problems: [{ path: '/shell/pieces/0/name', message: expect.stringContaining('by their ids') }],
+  });
   const form = new FormData();
   form.set('file', new File([coatSvg({ ...GREENHOUSE_COAT, bust: 1080, length: 1060 })], 'size-46.svg'));
   const r = await ask(`/api/projects/${id}/shell`, { method: 'POST', body: form });

@@ -10,6 +10,8 @@ export interface Upload {
   unit: string | undefined;
   lines: 'cut' | 'seam';
   choices: PdfChoices;
+  /** The revision it was made on: then it is refused on another one. */
+  revision: number | undefined;
   /** The sender's own name for this upload, to ask how far it is. */
   job: string | undefined;
 }
@@ -33,6 +35,8 @@ export async function readUpload(c: Context): Promise<Upload | string> {
     return 'job has to be a name of up to 64 letters, digits and dashes.';
   const choices = choicesOf(form);
   if (typeof choices === 'string') return choices;
+  const revision = figure(form, 'revision', 0, 1e9);
+  if (typeof revision === 'string') return revision;
   const name = 'name' in file && typeof file.name === 'string' ? file.name : 'drawing.svg';
   return {
     name: plainName(name).trim() || 'drawing.svg',
@@ -40,6 +44,7 @@ export async function readUpload(c: Context): Promise<Upload | string> {
     unit: typeof unit === 'string' && unit.trim() ? unit.trim() : undefined,
     lines,
     choices,
+    revision,
     job: job ?? undefined,
   };
 }

@@ -1,6 +1,5 @@
 import { and, eq, sql } from 'drizzle-orm';
-import jsonpatch, { type Operation } from 'fast-json-patch';
-import { CURRENT_SCHEMA, type PatchOperation, parseDocument } from '../../contract/index.ts';
+import { applyPatch, CURRENT_SCHEMA, type PatchOperation, parseDocument } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { type MadeChange, type MadeDocument } from '../work/made.ts';
 import { type ChangeMeta, type ChangeRecord, type JournalRecord } from './record.ts';
@@ -19,8 +18,7 @@ export function forward(document: ProjectDocument): ProjectDocument {
 /** The document after a patch, validated; the given one is left alone. */
 export function patched(document: ProjectDocument, patch: PatchOperation[]): Parsed {
   try {
-    const copy = structuredClone(forward(document));
-    return parseDocument(jsonpatch.applyPatch(copy, structuredClone(patch) as Operation[], true).newDocument);
+    return parseDocument(applyPatch(forward(document), patch));
   } catch (e) {
     const message = String((e as Error).message).split('\n')[0] ?? '';
     return {

@@ -152,7 +152,7 @@ async function shelfOf(o: Opened, told: Told): Promise<Shelf> {
     const history = await o.store.history(id);
     const files = (await o.store.files(id)).map((f) => f.name).reverse();
     const deleted = !listed.has(id);
-    if (deleted && !(await o.store.restore(id))) continue;
+    if (deleted && (await o.store.restore(id)) !== true) continue;
     const stored = await o.store.get(id);
     for (const f of await o.store.files(id))
       expect(Buffer.from((await o.store.file(id, f.id))?.bytes ?? []).toString()).toBe(f.name);

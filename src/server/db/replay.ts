@@ -1,6 +1,5 @@
 import { eq } from 'drizzle-orm';
-import jsonpatch, { type Operation } from 'fast-json-patch';
-import { parseDocument } from '../../contract/index.ts';
+import { applyPatch, parseDocument } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { applyRecord, changeRow, forward, patched } from './apply.ts';
 import { type ChangeRecord, type JournalRecord } from './record.ts';
@@ -92,7 +91,7 @@ export class Replay {
     this.laid++;
     if (!p.doubt)
       try {
-        p.document = jsonpatch.applyPatch(p.document, r.patch as Operation[], false, true).newDocument;
+        p.document = applyPatch(p.document, r.patch);
       } catch {
         p.doubt = true;
       }

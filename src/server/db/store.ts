@@ -3,6 +3,7 @@ import { gunzip } from 'node:zlib';
 import { and, desc, eq, lt, sql } from 'drizzle-orm';
 import {
   type HistoryEntry,
+  type LiveEvent,
   type Notice,
   type PatchOperation,
   type Saving,
@@ -117,6 +118,18 @@ export class Store {
   onFull: () => void = () => undefined;
 
   constructor(private readonly p: StoreParts) {}
+
+  private readonly listeners = new Set<(e: LiveEvent) => void>();
+
+  /** Calls back with every change that is kept; gives how to leave. */
+  listen(listener: (e: LiveEvent) => void): () => void {
+    this.listeners.add(listener);
+    return () => void this.listeners.delete(listener);
+  }
+
+  private announce(project: string, revision: number | null, label: string): void {
+    for (const l of this.listeners) l({ project, revision, label });
+  }
 
   get db(): Db {
     return this.p.db;
@@ -291,31 +304,32 @@ export class Store {
       const json = joined({ t: 'create', id, at }, { document: made.json });
       await this.kept({ t: 'create', id }, json, () => applyCreate(this.p.db, id, at, made));
       this.fit.set(id, 0);
+      this.announce(id, 0, made.name);
       return new Stored(id, 0, made.name, made.garment, made.json);
     });
   }
 
-  remove(id: string): Promise<boolean> {
-    return this.one(async () => {
-      const [row] = await this.p.db
-        .select({ id: schema.projects.id })
-        .from(schema.projects)
-        .where(and(eq(schema.projects.id, id), eq(schema.projects.deleted, false)));
-      if (!row) return false;
-      await this.commit({ t: 'delete', id, at: this.p.now() });
-      return true;
-    });
+  /** Takes a project off the shelf, if it still stands at `on` where that is given. */
+  remove(id: string, on?: number): Promise<true | Refused> {
+    return this.shelve(id, true, on);
   }
 
-  /** Puts a deleted project back on the shelf; false where there is none. */
-  restore(id: string): Promise<boolean> {
+  /** Puts a deleted project back on the shelf. */
+  restore(id: string, on?: number): Promise<true | Refused> {
+    return this.shelve(id, false, on);
+  }
+
+  private shelve(id: string, gone: boolean, on: number | undefined): Promise<true | Refused> {
     return this.one(async () => {
+      const p = schema.projects;
       const [row] = await this.p.db
-        .select({ id: schema.projects.id })
-        .from(schema.projects)
-        .where(and(eq(schema.projects.id, id), eq(schema.projects.deleted, true)));
-      if (!row) return false;
-      await this.commit({ t: 'restore', id, at: this.p.now() });
+        .select({ revision: p.revision })
+        .from(p)
+        .where(and(eq(p.id, id), eq(p.deleted, !gone)));
+      if (!row) return { ok: false, why: 'missing' };
+      if (on !== undefined && on !== row.revision) return this.stale(id, on, row.revision);
+      await this.commit({ t: gone ? 'delete' : 'restore', id, at: this.p.now() });
+      this.announce(id, null, gone ? 'Taken off the shelf' : 'Put back on the shelf');
       return true;
     });
   }
@@ -325,6 +339,7 @@ export class Store {
     return this.one(async () => {
       const { id, revision, createdAt, changes } = b;
       await this.commit({ t: 'brought', id, revision, document, createdAt, changes, at: this.p.now() });
+      this.announce(id, revision, 'Put back from a backup');
     });
   }
 
@@ -369,7 +384,12 @@ export class Store {
 
   /** Applies a patch made on `revision`; refuses a stale or invalid one without storing anything. */
   change(id: string, revision: number, label: string, patch: PatchOperation[]): Promise<Written> {
-    return this.write(id, revision, { kind: 'do', of: null, label }, (packed) => ({ do: 'change', packed, patch }));
+    return this.write(id, revision, { kind: 'do', of: null, label }, (packed) => ({
+      do: 'change',
+      packed,
+      patch,
+      named: true,
+    }));
   }
 
   /** Replaces the whole document by one made from the current one, as one change. */
@@ -386,10 +406,11 @@ export class Store {
     about: Omit<Shell, 'pieces'>,
     read: string,
     upload: { name: string; bytes: Uint8Array },
+    on: number | null = null,
   ): Promise<Written & { file?: string }> {
     const file = await this.laid(id, upload);
     const change = { kind: 'do' as const, of: null, label: 'Pattern file', file };
-    const written = await this.write(id, null, change, (packed) => ({ do: 'shell', packed, shell: about, read })).catch(
+    const written = await this.write(id, on, change, (packed) => ({ do: 'shell', packed, shell: about, read })).catch(
       async (e) => {
         // Where it is not certain that nothing was kept, the file stays.
         if (e instanceof NotKept && e.certain) await this.p.originals.remove(file.id).catch(() => undefined);
@@ -432,7 +453,12 @@ export class Store {
       .where(and(eq(schema.changes.project, id), eq(schema.changes.revision, of)));
     if (!row) return { ok: false, why: 'nothing' };
     const patch = kind === 'undo' ? row.inverse : row.patch;
-    return this.write(id, revision, { kind, of, label: row.label }, (packed) => ({ do: 'change', packed, patch }));
+    return this.write(id, revision, { kind, of, label: row.label }, (packed) => ({
+      do: 'change',
+      packed,
+      patch,
+      named: false,
+    }));
   }
 
   /**
@@ -524,7 +550,8 @@ export class Store {
     }
   }
 
-  private async stale(id: string, on: number, revision: number): Promise<Refused> {
+  /** The refusal of what was made on an older revision, with what was done since. */
+  async stale(id: string, on: number, revision: number): Promise<Refused> {
     return { ok: false, why: 'stale', revision, since: await this.history(id, on) };
   }
 
@@ -541,6 +568,7 @@ export class Store {
     const json = joined(meta, { patch: made.patch, inverse: made.inverse });
     await this.kept(meta, json, () => applyChange(this.p.db, meta, made));
     this.fit.set(id, revision + 1);
+    this.announce(id, revision + 1, change.label);
     return new Stored(id, revision + 1, made.name, made.garment, made.json);
   }
 }

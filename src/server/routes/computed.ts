@@ -59,6 +59,9 @@ async function takeShell(c: Context, store: Store, reader: Reader): Promise<Resp
   if (!project) return missing(c);
   const upload = await readUpload(c);
   if (typeof upload === 'string') return problem(c, 400, 'upload', upload);
+  // A file that comes too late is not read first.
+  if (upload.revision !== undefined && upload.revision !== project.revision)
+    return written(c, store, await store.stale(id, upload.revision, project.revision));
   const read = await reader.pieces({ ...upload, garment: project.garment }, upload.job);
   if (!read.ok) return refusal(c, read.findings);
   const stored = storeShell(c, id, store, upload, read.value);
@@ -68,7 +71,7 @@ async function takeShell(c: Context, store: Store, reader: Reader): Promise<Resp
 
 async function storeShell(c: Context, id: string, store: Store, upload: Upload, read: Intake): Promise<Response> {
   const about = { fileName: upload.name, lines: upload.lines };
-  const w = await store.takeShell(id, about, JSON.stringify(read), upload);
+  const w = await store.takeShell(id, about, JSON.stringify(read), upload, upload.revision ?? null);
   if (!w.ok) return written(c, store, w);
   const more = JSON.stringify({ fileId: w.file, revision: w.stored.revision });
   const answer = `${more.slice(0, -1)},${(w.answer ?? '{}').slice(1)}`;

@@ -1,6 +1,6 @@
 import { type Context, Hono } from 'hono';
 import { type ZodType } from 'zod';
-import { demoBody, newProject, patchBody, revisionBody } from '../../contract/index.ts';
+import { demoBody, maybeRevision, newProject, patchBody, revisionBody } from '../../contract/index.ts';
 import { emptyDocument } from '../../core/usual.ts';
 import { DEMOS } from '../../demo/index.ts';
 import { joined } from '../db/record.ts';
@@ -122,7 +122,13 @@ export function projectRoutes(store: Store): Hono {
     const { revision, change } = b.value;
     return written(c, store, await store.change(c.req.param('id'), revision, change.label, change.patch));
   });
-  r.delete('/:id', async (c) => ((await store.remove(c.req.param('id'))) ? c.body(null, 204) : missing(c)));
+  r.delete('/:id', async (c) => {
+    const on = c.req.query('revision');
+    if (on !== undefined && !/^\d{1,9}$/.test(on))
+      return problem(c, 422, 'fields', 'revision has to be a whole number.');
+    const done = await store.remove(c.req.param('id'), on === undefined ? undefined : Number(on));
+    return done === true ? c.body(null, 204) : written(c, store, done);
+  });
   r.get('/:id/files', async (c) => {
     const id = c.req.param('id');
     return (await store.get(id)) ? c.json({ files: await store.files(id) }) : missing(c);
@@ -142,7 +148,10 @@ export function projectRoutes(store: Store): Hono {
   }
   r.post('/:id/restore', async (c) => {
     const id = c.req.param('id');
-    if (!(await store.restore(id))) return missing(c);
+    const sent = c.req.header('content-type') ? await body(c, maybeRevision) : { ok: true as const, value: {} };
+    if (!sent.ok) return sent.answer;
+    const done = await store.restore(id, (sent.value as { revision?: number }).revision);
+    if (done !== true) return written(c, store, done);
     const s = await store.get(id);
     return s ? projectAnswer(c, store, s) : missing(c);
   });

@@ -1,5 +1,12 @@
-import jsonpatch from 'fast-json-patch';
-import { type PatchOperation, parseDocument, problemsOf, projectFile, sentenceOf } from '../../contract/index.ts';
+import {
+  byPlace,
+  comparePatch,
+  type PatchOperation,
+  parseDocument,
+  problemsOf,
+  projectFile,
+  sentenceOf,
+} from '../../contract/index.ts';
 import { type Computed } from '../../core/compute.ts';
 import { keepChoices, shellPieces } from '../../core/pattern/index.ts';
 import { type ProjectDocument, type Shell } from '../../core/project.ts';
@@ -20,13 +27,16 @@ export type DocumentJob =
   | { do: 'take'; json: string }
   /** A saved project as it was sent, not looked at yet. */
   | { do: 'import'; json: string }
-  | { do: 'change'; packed: string; patch: PatchOperation[] }
+  /** `named`: pieces and edges have to be named by their ids; patches older versions stored may speak of places. */
+  | { do: 'change'; packed: string; patch: PatchOperation[]; named: boolean }
   | { do: 'replace'; packed: string; json: string }
   | { do: 'shell'; packed: string; shell: Omit<Shell, 'pieces'>; read: string };
 
 export type DocumentMade<J extends DocumentJob> = J extends { do: 'read' | 'take' | 'import' }
   ? MadeDocument
   : MadeChange;
+
+const BY_ID = 'pieces and edges are named by their ids in a path, never by their place in the list';
 
 const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sentenceOf(f) }));
 
@@ -37,8 +47,8 @@ function madeOf(document: ProjectDocument): MadeDocument {
 }
 
 function changeBetween(old: ProjectDocument, next: ProjectDocument, given?: PatchOperation[]): MadeChange {
-  const patch = JSON.stringify(given ?? jsonpatch.compare(old, next));
-  const inverse = JSON.stringify(jsonpatch.compare(next, old));
+  const patch = JSON.stringify(given ?? comparePatch(old, next));
+  const inverse = JSON.stringify(comparePatch(next, old));
   return { ...madeOf(next), patch, inverse, packedPatch: pack(patch), packedInverse: pack(inverse) };
 }
 
@@ -73,6 +83,8 @@ export function workOn(job: DocumentJob): Made<MadeDocument | MadeChange> {
   const old = parsed.document;
   if (job.do === 'read' || job.do === 'take') return { ok: true, made: madeOf(old) };
   if (job.do === 'change') {
+    const placed = job.named ? byPlace(old, job.patch) : null;
+    if (placed) return { ok: false, problems: [{ path: placed, message: BY_ID }] };
     const next = patched(old, job.patch);
     return next.ok ? { ok: true, made: changeBetween(old, next.document, job.patch) } : next;
   }

@@ -101,7 +101,7 @@ export const api = {
   demo: (demo: string) => call<ProjectAnswer>('POST', '/api/projects/demo', { demo }),
   load: (file: unknown) => call<ProjectAnswer>('POST', '/api/projects/import', file),
   restore: (id: string) => call<ProjectAnswer>('POST', `/api/projects/${id}/restore`),
-  remove: (id: string) => call<void>('DELETE', `/api/projects/${id}`),
+  remove: (id: string, revision: number) => call<void>('DELETE', `/api/projects/${id}?revision=${revision}`),
   change: (id: string, revision: number, label: string, patch: PatchOperation[]) =>
     call<ProjectAnswer>('PATCH', `/api/projects/${id}`, { revision, change: { label, patch } }),
   walk: (id: string, kind: 'undo' | 'redo', revision: number) =>
@@ -112,8 +112,9 @@ export const api = {
   /** Gives a file up; one that is in already stays in. */
   stop: (job: string): Promise<void> => call<void>('DELETE', `/api/jobs/${job}`).catch(() => undefined),
   files: (id: string) => get<{ files: StoredFile[] }>(`/api/projects/${id}/files`),
-  shell: (id: string, file: File, lines: string, choices: FileChoices) => {
+  shell: (id: string, revision: number, file: File, lines: string, choices: FileChoices) => {
     const form = formOf(file, choices);
+    form.set('revision', String(revision));
     form.set('lines', lines);
     return call<{ findings: (Finding & { message: string })[] }>('POST', `/api/projects/${id}/shell`, form);
   },

@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import jsonpatch from 'fast-json-patch';
-import { type PatchOperation } from '../../contract/index.ts';
+import { applyPatch, type PatchOperation } from '../../contract/index.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { coatDocument } from '../../test/shells.ts';
 import { screenOf } from '../words/index.ts';
@@ -47,7 +46,7 @@ class Server implements Keeping {
       });
     if (label === 'cannot be') throw refused('document', 422);
     this.log.push({ label, before: structuredClone(this.document) });
-    this.document = jsonpatch.applyPatch(structuredClone(this.document), structuredClone(patch)).newDocument;
+    this.document = applyPatch(this.document, structuredClone(patch));
     this.revision += 1;
     return this.answer();
   };
@@ -131,20 +130,29 @@ describe('keeping a project', () => {
     }
   });
 
-  test('a piece renamed here while another was removed there: the name never lands on the wrong piece', async () => {
-    const { server, k } = made();
-    const { doc } = k.snapshot();
-    const [, second] = doc.shell?.pieces ?? [];
-    server.elsewhere('Remove Front', (d) => {
-      d.shell?.pieces.shift();
-    });
-    const pieces = (doc.shell?.pieces ?? []).map((p) => (p === second ? { ...p, name: 'Back, longer' } : p));
-    k.save('Name', { ...doc, shell: doc.shell && { ...doc.shell, pieces } });
-    await settle();
-    expect(k.snapshot().clash?.patch).toBeNull();
-    k.keepMine();
-    await settle();
-    expect(server.document.shell?.pieces.map((p) => p.name)).not.toContain('Back, longer');
+  test('what does not touch is merged and told; a name never lands on the wrong piece, or on one that is gone', async () => {
+    for (const removed of [0, 1]) {
+      const { server, k } = made();
+      const { doc } = k.snapshot();
+      const [, second] = doc.shell?.pieces ?? [];
+      server.elsewhere('Remove a piece', (d) => {
+        d.shell?.pieces.splice(removed, 1);
+      });
+      const pieces = (doc.shell?.pieces ?? []).map((p) => (p === second ? { ...p, name: 'Back, longer' } : p));
+      k.save('Name', { ...doc, shell: doc.shell && { ...doc.shell, pieces } });
+      await settle();
+      const named = server.document.shell?.pieces.filter((p) => p.name === 'Back, longer').map((p) => p.id);
+      if (removed === 0) {
+        expect([named, k.snapshot().clash, k.snapshot().saved]).toEqual([[second?.id], null, true]);
+        expect(k.snapshot().told).toMatchObject({ kind: 'merged', label: 'Remove a piece' });
+        expect([server.document.shell?.pieces.length, server.sent]).toEqual([2, 2]);
+      } else {
+        expect([named, k.snapshot().clash?.patch, k.snapshot().saved]).toEqual([[], null, false]);
+        k.keepMine();
+        await settle();
+        expect(server.document.shell?.pieces.map((p) => p.name)).not.toContain('Back, longer');
+      }
+    }
   });
 
   test('no answer: it stays on screen as not saved, and is sent when asked; what is refused is told and taken off', async () => {
@@ -172,7 +180,7 @@ describe('keeping a project', () => {
     const { told } = k.snapshot();
     expect(told).toMatchObject({ kind: 'undo', label: 'Front 90' });
     expect(screenOf(told?.paths ?? [])).toBe('inside');
-    expect(screenOf(['/shell/pieces/0/name'])).toBe('pattern');
+    expect(screenOf(['/shell/pieces/p1/name'])).toBe('pattern');
     expect(screenOf(['/name'])).toBeNull();
     server.elsewhere('Six buttons', (d) => {
       d.decisions.closure.count = 6;

@@ -1,6 +1,7 @@
-import jsonpatch from 'fast-json-patch';
 import { type PatchOperation } from '../../contract/index.ts';
+import { applyPatch, comparePatch, PatchFault, touch, valueAt } from '../../contract/patch.ts';
 import { type ProjectDocument } from '../../core/project.ts';
+import { LONGEST_NAME } from '../../core/text.ts';
 import { type ProjectAnswer, Refusal } from './client.ts';
 
 /** What a project is kept by; the browser's calls, or a test's. */
@@ -28,9 +29,12 @@ export interface Clash {
   patch: PatchOperation[] | null;
 }
 
-/** What has just been done and can be taken back, in words, and whereabouts. */
+/**
+ * What has just been done and can be taken back, in words, and whereabouts; or what was done elsewhere meanwhile and lies
+ * beside what is shown here.
+ */
 export interface Told {
-  kind: 'undo' | 'redo' | 'do';
+  kind: 'undo' | 'redo' | 'do' | 'merged' | 'elsewhere';
   label: string;
   paths: string[];
 }
@@ -53,32 +57,7 @@ export interface Kept {
 
 type Task = { kind: 'save'; label: string; next: ProjectDocument; tell: boolean } | { kind: 'undo' | 'redo' };
 
-const pathsOf = (a: ProjectDocument, b: ProjectDocument): string[] => jsonpatch.compare(a, b).map((p) => p.path);
-
-/** Steps of a JSON pointer. */
-const stepsOf = (path: string): string[] =>
-  path
-    .split('/')
-    .slice(1)
-    .map((s) => s.replaceAll('~1', '/').replaceAll('~0', '~'));
-
-const within = (value: unknown, key: string): unknown =>
-  value !== null && typeof value === 'object' ? (value as Record<string, unknown>)[key] : undefined;
-
-export const valueAt = (doc: unknown, path: string): unknown => stepsOf(path).reduce(within, doc);
-
-/** Whether a path leads past the same things in both documents: list entries by their ids, not by their places. */
-function sameWay(path: string, a: unknown, b: unknown): boolean {
-  let [x, y] = [a, b];
-  for (const key of stepsOf(path).slice(0, -1)) {
-    [x, y] = [within(x, key), within(y, key)];
-    if (x === undefined || y === undefined || Array.isArray(x) !== Array.isArray(y)) return false;
-    const [p, q] = [within(x, 'id'), within(y, 'id')];
-    if (p !== q) return false;
-  }
-  // A whole entry of a list can only be spoken of where the list is as it was.
-  return !Array.isArray(x) || JSON.stringify(x) === JSON.stringify(y);
-}
+const pathsOf = (a: ProjectDocument, b: ProjectDocument): string[] => comparePatch(a, b).map((p) => p.path);
 
 /**
  * Keeps one project: what is tried, saved and still on its way, one change after another. Nothing is ever sent a second
@@ -93,6 +72,8 @@ export class Keeper {
   private again = false;
   private clash: Clash | null = null;
   private told: Told | null = null;
+  /** What was done elsewhere and is not shown yet. */
+  private heard: string[] = [];
   private listeners = new Set<() => void>();
   private state: Kept;
 
@@ -111,11 +92,22 @@ export class Keeper {
   };
   snapshot = (): Kept => this.state;
 
-  /** A newer state from elsewhere, taken over only while nothing of ours is on its way. */
+  /** A newer state from elsewhere, taken over only while nothing of ours is on its way; and said. */
   receive(answer: ProjectAnswer): void {
     if (this.queue.length || this.clash || answer.revision <= this.base.revision) return;
+    const paths = pathsOf(this.base.document, answer.document);
+    const label = this.heard.slice(-3).join(', ');
+    this.heard = [];
     this.base = answer;
+    if (label && paths.length) this.told = { kind: 'elsewhere', label, paths };
     this.tell();
+  }
+
+  /** A change was kept, here or elsewhere; true where it is newer than what is shown, so that it has to be fetched. */
+  hear(revision: number, label: string): boolean {
+    if (this.queue.length || revision <= this.base.revision) return false;
+    this.heard.push(label);
+    return true;
   }
 
   preview = (next: ProjectDocument): void => {
@@ -166,8 +158,7 @@ export class Keeper {
     this.clash = null;
     this.tell();
     if (!clash?.patch) return;
-    const next = jsonpatch.applyPatch(structuredClone(base.document), structuredClone(clash.patch)).newDocument;
-    this.save(clash.label, next);
+    this.save(clash.label, applyPatch(base.document, clash.patch));
   };
 
   private go(): void {
@@ -198,7 +189,7 @@ export class Keeper {
   private async send(task: Task): Promise<ProjectAnswer | null> {
     const { revision, document } = this.base;
     if (task.kind !== 'save') return this.by.walk(this.id, task.kind, revision);
-    const patch = jsonpatch.compare(document, task.next) as PatchOperation[];
+    const patch = comparePatch(document, task.next);
     if (!patch.length) return null;
     const answer = await this.by.change(this.id, revision, task.label, patch);
     // The shell's own object is kept where it did not change, so that what depends on it alone stays computed.
@@ -231,7 +222,9 @@ export class Keeper {
   }
 
   private async stale(task: Task, since: unknown): Promise<boolean> {
-    const elsewhere = (Array.isArray(since) ? since : []).map((c) => String(within(c, 'label') ?? '')).reverse();
+    const elsewhere = (Array.isArray(since) ? since : [])
+      .map((c) => String((c as { label?: unknown }).label ?? ''))
+      .reverse();
     const old = this.base.document;
     const waiting = this.queue.flatMap((t) => (t.kind === 'save' ? [t] : []));
     this.queue = [];
@@ -243,8 +236,21 @@ export class Keeper {
     }
     this.base = fresh;
     const last = waiting[waiting.length - 1];
-    if (last) this.clash = clashOf(old, last.next, fresh.document, waiting.map((w) => w.label).join(', '), elsewhere);
-    else
+    if (last) {
+      const label = waiting
+        .map((w) => w.label)
+        .join(', ')
+        .slice(0, LONGEST_NAME);
+      const theirs = comparePatch(old, fresh.document);
+      const merged = mergedOf(comparePatch(old, last.next), theirs, fresh.document);
+      this.told = { kind: 'merged', label: elsewhere.join(', '), paths: theirs.map((p) => p.path) };
+      if (merged) {
+        this.queue = [{ kind: 'save', label, next: merged, tell: false }];
+        return true;
+      }
+      this.told = null;
+      this.clash = clashOf(old, last.next, fresh.document, label, elsewhere);
+    } else
       this.trouble = `It was changed elsewhere meanwhile (${elsewhere.join(', ')}), so nothing was undone. Look at it first.`;
     return false;
   }
@@ -271,6 +277,21 @@ export class Keeper {
   }
 }
 
+/** The newer document with what was changed here as well; null where both speak of the same place. */
+function mergedOf(mine: PatchOperation[], theirs: PatchOperation[], fresh: ProjectDocument): ProjectDocument | null {
+  return touch(mine, theirs) ? null : laid(fresh, mine);
+}
+
+/** The document with a patch laid on it; null where it does not fit. */
+function laid(document: ProjectDocument, patch: PatchOperation[]): ProjectDocument | null {
+  try {
+    return applyPatch(document, patch);
+  } catch (e) {
+    if (e instanceof PatchFault) return null;
+    throw e;
+  }
+}
+
 function clashOf(
   old: ProjectDocument,
   mine: ProjectDocument,
@@ -278,10 +299,9 @@ function clashOf(
   label: string,
   elsewhere: string[],
 ): Clash {
-  const patch = jsonpatch.compare(old, mine) as PatchOperation[];
-  const fits = patch.every((p) => sameWay(p.path, old, theirs));
+  const patch = comparePatch(old, mine);
   const differing = patch
     .filter((p) => JSON.stringify(valueAt(theirs, p.path)) !== JSON.stringify(valueAt(mine, p.path)))
     .map((p) => ({ path: p.path, theirs: valueAt(theirs, p.path), mine: valueAt(mine, p.path) }));
-  return { label, elsewhere, differing, patch: fits ? patch : null };
+  return { label, elsewhere, differing, patch: laid(theirs, patch) ? patch : null };
 }

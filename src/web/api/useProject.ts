@@ -4,11 +4,14 @@ import { type Computed } from '../../core/compute.ts';
 import { type ProjectDocument } from '../../core/project.ts';
 import { api, get, type ProjectAnswer } from './client.ts';
 import { Keeper, type Kept } from './keeper.ts';
+import { listen } from './live.ts';
 import { useComputed } from './useComputed.ts';
 import { useKeeping } from './useKeeping.ts';
 
 export interface Workbook extends Pick<Kept, 'saved' | 'saving' | 'trying' | 'trouble' | 'again' | 'clash' | 'told'> {
   id: string;
+  /** What is stored, and what an upload is made on. */
+  revision: number;
   /** The document as it stands on screen: saved, or with the slider still moving. */
   doc: ProjectDocument;
   computed: Computed;
@@ -51,6 +54,13 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
   useEffect(() => {
     if (data) keeper?.receive(data);
   }, [keeper, data]);
+  useEffect(
+    () =>
+      listen((e) => {
+        if (e.project === id && e.revision !== null && keeper?.hear(e.revision, e.label)) void mutate();
+      }),
+    [id, keeper, mutate],
+  );
   // Other screens read the project under the same key: what was stored is put there.
   const stored = kept?.base;
   useEffect(() => {
@@ -65,6 +75,7 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
   const workbook: Workbook = {
     ...told,
     id,
+    revision: base.revision,
     doc,
     computed,
     behind,

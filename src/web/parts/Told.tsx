@@ -6,7 +6,14 @@ import { SCREEN_WORDS, screenOf } from '../words/index.ts';
 
 /** How long it stays, ms: long enough to read it and to reach for the button. */
 const STAYS = 15_000;
-const WORDS = { undo: 'Undone', redo: 'Done again', do: 'Done' } as const;
+const WORDS = {
+  undo: 'Undone',
+  redo: 'Done again',
+  do: 'Done',
+  merged: 'Changed elsewhere meanwhile, and kept beside what you did',
+  elsewhere: 'Changed elsewhere just now',
+} as const;
+const BACK = { undo: 'Back again', redo: 'Undo again', do: 'Take it back' } as const;
 
 /** What was just undone, done again or taken away: in words, where, and with the way back. */
 export function Told({ w }: { w: Workbook }) {
@@ -49,9 +56,11 @@ export function Told({ w }: { w: Workbook }) {
             Look there
           </Link>
         )}
-        <Button size="sm" variant="outline" borderColor="rule" onClick={told.kind === 'undo' ? w.redo : w.undo}>
-          {told.kind === 'do' ? 'Take it back' : told.kind === 'undo' ? 'Back again' : 'Undo again'}
-        </Button>
+        {told.kind !== 'merged' && told.kind !== 'elsewhere' && (
+          <Button size="sm" variant="outline" borderColor="rule" onClick={told.kind === 'undo' ? w.redo : w.undo}>
+            {BACK[told.kind]}
+          </Button>
+        )}
         <Button size="sm" variant="ghost" aria-label="Close this note" onClick={quiet}>
           ×
         </Button>

@@ -7,6 +7,7 @@ import { GARMENTS, type Summary } from '../../contract/index.ts';
 import { compute } from '../../core/compute.ts';
 import { CLOSING_ONLY, type ProjectDocument } from '../../core/project.ts';
 import { api, get, type ProjectAnswer, type ShelfAnswer } from '../api/client.ts';
+import { listen } from '../api/live.ts';
 import { Spread } from '../drawing/Spread.tsx';
 import { Pick } from '../parts/Ask.tsx';
 import { DataNotices } from '../parts/Keeping.tsx';
@@ -36,6 +37,7 @@ export function Shelf() {
   useEffect(() => {
     document.title = 'Woodbine';
   }, []);
+  useEffect(() => listen(() => void mutate()), [mutate]);
   const open = (work: Promise<ProjectAnswer>) =>
     work.then(
       (p) => go(`/project/${p.id}`),
@@ -91,7 +93,7 @@ export function Shelf() {
           <Projects
             data={data}
             onRemove={(p) =>
-              void api.remove(p.id).then(
+              void api.remove(p.id, p.revision).then(
                 () => {
                   setRemoved(p);
                   return mutate();
