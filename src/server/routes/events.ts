@@ -28,7 +28,7 @@ export function eventRoutes(store: Store): Hono {
         wake();
       });
       try {
-        await stream.writeSSE({ event: 'open', data: '' });
+        await stream.writeSSE({ event: 'begin', data: '' });
         while (!stream.aborted) {
           for (let e = waiting.shift(); e; e = waiting.shift())
             await stream.writeSSE({ event: 'change', data: JSON.stringify(e) });

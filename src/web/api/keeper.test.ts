@@ -155,6 +155,38 @@ describe('keeping a project', () => {
     }
   });
 
+  test('what is heard of from elsewhere is fetched and told; while something of ours is on its way, afterwards', async () => {
+    const { server, k } = made();
+    server.elsewhere('Front 80', (d) => {
+      d.decisions.facing.front = 80;
+    });
+    k.hear(1, 'Front 80');
+    await settle();
+    expect([front(k), k.snapshot().told]).toEqual([
+      80,
+      expect.objectContaining({ kind: 'elsewhere', label: 'Front 80' }),
+    ]);
+    // Our own changes are heard of too, and are nothing new.
+    k.quiet();
+    k.save('Front 81', with_(k.snapshot().doc, 81));
+    k.hear(2, 'Front 81');
+    await settle();
+    expect([front(k), k.snapshot().told, k.snapshot().saved]).toEqual([81, null, true]);
+    server.hold = true;
+    k.save('Front 82', with_(k.snapshot().doc, 82));
+    await settle();
+    k.hear(4, 'Six buttons');
+    server.hold = false;
+    server.held.shift()?.();
+    await settle();
+    server.elsewhere('Six buttons', (d) => {
+      d.decisions.closure.count = 6;
+    });
+    k.hear(5, 'Six buttons');
+    await settle();
+    expect([front(k), k.snapshot().doc.decisions.closure.count]).toEqual([82, 6]);
+  });
+
   test('no answer: it stays on screen as not saved, and is sent when asked; what is refused is told and taken off', async () => {
     const { server, k } = made();
     server.down = true;

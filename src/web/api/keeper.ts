@@ -73,7 +73,9 @@ export class Keeper {
   private clash: Clash | null = null;
   private told: Told | null = null;
   /** What was done elsewhere and is not shown yet. */
-  private heard: string[] = [];
+  private heard: { revision: number; label: string }[] = [];
+  /** The newest revision that was heard of. */
+  private ahead = 0;
   private listeners = new Set<() => void>();
   private state: Kept;
 
@@ -96,18 +98,34 @@ export class Keeper {
   receive(answer: ProjectAnswer): void {
     if (this.queue.length || this.clash || answer.revision <= this.base.revision) return;
     const paths = pathsOf(this.base.document, answer.document);
-    const label = this.heard.slice(-3).join(', ');
+    const label = this.heard
+      .filter((h) => h.revision > this.base.revision)
+      .map((h) => h.label)
+      .slice(-3)
+      .join(', ');
     this.heard = [];
     this.base = answer;
-    if (label && paths.length) this.told = { kind: 'elsewhere', label, paths };
+    if (paths.length) this.told = { kind: 'elsewhere', label: label || 'look it over', paths };
     this.tell();
   }
 
-  /** A change was kept, here or elsewhere; true where it is newer than what is shown, so that it has to be fetched. */
-  hear(revision: number, label: string): boolean {
-    if (this.queue.length || revision <= this.base.revision) return false;
-    this.heard.push(label);
-    return true;
+  /** A change was kept, here or elsewhere: what is newer than what is shown is fetched, once nothing of ours is on its way. */
+  hear(revision: number, label: string): void {
+    if (revision <= Math.max(this.base.revision, this.ahead)) return;
+    this.ahead = revision;
+    this.heard.push({ revision, label });
+    if (!this.running) void this.catchUp();
+  }
+
+  /** Something may have been missed. */
+  lookAgain(): void {
+    void this.catchUp(true);
+  }
+
+  private async catchUp(missed = false): Promise<void> {
+    if (this.queue.length || this.clash || (!missed && this.ahead <= this.base.revision)) return;
+    const fresh = await this.by.fetch(this.id).catch(() => null);
+    if (fresh) this.receive(fresh);
   }
 
   preview = (next: ProjectDocument): void => {
@@ -168,6 +186,7 @@ export class Keeper {
     void this.run().finally(() => {
       this.running = false;
       this.tell();
+      void this.catchUp();
     });
   }
 

@@ -57,9 +57,10 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
   useEffect(
     () =>
       listen((e) => {
-        if (e.project === id && e.revision !== null && keeper?.hear(e.revision, e.label)) void mutate();
+        if (!e) keeper?.lookAgain();
+        else if (e.project === id && e.revision !== null) keeper?.hear(e.revision, e.label);
       }),
-    [id, keeper, mutate],
+    [id, keeper],
   );
   // Other screens read the project under the same key: what was stored is put there.
   const stored = kept?.base;
