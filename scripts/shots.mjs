@@ -40,7 +40,6 @@ const views = [
   ['shelf', '/'],
   ...['pattern', 'seams', 'inside', 'buttons', 'plan', 'paper', 'history'].map((v) => [v, `/project/${coat.id}/${v}`]),
   ['lining', `/project/${coat.id}/inside`, 'Lining'],
-  ['hems', `/project/${coat.id}/inside`, 'Hems'],
   ['changes', `/project/${dress.id}/inside`, 'Lining', "from the shell's pattern, with changes"],
 ];
 for (const [name, path, tab, way] of views) {
@@ -133,6 +132,30 @@ for (const [name, file] of [
   say(`${name}.png`);
 }
 await fetch(`${base}/api/projects/${id}`, { method: 'DELETE' });
+// A backup looked into after something was changed; what was changed is taken back.
+const json = { 'content-type': 'application/json' };
+await fetch(`${base}/api/backups`, { method: 'POST', headers: json, body: '{}' });
+const front = { op: 'replace', path: '/decisions/facing/front', value: 92 };
+const { revision } = await (await fetch(`${base}/api/projects/${coat.id}`)).json();
+const change = { label: 'Front facing, width: 92 mm', patch: [front] };
+await fetch(`${base}/api/projects/${coat.id}`, {
+  method: 'PATCH',
+  headers: json,
+  body: JSON.stringify({ revision, change }),
+});
+await page.goto(`${base}/backups`, { waitUntil: 'networkidle' });
+await page
+  .getByRole('button', { name: /^Look into the backup/ })
+  .first()
+  .click();
+await page.getByRole('checkbox').first().waitFor();
+await page.screenshot({ path: join(folder, 'backups.png') });
+say('backups.png');
+await fetch(`${base}/api/projects/${coat.id}/undo`, {
+  method: 'POST',
+  headers: json,
+  body: JSON.stringify({ revision: revision + 1 }),
+});
 await browser.close();
 
 /** Corners of the sheet and some points of the sleeve, at places read off the demo picture. */

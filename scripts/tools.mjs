@@ -22,7 +22,7 @@ export async function install() {
   if (existsSync(made) && statSync(made).mtimeMs >= statSync(lock).mtimeMs) return 0;
   if (existsSync(made) && sameLock(lock, made)) return 0;
   say('Installing packages …');
-  return run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { shell: process.platform === 'win32' });
+  return run('npm', ['ci', '--no-fund', '--loglevel=error'], { shell: process.platform === 'win32' });
 }
 
 function sameLock(lock, made) {
