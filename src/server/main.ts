@@ -11,6 +11,7 @@ import { createApp } from './app.ts';
 import { beginBeside, toolsBeside } from './backup/thread.ts';
 import { embedded } from './db/database.ts';
 import { type Opened, openStore } from './db/open.ts';
+import { openServer } from './db/openserver.ts';
 import { Reader } from './intake/run.ts';
 import { logIn } from './log.ts';
 import { Works } from './work/run.ts';
@@ -73,7 +74,8 @@ async function main(): Promise<void> {
   const tools = toolsBeside(thread, folder, migrations);
   const place = embedded(folder, migrations, (dataDir) => beginBeside(thread, dataDir));
   const works = new Works(new URL('./work-worker.js', import.meta.url));
-  const opened = await openStore({
+  const url = process.env.DATABASE_URL;
+  const options = {
     works,
     folder,
     migrations,
@@ -81,7 +83,8 @@ async function main(): Promise<void> {
     place,
     say,
     patience: 3000,
-  });
+  };
+  const opened = url ? await openServer(url, options) : await openStore(options);
   await seed(opened);
   const reader = new Reader(new URL('./intake-worker.js', import.meta.url));
   reader.warm();

@@ -77,6 +77,9 @@ export async function applyRecord(db: Db, r: Exclude<JournalRecord, ChangeRecord
   }
 }
 
+/** Another process changed the project meanwhile: nothing was written. */
+export class MovedOn extends Error {}
+
 /** A text of ours as it is stored, in the place of a value that would be packed anew. */
 const asStored = (text: string) => sql`${text}`;
 
@@ -98,7 +101,7 @@ export async function applyChange(db: Db, r: ChangeMeta, made: MadeChange): Prom
       .set(set as never)
       .where(and(eq(p.id, r.id), eq(p.revision, r.revision - 1)))
       .returning({ id: p.id });
-    if (!done.length) throw new Error('the project is not at the revision before');
+    if (!done.length) throw new MovedOn('the project is not at the revision before');
     const { id, revision, kind, of, label, at } = r;
     const texts = { patch: asStored(made.packedPatch), inverse: asStored(made.packedInverse) };
     await tx.insert(schema.changes).values({ project: id, revision, kind, of, label, at, ...texts } as never);

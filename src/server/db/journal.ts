@@ -80,11 +80,35 @@ export async function* readJournal(disk: Disk, folder: string, after: number, me
 
 export const nothingMet = (): Met => ({ last: 0, end: null, damages: [], lacking: 0, gap: '' });
 
+/** Where acknowledged writes are kept for certain: the journal here, or the log of a database server. */
+export interface ChangeLog {
+  append(json: string): Promise<void>;
+  takeBack(): Promise<void>;
+  readonly last: number;
+  readonly full: boolean;
+  rotate(): Promise<void>;
+  removeUpTo(seq: number): Promise<void>;
+  /** What is in it is kept, whatever the database says; else the database alone can tell. */
+  readonly certain: boolean;
+}
+
+/** A database server that flushes its own log before it answers needs no other. */
+export const SERVERS_OWN: ChangeLog = {
+  append: async () => undefined,
+  takeBack: async () => undefined,
+  last: 0,
+  full: false,
+  rotate: async () => undefined,
+  removeUpTo: async () => undefined,
+  certain: false,
+};
+
 /**
  * Append-only file of acknowledged writes, each flushed before anything else knows of it: the embedded database never
  * flushes by itself. Written at places of its own reckoning, so that what was refused is written over.
  */
-export class Journal {
+export class Journal implements ChangeLog {
+  readonly certain = true;
   /** Something was left behind the last good record that could not be taken away yet. */
   private torn = false;
   private before = 0;

@@ -7,9 +7,15 @@ const WHY: Record<string, Saving> = {
   EROFS: 'read-only',
   EACCES: 'read-only',
   EPERM: 'read-only',
+  // SQLSTATE of PostgreSQL (appendix A of its manual): disk_full, read_only_sql_transaction.
+  '53100': 'disk-full',
+  '25006': 'read-only',
 };
 
-export const whyOf = (e: unknown): Saving => WHY[(e as NodeJS.ErrnoException)?.code ?? ''] ?? 'failing';
+export function whyOf(e: unknown): Saving {
+  const { code, cause } = (e ?? {}) as { code?: string; cause?: unknown };
+  return WHY[code ?? ''] ?? (cause ? whyOf(cause) : 'failing');
+}
 
 /** A write that could not be written down. */
 export class NotKept extends Error {

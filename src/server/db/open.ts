@@ -5,11 +5,11 @@ import { type Disk, realDisk } from '../disk/disk.ts';
 import { removeParts, tryWriting } from '../disk/files.ts';
 import { Works } from '../work/run.ts';
 import { type DatabasePlace, embedded, inMemory } from './database.ts';
-import { Journal, journalFolder } from './journal.ts';
+import { type ChangeLog, Journal, journalFolder } from './journal.ts';
 import { whyOf } from './kept.ts';
 import { lockPatiently } from './lock.ts';
 import { oldRecords, putOldAway } from './oldjournal.ts';
-import { Originals } from './originals.ts';
+import { type Originals, OriginalsOnDisk } from './originals.ts';
 import { type Recovered, recover } from './recover.ts';
 import { countPieces, itemsOf } from './rows.ts';
 import { ROOM, Store } from './store.ts';
@@ -71,7 +71,7 @@ export async function openStore(o: OpenOptions): Promise<Opened> {
 
 async function opened(o: OpenOptions, disk: Disk, now: () => string, release: () => Promise<void>): Promise<Opened> {
   const { folder } = o;
-  const originals = await Originals.in(disk, folder);
+  const originals = await OriginalsOnDisk.in(disk, folder);
   const tools = o.tools ?? toolsHere(disk, () => inMemory(o.migrations, folder));
   const backups = new Backups(disk, folder, tools, now);
   await backups.prepare();
@@ -133,9 +133,9 @@ async function opened(o: OpenOptions, disk: Disk, now: () => string, release: ()
 }
 
 /** One after another: two at a time would let go of what the other still needs. */
-async function takeBackup(
+export async function takeBackup(
   store: Store,
-  journal: Journal,
+  journal: ChangeLog,
   backups: Backups,
   originals: Originals,
   then: () => Promise<void> | undefined = () => undefined,

@@ -67,3 +67,9 @@ export const notices = pgTable('notices', {
   at: timestamp('at', { withTimezone: true, mode: 'string' }).notNull(),
   seen: boolean('seen').notNull().default(false),
 });
+
+/** The bytes of uploaded files, where several processes share a database server; else they lie on the disk. */
+export const originals = pgTable('originals', {
+  id: text('id').primaryKey(),
+  bytes: bytea('bytes').notNull(),
+});

@@ -18,8 +18,8 @@ import { tryWriting } from '../disk/files.ts';
 import { type DocumentJob, type Made } from '../work/document.ts';
 import { type MadeChange, type MadeDocument } from '../work/made.ts';
 import { type Works } from '../work/run.ts';
-import { applyChange, applyCreate, applyRecord, forward } from './apply.ts';
-import { type Journal } from './journal.ts';
+import { applyChange, applyCreate, applyRecord, forward, MovedOn } from './apply.ts';
+import { type ChangeLog } from './journal.ts';
 import { NotKept, whyOf } from './kept.ts';
 import { type Originals } from './originals.ts';
 import { unpack, zippedIn } from './packed.ts';
@@ -75,13 +75,13 @@ export type Refused =
 type Written = { ok: true; stored: Stored; answer?: string | undefined } | Refused;
 
 /** What of a record tells whether the database has it. */
-type Named = { t: JournalRecord['t']; id?: string; revision?: number };
+type Named = { t: JournalRecord['t']; id?: string; revision?: number; label?: string; at?: string };
 
 type Changing = Extract<DocumentJob, { do: 'change' | 'replace' | 'shell' }>;
 
 export interface StoreParts {
   db: Db;
-  journal: Journal;
+  journal: ChangeLog;
   originals: Originals;
   backups: Backups;
   disk: Disk;
@@ -91,6 +91,8 @@ export interface StoreParts {
   /** Opens the database anew, when it no longer answers. */
   reopen: () => Promise<Db>;
   works: Works;
+  /** Tells the other processes of a change, which tell it back; left out where this one is alone. */
+  announce?: (e: LiveEvent) => void;
 }
 
 /** With less room than this on the disk nothing more is written: the database itself needs some to go on (bytes). */
@@ -127,8 +129,15 @@ export class Store {
     return () => void this.listeners.delete(listener);
   }
 
+  /** A change was kept, here or by another process. */
+  hear(e: LiveEvent): void {
+    for (const l of this.listeners) l(e);
+  }
+
   private announce(project: string, revision: number | null, label: string): void {
-    for (const l of this.listeners) l({ project, revision, label });
+    const e: LiveEvent = { project, revision, label };
+    if (this.p.announce) this.p.announce(e);
+    else this.hear(e);
   }
 
   get db(): Db {
@@ -163,14 +172,19 @@ export class Store {
   }
 
   private async full(): Promise<boolean> {
-    return (await this.p.disk.free(this.p.folder).catch(() => ROOM)) < ROOM;
+    return this.p.journal.certain && (await this.p.disk.free(this.p.folder).catch(() => ROOM)) < ROOM;
+  }
+
+  private async tried(): Promise<void> {
+    if (this.p.journal.certain) await tryWriting(this.p.disk, this.p.folder);
+    else await this.p.db.update(schema.notices).set({ seen: true }).where(eq(schema.notices.id, ''));
   }
 
   /** Looks whether anything can be saved; where it could not, by trying. */
   async canSave(): Promise<Saving> {
     if (await this.full()) this.saving = 'disk-full';
     else if (this.saving !== 'ok')
-      this.saving = await tryWriting(this.p.disk, this.p.folder).then(
+      this.saving = await this.tried().then(
         () => 'ok' as const,
         (e) => whyOf(e),
       );
@@ -197,21 +211,29 @@ export class Store {
 
   /** The database did not take what is written down already: if it is not there after all, it is struck out again. */
   private async notApplied(record: Named, cause: unknown): Promise<void> {
+    if (cause instanceof MovedOn) {
+      await this.p.journal.takeBack();
+      throw cause;
+    }
     const has = await this.has(record).catch(() => null);
     if (has) return;
     await this.p.journal.takeBack();
     if (has === null) this.p.db = await this.p.reopen();
-    throw new NotKept(cause, true);
+    throw new NotKept(cause, this.p.journal.certain || has === false);
   }
 
   private async has(record: Named): Promise<boolean> {
     if (record.id === undefined) return false;
-    const { revision, deleted } = schema.projects;
-    const [row] = await this.p.db
-      .select({ revision, deleted })
-      .from(schema.projects)
-      .where(eq(schema.projects.id, record.id));
-    if (record.t === 'change') return (row?.revision ?? -1) >= (record.revision ?? 0);
+    if (record.t === 'change') {
+      const { project, revision, at, label } = schema.changes;
+      const [row] = await this.p.db
+        .select({ at, label })
+        .from(schema.changes)
+        .where(and(eq(project, record.id), eq(revision, record.revision ?? 0)));
+      return row !== undefined && row.label === record.label && Date.parse(row.at) === Date.parse(record.at ?? '');
+    }
+    const { deleted } = schema.projects;
+    const [row] = await this.p.db.select({ deleted }).from(schema.projects).where(eq(schema.projects.id, record.id));
     if (record.t === 'create' || record.t === 'brought') return row !== undefined;
     return row?.deleted === (record.t === 'delete');
   }
@@ -566,7 +588,12 @@ export class Store {
     if (now?.revision !== revision) return null;
     const meta: ChangeMeta = { t: 'change', id, revision: revision + 1, ...change, at: this.p.now() };
     const json = joined(meta, { patch: made.patch, inverse: made.inverse });
-    await this.kept(meta, json, () => applyChange(this.p.db, meta, made));
+    try {
+      await this.kept(meta, json, () => applyChange(this.p.db, meta, made));
+    } catch (e) {
+      if (e instanceof MovedOn) return null;
+      throw e;
+    }
     this.fit.set(id, revision + 1);
     this.announce(id, revision + 1, change.label);
     return new Stored(id, revision + 1, made.name, made.garment, made.json);

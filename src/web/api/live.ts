@@ -21,7 +21,10 @@ function source(channel: BroadcastChannel | null): Promise<void> {
     tell(e);
     channel?.postMessage(e);
   };
-  events.addEventListener('change', (m) => pass(JSON.parse(m.data as string) as LiveEvent));
+  events.addEventListener('change', (m) => {
+    const e = JSON.parse(m.data as string) as LiveEvent;
+    pass(e.project ? e : null);
+  });
   events.addEventListener('begin', () => pass(null));
   return new Promise((done) => {
     events.addEventListener('error', () => {

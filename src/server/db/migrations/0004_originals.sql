@@ -1,0 +1,4 @@
+CREATE TABLE "originals" (
+	"id" text PRIMARY KEY NOT NULL,
+	"bytes" "bytea" NOT NULL
+);
