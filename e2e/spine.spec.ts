@@ -166,6 +166,8 @@ test('what is wrong with a file is said on screen, by piece and place; a missing
   await page.getByRole('button', { name: 'Put in another file' }).click();
   await drop(page, 'gap.svg', svg('<path id="Back" d="M0 0H300V600H0V0.3"/>'));
   await expect(page.getByRole('status')).toContainText('"Back": a gap of 0.3 mm was closed.');
+  // What was put in here is no news from elsewhere.
+  await expect(page.getByText('Changed elsewhere')).toHaveCount(0);
 });
 
 test('a pattern ten times too small, its pieces without names: one true length and three kinds set it right', async ({
@@ -214,10 +216,7 @@ test('a pattern ten times too small, its pieces without names: one true length a
   await saved(page);
 });
 
-test('two windows on one project: the second change is asked about, and keeping it loses nothing of the first', async ({
-  page,
-  context,
-}) => {
+test('two windows on one project: what is done in both is kept in both, and said', async ({ page, context }) => {
   await begin(page, 'Shared coat');
   await drop(page, 'coat.svg', coatSvg());
   await go(page, 'What else do I cut?');
@@ -229,8 +228,8 @@ test('two windows on one project: the second change is asked about, and keeping 
   await saved(other);
   await field(page, 'Width at the shoulder, exact').fill('52');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Keep mine: 52 mm' }).click();
   await saved(page);
+  await expect(page.getByRole('status').filter({ hasText: 'Changed elsewhere' })).toBeVisible();
   await expect(field(page, 'Back neck facing, depth, exact')).toHaveValue('70 mm');
   await expect(field(page, 'Width at the shoulder, exact')).toHaveValue('52 mm');
 });

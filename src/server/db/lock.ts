@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import {
+  chmodSync,
   closeSync,
   mkdirSync,
   openSync,
@@ -186,6 +187,12 @@ export async function lockPatiently(folder: string, patience: number): Promise<{
  */
 export async function lockFolder(folder: string): Promise<{ release: () => Promise<void> }> {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
+  // A folder of an older version could be read by everybody on the machine.
+  try {
+    if (statSync(folder).mode & 0o077) chmodSync(folder, 0o700);
+  } catch {
+    // It belongs to somebody else: then so it shall.
+  }
   const near = await listen(address(folder)).catch((e) => {
     throw isCode(e, 'EADDRINUSE') ? inUse(folder) : e;
   });

@@ -111,9 +111,20 @@ async function opened(o: OpenOptions, disk: Disk, now: () => string, release: ()
     reopen,
     works,
   });
-  const backup = () => takeBackup(store, journal, backups, originals);
   const noBackup = (e: Error) => o.say?.(`No backup could be taken: ${e.message}`);
-  store.onFull = () => void backup().catch(noBackup);
+  // A database that was not tidied up is a larger one, no worse.
+  const compact = () => made.database.compact?.().catch(() => undefined);
+  const backup = () => takeBackup(store, journal, backups, originals, compact);
+  let due = false;
+  store.onFull = () => {
+    if (due) return;
+    due = true;
+    void backup()
+      .catch(noBackup)
+      .finally(() => {
+        due = false;
+      });
+  };
   await countPieces(store.db);
   // What was met is told, and not met again: a backup now holds what was brought back.
   for (const t of made.told) await store.tell(t.code, t.data);

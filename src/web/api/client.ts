@@ -116,10 +116,18 @@ export const api = {
     const form = formOf(file, choices);
     form.set('revision', String(revision));
     form.set('lines', lines);
-    return call<{ findings: (Finding & { message: string })[] }>('POST', `/api/projects/${id}/shell`, form);
+    return call<{ findings: (Finding & { message: string })[]; revision: number }>(
+      'POST',
+      `/api/projects/${id}/shell`,
+      form,
+    );
   },
   trace: (id: string, t: Trace & { lines: string }) =>
-    call<{ findings: (Finding & { message: string })[]; residualMm: number }>('POST', `/api/projects/${id}/trace`, t),
+    call<{ findings: (Finding & { message: string })[]; residualMm: number; revision: number }>(
+      'POST',
+      `/api/projects/${id}/trace`,
+      t,
+    ),
   seen: (notice: string) => call<void>('POST', `/api/state/notices/${notice}/seen`),
   makeBackup: () => call<{ name: string }>('POST', '/api/backups', {}),
   bringBackup: (file: File) => call<BackupLook>('POST', '/api/backups/brought', file),

@@ -187,6 +187,24 @@ describe('keeping a project', () => {
     expect([front(k), k.snapshot().doc.decisions.closure.count]).toEqual([82, 6]);
   });
 
+  test('what is made beside, as by an upload, is shown when it is kept, and is no news from elsewhere', async () => {
+    const { server, k } = made();
+    const upload = (label: string) =>
+      k.beside(async () => {
+        server.elsewhere(label, (d) => {
+          d.name = label;
+        });
+        k.hear(server.revision, label);
+        await settle();
+        expect(k.snapshot().doc.name).not.toBe(label);
+        return { revision: server.revision };
+      });
+    await upload('Pattern file');
+    expect([k.snapshot().doc.name, k.snapshot().told, k.snapshot().saved]).toEqual(['Pattern file', null, true]);
+    await k.beside(() => Promise.reject(new Error('refused'))).catch(() => undefined);
+    expect(k.snapshot().told).toBeNull();
+  });
+
   test('no answer: it stays on screen as not saved, and is sent when asked; what is refused is told and taken off', async () => {
     const { server, k } = made();
     server.down = true;

@@ -74,6 +74,8 @@ export class Keeper {
   private told: Told | null = null;
   /** What was done elsewhere and is not shown yet. */
   private heard: { revision: number; label: string }[] = [];
+  /** So many changes are being made beside. */
+  private out = 0;
   /** The newest revision that was heard of. */
   private ahead = 0;
   private listeners = new Set<() => void>();
@@ -95,8 +97,8 @@ export class Keeper {
   snapshot = (): Kept => this.state;
 
   /** A newer state from elsewhere, taken over only while nothing of ours is on its way; and said. */
-  receive(answer: ProjectAnswer): void {
-    if (this.queue.length || this.clash || answer.revision <= this.base.revision) return;
+  receive(answer: ProjectAnswer, own = false): void {
+    if (this.queue.length || this.clash || this.out || answer.revision <= this.base.revision) return;
     const paths = pathsOf(this.base.document, answer.document);
     const label = this.heard
       .filter((h) => h.revision > this.base.revision)
@@ -105,7 +107,7 @@ export class Keeper {
       .join(', ');
     this.heard = [];
     this.base = answer;
-    if (paths.length) this.told = { kind: 'elsewhere', label: label || 'look it over', paths };
+    if (paths.length && !own) this.told = { kind: 'elsewhere', label: label || 'look it over', paths };
     this.tell();
   }
 
@@ -117,13 +119,29 @@ export class Keeper {
     if (!this.running) void this.catchUp();
   }
 
+  /** A change that is made beside, as by an upload, which answers with the revision it made: no news from elsewhere. */
+  beside = async <T extends { revision: number }>(work: () => Promise<T>): Promise<T> => {
+    this.out += 1;
+    let own = 0;
+    try {
+      const answer = await work();
+      own = answer.revision;
+      return answer;
+    } finally {
+      this.out -= 1;
+      const fresh = await this.by.fetch(this.id).catch(() => null);
+      this.heard = this.heard.filter((h) => h.revision !== own);
+      if (fresh) this.receive(fresh, fresh.revision === own);
+    }
+  };
+
   /** Something may have been missed. */
   lookAgain(): void {
     void this.catchUp(true);
   }
 
   private async catchUp(missed = false): Promise<void> {
-    if (this.queue.length || this.clash || (!missed && this.ahead <= this.base.revision)) return;
+    if (this.queue.length || this.clash || this.out || (!missed && this.ahead <= this.base.revision)) return;
     const fresh = await this.by.fetch(this.id).catch(() => null);
     if (fresh) this.receive(fresh);
   }

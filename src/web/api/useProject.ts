@@ -24,7 +24,8 @@ export interface Workbook extends Pick<Kept, 'saved' | 'saving' | 'trying' | 'tr
   save: (label: string, next: ProjectDocument, tell?: boolean) => void;
   undo: () => void;
   redo: () => void;
-  reload: () => Promise<unknown>;
+  /** A change that is made beside, as by an upload: what comes of it is shown when it is kept. */
+  beside: Keeper['beside'];
   retry: () => void;
   calm: () => void;
   quiet: () => void;
@@ -45,7 +46,7 @@ const NONE = () => () => undefined;
 
 /** One project: loaded, computed as it changes, saved one change after another. */
 export function useProject(id: string): { workbook: Workbook | null; error: Error | null } {
-  const { data, error, mutate } = useSWR<ProjectAnswer, Error>(`/api/projects/${id}`, get, { revalidateOnFocus: true });
+  const { data, error } = useSWR<ProjectAnswer, Error>(`/api/projects/${id}`, get, { revalidateOnFocus: true });
   const { mutate: everywhere } = useSWRConfig();
   const there = data !== undefined;
   // biome-ignore lint/correctness/useExhaustiveDependencies: made once for a project, from what came first; later states are received.
@@ -92,7 +93,7 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
     takeTheirs,
     undo: () => keeper.walk('undo'),
     redo: () => keeper.walk('redo'),
-    reload: () => mutate(),
+    beside: keeper.beside,
   };
   return { workbook, error: error ?? null };
 }

@@ -36,10 +36,9 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
   const take = (file: File, choices: FileChoices = {}) =>
     during('Reading the drawing …', async (job) => {
       setWaiting(file);
-      const answer = await api.shell(w.id, w.revision, file, lines, { ...choices, job });
+      const answer = await w.beside(() => api.shell(w.id, w.revision, file, lines, { ...choices, job }));
       setWaiting(null);
       setSeen(null);
-      await w.reload();
       onDone(answer.findings.map((f) => f.message));
     });
   const look = (file: File, choices: FileChoices = {}) =>

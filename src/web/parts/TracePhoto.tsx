@@ -45,15 +45,15 @@ export function TracePhoto({ w, file, onDone }: { w: Workbook; file: File; onDon
   const save = async () => {
     try {
       const size = picture && { width: picture.width, height: picture.height };
-      const answer = await api.trace(w.id, {
+      const traced = {
         name,
         lines,
         picture: k.known,
         table: k.table,
         points,
         ...(size && { size }),
-      });
-      await w.reload();
+      };
+      const answer = await w.beside(() => api.trace(w.id, traced));
       onDone([
         `"${name}" was traced; its curve passes within ${formatLength(answer.residualMm, w.doc.units)} of every point.`,
         ...answer.findings.map((f) => f.message),
