@@ -36,3 +36,14 @@ export const manifestShape = z.object({
   entries: z.record(z.string(), z.object({ bytes: z.number().int().min(0), sum: z.string().length(64) })),
 });
 export type Manifest = z.infer<typeof manifestShape>;
+
+/** A project as a backup holds it, beside its document and changes. */
+export interface ProjectHead {
+  id: string;
+  name: string;
+  garment: string;
+  revision: number;
+  deleted: boolean;
+  createdAt: string;
+  updatedAt: string;
+}

@@ -12,19 +12,13 @@ import {
   type Manifest,
   NOTICES,
   originalEntry,
+  type ProjectHead,
   projectEntry,
 } from './manifest.ts';
 
 /** A project as it stands in the database: its document and each change's patches as JSON text, never parsed here. */
-export interface ProjectItem {
+export interface ProjectItem extends ProjectHead {
   t: 'project';
-  id: string;
-  name: string;
-  garment: string;
-  revision: number;
-  deleted: boolean;
-  createdAt: string;
-  updatedAt: string;
   document: string;
   changes: {
     revision: number;

@@ -12,18 +12,12 @@ import {
   manifestShape,
   NOTICES,
   originalEntry,
+  type ProjectHead,
   projectEntry,
 } from './manifest.ts';
 import { sha256 } from './pack.ts';
 
-export interface ProjectBack {
-  id: string;
-  name: string;
-  garment: string;
-  revision: number;
-  deleted: boolean;
-  createdAt: string;
-  updatedAt: string;
+export interface ProjectBack extends ProjectHead {
   document: unknown;
   changes: StoredChange[];
 }

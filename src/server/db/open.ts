@@ -12,7 +12,8 @@ import { oldRecords, putOldAway } from './oldjournal.ts';
 import { type Originals, OriginalsOnDisk } from './originals.ts';
 import { type Recovered, recover } from './recover.ts';
 import { countPieces, itemsOf } from './rows.ts';
-import { ROOM, Store } from './store.ts';
+import { Store } from './store.ts';
+import { ROOM } from './writer.ts';
 
 export interface Opened {
   store: Store;

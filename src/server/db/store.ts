@@ -1,12 +1,11 @@
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
-import { and, desc, eq, lt, sql } from 'drizzle-orm';
+import { and, desc, eq, sql } from 'drizzle-orm';
 import {
   type HistoryEntry,
   type LiveEvent,
   type Notice,
   type PatchOperation,
-  type Saving,
   type Summary,
 } from '../../contract/index.ts';
 import { type ProjectDocument, type Shell } from '../../core/project.ts';
@@ -14,18 +13,18 @@ import { type Backups } from '../backup/backups.ts';
 import { sha256 } from '../backup/pack.ts';
 import { type ProjectBack } from '../backup/unpack.ts';
 import { type Disk } from '../disk/disk.ts';
-import { tryWriting } from '../disk/files.ts';
 import { type DocumentJob, type Made } from '../work/document.ts';
 import { type MadeChange, type MadeDocument } from '../work/made.ts';
 import { type Works } from '../work/run.ts';
-import { applyChange, applyCreate, applyRecord, forward, MovedOn } from './apply.ts';
-import { type ChangeLog } from './journal.ts';
-import { NotKept, whyOf } from './kept.ts';
+import { applyChange, applyCreate, forward, MovedOn } from './apply.ts';
+import { NotKept } from './kept.ts';
 import { type Originals } from './originals.ts';
 import { unpack, zippedIn } from './packed.ts';
-import { type ChangeMeta, type ChangeRecord, type FileRow, type JournalRecord, joined } from './record.ts';
+import { type ChangeMeta, type FileRow, joined } from './record.ts';
 import { type Db, projectItem } from './rows.ts';
 import * as schema from './schema.ts';
+import { undoTops } from './undo.ts';
+import { NO_ROOM, Writer, type WriterParts } from './writer.ts';
 
 /** A project as it stands: its document as JSON text, which is parsed only where it is asked for. */
 export class Stored {
@@ -74,52 +73,28 @@ export type Refused =
 
 type Written = { ok: true; stored: Stored; answer?: string | undefined } | Refused;
 
-/** What of a record tells whether the database has it. */
-type Named = { t: JournalRecord['t']; id?: string; revision?: number; label?: string; at?: string };
-
 type Changing = Extract<DocumentJob, { do: 'change' | 'replace' | 'shell' }>;
 
-export interface StoreParts {
-  db: Db;
-  journal: ChangeLog;
+export interface StoreParts extends WriterParts {
   originals: Originals;
   backups: Backups;
-  disk: Disk;
-  folder: string;
   now: () => string;
   newId: () => string;
-  /** Opens the database anew, when it no longer answers. */
-  reopen: () => Promise<Db>;
   works: Works;
   /** Tells the other processes of a change, which tell it back; left out where this one is alone. */
   announce?: (e: LiveEvent) => void;
 }
 
-/** With less room than this on the disk nothing more is written: the database itself needs some to go on (bytes). */
-export const ROOM = 32 * 1024 * 1024;
-
-const NO_ROOM = Object.assign(new Error('there is too little room'), { code: 'ENOSPC' });
-
-/** Changes are looked through for undo so many at a time. */
-const PAGE = 50;
-/** No revision is higher: the largest integer of the database. */
-const LAST = 2 ** 31 - 1;
-
 /**
  * Projects, their changes and files. Writes go one after another: looked over first, then written down in the journal
  * and flushed, then put into the database, then answered. What is refused is nowhere.
  */
-export class Store {
-  private queue: Promise<unknown> = Promise.resolve();
-  private apart: Promise<unknown> = Promise.resolve();
+export class Store extends Writer {
   /** Revisions of projects whose documents were looked at, and fit the contract. */
   private readonly fit = new Map<string, number>();
-  /** Whether anything could be written down when it was last tried. */
-  saving: Saving = 'ok';
-  /** Called when the journal has grown so long that a backup is due. */
-  onFull: () => void = () => undefined;
-
-  constructor(private readonly p: StoreParts) {}
+  constructor(protected override readonly p: StoreParts) {
+    super(p);
+  }
 
   private readonly listeners = new Set<(e: LiveEvent) => void>();
 
@@ -142,100 +117,6 @@ export class Store {
 
   get db(): Db {
     return this.p.db;
-  }
-
-  private one<T>(work: () => Promise<T>): Promise<T> {
-    const next = this.queue.then(work, work);
-    this.queue = next.catch(() => undefined);
-    return next;
-  }
-
-  /** Long work of which only one goes on at a time; writes go on beside it. */
-  alone<T>(work: () => Promise<T>): Promise<T> {
-    const next = this.apart.then(work, work);
-    this.apart = next.catch(() => undefined);
-    return next;
-  }
-
-  /** Waits until everything asked so far has been written. */
-  async settled(): Promise<void> {
-    await this.alone(async () => undefined);
-    await this.one(async () => undefined);
-  }
-
-  /** Begins a new journal file. Gives the number of the last record before it. */
-  rotate(): Promise<number> {
-    return this.one(async () => {
-      await this.p.journal.rotate();
-      return this.p.journal.last;
-    });
-  }
-
-  private async full(): Promise<boolean> {
-    return this.p.journal.certain && (await this.p.disk.free(this.p.folder).catch(() => ROOM)) < ROOM;
-  }
-
-  private async tried(): Promise<void> {
-    if (this.p.journal.certain) await tryWriting(this.p.disk, this.p.folder);
-    else await this.p.db.update(schema.notices).set({ seen: true }).where(eq(schema.notices.id, ''));
-  }
-
-  /** Looks whether anything can be saved; where it could not, by trying. */
-  async canSave(): Promise<Saving> {
-    if (await this.full()) this.saving = 'disk-full';
-    else if (this.saving !== 'ok')
-      this.saving = await this.tried().then(
-        () => 'ok' as const,
-        (e) => whyOf(e),
-      );
-    return this.saving;
-  }
-
-  /** Writes a record down and carries it out. Throws `NotKept`, and then it is nowhere. */
-  private commit(record: Exclude<JournalRecord, ChangeRecord>): Promise<void> {
-    return this.kept(record, JSON.stringify(record), () => applyRecord(this.p.db, record));
-  }
-
-  private async kept(record: Named, json: string, apply: () => Promise<void>): Promise<void> {
-    try {
-      if (await this.full()) throw new NotKept(NO_ROOM, true);
-      await this.p.journal.append(json);
-      await apply().catch((e) => this.notApplied(record, e));
-      this.saving = 'ok';
-      if (this.p.journal.full) this.onFull();
-    } catch (e) {
-      if (e instanceof NotKept) this.saving = e.why;
-      throw e;
-    }
-  }
-
-  /** The database did not take what is written down already: if it is not there after all, it is struck out again. */
-  private async notApplied(record: Named, cause: unknown): Promise<void> {
-    if (cause instanceof MovedOn) {
-      await this.p.journal.takeBack();
-      throw cause;
-    }
-    const has = await this.has(record).catch(() => null);
-    if (has) return;
-    await this.p.journal.takeBack();
-    if (has === null) this.p.db = await this.p.reopen();
-    throw new NotKept(cause, this.p.journal.certain || has === false);
-  }
-
-  private async has(record: Named): Promise<boolean> {
-    if (record.id === undefined) return false;
-    if (record.t === 'change') {
-      const { project, revision, at, label } = schema.changes;
-      const [row] = await this.p.db
-        .select({ at, label })
-        .from(schema.changes)
-        .where(and(eq(project, record.id), eq(revision, record.revision ?? 0)));
-      return row !== undefined && row.label === record.label && Date.parse(row.at) === Date.parse(record.at ?? '');
-    }
-    const { deleted } = schema.projects;
-    const [row] = await this.p.db.select({ deleted }).from(schema.projects).where(eq(schema.projects.id, record.id));
-    if (record.t === 'create' || record.t === 'brought') return row !== undefined;
-    return row?.deleted === (record.t === 'delete');
   }
 
   async list(): Promise<Summary[]> {
@@ -467,7 +348,7 @@ export class Store {
   }
 
   private async walk(id: string, revision: number, kind: 'undo' | 'redo'): Promise<Written> {
-    const of = (await this.tops(id))[kind];
+    const of = (await undoTops(this.p.db, id))[kind];
     if (of === null) return { ok: false, why: 'nothing' };
     const [row] = await this.p.db
       .select()
@@ -483,44 +364,9 @@ export class Store {
     }));
   }
 
-  /**
-   * Revisions that undo and redo would take now. Looked for from the last change backwards, as far as is needed: what was
-   * undone and what was done again cancel each other on the way.
-   */
-  private async tops(id: string): Promise<{ undo: number | null; redo: number | null }> {
-    const { revision, kind, of } = schema.changes;
-    let [undone, redone] = [0, 0];
-    let undo: number | null | undefined;
-    let redo: number | null | undefined;
-    for (let before = LAST, more = true; more && (undo === undefined || redo === undefined); ) {
-      const rows = await this.p.db
-        .select({ revision, kind, of })
-        .from(schema.changes)
-        .where(and(eq(schema.changes.project, id), lt(revision, before)))
-        .orderBy(desc(revision))
-        .limit(PAGE);
-      for (const r of rows) {
-        if (r.kind === 'lost') continue;
-        if (r.kind === 'undo') {
-          if (redo === undefined && redone === 0) redo = r.of;
-          redone = Math.max(0, redone - 1);
-          undone++;
-        } else {
-          if (r.kind === 'redo') redone++;
-          else redo ??= null;
-          if (undone === 0) undo ??= r.kind === 'do' ? r.revision : r.of;
-          undone = Math.max(0, undone - 1);
-        }
-      }
-      before = rows.at(-1)?.revision ?? 0;
-      more = rows.length === PAGE;
-    }
-    return { undo: undo ?? null, redo: redo ?? null };
-  }
-
   /** Labels of what undo and redo would do; null when there is nothing. */
   async steps(id: string): Promise<Steps> {
-    const { undo, redo } = await this.tops(id);
+    const { undo, redo } = await undoTops(this.p.db, id);
     const label = async (revision: number | null): Promise<string | null> => {
       if (revision === null) return null;
       const [row] = await this.p.db

@@ -1,10 +1,11 @@
 import { Box, Button, Flex, Heading, Table, Text } from '@chakra-ui/react';
-import { Download, FolderInput } from 'lucide-react';
+import { Download } from 'lucide-react';
 import { useState } from 'react';
 import useSWR from 'swr';
 import { type BackupAnswer, type BackupLook, type Compared } from '../../contract/index.ts';
 import { api, get } from '../api/client.ts';
 import { Tick } from '../parts/Ask.tsx';
+import { FilePick } from '../parts/FilePick.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
 import { Page, SheetBox } from '../parts/Page.tsx';
 
@@ -83,7 +84,11 @@ export function Backups() {
               >
                 Make a backup here now
               </Button>
-              <Bring onBring={(f) => void bring(f)} />
+              <FilePick
+                words="Look into a backup from elsewhere"
+                accept=".zip,application/zip"
+                onPick={(f) => void bring(f)}
+              />
             </Flex>
           </SheetBox>
           {look ? (
@@ -98,33 +103,6 @@ export function Backups() {
           )}
         </Page>
       </Box>
-    </Box>
-  );
-}
-
-function Bring({ onBring }: { onBring: (file: File | undefined) => void }) {
-  return (
-    <Box
-      as="label"
-      display="inline-flex"
-      alignItems="center"
-      gap="2"
-      cursor="pointer"
-      color="leaf.fg"
-      fontWeight="600"
-      minH="44px"
-      css={{ '&:focus-within': { outline: '3px solid var(--chakra-colors-focus)' } }}
-    >
-      <FolderInput size={18} aria-hidden /> Look into a backup from elsewhere
-      <input
-        type="file"
-        accept=".zip,application/zip"
-        style={{ position: 'absolute', opacity: 0, width: 1 }}
-        onChange={(e) => {
-          onBring(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
     </Box>
   );
 }

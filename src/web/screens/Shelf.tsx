@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Grid, Heading, Input, Text } from '@chakra-ui/react';
-import { FolderInput, Trash2 } from 'lucide-react';
+import { Trash2 } from 'lucide-react';
 import { type FormEvent, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
@@ -10,6 +10,7 @@ import { api, get, type ProjectAnswer, type ShelfAnswer } from '../api/client.ts
 import { listen } from '../api/live.ts';
 import { Spread } from '../drawing/Spread.tsx';
 import { Pick } from '../parts/Ask.tsx';
+import { FilePick } from '../parts/FilePick.tsx';
 import { DataNotices } from '../parts/Keeping.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
 import { Empty, SheetBox } from '../parts/Page.tsx';
@@ -270,28 +271,7 @@ function Begin({ onCreate, onLoad, demos, onDemo, onClosing }: BeginProps) {
       </form>
       <Box borderTopWidth="1px" borderColor="rule" mt="5" pt="4">
         <OnlyClosing onBegin={onClosing} />
-        <Box
-          as="label"
-          display="inline-flex"
-          alignItems="center"
-          gap="2"
-          cursor="pointer"
-          color="leaf.fg"
-          fontWeight="600"
-          minH="40px"
-          css={{ '&:focus-within': { outline: '3px solid var(--chakra-colors-focus)' } }}
-        >
-          <FolderInput size={18} aria-hidden /> Load a saved project
-          <input
-            type="file"
-            accept=".json,application/json"
-            style={{ position: 'absolute', opacity: 0, width: 1 }}
-            onChange={(e) => {
-              onLoad(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-        </Box>
+        <FilePick words="Load a saved project" accept=".json,application/json" onPick={onLoad} />
         <Box>
           <Link to="/backups" style={{ color: 'var(--chakra-colors-leaf-fg)', fontWeight: 600, lineHeight: '40px' }}>
             Backups: take away, put back

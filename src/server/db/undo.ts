@@ -1,0 +1,59 @@
+import { and, desc, eq, lt } from 'drizzle-orm';
+import { type Db } from './rows.ts';
+import * as schema from './schema.ts';
+
+/** Changes are looked through for undo so many at a time. */
+const PAGE = 50;
+/** No revision is higher: the largest integer of the database. */
+const LAST = 2 ** 31 - 1;
+
+type Row = Pick<typeof schema.changes.$inferSelect, 'revision' | 'kind' | 'of'>;
+
+/** Revisions that undo and redo would take; null for none, undefined as long as that is not known. */
+interface Tops {
+  undo: number | null | undefined;
+  redo: number | null | undefined;
+}
+
+/**
+ * Looks at changes from the newest backwards until it is known what undo and redo would take. What was undone and what was
+ * done again cancel each other on the way.
+ */
+export class LookBack {
+  readonly tops: Tops = { undo: undefined, redo: undefined };
+  private undone = 0;
+  private redone = 0;
+
+  /** True when all is known. */
+  take(r: Row): boolean {
+    const { tops } = this;
+    if (r.kind === 'undo') {
+      if (tops.redo === undefined && this.redone === 0) tops.redo = r.of;
+      this.redone = Math.max(0, this.redone - 1);
+      this.undone += 1;
+    } else if (r.kind !== 'lost') {
+      if (r.kind === 'redo') this.redone += 1;
+      else if (tops.redo === undefined) tops.redo = null;
+      if (this.undone === 0 && tops.undo === undefined) tops.undo = r.kind === 'do' ? r.revision : r.of;
+      this.undone = Math.max(0, this.undone - 1);
+    }
+    return tops.undo !== undefined && tops.redo !== undefined;
+  }
+}
+
+/** Revisions that undo and redo would take now, read from the newest change backwards as far as is needed. */
+export async function undoTops(db: Db, id: string): Promise<{ undo: number | null; redo: number | null }> {
+  const { revision, kind, of } = schema.changes;
+  const look = new LookBack();
+  for (let before = LAST, known = false; !known; ) {
+    const rows = await db
+      .select({ revision, kind, of })
+      .from(schema.changes)
+      .where(and(eq(schema.changes.project, id), lt(revision, before)))
+      .orderBy(desc(revision))
+      .limit(PAGE);
+    known = rows.some((r) => look.take(r)) || rows.length < PAGE;
+    before = rows.at(-1)?.revision ?? 0;
+  }
+  return { undo: look.tops.undo ?? null, redo: look.tops.redo ?? null };
+}
