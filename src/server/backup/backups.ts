@@ -71,7 +71,7 @@ export class Backups {
     const path = this.fresh(OWN);
     let manifest: Manifest;
     try {
-      manifest = await this.tools.pack(path, items, { at: this.now(), seq, whole: true });
+      manifest = await this.tools.pack(path, items, { at: this.now(), seq, whole: true }, true);
     } catch (e) {
       await this.disk.remove(path).catch(() => undefined);
       throw e;
@@ -106,7 +106,7 @@ export class Backups {
   async taken<T>(items: AsyncIterable<Item>, whole: boolean, use: (bytes: Uint8Array) => T): Promise<T> {
     const path = join(this.folder, `away-${this.now().replace(/[:.]/g, '-')}${PART}`);
     try {
-      await this.tools.pack(path, items, { at: this.now(), seq: 0, whole });
+      await this.tools.pack(path, items, { at: this.now(), seq: 0, whole }, false);
       return use((await readWhole(this.disk, path)) ?? new Uint8Array());
     } finally {
       await this.disk.remove(path);

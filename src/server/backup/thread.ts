@@ -33,7 +33,8 @@ export const beginBeside = (file: URL, dataDir: string): Promise<void> => beside
 
 /** Work on backups. */
 export const toolsBeside = (file: URL, folder: string, migrations: string): BackupTools => ({
-  pack: (path, items, about) => beside<Manifest>(file, { do: 'pack', path, about, migrations, folder }, items),
+  pack: (path, items, about, tried) =>
+    beside<Manifest>(file, { do: 'pack', path, about, migrations, folder, tried }, items),
   check: (path) => beside<void>(file, { do: 'check', path }),
   takeOut: (path, ids) => beside<Taken>(file, { do: 'takeOut', path, ids }),
 });

@@ -8,8 +8,8 @@ import { type Backup, openBackup, type Taken, takeOut } from './unpack.ts';
 
 /** The heavy work on backup files; in a thread of its own where the server runs. */
 export interface BackupTools {
-  /** Writes one, and tries whether it loads. */
-  pack: (path: string, items: AsyncIterable<Item>, about: About) => Promise<Manifest>;
+  /** Writes one, and tries whether it loads; one that is only taken away is read back instead. */
+  pack: (path: string, items: AsyncIterable<Item>, about: About, tried: boolean) => Promise<Manifest>;
   /** Reads one to the end. Throws `BadBackup`. */
   check: (path: string) => Promise<void>;
   takeOut: (path: string, ids: string[]) => Promise<Taken>;
@@ -17,9 +17,10 @@ export interface BackupTools {
 
 /** All of it in this thread. `memory` gives an empty database to try a backup in. */
 export const toolsHere = (disk: Disk, memory: () => Promise<Database>): BackupTools => ({
-  async pack(path, items, about) {
+  async pack(path, items, about, tried) {
     const manifest = await pack(disk, path, items, about);
-    if (about.whole) await tryBackup(await openBackup(disk, path), memory);
+    const backup = await openBackup(disk, path);
+    if (tried) await tryBackup(backup, memory);
     return manifest;
   },
   async check(path) {

@@ -7,7 +7,7 @@ import { BadBackup } from './unpack.ts';
 
 /** What the thread is told to do. */
 export type Order =
-  | { do: 'pack'; path: string; about: About; migrations: string; folder: string }
+  | { do: 'pack'; path: string; about: About; migrations: string; folder: string; tried: boolean }
   | { do: 'begin'; dataDir: string }
   | { do: 'check'; path: string }
   | { do: 'takeOut'; path: string; ids: string[] };
@@ -32,7 +32,7 @@ if (port) {
   const [migrations, folder] = order.do === 'pack' ? [order.migrations, order.folder] : ['', ''];
   const tools = toolsHere(realDisk, () => inMemory(migrations, folder));
   const work = (): Promise<unknown> => {
-    if (order.do === 'pack') return tools.pack(order.path, itemsFrom(port), order.about);
+    if (order.do === 'pack') return tools.pack(order.path, itemsFrom(port), order.about, order.tried);
     if (order.do === 'begin') return begin(order.dataDir);
     return order.do === 'check' ? tools.check(order.path) : tools.takeOut(order.path, order.ids);
   };
