@@ -234,6 +234,6 @@ test('whatever names are in a project, what is exported can be read by others: X
       }
       for (const p of parsed.document.shell?.pieces ?? []) expect(isUnfit(p.name)).toBe(false);
     }),
-    runs(40),
+    runs(15),
   );
 });
