@@ -4,7 +4,7 @@ import { bodyLimit } from 'hono/body-limit';
 import { HTTPException } from 'hono/http-exception';
 import { sentenceOf } from '../contract/index.ts';
 import { NotKept } from './db/kept.ts';
-import { Unreadable } from './db/store.ts';
+import { Unreadable } from './db/stored.ts';
 import { contentType, guard, headers } from './guard.ts';
 import { type Reader } from './intake/run.ts';
 import { openapi } from './openapi.ts';

@@ -8,8 +8,9 @@ import { MemoryDatabase, MIGRATIONS } from '../../test/memorydb.ts';
 import { toolsHere } from '../backup/tools.ts';
 import { journalFolder, nameOf, nothingMet, readJournal } from './journal.ts';
 import { openStore } from './open.ts';
-import { encode, type JournalRecord } from './record.ts';
+import { framed, type JournalRecord } from './record.ts';
 
+const encode = (seq: number, record: JournalRecord): Uint8Array => framed(seq, JSON.stringify(record));
 const PATH = join(journalFolder('/data'), nameOf(1));
 const RECORDS: JournalRecord[] = [1, 2, 3, 4, 5, 6].map((n) => ({
   t: 'notice',

@@ -74,7 +74,14 @@ export async function openServer(url: string, o: OpenOptions): Promise<Opened> {
   const pool = new pg.Pool({ connectionString: url, max: CONNECTIONS });
   // A connection that breaks while it rests is replaced by the pool.
   pool.on('error', () => undefined);
-  await carryForward(pool, o.migrations);
+  try {
+    await carryForward(pool, o.migrations);
+  } catch (e) {
+    await pool.end();
+    throw new Error(
+      `The database server of DATABASE_URL cannot be used: ${(e as Error).message || 'it does not answer'}. Is it running, and is the address right? Nothing was changed here.`,
+    );
+  }
   const db = drizzle({ client: pool, schema }) as unknown as Db;
   const originals = originalsIn(db);
   const disk = o.disk ?? realDisk;

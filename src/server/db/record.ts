@@ -78,10 +78,7 @@ export const joined = (plain: object, ready: Record<string, string>): string =>
     .map(([k, v]) => `,${JSON.stringify(k)}:${v}`)
     .join('')}}`;
 
-/** A record as it lies in the file: a JSON text sequence of `[number, bytes of the record, checksum, record]`. */
-export const encode = (seq: number, record: JournalRecord): Uint8Array => framed(seq, JSON.stringify(record));
-
-/** The same for the record's JSON text. */
+/** A record's JSON text as it lies in the file: a JSON text sequence of `[number, bytes of the record, checksum, record]`. */
 export function framed(seq: number, json: string): Uint8Array {
   return Buffer.from(`\x1e[${seq},${Buffer.byteLength(json)},"${sumOf(seq, json)}",${json}]\n`);
 }

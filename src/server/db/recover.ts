@@ -106,7 +106,7 @@ export async function recover(r: Recovery): Promise<Recovered> {
   const first = !had && !list && !(await r.disk.list(journalFolder(r.folder))).length && !r.old.length;
   if (had || first) {
     const now = await attempt(r, (d) => lay(r, d, expectedOf(list), list?.seq ?? 0));
-    if (now && !now.fault) return { database: now.database, met: now.met, told: await tellOf(r, now, told) };
+    if (now && !now.fault) return ended(r, now, told);
     await closed(now);
   }
   const aside = had ? await r.place.putAside() : null;
@@ -123,7 +123,7 @@ export async function recover(r: Recovery): Promise<Recovered> {
         code: 'database-rebuilt',
         data: { from: backup?.manifest.at ?? '', aside: aside ? baseName(aside) : '' },
       });
-      return { database: made.database, met: made.met, told: await tellOf(r, made, told) };
+      return ended(r, made, told);
     }
     told.push({ code: 'backup-damaged', data: { name: baseName(path) } });
     await closed(made);
@@ -132,7 +132,7 @@ export async function recover(r: Recovery): Promise<Recovered> {
   const alone = await attempt(r, (d) => lay(r, d, expectedOf(null), 0));
   if (alone && (!aside || (!alone.met.lacking && !alone.lost.length))) {
     told.push({ code: 'database-rebuilt', data: { from: '', aside: aside ? baseName(aside) : '' } });
-    return { database: alone.database, met: alone.met, told: await tellOf(r, alone, told) };
+    return ended(r, alone, told);
   }
   await closed(alone);
   if (!aside) throw new Error(NO_DATABASE);
@@ -146,14 +146,29 @@ async function lastResort(r: Recovery, told: Told[]): Promise<Recovered> {
   const now = await attempt(r, (d) => lay(r, d, expectedOf(list), list?.seq ?? 0));
   if (now) {
     told.push({ code: 'database-incomplete', data: { fault: now.fault ?? '' } });
-    return { database: now.database, met: now.met, told: await tellOf(r, now, told) };
+    return ended(r, now, told);
   }
   const aside = (await r.place.putAside()) ?? '';
   const alone = await attempt(r, (d) => lay(r, d, expectedOf(null), 0));
   if (!alone)
     throw new Error(`The database cannot be read or made anew. It lies in ${aside}; nothing of it was changed.`);
   told.push({ code: 'database-rebuilt', data: { from: '', aside: baseName(aside) } });
-  return { database: alone.database, met: alone.met, told: await tellOf(r, alone, told) };
+  return ended(r, alone, told);
+}
+
+const ended = async (r: Recovery, t: Tried, told: Told[]): Promise<Recovered> => ({
+  database: t.database,
+  met: t.met,
+  told: await tellOf(r, t, told),
+});
+
+/** A name in the journal's folder that nothing bears yet: what was put aside before stays. */
+async function freeName(r: Recovery, name: string): Promise<string> {
+  const taken = new Set(await r.disk.list(journalFolder(r.folder)));
+  for (let n = 1; ; n++) {
+    const free = n === 1 ? `${name}.bin` : `${name}-${n}.bin`;
+    if (!taken.has(free)) return free;
+  }
 }
 
 /** What of the journal could not be read is put aside, and told with what is lost by it. */
@@ -161,7 +176,7 @@ async function tellOf(r: Recovery, t: Tried, told: Told[]): Promise<Told[]> {
   const { damages, last } = t.met;
   if (damages.length) {
     const bytes = damages.reduce((n, d) => n + d.to - d.from, 0);
-    const name = `unreadable-after-${last}.bin`;
+    const name = await freeName(r, `unreadable-after-${last}`);
     const parts: Uint8Array[] = [];
     for (const d of damages) {
       const file = await r.disk.open(join(journalFolder(r.folder), d.name), 'read');

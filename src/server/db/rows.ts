@@ -1,10 +1,11 @@
-import { asc, eq, isNull, sql } from 'drizzle-orm';
+import { asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import { type PgDatabase, type PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { type Item, type ProjectItem } from '../backup/pack.ts';
 import { type Backup, type ProjectBack } from '../backup/unpack.ts';
 import { unpack } from './packed.ts';
 import { type FileRow } from './record.ts';
 import * as schema from './schema.ts';
+import { type StoredFile } from './stored.ts';
 
 export type Db = PgDatabase<PgQueryResultHKT, typeof schema>;
 
@@ -122,4 +123,11 @@ export async function countPieces(db: Db): Promise<void> {
       .set({ pieces: piecesIn(held?.document) })
       .where(eq(id, row.id));
   }
+}
+
+/** The files a project's pieces were read from, newest first. */
+export async function filesOf(db: Db, of: string): Promise<StoredFile[]> {
+  const { id, project, name, size, at } = schema.files;
+  const rows = await db.select({ id, name, size, at }).from(schema.files).where(eq(project, of)).orderBy(desc(at));
+  return rows.map((f) => ({ ...f, at: iso(f.at) }));
 }

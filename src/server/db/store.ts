@@ -17,59 +17,15 @@ import { type DocumentJob, type Made } from '../work/document.ts';
 import { type MadeChange, type MadeDocument } from '../work/made.ts';
 import { type Works } from '../work/run.ts';
 import { applyChange, applyCreate, forward, MovedOn } from './apply.ts';
+import { changeToWalk, historyOf, stepsOf } from './history.ts';
 import { NotKept } from './kept.ts';
 import { type Originals } from './originals.ts';
 import { unpack, zippedIn } from './packed.ts';
 import { type ChangeMeta, type FileRow, joined } from './record.ts';
-import { type Db, projectItem } from './rows.ts';
+import { type Db, filesOf, projectItem } from './rows.ts';
 import * as schema from './schema.ts';
-import { undoTops } from './undo.ts';
+import { type Refused, type Steps, Stored, type StoredFile, Unreadable } from './stored.ts';
 import { NO_ROOM, Writer, type WriterParts } from './writer.ts';
-
-/** A project as it stands: its document as JSON text, which is parsed only where it is asked for. */
-export class Stored {
-  constructor(
-    readonly id: string,
-    readonly revision: number,
-    readonly name: string,
-    readonly garment: string,
-    readonly json: string,
-  ) {}
-
-  get document(): ProjectDocument {
-    return JSON.parse(this.json) as ProjectDocument;
-  }
-}
-
-export interface Steps {
-  undo: string | null;
-  redo: string | null;
-}
-
-export interface StoredFile {
-  id: string;
-  name: string;
-  /** Bytes. */
-  size: number;
-  at: string;
-}
-
-/** A stored project that does not fit the contract: what is wrong with it, and where. */
-export class Unreadable extends Error {
-  constructor(
-    readonly project: string,
-    readonly problems: { path: string; message: string }[],
-  ) {
-    super(`the project ${project} cannot be read`);
-  }
-}
-
-/** Why a write was not done. */
-export type Refused =
-  | { ok: false; why: 'missing' }
-  | { ok: false; why: 'stale'; revision: number; since: HistoryEntry[] }
-  | { ok: false; why: 'invalid'; problems: { path: string; message: string }[] }
-  | { ok: false; why: 'nothing' };
 
 type Written = { ok: true; stored: Stored; answer?: string | undefined } | Refused;
 
@@ -183,6 +139,16 @@ export class Store extends Writer {
     return row ?? null;
   }
 
+  /** How far a project on the shelf has come; null for none. */
+  private async revisionOf(id: string): Promise<number | null> {
+    const p = schema.projects;
+    const [row] = await this.p.db
+      .select({ revision: p.revision })
+      .from(p)
+      .where(and(eq(p.id, id), eq(p.deleted, false)));
+    return row?.revision ?? null;
+  }
+
   /** A project's document as it lies in the database, for threads that read it themselves. */
   async text(id: string): Promise<{ text: string; name: string } | null> {
     const row = await this.row(id);
@@ -255,14 +221,8 @@ export class Store extends Writer {
   }
 
   /** The files a project's pieces were read from, newest first. */
-  async files(project: string): Promise<StoredFile[]> {
-    const { id, name, size, at } = schema.files;
-    const rows = await this.p.db
-      .select({ id, name, size, at })
-      .from(schema.files)
-      .where(eq(schema.files.project, project))
-      .orderBy(desc(at));
-    return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
+  files(project: string): Promise<StoredFile[]> {
+    return filesOf(this.p.db, project);
   }
 
   /** One of a project's files with its bytes; null where it has none of that id. */
@@ -315,8 +275,8 @@ export class Store extends Writer {
     const change = { kind: 'do' as const, of: null, label: 'Pattern file', file };
     const written = await this.write(id, on, change, (packed) => ({ do: 'shell', packed, shell: about, read })).catch(
       async (e) => {
-        // Where it is not certain that nothing was kept, the file stays.
-        if (e instanceof NotKept && e.certain) await this.p.originals.remove(file.id).catch(() => undefined);
+        // Only where it is not certain that nothing was kept does the file stay.
+        if (!(e instanceof NotKept) || e.certain) await this.p.originals.remove(file.id).catch(() => undefined);
         throw e;
       },
     );
@@ -330,7 +290,7 @@ export class Store extends Writer {
     try {
       if (await this.full()) throw NO_ROOM;
       const sum = await this.p.originals.put(id, upload.bytes);
-      return { id, project, name: upload.name.slice(0, 200), size: upload.bytes.length, sum, at };
+      return { id, project, name: upload.name, size: upload.bytes.length, sum, at };
     } catch (e) {
       await this.p.originals.remove(id).catch(() => undefined);
       const refused = new NotKept(e, true);
@@ -348,15 +308,10 @@ export class Store extends Writer {
   }
 
   private async walk(id: string, revision: number, kind: 'undo' | 'redo'): Promise<Written> {
-    const of = (await undoTops(this.p.db, id))[kind];
-    if (of === null) return { ok: false, why: 'nothing' };
-    const [row] = await this.p.db
-      .select()
-      .from(schema.changes)
-      .where(and(eq(schema.changes.project, id), eq(schema.changes.revision, of)));
+    const row = await changeToWalk(this.p.db, id, kind);
     if (!row) return { ok: false, why: 'nothing' };
     const patch = kind === 'undo' ? row.inverse : row.patch;
-    return this.write(id, revision, { kind, of, label: row.label }, (packed) => ({
+    return this.write(id, revision, { kind, of: row.revision, label: row.label }, (packed) => ({
       do: 'change',
       packed,
       patch,
@@ -365,28 +320,13 @@ export class Store extends Writer {
   }
 
   /** Labels of what undo and redo would do; null when there is nothing. */
-  async steps(id: string): Promise<Steps> {
-    const { undo, redo } = await undoTops(this.p.db, id);
-    const label = async (revision: number | null): Promise<string | null> => {
-      if (revision === null) return null;
-      const [row] = await this.p.db
-        .select({ label: schema.changes.label })
-        .from(schema.changes)
-        .where(and(eq(schema.changes.project, id), eq(schema.changes.revision, revision)));
-      return row?.label ?? null;
-    };
-    return { undo: await label(undo), redo: await label(redo) };
+  steps(id: string): Promise<Steps> {
+    return stepsOf(this.p.db, id);
   }
 
-  async history(id: string, after = -1): Promise<HistoryEntry[]> {
-    const { revision, kind, label, at } = schema.changes;
-    const rows = await this.p.db
-      .select({ revision, kind, label, at })
-      .from(schema.changes)
-      .where(eq(schema.changes.project, id))
-      .orderBy(desc(revision))
-      .limit(500);
-    return rows.filter((r) => r.revision > after).map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
+  /** The newest changes first, of those after a revision. */
+  history(id: string, after = -1): Promise<HistoryEntry[]> {
+    return historyOf(this.p.db, id, after);
   }
 
   /**
@@ -414,7 +354,7 @@ export class Store extends Writer {
         return { ok: true, stored: new Stored(id, row.revision, made.name, made.garment, made.json) };
       const stored = await this.one(() => this.written(id, row.revision, change, made));
       if (stored) return { ok: true, stored, answer: made.answer };
-      if (on !== null) return this.stale(id, on, (await this.row(id))?.revision ?? on);
+      if (on !== null) return this.stale(id, on, (await this.revisionOf(id)) ?? on);
     }
   }
 
@@ -430,8 +370,7 @@ export class Store extends Writer {
     change: Pick<ChangeMeta, 'kind' | 'of' | 'label' | 'file'>,
     made: MadeChange,
   ): Promise<Stored | null> {
-    const now = await this.row(id);
-    if (now?.revision !== revision) return null;
+    if ((await this.revisionOf(id)) !== revision) return null;
     const meta: ChangeMeta = { t: 'change', id, revision: revision + 1, ...change, at: this.p.now() };
     const json = joined(meta, { patch: made.patch, inverse: made.inverse });
     try {

@@ -4,7 +4,8 @@ import { demoBody, maybeRevision, newProject, patchBody, revisionBody } from '..
 import { emptyDocument } from '../../core/usual.ts';
 import { DEMOS } from '../../demo/index.ts';
 import { joined } from '../db/record.ts';
-import { type Store, type Stored } from '../db/store.ts';
+import { type Store } from '../db/store.ts';
+import { type Stored } from '../db/stored.ts';
 import { problem, refusal } from '../problem.ts';
 import { noText, unfitIn } from '../unfit.ts';
 

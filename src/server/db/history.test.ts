@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { runs } from '../../test/runs.ts';
-import { LookBack } from './undo.ts';
+import { LookBack } from './history.ts';
 
 test('what undo and redo take, looked for backwards, is what two stacks kept from the beginning say', () => {
   fc.assert(

@@ -1,6 +1,8 @@
-import { and, desc, eq, lt } from 'drizzle-orm';
+import { and, desc, eq, gt, lt } from 'drizzle-orm';
+import { type HistoryEntry } from '../../contract/index.ts';
 import { type Db } from './rows.ts';
 import * as schema from './schema.ts';
+import { type Steps } from './stored.ts';
 
 /** Changes are looked through for undo so many at a time. */
 const PAGE = 50;
@@ -42,7 +44,7 @@ export class LookBack {
 }
 
 /** Revisions that undo and redo would take now, read from the newest change backwards as far as is needed. */
-export async function undoTops(db: Db, id: string): Promise<{ undo: number | null; redo: number | null }> {
+async function undoTops(db: Db, id: string): Promise<{ undo: number | null; redo: number | null }> {
   const { revision, kind, of } = schema.changes;
   const look = new LookBack();
   for (let before = LAST, known = false; !known; ) {
@@ -56,4 +58,46 @@ export async function undoTops(db: Db, id: string): Promise<{ undo: number | nul
     before = rows.at(-1)?.revision ?? 0;
   }
   return { undo: look.tops.undo ?? null, redo: look.tops.redo ?? null };
+}
+
+/** The change that undo or redo would take; null where there is none. */
+export async function changeToWalk(db: Db, id: string, kind: 'undo' | 'redo') {
+  const of = (await undoTops(db, id))[kind];
+  if (of === null) return null;
+  const { project, revision } = schema.changes;
+  const [row] = await db
+    .select()
+    .from(schema.changes)
+    .where(and(eq(project, id), eq(revision, of)));
+  return row ?? null;
+}
+
+/** Labels of what undo and redo would do; null where there is nothing. */
+export async function stepsOf(db: Db, id: string): Promise<Steps> {
+  const { undo, redo } = await undoTops(db, id);
+  const label = async (of: number | null): Promise<string | null> => {
+    if (of === null) return null;
+    const { project, revision } = schema.changes;
+    const [row] = await db
+      .select({ label: schema.changes.label })
+      .from(schema.changes)
+      .where(and(eq(project, id), eq(revision, of)));
+    return row?.label ?? null;
+  };
+  return { undo: await label(undo), redo: await label(redo) };
+}
+
+/** So many changes are shown. */
+const SHOWN = 500;
+
+/** The newest changes first, of those after a revision. */
+export async function historyOf(db: Db, id: string, after: number): Promise<HistoryEntry[]> {
+  const { project, revision, kind, label, at } = schema.changes;
+  const rows = await db
+    .select({ revision, kind, label, at })
+    .from(schema.changes)
+    .where(and(eq(project, id), gt(revision, after)))
+    .orderBy(desc(revision))
+    .limit(SHOWN);
+  return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
 }
