@@ -51,6 +51,13 @@ test('a backup is made, taken away, looked into, and put back; what it would cha
   const none = { name: 'holiday.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') };
   await page.getByLabel('Look into a backup from elsewhere').setInputFiles(none);
   await expect(page.getByRole('alert')).toHaveText('This is not a backup of Woodbine, or it is damaged.');
+  // A file taken to the wrong door is shown the right one.
+  const project = { name: 'coat.json', mimeType: 'application/json', buffer: Buffer.from('{"woodbine":1}') };
+  await page.getByLabel('Look into a backup from elsewhere').setInputFiles(project);
+  await expect(page.getByRole('alert')).toHaveText('"coat.json" looks like one saved project: load it from the shelf.');
+  await page.goto(server.url);
+  await page.getByLabel('Load a saved project').setInputFiles(none);
+  await expect(page.getByRole('alert')).toContainText('"holiday.zip" looks like a backup: look into it under');
 });
 
 test('while the disk is full it is said on every screen, what was changed waits, and is saved when there is room', async ({

@@ -39,8 +39,13 @@ export function Backups() {
       await api.makeBackup();
       setSaid('The backup is made, and loads.');
     });
-  const bring = (file: File | undefined) =>
-    file && during('Looking into the backup …', async () => setLook(await api.bringBackup(file)));
+  const bring = (file: File | undefined) => {
+    if (file && /\.json$/i.test(file.name)) {
+      setTrouble(`"${file.name}" looks like one saved project: load it from the shelf.`);
+      return;
+    }
+    if (file) void during('Looking into the backup …', async () => setLook(await api.bringBackup(file)));
+  };
   const open = (name: string) => during('Looking into the backup …', async () => setLook(await api.lookBackup(name)));
   const putBack = (ids: string[]) =>
     look &&
@@ -84,11 +89,7 @@ export function Backups() {
               >
                 Make a backup here now
               </Button>
-              <FilePick
-                words="Look into a backup from elsewhere"
-                accept=".zip,application/zip"
-                onPick={(f) => void bring(f)}
-              />
+              <FilePick words="Look into a backup from elsewhere" accept=".zip,application/zip" onPick={bring} />
             </Flex>
           </SheetBox>
           {look ? (

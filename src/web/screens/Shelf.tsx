@@ -46,6 +46,10 @@ export function Shelf() {
     );
   const load = async (file: File | undefined) => {
     if (!file) return;
+    if (/\.zip$/i.test(file.name)) {
+      setTrouble(`"${file.name}" looks like a backup: look into it under "Backups: take away, put back".`);
+      return;
+    }
     try {
       await open(api.load(JSON.parse(await file.text())));
     } catch {
