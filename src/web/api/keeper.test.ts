@@ -187,6 +187,22 @@ describe('keeping a project', () => {
     expect([front(k), k.snapshot().doc.decisions.closure.count]).toEqual([82, 6]);
   });
 
+  test('a change that waits for something fetched is not called saved, and is laid on what was done meanwhile', async () => {
+    const { k, server } = made();
+    let come: (lay: (d: ProjectDocument) => ProjectDocument) => void = () => undefined;
+    const brought = k.bring('Choices of the coat', () => new Promise((go) => (come = go)));
+    expect(k.snapshot()).toMatchObject({ saved: false, saving: true });
+    k.save('Front 91', with_(k.snapshot().doc, 91));
+    await settle();
+    come((d) => ({ ...d, units: 'in' }));
+    await brought;
+    await settle();
+    expect([server.document.units, server.document.decisions.facing.front]).toEqual(['in', 91]);
+    expect(k.snapshot().saved).toBe(true);
+    await k.bring('Choices of the dress', () => Promise.reject(new Error('It is gone.')));
+    expect(k.snapshot()).toMatchObject({ saved: false, trouble: '"Choices of the dress" was not kept. It is gone.' });
+  });
+
   test('what is made beside, as by an upload, is shown when it is kept, and is no news from elsewhere', async () => {
     const { server, k } = made();
     const upload = (label: string) =>

@@ -121,19 +121,38 @@ export class Keeper {
 
   /** A change that is made beside, as by an upload, which answers with the revision it made: no news from elsewhere. */
   beside = async <T extends { revision: number }>(work: () => Promise<T>): Promise<T> => {
-    this.out += 1;
+    this.goOut(1);
     let own = 0;
     try {
       const answer = await work();
       own = answer.revision;
       return answer;
     } finally {
-      this.out -= 1;
+      this.goOut(-1);
       const fresh = await this.by.fetch(this.id).catch(() => null);
       this.heard = this.heard.filter((h) => h.revision !== own);
       if (fresh) this.receive(fresh, fresh.revision === own);
     }
   };
+
+  /** A change that something must be fetched for first: it is laid on what is on screen by then, not on what was. */
+  bring = async (label: string, fetch: () => Promise<(now: ProjectDocument) => ProjectDocument>): Promise<void> => {
+    this.goOut(1);
+    try {
+      const lay = await fetch();
+      this.save(label, lay(this.meant()));
+    } catch (e) {
+      this.trouble = `"${label}" was not kept. ${(e as Error).message}`;
+    } finally {
+      this.goOut(-1);
+      void this.catchUp();
+    }
+  };
+
+  private goOut(by: 1 | -1): void {
+    this.out += by;
+    this.tell();
+  }
 
   /** Something may have been missed. */
   lookAgain(): void {
@@ -292,14 +311,20 @@ export class Keeper {
     return false;
   }
 
-  private made(): Kept {
+  /** The document with all that waits to be saved. */
+  private meant(): ProjectDocument {
     const last = this.queue.findLast((t) => t.kind === 'save');
-    const doc = this.tried ?? (last?.kind === 'save' ? last.next : this.base.document);
+    return last?.kind === 'save' ? last.next : this.base.document;
+  }
+
+  private made(): Kept {
+    const { queue, out } = this;
+    const doc = this.tried ?? this.meant();
     return {
       base: this.base,
       doc,
-      saved: !this.tried && !this.queue.length && !this.trouble && !this.clash,
-      saving: this.queue.length > 0 && !this.again,
+      saved: !this.tried && !queue.length && !out && !this.trouble && !this.clash,
+      saving: out > 0 || (queue.length > 0 && !this.again),
       trying: this.tried !== null,
       trouble: this.trouble,
       again: this.again,

@@ -26,6 +26,8 @@ export interface Workbook extends Pick<Kept, 'saved' | 'saving' | 'trying' | 'tr
   redo: () => void;
   /** A change that is made beside, as by an upload: what comes of it is shown when it is kept. */
   beside: Keeper['beside'];
+  /** A change that something is fetched for first, as the choices of another project. */
+  bring: Keeper['bring'];
   retry: () => void;
   calm: () => void;
   quiet: () => void;
@@ -94,6 +96,7 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
     undo: () => keeper.walk('undo'),
     redo: () => keeper.walk('redo'),
     beside: keeper.beside,
+    bring: keeper.bring,
   };
   return { workbook, error: error ?? null };
 }

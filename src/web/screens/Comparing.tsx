@@ -98,11 +98,11 @@ export function TakeChoices({ w }: { w: Workbook }) {
   const { data } = useSWR<ShelfAnswer>('/api/projects', get);
   const others = (data?.projects ?? []).filter((p) => p.id !== w.id);
   if (!others.length) return null;
-  const take = async (id: string): Promise<void> => {
-    const other = await get<ProjectAnswer>(`/api/projects/${id}`);
-    const decisions = { ...other.document.decisions, paper: w.doc.decisions.paper };
-    w.save(`Choices of ${other.name}`, { ...w.doc, decisions });
-  };
+  const take = (other: (typeof others)[number]): Promise<void> =>
+    w.bring(`Choices of ${other.name}`, async () => {
+      const { decisions } = (await get<ProjectAnswer>(`/api/projects/${other.id}`)).document;
+      return (now) => ({ ...now, decisions: { ...decisions, paper: now.decisions.paper } });
+    });
   return (
     <Box mt="2">
       <Text mb="1" fontWeight="550">
@@ -112,7 +112,10 @@ export function TakeChoices({ w }: { w: Workbook }) {
         label="Take over all choices of another project"
         value=""
         options={[['', 'another project …'], ...others.map((p): [string, string] => [p.id, p.name])]}
-        onPick={(id) => id && void take(id)}
+        onPick={(id) => {
+          const other = others.find((p) => p.id === id);
+          if (other) void take(other);
+        }}
       />
     </Box>
   );
