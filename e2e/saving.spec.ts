@@ -12,6 +12,15 @@ const put = async (page: Page, words: string) => {
 /** What another tab did is not heard of at once, as on a slow line: what is done here is done on the older state. */
 const deaf = async (page: Page): Promise<void> => {
   await page.route('**/api/events', (r) => r.abort());
+  // What it reads is what it knows, until it is told that it is behind.
+  let known: string | null = null;
+  await page.route('**/api/projects/*', async (r) => {
+    const asks = r.request().method() === 'GET';
+    if (asks && known) return r.fulfill({ contentType: 'application/json', body: known });
+    const answer = await r.fetch();
+    known = answer.ok() ? await answer.text() : null;
+    return r.fulfill({ response: answer });
+  });
   await page.addInitScript(() => {
     Object.defineProperty(navigator, 'locks', { value: undefined });
     window.BroadcastChannel = class {
