@@ -21,6 +21,14 @@ export class Running {
   readonly folder = mkdtempSync(join(tmpdir(), 'woodbine-e2e-'));
   port = 0;
 
+  /** `more`: settings beside the usual ones. */
+  constructor(private readonly more: Record<string, string> = {}) {}
+
+  /** The process number while it runs. */
+  get pid(): number {
+    return this.child?.pid ?? 0;
+  }
+
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
   }
@@ -35,6 +43,7 @@ export class Running {
       PORT: String(this.port),
       WOODBINE_DATA: this.folder,
       WOODBINE_DEMO: demo ? '1' : '0',
+      ...this.more,
     };
     const child = spawn(process.execPath, ['dist/server/main.js'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
     this.child = child;

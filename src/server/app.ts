@@ -38,7 +38,7 @@ export function createApp(p: AppParts): Hono {
   const limit = bodyLimit({ maxSize: MAX_UPLOAD + 64 * 1024, onError: (c) => problem(c, 413, 'too-large', TOO_LARGE) });
   // A backup is written to the disk as it comes, up to its own limit.
   app.use('/api/*', (c, next) => (c.req.path === '/api/backups/brought' ? next() : limit(c, next)));
-  app.route('/api/projects', projectRoutes(p.opened.store));
+  app.route('/api/projects', projectRoutes(p.opened.store, p.works));
   app.route('/api/projects', computedRoutes(p));
   app.route('/api/jobs', jobRoutes(p.reader));
   app.post('/api/look', (c) => look(c, p.reader));

@@ -46,7 +46,7 @@ export async function putBack(store: Store, backups: Backups, path: string, ids:
     if (!now) await store.bring(p, parsed.document);
     else {
       if (now.deleted) await store.restore(p.id);
-      await store.update(p.id, `Put back as in the backup of ${m.at.slice(0, 10)}`, () => parsed.document);
+      await store.replace(p.id, `Put back as in the backup of ${m.at.slice(0, 10)}`, parsed.document);
     }
     for (const { file, bytes } of files) {
       if (file.project !== p.id || (await store.file(p.id, file.id))) continue;

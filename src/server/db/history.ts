@@ -1,4 +1,4 @@
-import { and, desc, eq, gt, lt } from 'drizzle-orm';
+import { and, desc, eq, gt, lt, sql } from 'drizzle-orm';
 import { type HistoryEntry } from '../../contract/index.ts';
 import { type Db } from './rows.ts';
 import * as schema from './schema.ts';
@@ -60,13 +60,14 @@ async function undoTops(db: Db, id: string): Promise<{ undo: number | null; redo
   return { undo: look.tops.undo ?? null, redo: look.tops.redo ?? null };
 }
 
-/** The change that undo or redo would take; null where there is none. */
+/** The change that undo or redo would take, its patch that way as text as it is stored; null where there is none. */
 export async function changeToWalk(db: Db, id: string, kind: 'undo' | 'redo') {
   const of = (await undoTops(db, id))[kind];
   if (of === null) return null;
-  const { project, revision } = schema.changes;
+  const { project, revision, label, patch, inverse } = schema.changes;
+  const text = sql<string>`${kind === 'undo' ? inverse : patch}`.mapWith(String);
   const [row] = await db
-    .select()
+    .select({ revision, label, patch: text })
     .from(schema.changes)
     .where(and(eq(project, id), eq(revision, of)));
   return row ?? null;

@@ -63,7 +63,7 @@ test('a stored document that is none any more is told and kept, never handed out
   await client.close();
   const opened = await openFolder(dir);
   const { ask } = asking(() => appOf(opened));
-  for (const part of ['', '/pieces', '/plan', '/history', '/export/project.json']) {
+  for (const part of ['', '/pieces', '/plan', '/export/project.json']) {
     const answer = await ask('GET', `/api/projects/${spoilt.id}${part}`);
     expect([part, answer.status, answer.json.type]).toEqual([part, 422, 'urn:woodbine:problem:unreadable']);
     expect(answer.json.detail).toMatch(/"Spoilt" cannot be read \(shell.*\)\. It is kept as it is/);

@@ -8,19 +8,19 @@ import {
   type PatchOperation,
   type Summary,
 } from '../../contract/index.ts';
-import { type ProjectDocument, type Shell } from '../../core/project.ts';
+import { type ProjectDocument, type Shell, type ShellPiece } from '../../core/project.ts';
 import { type Backups } from '../backup/backups.ts';
 import { sha256 } from '../backup/pack.ts';
 import { type ProjectBack } from '../backup/unpack.ts';
 import { type Disk } from '../disk/disk.ts';
 import { type DocumentJob, type Made } from '../work/document.ts';
-import { type MadeChange, type MadeDocument } from '../work/made.ts';
+import { type ChangeAsked, type MadeChange, type MadeDocument } from '../work/made.ts';
 import { type Works } from '../work/run.ts';
-import { applyChange, applyCreate, forward, MovedOn } from './apply.ts';
+import { applyChange, applyCreate, MovedOn } from './apply.ts';
 import { changeToWalk, historyOf, stepsOf } from './history.ts';
 import { NotKept } from './kept.ts';
 import { type Originals } from './originals.ts';
-import { unpack, zippedIn } from './packed.ts';
+import { zippedIn } from './packed.ts';
 import { type ChangeMeta, type FileRow, joined } from './record.ts';
 import { type Db, filesOf, projectItem } from './rows.ts';
 import * as schema from './schema.ts';
@@ -29,7 +29,7 @@ import { NO_ROOM, Writer, type WriterParts } from './writer.ts';
 
 type Written = { ok: true; stored: Stored; answer?: string | undefined } | Refused;
 
-type Changing = Extract<DocumentJob, { do: 'change' | 'replace' | 'shell' }>;
+type Changing = Extract<DocumentJob, { do: 'change' | 'replace' | 'piece' | 'shell' }>;
 
 export interface StoreParts extends WriterParts {
   originals: Originals;
@@ -139,14 +139,14 @@ export class Store extends Writer {
     return row ?? null;
   }
 
-  /** How far a project on the shelf has come; null for none. */
-  private async revisionOf(id: string): Promise<number | null> {
+  /** How far a project on the shelf has come, and what it is; null for none. */
+  async stands(id: string): Promise<{ revision: number; garment: string } | null> {
     const p = schema.projects;
     const [row] = await this.p.db
-      .select({ revision: p.revision })
+      .select({ revision: p.revision, garment: p.garment })
       .from(p)
       .where(and(eq(p.id, id), eq(p.deleted, false)));
-    return row?.revision ?? null;
+    return row ?? null;
   }
 
   /** A project's document as it lies in the database, for threads that read it themselves. */
@@ -247,20 +247,23 @@ export class Store extends Writer {
 
   /** Applies a patch made on `revision`; refuses a stale or invalid one without storing anything. */
   change(id: string, revision: number, label: string, patch: PatchOperation[]): Promise<Written> {
-    return this.write(id, revision, { kind: 'do', of: null, label }, (packed) => ({
-      do: 'change',
-      packed,
-      patch,
-      named: true,
-    }));
+    return this.changed(id, { revision, label, patch: JSON.stringify(patch) });
   }
 
-  /** Replaces the whole document by one made from the current one, as one change. */
-  update(id: string, label: string, make: (doc: ProjectDocument) => ProjectDocument): Promise<Written> {
-    return this.write(id, null, { kind: 'do', of: null, label }, (packed) => {
-      const next = make(forward(JSON.parse(unpack(packed)) as ProjectDocument));
-      return { do: 'replace', packed, json: JSON.stringify(next) };
-    });
+  /** The same, as it was asked. */
+  changed(id: string, { revision, label, patch }: ChangeAsked): Promise<Written> {
+    const job = (packed: string) => ({ do: 'change' as const, packed, patch, named: true });
+    return this.write(id, revision, { kind: 'do', of: null, label }, job);
+  }
+
+  /** Replaces the whole document, whatever it is by then, as one change. */
+  replace(id: string, label: string, document: ProjectDocument): Promise<Written> {
+    return this.write(id, null, { kind: 'do', of: null, label }, (packed) => ({ do: 'replace', packed, document }));
+  }
+
+  /** Adds a piece that was traced. */
+  addPiece(id: string, label: string, piece: ShellPiece, lines: Shell['lines']): Promise<Written> {
+    return this.write(id, null, { kind: 'do', of: null, label }, (packed) => ({ do: 'piece', packed, piece, lines }));
   }
 
   /** A pattern that was read (its pieces as JSON text), with the file it came from, which is kept only with it. */
@@ -310,13 +313,8 @@ export class Store extends Writer {
   private async walk(id: string, revision: number, kind: 'undo' | 'redo'): Promise<Written> {
     const row = await changeToWalk(this.p.db, id, kind);
     if (!row) return { ok: false, why: 'nothing' };
-    const patch = kind === 'undo' ? row.inverse : row.patch;
-    return this.write(id, revision, { kind, of: row.revision, label: row.label }, (packed) => ({
-      do: 'change',
-      packed,
-      patch,
-      named: false,
-    }));
+    const { revision: of, label, patch } = row;
+    return this.write(id, revision, { kind, of, label }, (packed) => ({ do: 'change', packed, patch, named: false }));
   }
 
   /** Labels of what undo and redo would do; null when there is nothing. */
@@ -354,7 +352,7 @@ export class Store extends Writer {
         return { ok: true, stored: new Stored(id, row.revision, made.name, made.garment, made.json) };
       const stored = await this.one(() => this.written(id, row.revision, change, made));
       if (stored) return { ok: true, stored, answer: made.answer };
-      if (on !== null) return this.stale(id, on, (await this.revisionOf(id)) ?? on);
+      if (on !== null) return this.stale(id, on, (await this.stands(id))?.revision ?? on);
     }
   }
 
@@ -370,7 +368,7 @@ export class Store extends Writer {
     change: Pick<ChangeMeta, 'kind' | 'of' | 'label' | 'file'>,
     made: MadeChange,
   ): Promise<Stored | null> {
-    if ((await this.revisionOf(id)) !== revision) return null;
+    if ((await this.stands(id))?.revision !== revision) return null;
     const meta: ChangeMeta = { t: 'change', id, revision: revision + 1, ...change, at: this.p.now() };
     const json = joined(meta, { patch: made.patch, inverse: made.inverse });
     try {

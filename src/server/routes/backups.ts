@@ -5,7 +5,8 @@ import { BadBackup, manifestIn } from '../backup/unpack.ts';
 import { type Opened } from '../db/open.ts';
 import { itemsOf } from '../db/rows.ts';
 import { problem } from '../problem.ts';
-import { body, missing } from './projects.ts';
+import { body } from './body.ts';
+import { missing } from './projects.ts';
 
 const ZIP = 'application/zip';
 

@@ -2,7 +2,6 @@ import { type Context, Hono } from 'hono';
 import { type ContentfulStatusCode } from 'hono/utils/http-status';
 import { sentenceOf, traceBody } from '../../contract/index.ts';
 import { type Intake, intakeTrace } from '../../core/intake/index.ts';
-import { type Shell } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 import { type Store } from '../db/store.ts';
 import { type Reader } from '../intake/run.ts';
@@ -10,7 +9,8 @@ import { type AppParts } from '../parts.ts';
 import { problem, refusal } from '../problem.ts';
 import { readUpload, type Upload } from '../upload.ts';
 import { type Answered, type Asked, EXPORTS, PARTS, type Part } from '../work/ask.ts';
-import { body, missing, projectAnswer, written } from './projects.ts';
+import { body } from './body.ts';
+import { missing, projectAnswer, written } from './projects.ts';
 
 const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sentenceOf(f) }));
 
@@ -55,7 +55,7 @@ export function computedRoutes({ opened, reader, works, fontFiles, now }: AppPar
 /** Reads the uploaded drawing whole or not at all, stores it as one change, and answers its pieces. */
 async function takeShell(c: Context, store: Store, reader: Reader): Promise<Response> {
   const id = c.req.param('id') ?? '';
-  const project = await store.get(id);
+  const project = await store.stands(id);
   if (!project) return missing(c);
   const upload = await readUpload(c);
   if (typeof upload === 'string') return problem(c, 400, 'upload', upload);
@@ -85,15 +85,10 @@ async function takeTrace(c: Context, store: Store): Promise<Response> {
   if (!b.ok) return b.answer;
   const made = intakeTrace(b.value);
   if (!made.ok) return refusal(c, made.findings);
-  const w = await store.update(id, `Trace ${b.value.name}`, (doc) => {
-    const held: Shell = doc.shell ?? { fileName: 'traced from pictures', lines: b.value.lines, pieces: [] };
-    let n = held.pieces.length + 1;
-    while (held.pieces.some((p) => p.id === `p${n}`)) n++;
-    const piece = made.value.pieces[0];
-    return piece
-      ? { ...doc, shell: { ...held, pieces: [...held.pieces, { ...piece, id: `p${n}`, drawn: b.value.lines }] } }
-      : doc;
-  });
+  const [piece] = made.value.pieces;
+  if (!piece) return problem(c, 422, 'trace', 'The points make no piece.');
+  const { name, lines } = b.value;
+  const w = await store.addPiece(id, `Trace ${name}`, piece, lines);
   if (!w.ok) return written(c, store, w);
   const findings = told(made.value.findings);
   return projectAnswer(c, store, w.stored, 201, { findings, residualMm: made.value.residual });

@@ -1,45 +1,13 @@
 import { type Context, Hono } from 'hono';
-import { type ZodType } from 'zod';
-import { demoBody, maybeRevision, newProject, patchBody, revisionBody } from '../../contract/index.ts';
+import { demoBody, maybeRevision, newProject, revisionBody } from '../../contract/index.ts';
 import { emptyDocument } from '../../core/usual.ts';
 import { DEMOS } from '../../demo/index.ts';
 import { joined } from '../db/record.ts';
 import { type Store } from '../db/store.ts';
 import { type Stored } from '../db/stored.ts';
 import { problem, refusal } from '../problem.ts';
-import { noText, unfitIn } from '../unfit.ts';
-
-/** The JSON body, or a problem answer that says where it is wrong. */
-export async function body<T>(
-  c: Context,
-  shape: ZodType<T>,
-): Promise<{ ok: true; value: T } | { ok: false; answer: Response }> {
-  let raw: unknown;
-  try {
-    raw = await c.req.json();
-  } catch {
-    return { ok: false, answer: problem(c, 400, 'json', 'The request is not readable JSON.') };
-  }
-  const unfit = unfitIn(raw);
-  if (unfit !== null) {
-    const where = unfit.join('.') || 'the request';
-    const words = `${where}: it holds characters that are no text (control characters, or halves of characters)`;
-    return {
-      ok: false,
-      answer: problem(c, 422, 'characters', `Something in the request cannot be written: ${words}.`),
-    };
-  }
-  const read = shape.safeParse(raw);
-  if (read.success) return { ok: true, value: read.data };
-  const problems = read.error.issues
-    .slice(0, 10)
-    .map((i) => ({ code: 'field', where: i.path.join('.').slice(0, 200), message: i.message.slice(0, 200) }));
-  const detail = problems.map((p) => `${p.where || 'the request'}: ${p.message}`).join('; ');
-  return {
-    ok: false,
-    answer: problem(c, 422, 'fields', `Something in the request does not fit: ${detail}.`, { problems }),
-  };
-}
+import { type Works } from '../work/run.ts';
+import { body, changeAsked, notTaken } from './body.ts';
 
 export const missing = (c: Context): Response =>
   problem(c, 404, 'project', 'There is no such project. It may have been deleted.');
@@ -80,7 +48,7 @@ export async function written(c: Context, store: Store, w: Written): Promise<Res
 }
 
 /** Shelf, one project, its changes, undo and redo, import and the demo. */
-export function projectRoutes(store: Store): Hono {
+export function projectRoutes(store: Store, works: Works): Hono {
   const r = new Hono();
   r.get('/', async (c) =>
     c.json({ projects: await store.list(), demos: DEMOS.map(({ id, name, garment }) => ({ id, name, garment })) }),
@@ -104,24 +72,15 @@ export function projectRoutes(store: Store): Hono {
     // Read beside: a large one would hold all others up.
     const taken = await store.take(await c.req.text());
     if (taken.ok) return projectAnswer(c, store, taken.stored, 201);
-    const { problems, refused } = taken;
-    if (refused === 'json') return problem(c, 400, 'json', 'The request is not readable JSON.');
-    if (refused === 'characters') return problem(c, 422, 'characters', noText(problems[0]?.path || 'the request'));
-    const detail = problems
-      .map((p) => `${p.path}: ${p.message}`)
-      .slice(0, 5)
-      .join('; ');
-    return problem(c, 422, 'document', `This is not a Woodbine project that can be read: ${detail}.`, { problems });
+    return notTaken(c, taken, 'This is not a Woodbine project that can be read');
   });
   r.get('/:id', async (c) => {
     const s = await store.get(c.req.param('id'));
     return s ? projectAnswer(c, store, s) : missing(c);
   });
   r.patch('/:id', async (c) => {
-    const b = await body(c, patchBody);
-    if (!b.ok) return b.answer;
-    const { revision, change } = b.value;
-    return written(c, store, await store.change(c.req.param('id'), revision, change.label, change.patch));
+    const b = await changeAsked(c, works);
+    return b.ok ? written(c, store, await store.changed(c.req.param('id'), b.value)) : b.answer;
   });
   r.delete('/:id', async (c) => {
     const on = c.req.query('revision');
@@ -132,7 +91,7 @@ export function projectRoutes(store: Store): Hono {
   });
   r.get('/:id/files', async (c) => {
     const id = c.req.param('id');
-    return (await store.get(id)) ? c.json({ files: await store.files(id) }) : missing(c);
+    return (await store.stands(id)) ? c.json({ files: await store.files(id) }) : missing(c);
   });
   r.get('/:id/files/:file', async (c) => {
     const held = await store.file(c.req.param('id'), c.req.param('file'));
@@ -158,7 +117,7 @@ export function projectRoutes(store: Store): Hono {
   });
   r.get('/:id/history', async (c) => {
     const id = c.req.param('id');
-    return (await store.get(id)) ? c.json({ changes: await store.history(id) }) : missing(c);
+    return (await store.stands(id)) ? c.json({ changes: await store.history(id) }) : missing(c);
   });
   return r;
 }

@@ -3,23 +3,24 @@ import {
   comparePatch,
   type PatchOperation,
   parseDocument,
+  patchBody,
   problemsOf,
   projectFile,
   sentenceOf,
 } from '../../contract/index.ts';
 import { type Computed } from '../../core/compute.ts';
 import { keepChoices, shellPieces } from '../../core/pattern/index.ts';
-import { type ProjectDocument, type Shell } from '../../core/project.ts';
+import { type ProjectDocument, type Shell, type ShellPiece } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 import { pieceAnswer } from '../answers.ts';
 import { patched } from '../db/apply.ts';
 import { pack, unpack } from '../db/packed.ts';
 import { unfitIn } from '../unfit.ts';
-import { type MadeChange, type MadeDocument } from './made.ts';
+import { type ChangeAsked, type MadeChange, type MadeDocument } from './made.ts';
 
 export type Made<T> =
   | { ok: true; made: T }
-  | { ok: false; problems: { path: string; message: string }[]; refused?: 'json' | 'characters' };
+  | { ok: false; problems: { path: string; message: string }[]; refused?: 'json' | 'characters' | 'fields' };
 
 /** What is done with a document, given as it is stored (packed) or as JSON text: plain data, for another thread. */
 export type DocumentJob =
@@ -27,14 +28,23 @@ export type DocumentJob =
   | { do: 'take'; json: string }
   /** A saved project as it was sent, not looked at yet. */
   | { do: 'import'; json: string }
-  /** `named`: pieces and edges have to be named by their ids; patches older versions stored may speak of places. */
-  | { do: 'change'; packed: string; patch: PatchOperation[]; named: boolean }
-  | { do: 'replace'; packed: string; json: string }
+  /** What is asked by a `PATCH` request as it was sent, not looked at yet. */
+  | { do: 'asked'; json: string }
+  /**
+   * `patch`: JSON text, packed or not. `named`: pieces and edges have to be named by their ids; patches older versions
+   * stored may speak of places.
+   */
+  | { do: 'change'; packed: string; patch: string; named: boolean }
+  | { do: 'replace'; packed: string; document: ProjectDocument }
+  /** A piece that was traced, added to those there are; the first of a project lie on these lines. */
+  | { do: 'piece'; packed: string; piece: ShellPiece; lines: Shell['lines'] }
   | { do: 'shell'; packed: string; shell: Omit<Shell, 'pieces'>; read: string };
 
-export type DocumentMade<J extends DocumentJob> = J extends { do: 'read' | 'take' | 'import' }
-  ? MadeDocument
-  : MadeChange;
+export type DocumentMade<J extends DocumentJob> = J extends { do: 'asked' }
+  ? ChangeAsked
+  : J extends { do: 'read' | 'take' | 'import' }
+    ? MadeDocument
+    : MadeChange;
 
 const BY_ID = 'pieces and edges are named by their ids in a path, never by their place in the list';
 
@@ -75,27 +85,40 @@ function withShell(
 
 /** Does one job. Documents are carried forward to the present version, and looked at against the contract. */
 export function workOn<J extends DocumentJob>(job: J): Made<DocumentMade<J>>;
-export function workOn(job: DocumentJob): Made<MadeDocument | MadeChange> {
+export function workOn(job: DocumentJob): Made<ChangeAsked | MadeDocument | MadeChange> {
   if (job.do === 'import') return imported(job.json);
+  if (job.do === 'asked') return askedIn(job.json);
   const text = job.do === 'take' ? job.json : unpack(job.packed);
   const parsed = parseDocument(JSON.parse(text));
   if (!parsed.ok) return parsed;
   const old = parsed.document;
   if (job.do === 'read' || job.do === 'take') return { ok: true, made: madeOf(old) };
-  if (job.do === 'change') {
-    const placed = job.named ? byPlace(old, job.patch) : null;
-    if (placed) return { ok: false, problems: [{ path: placed, message: BY_ID }] };
-    const next = patched(old, job.patch);
-    return next.ok ? { ok: true, made: changeBetween(old, next.document, job.patch) } : next;
-  }
-  const laid = job.do === 'shell' ? withShell(old, job.shell, JSON.parse(job.read)) : null;
-  const next = parseDocument(laid?.next ?? JSON.parse((job as { json: string }).json));
+  const answer = job.do === 'shell' ? withShell(old, job.shell, JSON.parse(job.read)) : null;
+  const given = job.do === 'change' ? (JSON.parse(unpack(job.patch)) as PatchOperation[]) : undefined;
+  const next = answer ? parseDocument(answer.next) : nextOf(old, job, given);
   if (!next.ok) return next;
-  const made = changeBetween(old, next.document);
-  return { ok: true, made: laid ? { ...made, answer: laid.answer } : made };
+  const made = changeBetween(old, next.document, given);
+  return { ok: true, made: answer ? { ...made, answer: answer.answer } : made };
 }
 
-function imported(text: string): Made<MadeDocument> {
+type Changing = Extract<DocumentJob, { do: 'change' | 'replace' | 'piece' | 'shell' }>;
+
+function nextOf(old: ProjectDocument, job: Changing, patch: PatchOperation[] = []): ReturnType<typeof parseDocument> {
+  if (job.do === 'replace') return parseDocument(job.document);
+  if (job.do === 'piece') return parseDocument({ ...old, shell: withPiece(old.shell, job.piece, job.lines) });
+  const placed = job.do === 'change' && job.named ? byPlace(old, patch) : null;
+  return placed ? { ok: false, problems: [{ path: placed, message: BY_ID }] } : patched(old, patch);
+}
+
+function withPiece(shell: Shell | null, piece: ShellPiece, lines: Shell['lines']): Shell {
+  const held = shell ?? { fileName: 'traced from pictures', lines, pieces: [] };
+  let n = held.pieces.length + 1;
+  while (held.pieces.some((p) => p.id === `p${n}`)) n++;
+  return { ...held, pieces: [...held.pieces, { ...piece, id: `p${n}`, drawn: lines }] };
+}
+
+/** JSON text as it was sent, looked over for what is no text. */
+function readSent(text: string): { ok: true; sent: unknown } | Extract<Made<never>, { ok: false }> {
   let sent: unknown;
   try {
     sent = JSON.parse(text);
@@ -103,8 +126,24 @@ function imported(text: string): Made<MadeDocument> {
     return { ok: false, refused: 'json', problems: [] };
   }
   const unfit = unfitIn(sent);
-  if (unfit) return { ok: false, refused: 'characters', problems: [{ path: unfit.join('.'), message: '' }] };
-  const file = projectFile.safeParse(sent);
+  return unfit
+    ? { ok: false, refused: 'characters', problems: [{ path: unfit.join('.') || 'the request', message: '' }] }
+    : { ok: true, sent };
+}
+
+function askedIn(text: string): Made<ChangeAsked> {
+  const read = readSent(text);
+  if (!read.ok) return read;
+  const asked = patchBody.safeParse(read.sent);
+  if (!asked.success) return { ok: false, refused: 'fields', problems: problemsOf(asked.error) };
+  const { revision, change } = asked.data;
+  return { ok: true, made: { revision, label: change.label, patch: JSON.stringify(change.patch) } };
+}
+
+function imported(text: string): Made<MadeDocument> {
+  const read = readSent(text);
+  if (!read.ok) return read;
+  const file = projectFile.safeParse(read.sent);
   if (!file.success) return { ok: false, problems: problemsOf(file.error) };
   const parsed = parseDocument(file.data.project);
   return parsed.ok ? { ok: true, made: madeOf(parsed.document) } : parsed;

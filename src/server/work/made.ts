@@ -16,3 +16,10 @@ export interface MadeChange extends MadeDocument {
   /** What is answered of the drawn pieces, as JSON text, where a pattern came in. */
   answer?: string;
 }
+
+/** What a request to change a project asks: the patch as JSON text. */
+export interface ChangeAsked {
+  revision: number;
+  label: string;
+  patch: string;
+}

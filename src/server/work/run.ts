@@ -12,10 +12,11 @@ const TOO_HEAVY =
 /** A document that is longer as it is stored is worked on in a thread; a shorter one is done sooner than handed over. */
 const LONG = 60_000;
 
-const lengthOf = (job: DocumentJob): number =>
-  job.do === 'take' || job.do === 'import'
-    ? job.json.length
-    : job.packed.length + (job.do === 'shell' ? job.read.length : 0);
+/** So long is all the text of a job. */
+function lengthOf(job: DocumentJob): number {
+  const { json = '', packed = '', patch = '', read = '' } = job as Partial<Record<string, string>>;
+  return json.length + packed.length + patch.length + read.length;
+}
 
 /** Works on documents, and answers out of them, in threads of their own; in place where they are not built. */
 export class Works {
