@@ -12,7 +12,26 @@ export interface Sent {
   fields?: Record<string, string>;
 }
 
-const isSent = (b: object): b is Sent => 'file' in b;
+/** Bytes as they are. */
+export interface Raw {
+  bytes: Uint8Array;
+}
+
+type Body = string | object | Sent | Raw;
+
+/** What goes over the line of it, and as what. */
+function goes(body: Body): { body: string | FormData | Blob; headers?: Record<string, string> } {
+  if (typeof body === 'object' && 'file' in body) return { body: formOf(body as Sent) };
+  if (typeof body === 'object' && 'bytes' in body)
+    return {
+      body: new Blob([(body as Raw).bytes as Uint8Array<ArrayBuffer>]),
+      headers: { 'content-type': 'application/zip' },
+    };
+  return {
+    body: typeof body === 'string' ? body : JSON.stringify(body),
+    headers: { 'content-type': 'application/json' },
+  };
+}
 
 function formOf({ file, name, fields = {} }: Sent): FormData {
   const form = new FormData();
@@ -21,18 +40,11 @@ function formOf({ file, name, fields = {} }: Sent): FormData {
   return form;
 }
 
-/** Asks a server as a script would. `body`: JSON as a value or as text, or a file. */
+/** Asks a server as a script would. `body`: JSON as a value or as text, or a file, or bytes. */
 export const asks =
   (url: string) =>
-  async (method: string, path: string, body?: object | string): Promise<Answer> => {
-    const json = typeof body === 'string' || (body && !isSent(body));
-    const answer = await fetch(url + path, {
-      method,
-      ...(json && { headers: { 'content-type': 'application/json' } }),
-      ...(body !== undefined && {
-        body: typeof body === 'string' ? body : isSent(body) ? formOf(body) : JSON.stringify(body),
-      }),
-    });
+  async (method: string, path: string, body?: Body): Promise<Answer> => {
+    const answer = await fetch(url + path, { method, ...(body !== undefined && goes(body)) });
     const text = await answer.text();
     const isJson = answer.headers.get('content-type')?.includes('json');
     return { status: answer.status, text, json: isJson ? JSON.parse(text) : null };

@@ -1,0 +1,152 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { PDFDocument } from 'pdf-lib';
+import { coatSvg, jacketDxf } from '../src/demo/index.ts';
+import { PARTS } from '../src/server/work/ask.ts';
+import { runs, SEED } from '../src/test/runs.ts';
+import { chance, spoil, spoilBytes, spoilJson } from '../src/test/spoil.ts';
+import { type Answer, asks } from './http.ts';
+import { Running } from './server.ts';
+
+/** So many spoilt files of each kind: thousands by night. Fewer of what is ours alone, or is long looked at. */
+const [PATTERNS, OURS, BACKUPS] = [process.env.DRAWS ? 500 : 300, 100, 15].map((n) => runs(n).numRuns) as [
+  number,
+  number,
+  number,
+];
+/** No answer may take longer (ms), on a machine on which the file as it was is answered in a tenth of that. */
+const PATIENCE = 2000;
+
+const server = new Running();
+test.setTimeout(60_000 + PATTERNS * 300);
+test.beforeAll(() => server.start(true));
+test.afterAll(() => server.end());
+
+/** Memory the server holds, MB. */
+const resident = (): number =>
+  Number(readFileSync(`/proc/${server.pid}/status`, 'utf8').match(/VmRSS:\s+(\d+)/)?.[1]) / 1024;
+
+/** Uploaded files that are kept, with their sizes. */
+const originals = (): string[] => {
+  const folder = join(server.folder, 'originals');
+  return readdirSync(folder)
+    .sort()
+    .map((f) => `${f} ${statSync(join(folder, f)).size}`);
+};
+
+/** A page with a front of darts and curves, and a sleeve: as an export from a drawing program. */
+async function pagePdf(): Promise<Uint8Array> {
+  const pdf = await PDFDocument.create();
+  const page = pdf.addPage([1200, 1200]);
+  const front = 'M 0 0 C 60 40 90 70 160 60 L 330 110 C 300 190 310 260 360 330 L 350 800 C 240 820 120 830 0 830 Z';
+  page.drawSvgPath(front, { x: 80, y: 1100, borderWidth: 1 });
+  page.drawSvgPath('M 0 120 C 60 0 180 -20 240 0 C 300 10 360 60 420 120 L 370 600 L 60 600 Z', {
+    x: 600,
+    y: 900,
+    borderWidth: 1,
+  });
+  return pdf.save({ useObjectStreams: false });
+}
+
+type Ask = ReturnType<typeof asks>;
+
+/** What stands: of the project, of its files, of the shelf. */
+async function standing(ask: Ask, id: string): Promise<unknown> {
+  const [project, files, shelf] = await Promise.all(
+    ['', '/files', '/..'].map((part) => ask('GET', part === '/..' ? '/api/projects' : `/api/projects/${id}${part}`)),
+  );
+  const shelved = shelf?.json.projects.map((p: { id: string; revision: number }) => [p.id, p.revision]);
+  return [project?.json.revision, project?.text, files?.json.files, shelved, originals()];
+}
+
+/** What was taken is a project like any other: a part of what is worked out of it, each time another, is answered. */
+async function answered(ask: Ask, id: string, i: number): Promise<void> {
+  const part = PARTS[i % PARTS.length];
+  const { status, text } = await ask('GET', `/api/projects/${id}/${part}`);
+  expect(status, `${part} ${text.slice(0, 300)}`).toBe(200);
+}
+
+/** Sends spoilt files one after another, and looks that each is taken whole or refused without a trace. */
+async function throwAt(
+  send: (ask: Ask, id: string, random: () => number) => Promise<Answer>,
+  seed: number,
+  times = PATTERNS,
+): Promise<void> {
+  const ask = asks(server.url);
+  const id = (await ask('POST', '/api/projects', { name: 'Spoilt' })).json.id as string;
+  const random = chance(seed);
+  const held: number[] = [];
+  let before = await standing(ask, id);
+  const tally: Record<number, number> = {};
+  for (let i = 0; i < times; i++) {
+    const t = performance.now();
+    const answer = await send(ask, id, random);
+    const took = performance.now() - t;
+    tally[answer.status] = (tally[answer.status] ?? 0) + 1;
+    const which = `number ${i}: ${answer.status} ${answer.text.slice(0, 300)}`;
+    expect(answer.status, which).toBeLessThan(500);
+    expect(took, which).toBeLessThan(PATIENCE);
+    const after = await standing(ask, id);
+    if (answer.status >= 400) {
+      expect(answer.json.detail, which).toMatch(/\.$/);
+      expect(after, which).toEqual(before);
+    } else await answered(ask, answer.json.id ?? id, i);
+    before = after;
+    held.push(resident());
+  }
+  process.stdout.write(`      ${JSON.stringify(tally)}, ${held[0]?.toFixed()} to ${held.at(-1)?.toFixed()} MB\n`);
+  const most = (list: number[]): number => Math.max(...list);
+  const half = held.length >> 1;
+  expect(most(held.slice(half))).toBeLessThan(1.2 * most(held.slice(0, half)) + 40);
+}
+
+const upload =
+  (name: string, make: (random: () => number) => string | Uint8Array) => (ask: Ask, id: string, random: () => number) =>
+    ask('POST', `/api/projects/${id}/shell`, { file: make(random), name });
+
+/** Mostly JSON still, with values that are none. */
+const odd = (json: string, random: () => number): string => (random() < 0.8 ? spoilJson : spoil)(json, random);
+
+test('spoilt SVG', () =>
+  throwAt(
+    upload('x.svg', (r) => spoil(coatSvg(), r)),
+    SEED,
+  ));
+test('spoilt DXF', () =>
+  throwAt(
+    upload('x.dxf', (r) => spoil(jacketDxf(), r)),
+    SEED + 1,
+  ));
+test('spoilt PDF', async () => {
+  const good = await pagePdf();
+  await throwAt(
+    upload('x.pdf', (r) => spoilBytes(good, r)),
+    SEED + 2,
+  );
+});
+test('spoilt project', async () => {
+  const ask = asks(server.url);
+  const [first] = (await ask('GET', '/api/projects')).json.projects;
+  const { text } = await ask('GET', `/api/projects/${first.id}/export/project.json`);
+  await throwAt((a, _, r) => a('POST', '/api/projects/import', odd(text, r)), SEED + 3, OURS);
+});
+test('spoilt backup', async () => {
+  const ask = asks(server.url);
+  const { name } = (await ask('POST', '/api/backups', {})).json;
+  const good = new Uint8Array(readFileSync(join(server.folder, 'backups', name)));
+  await throwAt((a, _, r) => a('POST', '/api/backups/brought', { bytes: spoilBytes(good, r) }), SEED + 4, BACKUPS);
+});
+test('spoilt change', async () => {
+  const good = JSON.stringify({
+    revision: 0,
+    change: {
+      label: 'Named',
+      patch: [
+        { op: 'replace', path: '/name', value: 'Other' },
+        { op: 'replace', path: '/decisions/facing/front', value: 80 },
+      ],
+    },
+  });
+  await throwAt((a, id, r) => a('PATCH', `/api/projects/${id}`, odd(good, r)), SEED + 5, OURS);
+});
