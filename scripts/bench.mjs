@@ -1,15 +1,12 @@
-// Builds and runs the benchmark: ratios, not times.
-import { bin, install, node, run } from './tools.mjs';
+// Builds and runs the benchmarks: ratios, not times.
+import { bin, build, install, node, run } from './tools.mjs';
 
 if (await install()) process.exit(1);
-const built = await run(node, [
-  bin('vite/bin/vite.js'),
-  'build',
-  '--ssr',
-  'scripts/bench.ts',
-  '--outDir',
-  'dist/bench',
-  '--logLevel',
-  'error',
-]);
-process.exit(built || (await run(node, ['dist/bench/bench.js'])));
+
+async function bench(name) {
+  const vite = ['build', '--ssr', `scripts/${name}.ts`, '--outDir', 'dist/bench', '--logLevel', 'error'];
+  const built = await run(node, [bin('vite/bin/vite.js'), ...vite]);
+  return built || run(node, [`dist/bench/${name}.js`]);
+}
+
+process.exit((await bench('bench')) || (await build()) || (await bench('benchserver')));

@@ -19,6 +19,9 @@ import { MAX_UPLOAD, readUpload } from './upload.ts';
 
 const TOO_LARGE = `The file is too large: Woodbine takes up to ${MAX_UPLOAD / 1024 / 1024} MB. Export the pattern without pictures in it.`;
 
+const NO_ANSWER =
+  'The database did not answer just now. Nothing that was saved is lost: wait a moment and try once more.';
+
 /** What a file holds, before it is taken in: sizes to choose from, how its pages lie. Nothing is stored. */
 async function look(c: Context, reader: Reader): Promise<Response> {
   const upload = await readUpload(c);
@@ -53,12 +56,13 @@ export function createApp(p: AppParts): Hono {
     app.get('/*', serveStatic({ root: p.webRoot, path: 'index.html' }));
   }
   app.notFound((c) => problem(c, 404, 'route', 'There is nothing at this address.'));
-  app.onError((e, c) => {
+  app.onError(async (e, c) => {
     if (e instanceof HTTPException)
       return problem(c, e.status, 'request', e.message || 'The request was not understood.');
     if (e instanceof Unreadable) return sent(c, unreadableBody(e.project, e.problems));
     if (e instanceof NotKept) return notKept(c, e);
     const id = p.log.error(e, `${c.req.method} ${c.req.path}`);
+    if (await p.opened.store.revive().catch(() => true)) return problem(c, 503, 'database', NO_ANSWER, { id });
     return problem(
       c,
       500,

@@ -85,7 +85,7 @@ describe('shells of many cuts', () => {
         const faults = proofOf(c).filter((k) => k.code === 'outline' || k.code === 'inset' || k.code === 'union');
         expect([name, faults.flatMap((k) => k.faults.map((f) => [k.code, f]))]).toEqual([name, []]);
       }),
-      runs(36),
+      runs(22),
     );
   });
 
@@ -128,7 +128,7 @@ describe('shells of many cuts', () => {
           ringed(kind, c);
         },
       ),
-      runs(25),
+      runs(15),
     );
   });
 
@@ -194,7 +194,7 @@ describe('no state of a project locks it', () => {
         for (const p of c.inside)
           expect([p.id, selfCrossing(flatten(outlineOf(p.ring), 0.05).slice(0, -1))]).toEqual([p.id, null]);
       }),
-      runs(25),
+      runs(15),
     );
   });
 

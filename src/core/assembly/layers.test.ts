@@ -39,7 +39,7 @@ describe('layers', () => {
           expect(new Set(all.map(face)).size).toBe(1);
         }
       }),
-      runs(150),
+      runs(90),
     );
   });
 

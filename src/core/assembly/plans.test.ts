@@ -83,7 +83,7 @@ describe('plans of any garment', () => {
           ).toContain('layer-faces-wrong');
         }
       }),
-      runs(400),
+      runs(250),
     );
   });
 });

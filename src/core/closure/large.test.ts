@@ -33,7 +33,7 @@ const large: fc.Arbitrary<Problem> = fc
       weights: EQUAL_WEIGHTS,
     }),
   );
-const run = runs(120);
+const run = runs(75);
 const costOf = (p: Problem): number => search(p)?.cost ?? Number.POSITIVE_INFINITY;
 
 describe('the best of large problems', () => {
@@ -77,7 +77,7 @@ describe('the best of large problems', () => {
         const moved = (best.at[index] as number) + 3 * p.step;
         expect(costOf({ ...p, pins: [{ index, at: moved }] })).toBeGreaterThanOrEqual(best.cost - 1e-9);
       }),
-      runs(80),
+      runs(50),
     );
   });
 
@@ -95,7 +95,7 @@ describe('the best of large problems', () => {
         if (!a) expect(b).toBeNull();
         else expect(b?.cost).toBeCloseTo(a.cost, 6);
       }),
-      runs(80),
+      runs(50),
     );
   });
 
@@ -121,7 +121,7 @@ describe('the best of large problems', () => {
         };
         return expect(Math.abs(a.cost - b.cost)).toBeLessThanOrEqual(Math.max(order(a.at), order(b.at)) + 1e-6);
       }),
-      runs(80),
+      runs(50),
     );
   });
 });

@@ -110,7 +110,7 @@ describe('curves against bezier-js', () => {
           expect(Math.abs(high - Math.max(...all.map((q) => q[key])))).toBeLessThan(1e-3);
         }
       }),
-      runs(60),
+      runs(40),
     );
   });
 

@@ -68,7 +68,7 @@ describe('facings', () => {
           expect(worstStep(outlineOf(split.lining))).toBeLessThan(1e-4);
         }
       }),
-      runs(22),
+      runs(14),
     );
   });
 
@@ -93,7 +93,7 @@ describe('facings', () => {
         const bends = line.flatMap((s) => [0.2, 0.5, 0.8].map((t) => Math.abs(curvatureAt(s, t))));
         if (split.cornerRadius > 10) expect(Math.max(...bends)).toBeGreaterThan(0.9 / split.cornerRadius);
       }),
-      runs(22),
+      runs(14),
     );
   });
 
@@ -333,7 +333,7 @@ describe('the whole inside', () => {
         const off = c.seams.filter((s) => (s.verdict === 'a-too-long' || s.verdict === 'a-too-short') && !wide(s));
         expect(off.map((s) => `${s.code} ${s.differenceMm.toFixed(2)}`)).toEqual([]);
       }),
-      runs(22),
+      runs(14),
     );
   });
 

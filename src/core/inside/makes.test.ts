@@ -59,7 +59,7 @@ describe('princess seams', () => {
         expect(find(c, 'front-side-lining').reasons.map((r) => r.rule)).toContain('raise');
         expect(find(c, 'front-lining').reasons.map((r) => r.rule)).not.toContain('raise');
       }),
-      runs(8),
+      runs(5),
     );
   });
 
@@ -100,7 +100,7 @@ describe('a two-piece sleeve', () => {
         }
         expect(under.cut).toEqual({ count: 2, pair: true, onFold: false });
       }),
-      runs(8),
+      runs(5),
     );
   });
 });
@@ -125,7 +125,7 @@ describe('raglan sleeves', () => {
         expect(Math.abs((out?.value ?? 99) - 5)).toBeLessThan(20);
         expect(length(facing, 'neckline')).toBeCloseTo(length(shell, 'neckline'), 6);
       }),
-      runs(8),
+      runs(5),
     );
   });
 });
@@ -145,7 +145,7 @@ describe('a hood', () => {
         doc.decisions.facing.hood = 0;
         expect(ringAreaOf(find(compute(doc), 'hood-lining').ring)).toBeCloseTo(ringAreaOf(hood.ring), 6);
       }),
-      runs(8),
+      runs(5),
     );
   });
 });

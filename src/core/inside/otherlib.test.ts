@@ -74,7 +74,7 @@ describe('against a clipping library', () => {
           }
         },
       ),
-      runs(14),
+      runs(9),
     );
   });
 
@@ -97,7 +97,7 @@ describe('against a clipping library', () => {
           expect(Math.abs(all / areaOf([ringOf(shell)]) - 1)).toBeLessThan(1e-4);
         }
       }),
-      runs(11),
+      runs(7),
     );
   });
 
@@ -148,7 +148,7 @@ describe('against a clipping library', () => {
           }
         },
       ),
-      runs(11),
+      runs(7),
     );
   });
 });

@@ -89,7 +89,7 @@ describe('the lining beside a vent', () => {
           expect(boxOf(of(over, 'armhole'))).toEqual(boxOf(of(under, 'armhole')));
         },
       ),
-      runs(18),
+      runs(12),
     );
   });
 
@@ -185,7 +185,7 @@ describe('the lining beside a vent', () => {
           'vent-top',
         ]);
       }),
-      runs(14),
+      runs(10),
     );
   });
 });
@@ -214,7 +214,7 @@ describe('a slit', () => {
         }
         expect(c.seams.filter((s) => s.code === 'lining-side').map((s) => s.verdict)).toEqual(['matches']);
       }),
-      runs(15),
+      runs(10),
     );
   });
 

@@ -83,7 +83,7 @@ describe('cut line', () => {
           expect(Math.abs(areaOfCut(ring) / ringsArea(theirs) - 1)).toBeLessThan(1e-3);
         }
       }),
-      runs(14),
+      runs(9),
     );
   });
 
@@ -105,7 +105,7 @@ describe('cut line', () => {
           }
         }
       }),
-      runs(17),
+      runs(10),
     );
   });
 
@@ -331,7 +331,7 @@ describe('walking', () => {
         expect(seams.every((s) => s.verdict === 'matches' || s.verdict === 'ease-as-meant')).toBe(true);
         expect(walk(shellSeams(pieces, 'shirt'), pieces).find((s) => s.code === 'cap')?.verdict).toBe('a-too-long');
       }),
-      runs(17),
+      runs(10),
     );
   });
 });

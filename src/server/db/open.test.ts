@@ -9,6 +9,7 @@ import { type ProjectDocument } from '../../core/project.ts';
 import { greenhouseCoat } from '../../demo/index.ts';
 import { appOf, asking } from '../../test/api.ts';
 import { freshFolder, openFolder } from '../../test/folder.ts';
+import { type Database, embedded } from './database.ts';
 import { pack, unpack } from './packed.ts';
 
 const MIGRATIONS = 'src/server/db/migrations';
@@ -86,4 +87,19 @@ test('documents are packed when large and read again to the letter', () => {
     expect(unpack(pack(json))).toBe(json);
     expect(pack(json).startsWith('gz:')).toBe(json.length > 100_000);
   }
+});
+
+test('a database that has died is opened anew by the first that asks, though nothing is written', async () => {
+  const folder = freshFolder('died');
+  const place = embedded(folder, MIGRATIONS);
+  let last: Database | null = null;
+  const o = await openFolder(folder, { place: { ...place, open: async () => (last = await place.open()) } });
+  const { ask } = asking(() => appOf(o));
+  const { id } = (await ask('POST', '/api/projects', { name: 'Still here' })).json;
+  await (last as Database | null)?.close();
+  const told = await Promise.all(['', '/history', '/files'].map((part) => ask('GET', `/api/projects/${id}${part}`)));
+  expect(told.map((t) => [t.status, t.json.type])).toEqual(told.map(() => [503, 'urn:woodbine:problem:database']));
+  expect((await ask('GET', `/api/projects/${id}`)).json.name).toBe('Still here');
+  await o.close();
+  rmSync(folder, { recursive: true });
 });

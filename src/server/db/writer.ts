@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { type Saving } from '../../contract/index.ts';
 import { type Disk } from '../disk/disk.ts';
 import { tryWriting } from '../disk/files.ts';
@@ -14,6 +14,9 @@ type Named = { t: JournalRecord['t']; id?: string; revision?: number; label?: st
 
 /** With less room than this on the disk nothing more is written: the database itself needs some to go on (bytes). */
 export const ROOM = 32 * 1024 * 1024;
+
+/** What was asked of a database that was opened anew so shortly ago may have failed for that (ms). */
+const MOMENT = 5000;
 
 export const NO_ROOM = Object.assign(new Error('there is too little room'), { code: 'ENOSPC' });
 
@@ -32,6 +35,8 @@ export interface WriterParts {
  */
 export class Writer {
   private queue: Promise<unknown> = Promise.resolve();
+  /** When the database was last opened anew, as a time. */
+  private revived = 0;
   private apart: Promise<unknown> = Promise.resolve();
   /** Whether anything could be written down when it was last tried. */
   saving: Saving = 'ok';
@@ -116,6 +121,26 @@ export class Writer {
     await this.p.journal.takeBack();
     if (has === null) this.p.db = await this.p.reopen();
     throw new NotKept(cause, this.p.journal.certain || has === false);
+  }
+
+  private readonly answers = (): Promise<boolean> =>
+    this.p.db.execute(sql`select 1`).then(
+      () => true,
+      () => false,
+    );
+
+  /**
+   * Looks after something failed: a database that does not answer is opened anew. True where that was so, or a moment
+   * ago: what failed may be asked again.
+   */
+  async revive(): Promise<boolean> {
+    if (!(await this.answers()))
+      await this.one(async () => {
+        if (await this.answers()) return;
+        this.p.db = await this.p.reopen();
+        this.revived = Date.now();
+      });
+    return Date.now() - this.revived < MOMENT;
   }
 
   private async has(record: Named): Promise<boolean> {

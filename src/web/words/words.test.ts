@@ -78,7 +78,7 @@ describe('words', () => {
           expect(said).not.toMatch(/undefined|Something is wrong|\d mm\b/);
         }
       }),
-      runs(30),
+      runs(18),
     );
     for (const m of METHODS.filter((x) => x.id !== 'none'))
       expect([m.topic, methodWords(m.topic, m.id)]).not.toEqual([m.topic, m.id]);
@@ -161,7 +161,7 @@ describe('cures', () => {
           ]);
         }
       }),
-      runs(30),
+      runs(18),
     );
     expect([...seen].sort()).toEqual([
       'back-facing-too-deep',
