@@ -8,8 +8,9 @@ import { flatten, inflate, offsetPath, type Path } from '../src/core/geometry/in
 import { intakeSvg } from '../src/core/intake/index.ts';
 import { PAPERS, sheetsFor, tile } from '../src/core/output/index.ts';
 import { flatRing, outlineOf, ringAreaOf } from '../src/core/pattern/index.ts';
-import { CLOSING_ONLY, emptyDocument, type ProjectDocument } from '../src/core/project.ts';
+import { CLOSING_ONLY, type ProjectDocument } from '../src/core/project.ts';
 import { proofOf } from '../src/core/proof/index.ts';
+import { emptyDocument } from '../src/core/usual.ts';
 import { coatSvg, greenhouseCoat, seedHallDress } from '../src/demo/index.ts';
 
 const FRAME = 16;
