@@ -6,6 +6,8 @@ const MOST_LINES = 64 * MB;
 /** A scanned sheet of the largest paper, three bytes a point. */
 const MOST_PICTURE = 256 * MB;
 const MOST_TOGETHER = 768 * MB;
+/** Lines and curves in all: reading as many takes seconds and hundreds of megabytes. */
+const MOST_DRAWN_LINES = 300_000;
 /** How often one part may be packed again in itself. */
 const LAYERS = 4;
 
@@ -18,11 +20,23 @@ function unpacked(data: Uint8Array, most: number): Uint8Array | null {
   }
 }
 
-/** Bytes a part unpacks to, through all the times it is packed; null when more than `most`. */
-function weightOf(data: Uint8Array, times: number, most: number): number | null {
+/** What a part unpacks to, through all the times it is packed; null when more than `most` bytes. */
+function unpackedOf(data: Uint8Array, times: number, most: number): Uint8Array | null {
   let inner: Uint8Array | null = data;
   for (let i = 0; i < times && inner; i++) inner = unpacked(inner, most);
-  return inner === null ? null : inner.length;
+  return inner;
+}
+
+/** Operators that begin or end a line or a curve (ISO 32000-1, table 59), each behind a blank and before one. */
+const DRAWS = new Uint8Array(256);
+for (const c of 'mlcvy') DRAWS[c.charCodeAt(0)] = 1;
+
+/** Lines and curves that drawing commands hold, about: what else is packed holds few bytes of that kind. */
+function linesIn(commands: Uint8Array): number {
+  let n = 0;
+  for (let i = 1; i + 1 < commands.length; i++)
+    if (DRAWS[commands[i] as number] && (commands[i - 1] as number) <= 32 && (commands[i + 1] as number) <= 32) n += 1;
+  return n;
 }
 
 /** Codes of LZW that clear its table and end it; the first free one. */
@@ -58,7 +72,7 @@ function lzwWeight(data: Uint8Array, most: number): number {
  */
 export function unpacksTooFar(file: Uint8Array): boolean {
   const bytes = Buffer.from(file.buffer, file.byteOffset, file.byteLength);
-  let together = 0;
+  let [together, lines] = [0, 0];
   for (let at = bytes.indexOf('stream'); at >= 0; at = bytes.indexOf('stream', at + 6)) {
     if (at >= 3 && bytes.toString('latin1', at - 3, at) === 'end') continue;
     const head = bytes.toString('latin1', Math.max(0, at - 1024), at);
@@ -69,12 +83,15 @@ export function unpacksTooFar(file: Uint8Array): boolean {
     if (times > LAYERS) return true;
     const start = at + 6 + (bytes[at + 6] === 13 ? 2 : 1);
     const end = bytes.indexOf('endstream', start);
-    const most = /\/Image\b/.test(about) ? MOST_PICTURE : MOST_LINES;
+    const picture = /\/Image\b/.test(about);
+    const most = picture ? MOST_PICTURE : MOST_LINES;
     const packed = bytes.subarray(start, end < 0 ? bytes.length : end);
-    const weight = lzw ? lzwWeight(packed, most) : weightOf(packed, times, most);
-    if (weight === null || weight > most) return true;
+    const inner = lzw ? null : unpackedOf(packed, times, most);
+    const weight = inner ? inner.length : lzw ? lzwWeight(packed, most) : Number.POSITIVE_INFINITY;
+    if (weight > most) return true;
     together += weight;
-    if (together > MOST_TOGETHER) return true;
+    if (inner && !picture) lines += linesIn(inner);
+    if (together > MOST_TOGETHER || lines > MOST_DRAWN_LINES) return true;
   }
   return false;
 }

@@ -109,7 +109,7 @@ test('the older way of packing is counted as well', async () => {
 });
 
 test('a PDF that unpacks to more than any pattern holds is refused before it is opened', async () => {
-  const bombs = await Promise.all([packed(1, 80), packed(2, 80)]);
+  const bombs = await Promise.all([packed(1, 80), packed(2, 80), packed(1, 6)]);
   for (const b of bombs) {
     expect(b.length).toBeLessThan(1 << 20);
     expect(await codes(b, 'a.pdf')).toEqual(['pdf-too-heavy']);
