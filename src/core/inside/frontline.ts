@@ -13,6 +13,8 @@ import { landing } from './land.ts';
 
 /** Steps in which the beginning of the straight run above a rounded corner is looked for, mm. */
 const STEP = 5;
+/** No corner is rounded higher up than this, mm: beyond it nothing is looked for, however long the edge. */
+const HIGHEST = 600;
 /** The edge's radius has to be so many times the distance, so that its parallel does not come to a point. */
 const SPARE = 1.2;
 /** A line meets the hem at this angle at least, else it runs along a rounded corner (radians). */
@@ -35,7 +37,7 @@ export function parallelToFront(edge: Path, hem: Path, d: number): Path {
   if (!hem.length) return whole;
   const tight = tightSteps(edge, d);
   const ahead = Math.ceil((2 * Math.abs(d)) / STEP);
-  for (let i = 0; i * STEP < length * 0.6; i++) {
+  for (let i = 0; i * STEP < Math.min(HIGHEST, length * 0.6); i++) {
     if (tight.slice(i, i + ahead).includes(true)) continue;
     const s = i * STEP;
     const path = s === 0 ? whole : offsetPath(stretch(edge, s, length), d);
