@@ -15,7 +15,7 @@ export default defineConfig(({ isSsrBuild }) => ({
         rollupOptions: {
           input: {
             main: 'src/server/main.ts',
-            'intake-worker': 'src/server/intake/worker.ts',
+            'import-worker': 'src/server/import/worker.ts',
             'work-worker': 'src/server/work/worker.ts',
             'backup-worker': 'src/server/backup/worker.ts',
           },

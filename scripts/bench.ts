@@ -1,16 +1,17 @@
 // Ratios, not times: how much of a frame a re-derive takes, our offset against the clipping library alone, pages against
 // the least area could do with. Built and run by bench.mjs.
-import { checkPlan, compareMethods, EXTRA_IDS, makePlan } from '../src/core/assembly/index.ts';
+
 import { deriveClosure, place } from '../src/core/closure/index.ts';
 import { search } from '../src/core/closure/search.ts';
-import { compute, taskOf } from '../src/core/compute.ts';
+import { compute, taskOf } from '../src/core/document/compute.ts';
+import { CLOSING_ONLY, type ProjectDocument } from '../src/core/document/project.ts';
+import { proofOf } from '../src/core/document/proof/index.ts';
+import { emptyDocument } from '../src/core/document/usual.ts';
 import { flatten, inflate, offsetPath, type Path } from '../src/core/geometry/index.ts';
-import { intakeSvg } from '../src/core/intake/index.ts';
+import { importSvg } from '../src/core/import/index.ts';
 import { PAPERS, sheetsFor, tile } from '../src/core/output/index.ts';
 import { flatRing, outlineOf, ringAreaOf } from '../src/core/pattern/index.ts';
-import { CLOSING_ONLY, type ProjectDocument } from '../src/core/project.ts';
-import { proofOf } from '../src/core/proof/index.ts';
-import { emptyDocument } from '../src/core/usual.ts';
+import { checkPlan, compareMethods, EXTRA_IDS, makePlan } from '../src/core/plan/index.ts';
 import { coatSvg, greenhouseCoat, seedHallDress } from '../src/demo/index.ts';
 
 const FRAME = 16;
@@ -66,7 +67,7 @@ line(
   `of a ${FRAME} ms frame`,
 );
 const svg = coatSvg();
-line('read the coat from its drawing', median(60, () => intakeSvg(svg)) / FRAME, `of a ${FRAME} ms frame`);
+line('read the coat from its drawing', median(60, () => importSvg(svg)) / FRAME, `of a ${FRAME} ms frame`);
 
 /** The coat with all that can be added to it, hung free and mitred: as many operations as a coat may have. */
 const laden: ProjectDocument = structuredClone(coat);

@@ -1,4 +1,4 @@
-import { type Change } from '../core/inside/changes.ts';
+import { type Change } from '../core/drafting/changes.ts';
 import { formatLength, type LengthUnit } from '../core/units.ts';
 import { ROLE_WORDS } from './roles.ts';
 

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { usualDecisions } from '../core/project.ts';
+import { usualDecisions } from '../core/document/project.ts';
 import { runs } from '../test/runs.ts';
 import { coatDocument, coatFigures } from '../test/shells.ts';
 import { FINDING_CODES, parseDocument, sentenceOf } from './index.ts';
@@ -151,7 +151,7 @@ const sources = (folder: string): string =>
     .join('\n');
 
 describe('words', () => {
-  const core = sources('src/core') + sources('src/server/intake');
+  const core = sources('src/core') + sources('src/server/import');
   const found = (re: RegExp): string[] => [...new Set([...core.matchAll(re)].map((m) => m[1] as string))];
 
   test('every finding the core can make has a sentence, and no sentence is left over', () => {

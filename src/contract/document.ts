@@ -9,7 +9,6 @@ import {
   SCHOOLS,
   SMALL_KINDS,
 } from '../core/closure/choices.ts';
-import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
 import {
   BIAS_SCHOOLS,
   BULKS,
@@ -20,7 +19,8 @@ import {
   HEM_KINDS,
   type ProjectDocument,
   SLIT_SEAMS,
-} from '../core/project.ts';
+} from '../core/document/project.ts';
+import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
 import { LONGEST_NAME, plainName } from '../core/text.ts';
 import { CURRENT_SCHEMA, migrations, type Plain } from './migrations.ts';
 

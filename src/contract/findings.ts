@@ -1,4 +1,4 @@
-import { type Part } from '../core/parts.ts';
+import { type Part } from '../core/document/apart.ts';
 import { type Finding } from '../core/result.ts';
 import { formatLength, inUnit, type LengthUnit } from '../core/units.ts';
 import { allCalled, called } from './roles.ts';

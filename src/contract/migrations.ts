@@ -1,5 +1,5 @@
 import { usualClosure } from '../core/closure/choices.ts';
-import { usualDecisions } from '../core/project.ts';
+import { usualDecisions } from '../core/document/project.ts';
 
 /** A saved document of any version, not looked at yet. */
 export type Plain = Record<string, unknown>;

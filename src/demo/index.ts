@@ -1,8 +1,8 @@
 import { usualSmall } from '../core/closure/index.ts';
-import { intakeSvg } from '../core/intake/index.ts';
-import { type ProjectDocument, type Shell } from '../core/project.ts';
+import { type ProjectDocument, type Shell } from '../core/document/project.ts';
+import { emptyDocument } from '../core/document/usual.ts';
+import { importSvg } from '../core/import/index.ts';
 import { ok, type Result } from '../core/result.ts';
-import { emptyDocument } from '../core/usual.ts';
 import { CHORE_JACKET, type CoatFigures, draftCoat, draftSvg, GREENHOUSE_COAT } from './draft.ts';
 import { draftDress } from './dress.ts';
 import { draftShirt, POTTING_SHIRT } from './shirt.ts';
@@ -25,7 +25,7 @@ export const coatSvg = (figures: CoatFigures = GREENHOUSE_COAT): string =>
   draftSvg(draftCoat(figures), figures.extension);
 
 function drafted(demo: Demo, svg: string, decide: (doc: ProjectDocument) => void): Result<ProjectDocument> {
-  const read = intakeSvg(svg);
+  const read = importSvg(svg);
   if (!read.ok) return read;
   const doc = emptyDocument(demo.name, demo.garment);
   const shell: Shell = { fileName: `${demo.id}.svg`, lines: 'seam', pieces: read.value.pieces, trueSize: true };

@@ -1,4 +1,4 @@
-import { type Computed } from '../core/compute.ts';
+import { type Computed } from '../core/document/compute.ts';
 import { type Box, pathLength } from '../core/geometry/index.ts';
 import { outlineData, pathData } from '../core/output/index.ts';
 import { type Figures, figuresOf, outlineOf, type Piece } from '../core/pattern/index.ts';

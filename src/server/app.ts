@@ -6,7 +6,7 @@ import { sentenceOf } from '../contract/index.ts';
 import { NotKept } from './db/kept.ts';
 import { Unreadable } from './db/stored.ts';
 import { contentType, guard, headers } from './guard.ts';
-import { type Reader } from './intake/run.ts';
+import { type Reader } from './import/run.ts';
 import { openapi } from './openapi.ts';
 import { type AppParts } from './parts.ts';
 import { notKept, problem, refusal, unreadableBody } from './problem.ts';

@@ -12,7 +12,7 @@ import { beginBeside, toolsBeside } from './backup/thread.ts';
 import { embedded } from './db/database.ts';
 import { type Opened, openStore } from './db/open.ts';
 import { openServer } from './db/openserver.ts';
-import { Reader } from './intake/run.ts';
+import { Reader } from './import/run.ts';
 import { logIn } from './log.ts';
 import { Works } from './work/run.ts';
 
@@ -86,7 +86,7 @@ async function main(): Promise<void> {
   };
   const opened = url ? await openServer(url, options) : await openStore(options);
   await seed(opened);
-  const reader = new Reader(new URL('./intake-worker.js', import.meta.url));
+  const reader = new Reader(new URL('./import-worker.js', import.meta.url));
   reader.warm();
   const key = needsKey(hostname) ? keyOf(folder) : null;
   const app = createApp({

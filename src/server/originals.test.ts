@@ -1,13 +1,13 @@
 import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { emptyDocument } from '../core/usual.ts';
+import { emptyDocument } from '../core/document/usual.ts';
 import { coatSvg, GREENHOUSE_COAT } from '../demo/index.ts';
 import { freshFolder, openFolder } from '../test/folder.ts';
 import { coatDocument } from '../test/shells.ts';
 import { createApp } from './app.ts';
 import { type Opened } from './db/open.ts';
-import { Reader } from './intake/run.ts';
+import { Reader } from './import/run.ts';
 import { Works } from './work/run.ts';
 
 const folder = freshFolder('originals');

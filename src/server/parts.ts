@@ -1,6 +1,6 @@
 import { type MiddlewareHandler } from 'hono';
 import { type Opened } from './db/open.ts';
-import { type Reader } from './intake/run.ts';
+import { type Reader } from './import/run.ts';
 import { type Log } from './log.ts';
 import { type Works } from './work/run.ts';
 

@@ -6,8 +6,8 @@ import fc from 'fast-check';
 import { XMLValidator } from 'fast-xml-parser';
 import { type Hono } from 'hono';
 import { parseDocument } from '../contract/index.ts';
-import { compute } from '../core/compute.ts';
 import { cutListCsv } from '../core/cutting/index.ts';
+import { compute } from '../core/document/compute.ts';
 import { sheetsFor, svgOf } from '../core/output/index.ts';
 import { isUnfit, plainName } from '../core/text.ts';
 import { coatSvg } from '../demo/index.ts';
@@ -18,7 +18,7 @@ import { coatDocument } from '../test/shells.ts';
 import { keyed, keyOf } from './access.ts';
 import { createApp } from './app.ts';
 import { type Opened } from './db/open.ts';
-import { Reader } from './intake/run.ts';
+import { Reader } from './import/run.ts';
 import { logIn } from './log.ts';
 import { Works } from './work/run.ts';
 

@@ -1,5 +1,5 @@
 import { type Context } from 'hono';
-import { type PdfChoices } from '../core/intake/index.ts';
+import { type PdfChoices } from '../core/import/index.ts';
 import { plainName } from '../core/text.ts';
 
 export const MAX_UPLOAD = 40 * 1024 * 1024;

@@ -1,7 +1,7 @@
 import { type Hono } from 'hono';
 import { createApp } from '../server/app.ts';
 import { type Opened } from '../server/db/open.ts';
-import { Reader } from '../server/intake/run.ts';
+import { Reader } from '../server/import/run.ts';
 import { Works } from '../server/work/run.ts';
 
 /** The server's app on an opened store, as the tests ask it: no fonts, no reader's worker, a clock that stands still. */

@@ -1,4 +1,4 @@
-import { type Computed } from '../core/compute.ts';
+import { type Computed } from '../core/document/compute.ts';
 import {
   distance,
   flatten,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { type Bulk, EXTRA_IDS, METHODS } from '../core/assembly/index.ts';
-import { BULKS, type Decisions, usualDecisions } from '../core/project.ts';
+import { BULKS, type Decisions, usualDecisions } from '../core/document/project.ts';
+import { type Bulk, EXTRA_IDS, METHODS } from '../core/plan/index.ts';
 
 // Garments by their features alone, without geometry: pieces as rings of named edges with plausible lengths.
 export interface Features {

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { type Intake, intakeText } from '../core/intake/index.ts';
+import { type Imported, importText } from '../core/import/index.ts';
 import { type Result } from '../core/result.ts';
 import { coatSvg, jacketDxf } from '../demo/index.ts';
-import { readPieces } from '../server/intake/read.ts';
+import { readPieces } from '../server/import/read.ts';
 import { runs, SEED } from './runs.ts';
 import { chance, spoil, spoilBytes } from './spoil.ts';
 
@@ -18,7 +18,7 @@ function working(): number {
 }
 
 /** Whatever comes of a file, it is whole pieces or reasons, and it comes soon. */
-function expectAnswer(r: Result<Intake>, took: number, which: string): void {
+function expectAnswer(r: Result<Imported>, took: number, which: string): void {
   if (r.ok) {
     expect([which, r.value.pieces.length > 0]).toEqual([which, true]);
     for (const p of r.value.pieces)
@@ -40,7 +40,7 @@ describe('spoilt files are answered, never thrown at', () => {
       for (let i = 0; i < RUNS; i++) {
         const text = spoil(good, random);
         const t = working();
-        expectAnswer(intakeText(text, `x.${kind}`, 'mm'), working() - t, `${kind} ${i}`);
+        expectAnswer(importText(text, `x.${kind}`, 'mm'), working() - t, `${kind} ${i}`);
       }
     },
     600_000,

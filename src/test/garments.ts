@@ -1,6 +1,6 @@
-import { completed, type Joint, type Part, type Task } from '../core/assembly/index.ts';
+import { usualDecisions } from '../core/document/project.ts';
 import { type PieceKind, type Role } from '../core/pattern/index.ts';
-import { usualDecisions } from '../core/project.ts';
+import { completed, type Joint, type Part, type Task } from '../core/plan/index.ts';
 import { type Features } from './features.ts';
 
 type Edge = [Role, number] | [Role, number, 'fold'];

@@ -1,3 +1,5 @@
+import { type ProjectDocument } from '../core/document/project.ts';
+import { emptyDocument } from '../core/document/usual.ts';
 import {
   boxOf,
   compose,
@@ -19,9 +21,7 @@ import {
   translation,
   turn,
 } from '../core/geometry/index.ts';
-import { intakeSvg } from '../core/intake/index.ts';
-import { type ProjectDocument } from '../core/project.ts';
-import { emptyDocument } from '../core/usual.ts';
+import { importSvg } from '../core/import/index.ts';
 import { type CoatFigures, type Drafted, draftCoat, draftSvg } from '../demo/draft.ts';
 
 // Other makes of the coat, drafted from the same figures: princess seams, a two-piece sleeve, raglan, a hood.
@@ -35,7 +35,7 @@ function plain(name: string, edges: Path[]): Drafted {
 }
 
 function documentOf(pieces: Drafted[], figures: CoatFigures): ProjectDocument {
-  const read = intakeSvg(draftSvg(pieces, figures.extension));
+  const read = importSvg(draftSvg(pieces, figures.extension));
   if (!read.ok) throw new Error(JSON.stringify(read.findings));
   const shell = { fileName: 'x.svg', lines: 'seam' as const, pieces: read.value.pieces };
   return { ...emptyDocument('Another coat', 'coat'), shell };

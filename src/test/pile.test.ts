@@ -2,7 +2,9 @@ import { rmSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sentenceOf } from '../contract/index.ts';
-import { type Computed, compute, planOf } from '../core/compute.ts';
+import { type Computed, compute, planOf } from '../core/document/compute.ts';
+import { type ProjectDocument } from '../core/document/project.ts';
+import { proofOf } from '../core/document/proof/index.ts';
 import {
   flatten,
   largestGap,
@@ -15,8 +17,6 @@ import {
 import { sheetsFor, svgOf } from '../core/output/index.ts';
 import { pathData } from '../core/output/svg.ts';
 import { KINDS, outlineOf, type Piece, ROLES } from '../core/pattern/index.ts';
-import { type ProjectDocument } from '../core/project.ts';
-import { proofOf } from '../core/proof/index.ts';
 import { DEMOS } from '../demo/index.ts';
 import { type Opened } from '../server/db/open.ts';
 import { appOf, asking } from './api.ts';

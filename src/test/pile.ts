@@ -1,7 +1,7 @@
+import { type ProjectDocument, type ShellPiece } from '../core/document/project.ts';
+import { emptyDocument } from '../core/document/usual.ts';
 import { boxOf, cubic, joinBoxes, line, mapPath, type Path, type Point } from '../core/geometry/index.ts';
 import { type PieceKind, type Role } from '../core/pattern/index.ts';
-import { type ProjectDocument, type ShellPiece } from '../core/project.ts';
-import { emptyDocument } from '../core/usual.ts';
 
 // Shells of many cuts, drafted from figures here and nowhere else, each edge with what it truly is. Made up.
 

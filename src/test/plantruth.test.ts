@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { checkPlan, makePlan, type Plan, type PlanStep } from '../core/assembly/index.ts';
-import { compute, planOf } from '../core/compute.ts';
-import { usualDecisions } from '../core/project.ts';
+import { compute, planOf } from '../core/document/compute.ts';
+import { usualDecisions } from '../core/document/project.ts';
+import { checkPlan, makePlan, type Plan, type PlanStep } from '../core/plan/index.ts';
 import { toldOf } from '../web/words/index.ts';
 import { choices, features, PLAIN } from './features.ts';
 import { taskFrom } from './garments.ts';

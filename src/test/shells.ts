@@ -1,9 +1,9 @@
 import fc from 'fast-check';
+import { type ProjectDocument, type Shell, type ShellPiece } from '../core/document/project.ts';
+import { emptyDocument } from '../core/document/usual.ts';
 import { type Affine, apply, mapPath } from '../core/geometry/index.ts';
-import { intakeSvg } from '../core/intake/index.ts';
+import { importSvg } from '../core/import/index.ts';
 import { type Piece, shellPieces } from '../core/pattern/index.ts';
-import { type ProjectDocument, type Shell, type ShellPiece } from '../core/project.ts';
-import { emptyDocument } from '../core/usual.ts';
 import { type CoatFigures, draftCoat, draftSvg, GREENHOUSE_COAT } from '../demo/draft.ts';
 
 /** Plausible coats from size 6 to 26, cropped to long, narrow to flared. */
@@ -37,7 +37,7 @@ export const PLAIN_COAT: CoatFigures = (({ vent: _, ...figures }) => figures)(GR
 
 /** The coat read from its own SVG, as a user's file would be. */
 export function shellOf(figures: CoatFigures = PLAIN_COAT): Shell {
-  const read = intakeSvg(draftSvg(draftCoat(figures), figures.extension));
+  const read = importSvg(draftSvg(draftCoat(figures), figures.extension));
   if (!read.ok) throw new Error(`the draft is not readable: ${JSON.stringify(read.findings)}`);
   return { fileName: 'draft.svg', lines: 'seam', pieces: read.value.pieces };
 }

@@ -1,9 +1,9 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
-import { compute } from '../core/compute.ts';
+import { compute } from '../core/document/compute.ts';
+import { type Decisions, type ProjectDocument } from '../core/document/project.ts';
 import { boxOf, pathLength } from '../core/geometry/index.ts';
 import { outlineOf, ringAreaOf } from '../core/pattern/index.ts';
-import { type Decisions, type ProjectDocument } from '../core/project.ts';
 import { type Result } from '../core/result.ts';
 import { CHORE_JACKET, choreJacket, greenhouseCoat, pottingShirt, seedHallDress } from '../demo/index.ts';
 import { hoodedCoat, princessCoat, raglanCoat, twoPieceCoat } from './makes.ts';

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { sentenceOf } from '../contract/findings.ts';
-import { compute } from '../core/compute.ts';
+import { compute } from '../core/document/compute.ts';
+import { type Decisions, type Shell } from '../core/document/project.ts';
+import { proofOf } from '../core/document/proof/index.ts';
+import { changeSheet } from '../core/drafting/index.ts';
 import { mapPath } from '../core/geometry/index.ts';
-import { changeSheet } from '../core/inside/index.ts';
-import { type Decisions, type Shell } from '../core/project.ts';
-import { proofOf } from '../core/proof/index.ts';
 import { DEMOS } from '../demo/index.ts';
 import { changeMark, changeWords, checkWords, reasonWords, SEAM_WORDS, verdictWords } from '../web/words/index.ts';
 import { whereStopped } from '../web/words/progress.ts';

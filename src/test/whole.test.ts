@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { compute } from '../core/compute.ts';
+import { compute } from '../core/document/compute.ts';
+import { type ProjectDocument } from '../core/document/project.ts';
+import { emptyDocument } from '../core/document/usual.ts';
 import { mapPath, type Path, reversePath } from '../core/geometry/index.ts';
-import { intakeSvg } from '../core/intake/index.ts';
+import { importSvg } from '../core/import/index.ts';
 import { halveWhole, isDrawnWhole, ringAreaOf } from '../core/pattern/index.ts';
-import { type ProjectDocument } from '../core/project.ts';
-import { emptyDocument } from '../core/usual.ts';
 import { type Drafted, draftCoat, draftSvg } from '../demo/draft.ts';
 import { cureOf } from '../web/words/cures.ts';
 import { runs } from './runs.ts';
@@ -30,7 +30,7 @@ function whole(d: Drafted, wider = 0): Drafted {
 }
 
 function read(pieces: Drafted[]): ProjectDocument {
-  const found = intakeSvg(draftSvg(pieces, 400));
+  const found = importSvg(draftSvg(pieces, 400));
   if (!found.ok) throw new Error(JSON.stringify(found.findings));
   const shell = { fileName: 'x.svg', lines: 'seam' as const, pieces: found.value.pieces };
   return { ...emptyDocument('Whole', 'dress'), shell };

@@ -1,4 +1,4 @@
-import { type Decisions } from '../project.ts';
+import { type Decisions } from '../document/project.ts';
 import { type Finding } from '../result.ts';
 import { BAR, FACING_BEYOND_HOLE, HOLE_EDGE, type Hole } from './buttonhole.ts';
 import { columnsOf } from './choices.ts';

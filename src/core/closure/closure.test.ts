@@ -3,10 +3,10 @@ import fc from 'fast-check';
 import { type CoatFigures, GREENHOUSE_COAT, pottingShirt } from '../../demo/index.ts';
 import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures, piecesOf } from '../../test/shells.ts';
-import { compute } from '../compute.ts';
+import { compute } from '../document/compute.ts';
+import { type ProjectDocument, usualDecisions } from '../document/project.ts';
+import { emptyDocument } from '../document/usual.ts';
 import { distance, nearestOn, pathLength } from '../geometry/index.ts';
-import { type ProjectDocument, usualDecisions } from '../project.ts';
-import { emptyDocument } from '../usual.ts';
 import {
   buttonhole,
   type ClosureChoice,

@@ -1,6 +1,6 @@
+import { type Decisions } from '../document/project.ts';
 import { addScaled, line as straight } from '../geometry/index.ts';
 import { type Piece } from '../pattern/index.ts';
-import { type Decisions } from '../project.ts';
 import { because, type Finding, ok, type Reason, type Result, refuse, stop } from '../result.ts';
 import { type LengthUnit } from '../units.ts';
 import { buttonhole, type Hole } from './buttonhole.ts';

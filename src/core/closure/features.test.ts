@@ -3,10 +3,10 @@ import fc from 'fast-check';
 import { pottingShirt } from '../../demo/index.ts';
 import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures, piecesOf } from '../../test/shells.ts';
+import { type ProjectDocument } from '../document/project.ts';
+import { runLength } from '../drafting/index.ts';
 import { line, type Point, pathLength, polyline } from '../geometry/index.ts';
-import { runLength } from '../inside/index.ts';
 import { type InternalLine, type Piece } from '../pattern/index.ts';
-import { type ProjectDocument } from '../project.ts';
 import { type ClosureChoice, deriveClosure, measuredOn } from './index.ts';
 
 const mm = (min: number, max: number) => fc.integer({ min, max });

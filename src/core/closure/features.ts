@@ -1,3 +1,4 @@
+import { breakPoint, orient, run, runPath } from '../drafting/index.ts';
 import {
   addScaled,
   crossings,
@@ -14,7 +15,6 @@ import {
   pointAlong,
   startOf,
 } from '../geometry/index.ts';
-import { breakPoint, orient, run, runPath } from '../inside/index.ts';
 import { type Piece, takesOf } from '../pattern/index.ts';
 import { type ClosureChoice } from './choices.ts';
 import { type LineRun, levelOf } from './line.ts';

@@ -1,3 +1,4 @@
+import { breakPoint, orient, parallelToFront, run, runPath } from '../drafting/index.ts';
 import {
   addScaled,
   crossings,
@@ -14,7 +15,6 @@ import {
   startOf,
   stretch,
 } from '../geometry/index.ts';
-import { breakPoint, orient, parallelToFront, run, runPath } from '../inside/index.ts';
 import { type Piece, type Role } from '../pattern/index.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
 

@@ -1,5 +1,5 @@
+import { runPath } from '../drafting/index.ts';
 import { boxOf, crossings, extend, pathLength } from '../geometry/index.ts';
-import { runPath } from '../inside/index.ts';
 import { outlineOf, type Piece } from '../pattern/index.ts';
 import { type SmallChoice, type SmallKind } from './choices.ts';
 import { closingRuns } from './line.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { runs } from '../../test/runs.ts';
-import { emptyDocument } from '../usual.ts';
+import { emptyDocument } from '../document/usual.ts';
 import { gape, lackOf } from './gaping.ts';
 import { type ClosureChoice, deriveClosure, shoppingList, usualSmall } from './index.ts';
 

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { runs } from '../../test/runs.ts';
+import { usualDecisions } from '../document/project.ts';
 import { stripSheet } from '../output/strips.ts';
-import { usualDecisions } from '../project.ts';
 import { type Closure, type ClosureChoice, deriveClosure, usualClosure } from './index.ts';
 
 const answer = (part: Partial<ClosureChoice>) =>

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { draftCoat, draftSvg } from '../../demo/draft.ts';
 import { runs } from '../../test/runs.ts';
 import { coatFigures } from '../../test/shells.ts';
-import { intakeSvg } from '../intake/index.ts';
+import { importSvg } from '../import/index.ts';
 import { pathData } from '../output/svg.ts';
 import {
   boxOf,
@@ -92,14 +92,14 @@ describe('many short lines as few curves', () => {
     fc.assert(
       fc.property(coatFigures, (figures) => {
         const svg = draftSvg(draftCoat(figures), figures.extension);
-        const smooth = intakeSvg(svg);
+        const smooth = importSvg(svg);
         if (!smooth.ok) throw new Error('unreadable draft');
         const chords = smooth.value.pieces.map((p) => {
           const ring = p.ring.flatMap((e) => flatten(e.path, 0.001).slice(0, -1));
           return `<path id="${p.name}" d="${pathData(closed(ring))}Z"/>`;
         });
         const box = boxOf(smooth.value.pieces.flatMap((p) => p.ring.flatMap((e) => e.path)));
-        const dense = intakeSvg(
+        const dense = importSvg(
           `<svg xmlns="http://www.w3.org/2000/svg" width="${box.maxX}mm" height="${box.maxY}mm" viewBox="0 0 ${box.maxX} ${box.maxY}">${chords.join('')}</svg>`,
         );
         if (!dense.ok) throw new Error(JSON.stringify(dense.findings));

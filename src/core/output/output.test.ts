@@ -5,8 +5,8 @@ import { CUTS, documentOf } from '../../test/pile.ts';
 import { readPdf } from '../../test/readpdf.ts';
 import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures, PLAIN_COAT } from '../../test/shells.ts';
-import { compute } from '../compute.ts';
 import { cutListCsv } from '../cutting/index.ts';
+import { compute } from '../document/compute.ts';
 import {
   type Box,
   boxOf,
@@ -17,7 +17,7 @@ import {
   pathLength,
   signedArea,
 } from '../geometry/index.ts';
-import { intakeSvg } from '../intake/index.ts';
+import { importSvg } from '../import/index.ts';
 import { outlineOf, ringAreaOf } from '../pattern/index.ts';
 import { MARGIN, OVERLAP, PAPERS, type Sheet, sheetsFor, svgOf, tile, tileName } from './index.ts';
 import { pdfOf } from './pdf.ts';
@@ -194,7 +194,7 @@ describe('SVG', () => {
   test('read in again, every piece has its seam line, its allowances and its size; text is escaped', () => {
     const text = svgOf(everything(), doc.name);
     expect(text).toContain('&quot; &amp; more');
-    const read = intakeSvg(text);
+    const read = importSvg(text);
     if (!read.ok) throw new Error(JSON.stringify(read.findings));
     for (const piece of coat.pieces) {
       const back = read.value.pieces.find((p) => p.name === piece.name);

@@ -1,5 +1,5 @@
 import { type Closure } from '../closure/index.ts';
-import { type Computed } from '../compute.ts';
+import { type Computed } from '../document/compute.ts';
 import { type Piece } from '../pattern/index.ts';
 import { type LengthUnit } from '../units.ts';
 import { pieceSheet, type Sheet } from './items.ts';

@@ -3,10 +3,10 @@ import fc from 'fast-check';
 import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures } from '../../test/shells.ts';
 import { deriveClosure, smallOf, usualClosure, usualSmall } from '../closure/index.ts';
-import { compute } from '../compute.ts';
+import { compute } from '../document/compute.ts';
+import { usualDecisions } from '../document/project.ts';
 import { distance, endOf, line, type Point, pathLength, startOf } from '../geometry/index.ts';
 import { type Piece } from '../pattern/index.ts';
-import { usualDecisions } from '../project.ts';
 import { closureItems, type Item, type Sheet, sheetsFor, smallSheet, stripSheet } from './index.ts';
 
 const strokes = (items: Item[], long: number): [Point, Point][] =>

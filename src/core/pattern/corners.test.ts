@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { runs } from '../../test/runs.ts';
 import { coatFigures, shellOf } from '../../test/shells.ts';
+import { type ShellPiece } from '../document/project.ts';
 import { distance, pathLength, pointAlong, signedArea } from '../geometry/index.ts';
-import { type ShellPiece } from '../project.ts';
 import { dropNotch, isClosed, joinEdge, moveCorner, partEdge, setNotch } from './index.ts';
 
 const value = <T>(r: { ok: true; value: T } | { ok: false; findings: { code: string }[] }): T => {

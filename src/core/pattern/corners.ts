@@ -1,5 +1,5 @@
+import { type ShellEdge, type ShellPiece } from '../document/project.ts';
 import { endOf, nearestOn, pathLength, pointAlong, startOf, stretch } from '../geometry/index.ts';
-import { type ShellEdge, type ShellPiece } from '../project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { type Notch } from './types.ts';
 

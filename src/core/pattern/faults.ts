@@ -1,8 +1,8 @@
 import { endOf, type Path, type Point, pathLength, pointAlong, startOf, sub, turn } from '../geometry/index.ts';
 import { type Finding } from '../result.ts';
 import { SEAM_PASSES } from '../tolerance.ts';
+import { takesOf } from './dartintake.ts';
 import { type Seam, type Side } from './seam.ts';
-import { takesOf } from './take.ts';
 import { type Edge, type Piece, type Role } from './types.ts';
 
 /** Notches of both sides that lie this far apart when the seam is laid together are told (mm). */

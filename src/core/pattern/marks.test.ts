@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { shellOf } from '../../test/shells.ts';
-import { type ShellPiece } from '../project.ts';
+import { type ShellPiece } from '../document/project.ts';
 import { addMark, dropMark, grainAlong, setGrain } from './index.ts';
 
 describe('grainline and marks', () => {

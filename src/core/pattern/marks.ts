@@ -1,5 +1,5 @@
+import { type ShellEdge, type ShellPiece } from '../document/project.ts';
 import { distance, endOf, type Point, startOf } from '../geometry/index.ts';
-import { type ShellEdge, type ShellPiece } from '../project.ts';
 import { placeGrain } from './grain.ts';
 import { type Mark } from './types.ts';
 

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures, PLAIN_COAT } from '../../test/shells.ts';
-import { compute } from '../compute.ts';
-import { type ProjectDocument, type Shell } from '../project.ts';
+import { compute } from '../document/compute.ts';
+import { type ProjectDocument, type Shell } from '../document/project.ts';
 import { factorFor, measuresOf, scaledShell, UNIT_SLIPS } from './index.ts';
 
 const measured = (doc: ProjectDocument): Record<string, number> =>

@@ -1,7 +1,7 @@
 import { dot, outward, type Point, pathLength, startOf } from '../geometry/index.ts';
+import { takenOf } from './dartintake.ts';
 import { grainDirection } from './grain.ts';
 import { flatRing } from './ring.ts';
-import { takenOf } from './take.ts';
 import { type Piece, type PieceKind, type Role } from './types.ts';
 
 /** Measures of the garment that a sewist knows: all on the seam lines as drawn. */

@@ -1,5 +1,5 @@
+import { type ShellEdge, type ShellPiece } from '../document/project.ts';
 import { pathLength, sub } from '../geometry/index.ts';
-import { type ShellEdge, type ShellPiece } from '../project.ts';
 import { agreeing } from './agree.ts';
 import { companyOf, readingsOf, type Suggestion, UNSURE } from './roles.ts';
 import { longerBefore, partRound, settled, withArcs } from './roundcorner.ts';

@@ -1,7 +1,7 @@
 import { pathLength } from '../geometry/index.ts';
 import { SEAM_PASSES } from '../tolerance.ts';
+import { takenOf } from './dartintake.ts';
 import { runsOf } from './ring.ts';
-import { takenOf } from './take.ts';
 import { type Edge, type Piece, type Role } from './types.ts';
 
 /** One stretch of one edge taking part in a seam. */

@@ -1,3 +1,5 @@
+import { apart } from '../document/apart.ts';
+import { type Decisions, type Shell, type ShellEdge, type ShellPiece } from '../document/project.ts';
 import {
   endOf,
   nearestOn,
@@ -8,8 +10,6 @@ import {
   signedArea,
   startOf,
 } from '../geometry/index.ts';
-import { apart } from '../parts.ts';
-import { type Decisions, type Shell, type ShellEdge, type ShellPiece } from '../project.ts';
 import { type Finding, stop } from '../result.ts';
 import { seamLineFromCut } from './cutline.ts';
 import { flatRing, outlineOf, ringAreaOf, welded } from './ring.ts';

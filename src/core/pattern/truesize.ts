@@ -1,5 +1,5 @@
+import { type Shell, type ShellPiece } from '../document/project.ts';
 import { boxOf, mapPath, type Path, type Point, scale } from '../geometry/index.ts';
-import { type Shell, type ShellPiece } from '../project.ts';
 import { type Finding } from '../result.ts';
 
 /** Largest side of the largest piece of any garment, mm. Own figures: a child's bodice, a bridal train. */

@@ -1,3 +1,4 @@
+import { type ShellEdge, type ShellPiece } from '../document/project.ts';
 import {
   apply,
   dot,
@@ -13,7 +14,6 @@ import {
   sub,
   unit,
 } from '../geometry/index.ts';
-import { type ShellEdge, type ShellPiece } from '../project.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
 import { type PieceKind, type Role } from './types.ts';
 

@@ -1,6 +1,6 @@
 import { and, eq, sql } from 'drizzle-orm';
 import { applyPatch, CURRENT_SCHEMA, type PatchOperation, parseDocument } from '../../contract/index.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 import { type MadeChange, type MadeDocument } from '../work/made.ts';
 import { type ChangeMeta, type ChangeRecord, type JournalRecord } from './record.ts';
 import { type Db, insertProject, piecesIn } from './rows.ts';

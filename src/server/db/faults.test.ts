@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { emptyDocument } from '../../core/usual.ts';
+import { emptyDocument } from '../../core/document/usual.ts';
 import { type Fault, FaultyDisk } from '../../test/faultydisk.ts';
 import { MemoryDatabase, MIGRATIONS } from '../../test/memorydb.ts';
 import { runs } from '../../test/runs.ts';

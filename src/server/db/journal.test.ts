@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@jest/globals';
-import { emptyDocument } from '../../core/usual.ts';
+import { emptyDocument } from '../../core/document/usual.ts';
 import { FaultyDisk } from '../../test/faultydisk.ts';
 import { MemoryDatabase, MIGRATIONS } from '../../test/memorydb.ts';
 import { toolsHere } from '../backup/tools.ts';

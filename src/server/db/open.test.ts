@@ -5,7 +5,7 @@ import { PGlite } from '@electric-sql/pglite';
 import { expect, test } from '@jest/globals';
 import { drizzle } from 'drizzle-orm/pglite';
 import { migrate } from 'drizzle-orm/pglite/migrator';
-import { type ProjectDocument } from '../../core/project.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 import { greenhouseCoat } from '../../demo/index.ts';
 import { appOf, asking } from '../../test/api.ts';
 import { freshFolder, openFolder } from '../../test/folder.ts';

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { type Notice, type PatchOperation } from '../../contract/index.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 
 export interface ChangeRecord {
   t: 'change';

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { applyPatch, parseDocument } from '../../contract/index.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 import { applyRecord, changeRow, forward, patched } from './apply.ts';
 import { type ChangeRecord, type JournalRecord } from './record.ts';
 import { type Db, insertChanges, piecesIn, revisionsOf } from './rows.ts';

@@ -5,7 +5,7 @@ import { layEmptyDatabase } from '../../test/emptydb.ts';
 import { freshFolder, openFolder } from '../../test/folder.ts';
 import { coatDocument } from '../../test/shells.ts';
 import { createApp } from '../app.ts';
-import { Reader } from '../intake/run.ts';
+import { Reader } from '../import/run.ts';
 import { Works } from '../work/run.ts';
 
 test('a deleted project can be put back with all its changes, also when everything is made again from the journal', async () => {

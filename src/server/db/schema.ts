@@ -1,6 +1,6 @@
 import { boolean, customType, integer, pgTable, primaryKey, text, timestamp } from 'drizzle-orm/pg-core';
 import { type Notice, type PatchOperation } from '../../contract/index.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 import { pack, unpack } from './packed.ts';
 
 const bytea = customType<{ data: Uint8Array }>({ dataType: () => 'bytea' });

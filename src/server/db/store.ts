@@ -8,7 +8,7 @@ import {
   type PatchOperation,
   type Summary,
 } from '../../contract/index.ts';
-import { type ProjectDocument, type Shell, type ShellPiece } from '../../core/project.ts';
+import { type ProjectDocument, type Shell, type ShellPiece } from '../../core/document/project.ts';
 import { type Backups } from '../backup/backups.ts';
 import { sha256 } from '../backup/pack.ts';
 import { type ProjectBack } from '../backup/unpack.ts';

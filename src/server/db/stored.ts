@@ -1,5 +1,5 @@
 import { type HistoryEntry } from '../../contract/index.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 
 /** A project as it stands: its document as JSON text, which is parsed only where it is asked for. */
 export class Stored {

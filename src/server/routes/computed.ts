@@ -1,10 +1,10 @@
 import { type Context, Hono } from 'hono';
 import { type ContentfulStatusCode } from 'hono/utils/http-status';
 import { sentenceOf, traceBody } from '../../contract/index.ts';
-import { type Intake, intakeTrace } from '../../core/intake/index.ts';
+import { type Imported, importTrace } from '../../core/import/index.ts';
 import { type Finding } from '../../core/result.ts';
 import { type Store } from '../db/store.ts';
-import { type Reader } from '../intake/run.ts';
+import { type Reader } from '../import/run.ts';
 import { type AppParts } from '../parts.ts';
 import { problem, refusal } from '../problem.ts';
 import { readUpload, type Upload } from '../upload.ts';
@@ -69,7 +69,7 @@ async function takeShell(c: Context, store: Store, reader: Reader): Promise<Resp
   return stored;
 }
 
-async function storeShell(c: Context, id: string, store: Store, upload: Upload, read: Intake): Promise<Response> {
+async function storeShell(c: Context, id: string, store: Store, upload: Upload, read: Imported): Promise<Response> {
   const about = { fileName: upload.name, lines: upload.lines };
   const w = await store.takeShell(id, about, JSON.stringify(read), upload, upload.revision ?? null);
   if (!w.ok) return written(c, store, w);
@@ -83,7 +83,7 @@ async function takeTrace(c: Context, store: Store): Promise<Response> {
   const id = c.req.param('id') ?? '';
   const b = await body(c, traceBody);
   if (!b.ok) return b.answer;
-  const made = intakeTrace(b.value);
+  const made = importTrace(b.value);
   if (!made.ok) return refusal(c, made.findings);
   const [piece] = made.value.pieces;
   if (!piece) return problem(c, 422, 'trace', 'The points make no piece.');

@@ -1,5 +1,5 @@
 import { Hono } from 'hono';
-import { type Reader } from '../intake/run.ts';
+import { type Reader } from '../import/run.ts';
 import { problem } from '../problem.ts';
 
 /** How far a file on its way in is, and giving it up. Its name is the `job` field of the upload. */

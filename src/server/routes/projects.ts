@@ -1,6 +1,6 @@
 import { type Context, Hono } from 'hono';
 import { demoBody, maybeRevision, newProject, revisionBody } from '../../contract/index.ts';
-import { emptyDocument } from '../../core/usual.ts';
+import { emptyDocument } from '../../core/document/usual.ts';
 import { DEMOS } from '../../demo/index.ts';
 import { joined } from '../db/record.ts';
 import { type Store } from '../db/store.ts';

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { parseDocument, sentenceOf } from '../../contract/index.ts';
-import { type Computed, compute, planOf } from '../../core/compute.ts';
 import { cutList } from '../../core/cutting/index.ts';
+import { type Computed, compute, planOf } from '../../core/document/compute.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 import { type PdfFonts } from '../../core/output/pdf.ts';
-import { type ProjectDocument } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 import { piecesAnswer, seamsAnswer } from '../answers.ts';
 import { unpack } from '../db/packed.ts';

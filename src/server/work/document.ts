@@ -8,9 +8,9 @@ import {
   projectFile,
   sentenceOf,
 } from '../../contract/index.ts';
-import { type Computed } from '../../core/compute.ts';
-import { keepChoices, shellPieces } from '../../core/pattern/index.ts';
-import { type ProjectDocument, type Shell, type ShellPiece } from '../../core/project.ts';
+import { type Computed } from '../../core/document/compute.ts';
+import { type ProjectDocument, type Shell, type ShellPiece } from '../../core/document/project.ts';
+import { retainEdits, shellPieces } from '../../core/pattern/index.ts';
 import { type Finding } from '../../core/result.ts';
 import { pieceAnswer } from '../answers.ts';
 import { patched } from '../db/apply.ts';
@@ -68,7 +68,7 @@ function withShell(
   about: Omit<Shell, 'pieces'>,
   read: { pieces: Shell['pieces']; findings: Finding[] },
 ) {
-  const kept = keepChoices(old.shell?.pieces ?? [], read.pieces);
+  const kept = retainEdits(old.shell?.pieces ?? [], read.pieces);
   const shell: Shell = { ...about, pieces: kept.pieces };
   const { decisions } = old;
   const next: ProjectDocument = {

@@ -1,14 +1,14 @@
 import { changeMark, changeWords } from '../../contract/index.ts';
-import { type Computed } from '../../core/compute.ts';
 import { cutListCsv } from '../../core/cutting/index.ts';
+import { type Computed } from '../../core/document/compute.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
+import { changeSheet } from '../../core/drafting/index.ts';
 import { line } from '../../core/geometry/index.ts';
-import { changeSheet } from '../../core/inside/index.ts';
 import { type ChangePage, changesPdf } from '../../core/output/changespdf.ts';
 import { cutWords, PAPERS, sheetsFor, svgOf } from '../../core/output/index.ts';
 import { type PdfFonts, type PdfJob, pdfOf } from '../../core/output/pdf.ts';
 import { datedTitle } from '../../core/output/pdfpage.ts';
 import { notchTick } from '../../core/pattern/index.ts';
-import { type ProjectDocument } from '../../core/project.ts';
 import { problemBody } from '../problem.ts';
 import { type Answered, type Asked, type EXPORTS } from './ask.ts';
 

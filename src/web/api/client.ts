@@ -6,9 +6,9 @@ import {
   type PutBack,
   type Summary,
 } from '../../contract/index.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 import { type Box } from '../../core/geometry/index.ts';
-import { type Layout, type LineGroup, type PdfChoices, type Progress, type Trace } from '../../core/intake/index.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { type Layout, type LineGroup, type PdfChoices, type Progress, type Trace } from '../../core/import/index.ts';
 import { type Finding } from '../../core/result.ts';
 
 export interface ProjectAnswer {

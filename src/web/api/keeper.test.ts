@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { applyPatch, type PatchOperation } from '../../contract/index.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 import { coatDocument } from '../../test/shells.ts';
 import { screenOf } from '../words/index.ts';
 import { type ProjectAnswer, Refusal } from './client.ts';

@@ -1,6 +1,6 @@
 import { type PatchOperation } from '../../contract/index.ts';
 import { applyPatch, comparePatch, PatchFault, touch, valueAt } from '../../contract/patch.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 import { LONGEST_NAME } from '../../core/text.ts';
 import { type ProjectAnswer, Refusal } from './client.ts';
 

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { type Computed, compute } from '../../core/compute.ts';
-import { type ProjectDocument, type Shell } from '../../core/project.ts';
+import { type Computed, compute } from '../../core/document/compute.ts';
+import { type ProjectDocument, type Shell } from '../../core/document/project.ts';
 import { type Task } from '../workers/compute.ts';
 
 const STUCK =

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { type Plan, type Rival, type Topic } from '../../core/assembly/index.ts';
-import { taskOf } from '../../core/compute.ts';
+import { taskOf } from '../../core/document/compute.ts';
+import { type Plan, type Rival, type Topic } from '../../core/plan/index.ts';
 import { type Result, refuse, stop } from '../../core/result.ts';
 import { type Answered, type Asked } from '../workers/plan.ts';
 import { type Workbook } from './useProject.ts';

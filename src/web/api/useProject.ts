@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
-import { type Computed } from '../../core/compute.ts';
-import { type ProjectDocument } from '../../core/project.ts';
+import { type Computed } from '../../core/document/compute.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 import { api, get, type ProjectAnswer } from './client.ts';
 import { Keeper, type Kept } from './keeper.ts';
 import { listen } from './live.ts';

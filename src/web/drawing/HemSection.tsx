@@ -1,5 +1,5 @@
-import { type LiningHem } from '../../core/inside/hem.ts';
-import { type HemChoice } from '../../core/project.ts';
+import { type HemChoice } from '../../core/document/project.ts';
+import { type LiningHem } from '../../core/drafting/lining/hem.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 
 interface Props {

@@ -1,4 +1,4 @@
-import { type Layers, type Ply } from '../../core/assembly/index.ts';
+import { type Layers, type Ply } from '../../core/plan/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { MATERIAL_WORDS } from '../words/index.ts';
 

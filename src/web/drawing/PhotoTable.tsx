@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useState } from 'react';
 import { flatten, type Path, type Point } from '../../core/geometry/index.ts';
-import { type Traced } from '../../core/intake/index.ts';
+import { type Traced } from '../../core/import/index.ts';
 
 interface Props {
   picture: { url: string; width: number; height: number };

@@ -1,7 +1,7 @@
 import { useId } from 'react';
-import { type PlanStep } from '../../core/assembly/index.ts';
 import { boxOf } from '../../core/geometry/index.ts';
 import { outlineOf, type Piece } from '../../core/pattern/index.ts';
+import { type PlanStep } from '../../core/plan/index.ts';
 import { Hatches } from './Hatches.tsx';
 import { PieceShape } from './PieceShape.tsx';
 

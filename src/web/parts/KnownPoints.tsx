@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { type Point } from '../../core/geometry/index.ts';
-import { type Calibration, calibrate, crossingAt, type PictureSize, sheetCorners } from '../../core/intake/index.ts';
+import { type Calibration, calibrate, crossingAt, type PictureSize, sheetCorners } from '../../core/import/index.ts';
 import { type Result } from '../../core/result.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { Ask } from './Ask.tsx';

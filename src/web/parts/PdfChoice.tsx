@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Input, Text } from '@chakra-ui/react';
 import { type ReactNode, useState } from 'react';
-import { type Layout } from '../../core/intake/index.ts';
+import { type Layout } from '../../core/import/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { type FileChoices, type LookAnswer } from '../api/client.ts';
 import { TwoPages } from '../drawing/TwoPages.tsx';

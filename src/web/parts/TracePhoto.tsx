@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Input, Text } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { type Point } from '../../core/geometry/index.ts';
-import { fitOutline, likelyError, onTable, placeInPicture, type Traced } from '../../core/intake/index.ts';
+import { fitOutline, likelyError, onTable, placeInPicture, type Traced } from '../../core/import/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { api } from '../api/client.ts';
 import { type Workbook } from '../api/useProject.ts';

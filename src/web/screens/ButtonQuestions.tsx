@@ -1,6 +1,6 @@
 import { Text } from '@chakra-ui/react';
 import { type Closure, EDGE_CLEAR, MOST_BUTTONS, ROUNDINGS } from '../../core/closure/index.ts';
-import { CLOSING_ONLY } from '../../core/project.ts';
+import { CLOSING_ONLY } from '../../core/document/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Ask, Tick } from '../parts/Ask.tsx';

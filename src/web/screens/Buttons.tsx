@@ -2,7 +2,7 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { type ReactNode, useRef } from 'react';
 import { NavLink } from 'react-router';
 import { type Closure } from '../../core/closure/index.ts';
-import { CLOSING_ONLY } from '../../core/project.ts';
+import { CLOSING_ONLY } from '../../core/document/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { ClosureDrawing } from '../drawing/ClosureDrawing.tsx';

@@ -1,6 +1,6 @@
 import { Box, Heading, Text } from '@chakra-ui/react';
+import { type Change, changeSheet } from '../../core/drafting/index.ts';
 import { boxOf, joinBoxes } from '../../core/geometry/index.ts';
-import { type Change, changeSheet } from '../../core/inside/index.ts';
 import { outlineData } from '../../core/output/svg.ts';
 import { type CutLine, type Piece } from '../../core/pattern/index.ts';
 import { type LengthUnit } from '../../core/units.ts';

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { ZONE_NAMES } from '../../contract/findings.ts';
 import { CLOSING_KINDS, type ClosureChoice, FASTENERS, type Keep } from '../../core/closure/index.ts';
-import { CLOSING_ONLY } from '../../core/project.ts';
+import { CLOSING_ONLY } from '../../core/document/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { Ask, Pick as Choose, Tick } from '../parts/Ask.tsx';
 import { Count } from '../parts/Count.tsx';

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
-import { type Rival, type Topic } from '../../core/assembly/index.ts';
+import { type Rival, type Topic } from '../../core/plan/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { useRivals } from '../api/usePlan.ts';
 import { SheetBox } from '../parts/Page.tsx';

@@ -1,9 +1,9 @@
 import { Box, Button, Flex, Table, Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import useSWR from 'swr';
-import { compareInside } from '../../core/compare.ts';
-import { type Computed } from '../../core/compute.ts';
-import { type Decisions } from '../../core/project.ts';
+import { compareInside } from '../../core/document/compare.ts';
+import { type Computed } from '../../core/document/compute.ts';
+import { type Decisions } from '../../core/document/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { get, type ProjectAnswer, type ShelfAnswer } from '../api/client.ts';
 import { type Workbook } from '../api/useProject.ts';

@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { sentenceOf } from '../../contract/findings.ts';
+import { type ShellEdge, type ShellPiece } from '../../core/document/project.ts';
 import { pathLength, pointAlong } from '../../core/geometry/index.ts';
 import {
   addLine,
@@ -16,7 +17,6 @@ import {
   partEdge,
   setNotch,
 } from '../../core/pattern/index.ts';
-import { type ShellEdge, type ShellPiece } from '../../core/project.ts';
 import { ok, type Result } from '../../core/result.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';

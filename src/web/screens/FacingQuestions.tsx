@@ -1,4 +1,4 @@
-import { type BandRole, type FacingKind, FINISHES, type Finish } from '../../core/project.ts';
+import { type BandRole, type FacingKind, FINISHES, type Finish } from '../../core/document/project.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
 import { Ask, Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';

@@ -1,6 +1,6 @@
 import { Box, Heading, Text } from '@chakra-ui/react';
-import { facedHem, liningHem } from '../../core/inside/hem.ts';
-import { type HemChoice, type HemKind } from '../../core/project.ts';
+import { type HemChoice, type HemKind } from '../../core/document/project.ts';
+import { facedHem, liningHem } from '../../core/drafting/lining/hem.ts';
 import { formatLength } from '../../core/units.ts';
 import { HemSection } from '../drawing/HemSection.tsx';
 import { Ask } from '../parts/Ask.tsx';

@@ -1,8 +1,8 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { CircleAlert } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { proofOf } from '../../core/document/proof/index.ts';
 import { type Material, type Piece } from '../../core/pattern/index.ts';
-import { proofOf } from '../../core/proof/index.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Spread } from '../drawing/Spread.tsx';
 import { Ask } from '../parts/Ask.tsx';

@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react';
-import { interfacingFor, WEIGHTS, type Weight } from '../../core/inside/index.ts';
-import { type FrontInterfacing, type Trim } from '../../core/project.ts';
+import { type FrontInterfacing, type Trim } from '../../core/document/project.ts';
+import { interfacingFor, WEIGHTS, type Weight } from '../../core/drafting/index.ts';
 import { inUnit } from '../../core/units.ts';
 import { Ask, Tick } from '../parts/Ask.tsx';
 import { hide, Length, shellOf, Width } from './asking.tsx';

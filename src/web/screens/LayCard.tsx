@@ -1,8 +1,8 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
+import { type ShellEdge } from '../../core/document/project.ts';
 import { pathLength } from '../../core/geometry/index.ts';
 import { type Laid } from '../../core/pattern/index.ts';
-import { type ShellEdge } from '../../core/project.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 

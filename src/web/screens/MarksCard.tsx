@@ -1,4 +1,5 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { type ShellPiece } from '../../core/document/project.ts';
 import { type Point } from '../../core/geometry/index.ts';
 import {
   addLine,
@@ -10,7 +11,6 @@ import {
   type Mark,
   setGrain,
 } from '../../core/pattern/index.ts';
-import { type ShellPiece } from '../../core/project.ts';
 import { ok, type Result } from '../../core/result.ts';
 import { SheetBox } from '../parts/Page.tsx';
 

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { type ReactNode, useState } from 'react';
-import { CLOSING_ONLY, type ProjectDocument } from '../../core/project.ts';
-import { emptyDocument } from '../../core/usual.ts';
+import { CLOSING_ONLY, type ProjectDocument } from '../../core/document/project.ts';
+import { emptyDocument } from '../../core/document/usual.ts';
 import { Count } from '../parts/Count.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 

@@ -1,4 +1,4 @@
-import { type Decisions, SLIT_SEAMS, type SlitSeam, type TurnedSeams } from '../../core/project.ts';
+import { type Decisions, SLIT_SEAMS, type SlitSeam, type TurnedSeams } from '../../core/document/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { Ask, Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';

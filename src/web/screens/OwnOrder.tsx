@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { CircleAlert } from 'lucide-react';
 import { sentenceOf } from '../../contract/findings.ts';
-import { type Mend, mendOf } from '../../core/assembly/index.ts';
+import { type Mend, mendOf } from '../../core/plan/index.ts';
 import { type Finding } from '../../core/result.ts';
 import { AllWell } from '../parts/Notes.tsx';
 import { stepWords, toldOf } from '../words/index.ts';

@@ -1,5 +1,6 @@
 import { Box, Button, Flex, Heading, Input, Text } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
+import { type ShellEdge, type ShellPiece } from '../../core/document/project.ts';
 import { pathLength } from '../../core/geometry/index.ts';
 import {
   CORNERS,
@@ -13,7 +14,6 @@ import {
   renamedAs,
   takenOf,
 } from '../../core/pattern/index.ts';
-import { type ShellEdge, type ShellPiece } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Pick, Tick } from '../parts/Ask.tsx';

@@ -1,8 +1,8 @@
 import { Box, Button, Input, Text } from '@chakra-ui/react';
 import { useState } from 'react';
+import { type Shell, type ShellPiece } from '../../core/document/project.ts';
 import { boxOf } from '../../core/geometry/index.ts';
 import { isUnsure, outlineOf } from '../../core/pattern/index.ts';
-import { type Shell, type ShellPiece } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { upright } from '../drawing/upright.ts';

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { type Topic } from '../../core/assembly/index.ts';
+import { type Topic } from '../../core/plan/index.ts';
 import { usePlan } from '../api/usePlan.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { AllWell, Findings } from '../parts/Notes.tsx';

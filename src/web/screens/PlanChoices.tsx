@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
-import { EXTRA_IDS, fittingIds, openTopics, type Topic } from '../../core/assembly/index.ts';
-import { taskOf } from '../../core/compute.ts';
-import { BULKS } from '../../core/project.ts';
+import { taskOf } from '../../core/document/compute.ts';
+import { BULKS } from '../../core/document/project.ts';
+import { EXTRA_IDS, fittingIds, openTopics, type Topic } from '../../core/plan/index.ts';
 import { Ask, Pick, Tick } from '../parts/Ask.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { EXTRA_WORDS, methodWords, TOPIC_WORDS } from '../words/index.ts';

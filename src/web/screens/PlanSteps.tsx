@@ -4,7 +4,7 @@ import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-
 import { CSS } from '@dnd-kit/utilities';
 import { ArrowDown, ArrowUp, GripVertical } from 'lucide-react';
 import { type KeyboardEvent, useState } from 'react';
-import { moved, type PlanStep } from '../../core/assembly/index.ts';
+import { moved, type PlanStep } from '../../core/plan/index.ts';
 import { cautionsOf, factsOf, minutesWords, SECTION_WORDS, STATION_WORDS, stepWords } from '../words/index.ts';
 import { Complaint } from './OwnOrder.tsx';
 import { type Planning } from './planning.ts';

@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect } from 'react';
 import { Link, Navigate, NavLink, Route, Routes, useLocation, useParams } from 'react-router';
-import { CLOSING_ONLY } from '../../core/project.ts';
+import { CLOSING_ONLY } from '../../core/document/project.ts';
 import { useProject, type Workbook } from '../api/useProject.ts';
 import { Ask } from '../parts/Ask.tsx';
 import { Boundary } from '../parts/Boundary.tsx';

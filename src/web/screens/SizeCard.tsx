@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
+import { type Shell } from '../../core/document/project.ts';
 import { factorFor, measuresOf, scaledShell, UNIT_SLIPS, type UnitSlip } from '../../core/pattern/index.ts';
-import { type Shell } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Pick } from '../parts/Ask.tsx';

@@ -12,7 +12,7 @@ import {
   type Sum,
   separateBandSums,
   slitSums,
-} from '../../core/assembly/index.ts';
+} from '../../core/plan/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { LengthField } from '../parts/LengthField.tsx';

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { layersOf, type PlanStep } from '../../core/assembly/index.ts';
+import { layersOf, type PlanStep } from '../../core/plan/index.ts';
 import { LayersDrawing } from '../drawing/LayersDrawing.tsx';
 import { StepDrawing } from '../drawing/StepDrawing.tsx';
 import { stepWords } from '../words/index.ts';

@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react';
+import { type Decisions } from '../../core/document/project.ts';
 import { type PieceKind, type Role } from '../../core/pattern/index.ts';
-import { type Decisions } from '../../core/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';

@@ -7,7 +7,7 @@ import {
   HOLE_STATES,
   usualPlacket,
 } from '../../core/closure/index.ts';
-import { usualDecisions } from '../../core/project.ts';
+import { usualDecisions } from '../../core/document/project.ts';
 import { runs } from '../../test/runs.ts';
 import { repinned, standPut, ticked } from './closing.ts';
 

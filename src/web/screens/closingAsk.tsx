@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { type ReactNode } from 'react';
 import { type ClosureChoice, type Features } from '../../core/closure/index.ts';
-import { CLOSING_ONLY } from '../../core/project.ts';
+import { CLOSING_ONLY } from '../../core/document/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Tick } from '../parts/Ask.tsx';

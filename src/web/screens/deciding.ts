@@ -1,4 +1,4 @@
-import { type Decisions } from '../../core/project.ts';
+import { type Decisions } from '../../core/document/project.ts';
 import { type Workbook } from '../api/useProject.ts';
 
 /** Lets the questions preview and save one part of the decisions. */

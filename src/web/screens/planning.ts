@@ -1,5 +1,5 @@
-import { type Plan } from '../../core/assembly/index.ts';
-import { type Decisions } from '../../core/project.ts';
+import { type Decisions } from '../../core/document/project.ts';
+import { type Plan } from '../../core/plan/index.ts';
 import { type Workbook } from '../api/useProject.ts';
 
 /** A plan on screen: its words' names, and a way to change what it follows from. */

@@ -14,9 +14,9 @@ import {
   shoppingList,
   usualSmall,
 } from '../../core/closure/index.ts';
-import { CLOSING_ONLY } from '../../core/project.ts';
+import { CLOSING_ONLY } from '../../core/document/project.ts';
+import { emptyDocument } from '../../core/document/usual.ts';
 import { MM_PER_INCH, otherUnits } from '../../core/units.ts';
-import { emptyDocument } from '../../core/usual.ts';
 import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures, piecesOf } from '../../test/shells.ts';
 import {

@@ -1,5 +1,5 @@
+import { type Decisions, type ProjectDocument } from '../../core/document/project.ts';
 import { halveWhole } from '../../core/pattern/index.ts';
-import { type Decisions, type ProjectDocument } from '../../core/project.ts';
 import { type Finding } from '../../core/result.ts';
 import { formatLength } from '../../core/units.ts';
 

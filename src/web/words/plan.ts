@@ -1,13 +1,13 @@
 import {
   clipsFor,
+  type GarmentModel,
   graded,
   type Laid,
-  type Making,
   type Part,
   type PlanStep,
   type Section,
   type Station,
-} from '../../core/assembly/index.ts';
+} from '../../core/plan/index.ts';
 import { formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
 import { OPERATIONS } from './operations.ts';
 import { SEAM_WORDS } from './pattern.ts';
@@ -47,7 +47,7 @@ const LAYERED: Partial<Record<Part['kind'], [outer: string, inner: string]>> = {
 };
 
 /** Layers of cloth by their names: a piece cut twice has an outer and an inner one. */
-export function partNames(making: Making, pieces: { id: string; name: string }[]): Record<string, string> {
+export function partNames(making: GarmentModel, pieces: { id: string; name: string }[]): Record<string, string> {
   const names = new Map(pieces.map((p) => [p.id, p.name]));
   const twice = new Set(making.parts.filter((p) => p.id !== p.of).map((p) => p.of));
   return Object.fromEntries(

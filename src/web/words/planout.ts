@@ -1,4 +1,4 @@
-import { layersOf, type Plan, type PlanStep } from '../../core/assembly/index.ts';
+import { layersOf, type Plan, type PlanStep } from '../../core/plan/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { cautionsOf, minutesWords, SECTION_WORDS, STATION_WORDS, sidesWords, stepWords, stopWords } from './plan.ts';
 

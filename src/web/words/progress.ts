@@ -1,5 +1,5 @@
-import { type Computed } from '../../core/compute.ts';
-import { CLOSING_ONLY, type ProjectDocument } from '../../core/project.ts';
+import { type Computed } from '../../core/document/compute.ts';
+import { CLOSING_ONLY, type ProjectDocument } from '../../core/document/project.ts';
 
 /** Where the sewist stopped, in a few words. */
 export function whereStopped(doc: ProjectDocument, c: Computed): string {

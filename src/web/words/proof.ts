@@ -1,4 +1,4 @@
-import { type Check } from '../../core/proof/index.ts';
+import { type Check } from '../../core/document/proof/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 
 /** An area in mm² in the unit of the rest. */

@@ -1,4 +1,4 @@
-import { type Progress } from '../../core/intake/index.ts';
+import { type Progress } from '../../core/import/index.ts';
 
 const STAGE_WORDS: Record<Progress['stage'], string> = {
   waiting: 'Waiting for the file before it …',

@@ -1,4 +1,4 @@
-import { type Plan, type PlanStep } from '../../core/assembly/index.ts';
+import { type Plan, type PlanStep } from '../../core/plan/index.ts';
 import { type Finding } from '../../core/result.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { EXTRA_WORDS, methodWords, REASON_WORDS, TOPIC_WORDS } from './methods.ts';

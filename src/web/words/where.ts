@@ -1,4 +1,4 @@
-import { type Decisions } from '../../core/project.ts';
+import { type Decisions } from '../../core/document/project.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 
 /** The screen on which a part of the decisions is asked. */

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sentenceOf } from '../../contract/findings.ts';
-import { checkPlan, EXTRA_IDS, METHODS, makePlan, type PlanStep } from '../../core/assembly/index.ts';
-import { compute, planOf } from '../../core/compute.ts';
-import { STAGES } from '../../core/intake/index.ts';
+import { compute, planOf } from '../../core/document/compute.ts';
+import { STAGES } from '../../core/import/index.ts';
+import { checkPlan, EXTRA_IDS, METHODS, makePlan, type PlanStep } from '../../core/plan/index.ts';
 import { because } from '../../core/result.ts';
 import { choices, features } from '../../test/features.ts';
 import { taskFrom } from '../../test/garments.ts';

@@ -1,5 +1,5 @@
-import { compute } from '../../core/compute.ts';
-import { type ProjectDocument, type Shell } from '../../core/project.ts';
+import { compute } from '../../core/document/compute.ts';
+import { type ProjectDocument, type Shell } from '../../core/document/project.ts';
 
 /** A document to be worked out; its shell comes along only when it is another than last time. */
 export interface Task {

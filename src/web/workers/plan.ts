@@ -1,5 +1,5 @@
-import { compareMethods, makePlan, type Plan, type Rival, type Task, type Topic } from '../../core/assembly/index.ts';
-import { type Decisions } from '../../core/project.ts';
+import { type Decisions } from '../../core/document/project.ts';
+import { compareMethods, makePlan, type Plan, type Rival, type Task, type Topic } from '../../core/plan/index.ts';
 import { type Result } from '../../core/result.ts';
 
 /** A garment to be planned, or its methods of one topic to be compared. */

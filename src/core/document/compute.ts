@@ -1,0 +1,172 @@
+import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
+import { deriveInside, holePatches, type Inside } from '../drafting/index.ts';
+import { weld } from '../geometry/index.ts';
+import {
+  type CutLine,
+  cutLine,
+  isDrawnWhole,
+  oddSize,
+  type Piece,
+  patternFaults,
+  shellPieces,
+  shellSeams,
+  type WalkedSeam,
+  walk,
+} from '../pattern/index.ts';
+import { garmentModelOf, makePlan, type Plan, type Task } from '../plan/index.ts';
+import { type Finding, type Result, refuse, stop } from '../result.ts';
+import { apart } from './apart.ts';
+import { CLOSING_ONLY, type Decisions, type ProjectDocument, type Shell } from './project.ts';
+import { resolveDecisions } from './resolve.ts';
+
+/** All consequences of a project's decisions. Nothing of it is ever stored. */
+export interface Computed {
+  shell: Piece[];
+  inside: Piece[];
+  /** Shell pieces that are cut otherwise than drawn; `pieces` holds them in place of the drawn ones. */
+  recut: Piece[];
+  /** Shell and derived together. */
+  pieces: Piece[];
+  cutLines: Map<string, CutLine>;
+  seams: WalkedSeam[];
+  hems: Inside['hems'];
+  splits: Inside['splits'];
+  joined: Inside['joined'];
+  closure: Result<Closure> | null;
+  findings: Finding[];
+}
+
+interface ShellPart {
+  shell: Piece[];
+  cutLines: [string, CutLine][];
+  seams: WalkedSeam[];
+  findings: Finding[];
+}
+
+/** What depends on the shell alone is kept while the sewist moves a slider about the inside. */
+const shellParts = new WeakMap<Shell, { key: string; part: ShellPart }>();
+
+function shellPart(doc: ProjectDocument, { allowances }: Decisions): ShellPart {
+  const { shell } = doc;
+  if (!shell) return { shell: [], cutLines: [], seams: [], findings: [] };
+  const key = JSON.stringify([doc.garment, allowances]);
+  const known = shellParts.get(shell);
+  if (known?.key === key) return known.part;
+  const { pieces, findings } = shellPieces(shell, allowances);
+  const seams = apart('seams', findings, [], () => shellSeams(pieces, doc.garment));
+  const part: ShellPart = {
+    shell: pieces,
+    cutLines: cutLinesOf(pieces, findings, (p) => drawnCutLine(shell, p.id)),
+    seams: apart('seams', findings, [], () => walk(seams, pieces)),
+    findings,
+  };
+  findings.push(...pieces.flatMap(drawnWhole), ...apart('faults', findings, [], () => patternFaults(pieces, seams)));
+  shellParts.set(shell, { key, part });
+  return part;
+}
+
+/** Cut lines of all pieces, each on its own: a piece without one is told, and goes on no paper. */
+const cutLinesOf = (
+  pieces: Piece[],
+  findings: Finding[],
+  drawn: (p: Piece) => CutLine | null = () => null,
+): [string, CutLine][] =>
+  pieces.flatMap((p): [string, CutLine][] => {
+    const made = apart('cut-line', findings, null, () => drawn(p) ?? cutLine(p.ring), p);
+    return made ? [[p.id, made]] : [];
+  });
+
+/** A piece drawn whole is drafted from one half: told, with the cure. */
+const drawnWhole = (p: Piece): Finding[] =>
+  isDrawnWhole(p) ? [{ ...stop('drawn-whole', { piece: p.id }, { name: p.name }), severity: 'warn' }] : [];
+
+/** Where the file draws cut lines they are the cut lines, to the letter; allowances only say where the seam lies inside. */
+function drawnCutLine(shell: Shell, id: string): CutLine | null {
+  const drawn = shell.pieces.find((p) => p.id === id);
+  return drawn && (drawn.drawn ?? shell.lines) === 'cut'
+    ? {
+        outline: weld(
+          drawn.ring.flatMap((e) => e.path),
+          true,
+        ),
+        cleaned: false,
+      }
+    : null;
+}
+
+/** Pieces, cut lines, walked seams and closure of a project; pure, and fast enough to run while a slider moves. */
+export function compute(doc: ProjectDocument): Computed {
+  const d = resolveDecisions(doc.decisions);
+  const { shell, ...base } = shellPart(doc, d);
+  const size = doc.shell?.trueSize ? null : oddSize(shell);
+  const findings: Finding[] = size ? [size] : [];
+  const closure = closes(shell, doc)
+    ? apart<Result<Closure> | null>('closure', findings, null, () => deriveClosure(shell, d, doc.units))
+    : null;
+  const inside = deriveInside(shell, d);
+  findings.push(...inside.findings);
+  const drafted = [...inside.pieces, ...apart('patch', findings, [], () => patches(shell, d, closure))];
+  const recut = new Map(inside.recut.map((p) => [p.id, p]));
+  const pieces = [...shell.map((p) => recut.get(p.id) ?? p), ...drafted];
+  const made = cutLinesOf([...inside.recut, ...drafted], findings);
+  const insideWalked = apart('seams', findings, [], () => walk(inside.seams, pieces));
+  return {
+    shell,
+    inside: drafted,
+    recut: inside.recut,
+    pieces,
+    cutLines: new Map([...base.cutLines, ...made]),
+    seams: [...base.seams, ...insideWalked],
+    hems: inside.hems,
+    splits: inside.splits,
+    joined: inside.joined,
+    closure,
+    findings: [...base.findings, ...findings, ...closureFindings(closure)],
+  };
+}
+
+/** Something closes: a front of the pattern, or, without a pattern, a line that was measured. */
+const closes = (shell: Piece[], doc: ProjectDocument): boolean =>
+  doc.decisions.closure.on && (doc.garment === CLOSING_ONLY || opensInFront(shell));
+
+/** Patches behind the buttonholes, as many as there are. */
+function patches(shell: Piece[], d: Decisions, closure: Result<Closure> | null): Piece[] {
+  const front = shell.find((p) => p.kind === 'front');
+  if (!front || !closure?.ok || !closure.value.holes || !d.interfacing.on || !d.interfacing.patches) return [];
+  return [holePatches(front, closure.value.hole.overall, Math.max(1, closure.value.holes))];
+}
+
+const closureFindings = (c: Result<Closure> | null): Finding[] => (c ? (c.ok ? c.value.findings : c.findings) : []);
+
+/** What the making-up plan works from. */
+export function taskOf(doc: ProjectDocument, c: Computed): Task {
+  const d = resolveDecisions(doc.decisions);
+  const { bulk, lace } = d.making;
+  const closure = c.closure?.ok ? c.closure.value : null;
+  const buy = closure ? shoppingList(closure) : [];
+  const count = (buttons: boolean): number =>
+    buy
+      .filter((x) => x.what !== 'thread' && x.what !== 'cord' && (x.what === 'button') === buttons)
+      .reduce((n, x) => n + x.count - x.spare, 0);
+  const how = {
+    bulk,
+    lace,
+    yokes: !c.pieces.some((p) => p.material === 'lining'),
+    standBoth: d.interfacing.stand === 'both',
+  };
+  return {
+    making: garmentModelOf(c.pieces, c.seams, how),
+    d,
+    buttons: count(true),
+    snaps: count(false),
+    holes: closure ? closure.holes + closure.small.reduce((n, s) => n + s.holes, 0) : 0,
+    hole: closure ? { opening: closure.hole.opening, overall: closure.hole.overall } : null,
+  };
+}
+
+/** The making-up plan of what was computed. */
+export function planOf(doc: ProjectDocument, c: Computed): Result<Plan> {
+  const findings: Finding[] = [];
+  const made = apart('plan', findings, null, () => makePlan(taskOf(doc, c), doc.decisions.making));
+  return made ?? refuse(...findings);
+}

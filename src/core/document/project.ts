@@ -1,0 +1,288 @@
+import { type ClosureChoice, usualClosure } from '../closure/choices.ts';
+import { type Path, type Point } from '../geometry/index.ts';
+import {
+  type CornerRule,
+  type InternalLine,
+  type Mark,
+  type Notch,
+  type PieceKind,
+  type Role,
+} from '../pattern/types.ts';
+import { type LengthUnit } from '../units.ts';
+
+/** An edge as it came in: its drawn path and what the sewist has said of it. Null means "the usual". */
+export interface ShellEdge {
+  id: string;
+  role: Role;
+  /** How sure the suggested role is, 0..1; 1 once the sewist has set it. */
+  confidence: number;
+  path: Path;
+  allowance: number | null;
+  corner: CornerRule | null;
+  onFold: boolean;
+}
+
+/** A shell piece as drawn in the file: mm, y down, clockwise on screen. */
+export interface ShellPiece {
+  id: string;
+  name: string;
+  kind: PieceKind;
+  ring: ShellEdge[];
+  /** How many to cut; a pair is mirrored. On a fold, how many are cut so: a yoke twice. */
+  count: number;
+  grain: { a: Point; b: Point };
+  notches: Notch[];
+  lines: InternalLine[];
+  marks?: Mark[];
+  /** What this piece's outline is, where the file itself tells; else the shell's `lines` holds. */
+  drawn?: 'cut' | 'seam';
+}
+
+export interface Shell {
+  fileName: string;
+  /** Whether the drawn outlines are cut lines or seam lines. */
+  lines: 'cut' | 'seam';
+  pieces: ShellPiece[];
+  /** The sewist has looked at its measures and said that they are so. */
+  trueSize?: boolean;
+}
+
+/**
+ * Lining hem: sewn to the shell hem's raw edge with a jump pleat; hanging free with a hem of its own; sewn to the other edge
+ * of a rib; or seamed to the shell's edge, as where both sides are worn out.
+ */
+export const HEM_KINDS = ['joined', 'free', 'rib', 'edge'] as const;
+export type HemKind = (typeof HEM_KINDS)[number];
+
+export interface HemChoice {
+  kind: HemKind;
+  /** Joined: how far the lowest point of the lining's fold stays above the finished hem (mm). */
+  clearance: number;
+  /** Joined: the seam between lining and hem (mm). */
+  seam: number;
+  /** Free: the lining's finished edge above the shell's finished hem (mm). */
+  above: number;
+  /** Free: the two turns of the lining hem (mm). */
+  turn1: number;
+  turn2: number;
+  /** Rib: its finished depth (mm), and its length in per cent of the edge it is stretched to. */
+  ribDepth: number;
+  ribShare: number;
+}
+
+/** How interfacing ends at a seam: inside it, on it, caught in it, or the whole piece with its allowance. */
+export type Trim = 'inside' | 'seam' | 'caught' | 'whole';
+
+/** How the outer edge of a facing that lies free is neatened. */
+export const FINISHES = ['overlocked', 'bound', 'pressed'] as const;
+export type Finish = (typeof FINISHES)[number];
+
+/** A bias strip goes round the trimmed edge, or is sewn to its seam and turned inside. */
+export const BIAS_SCHOOLS = ['wrapped', 'turned'] as const;
+export type BiasSchool = (typeof BIAS_SCHOOLS)[number];
+
+/** Edges that can be faced by themselves. */
+export const BAND_ROLES = ['armhole', 'waist', 'hem', 'wrist'] as const;
+export type BandRole = (typeof BAND_ROLES)[number];
+
+/** Darts in a lining: sewn as in the shell, or laid as soft pleats of the same take-up. Common practice. */
+export const DART_CHOICES = ['sewn', 'pleats'] as const;
+export type DartChoice = (typeof DART_CHOICES)[number];
+
+/** Where a seam can be left open as a slit. */
+export const SLIT_SEAMS = ['side', 'centre-back', 'centre-front'] as const;
+export type SlitSeam = (typeof SLIT_SEAMS)[number];
+
+/** Seams with an allowance that is turned in: on the shell and on the lining, mm. */
+export interface TurnedSeams {
+  shellSeam: number;
+  liningSeam: number;
+}
+
+/** The front facing: a piece of its own; grown on beyond the edge, which is then a fold; or turned back with a lapel. */
+export const FACING_KINDS = ['separate', 'cut-on', 'lapel'] as const;
+export type FacingKind = (typeof FACING_KINDS)[number];
+
+export const FRONT_INTERFACINGS = ['strip', 'shaped', 'whole'] as const;
+export type FrontInterfacing = (typeof FRONT_INTERFACINGS)[number];
+
+/** How thick the cloth is: what a turned tube or opening must let through. */
+export const BULKS = ['thin', 'medium', 'thick'] as const;
+export type Bulk = (typeof BULKS)[number];
+
+export interface Decisions {
+  allowances: { seam: number; hem: number; wrist: number };
+  facing: {
+    on: boolean;
+    front: number;
+    shoulder: number;
+    back: number;
+    radius: number;
+    kind: FacingKind;
+    /** Lapel: how far its facing is drawn out at the top, and where it begins to turn below the top of the edge, mm. */
+    out: number;
+    breakAt: number;
+    /** A back facing down to the armholes, its depth at centre back, mm; 0 for one round the neck. */
+    deep: number;
+    /** A facing along the opening of a hood, mm; 0 for none. */
+    hood: number;
+    /** Widths of facings along other edges, mm; 0 for none. */
+    bands: Record<BandRole, number>;
+    /** Neck and armhole faced in one, its depth at the centre and below the underarm, mm; 0 for apart. */
+    inOne: number;
+    /** How much smaller facings along edges are drawn, so that the seam rolls inside, mm. */
+    turn: number;
+    finish: Finish;
+    /** A bias strip in place of a shaped facing: finished width (mm), how much shorter it is cut (per cent). */
+    bias: { neck: boolean; armhole: boolean; finished: number; school: BiasSchool; shorter: number };
+  };
+  lining: {
+    on: boolean;
+    pleat: number;
+    /** How far it goes down from the neck before it runs out, mm, in a back with a seam; 0 for all the way. */
+    pleatLength: number;
+    raise: number;
+    out: number;
+    capEase: number;
+    /** Sleeveless: how much smaller the lining's armhole is, so that it rolls inside, mm. */
+    smaller: number;
+    /** Pockets grown on to a seam: left out of the lining, or kept. */
+    pockets: 'out' | 'kept';
+    /** Darts of the shell, in its lining. */
+    darts: DartChoice;
+    /** Both layers are the shell, and either is worn outward. */
+    self: boolean;
+    /** The body is lined, the sleeves are. */
+    body: boolean;
+    sleeves: boolean;
+    /** The skirt has a lining of its own. */
+    skirt: boolean;
+    /** A zip in the centre back: its length, and the seams with the turned allowance on shell and lining; 0 long for none. */
+    zip: { length: number } & TurnedSeams;
+    /** A vent drawn on the back: which half laps over, as worn; its extension folds back. */
+    vent: { over: 'left' | 'right' } & TurnedSeams;
+    /** A seam left open so far above the finished hem; 0 for none. */
+    slit: { at: SlitSeam; length: number } & TurnedSeams;
+    hem: HemChoice;
+    wrist: HemChoice;
+  };
+  interfacing: {
+    on: boolean;
+    trim: Trim;
+    frontStrip: number;
+    /** The front beneath its facing: a strip along the edge, shaped from shoulder and underarm to the facing line, or whole. */
+    front: FrontInterfacing;
+    /** Both layers of a stand, or one. */
+    stand: 'both' | 'one';
+    /** A strip on the wrong side along a zip, its width; 0 for none. */
+    zip: number;
+    /** A patch behind each buttonhole. */
+    patches: boolean;
+    /** Collar, stand, cuffs and waistband. */
+    collars: boolean;
+    /** Bias strips in the hems: so much wider than the hem, mm; 0 for none. */
+    hems: number;
+    /** A stay for the upper back, its depth at centre back, mm; 0 for none. */
+    stay: number;
+  };
+  closure: ClosureChoice;
+  /** How it is put together. */
+  making: {
+    bulk: Bulk;
+    /** The lining is seen through a lace shell: its right side looks outward. */
+    lace: boolean;
+    /** Chosen methods by topic; the usual one where none is. */
+    methods: Record<string, string>;
+    /** Things without pattern pieces: ties, a ruffle, a label. */
+    extras: string[];
+    /** Steps in the sewist's own order, by id; null as proposed. */
+    order: string[] | null;
+    /** Steps left out. */
+    left: string[];
+  };
+  /** What is ticked to be printed, by piece id; null prints everything. */
+  paper: { size: 'a4' | 'letter'; pieces: string[] | null; strip: boolean };
+}
+
+/** The garment of a project that is a closing alone, without a pattern. */
+export const CLOSING_ONLY = 'closing';
+
+/** Everything the sewist has decided. All other things are computed from it. */
+export interface ProjectDocument {
+  schema: 5;
+  name: string;
+  garment: string;
+  units: LengthUnit;
+  shell: Shell | null;
+  decisions: Decisions;
+}
+
+const USUAL_HEM: HemChoice = {
+  kind: 'joined',
+  clearance: 15,
+  seam: 10,
+  above: 15,
+  turn1: 15,
+  turn2: 25,
+  ribDepth: 60,
+  ribShare: 85,
+};
+
+/** The usual choices for a lined coat: common practice and handbook figures, each within its rule's range. */
+export function usualDecisions(): Decisions {
+  return {
+    allowances: { seam: 15, hem: 40, wrist: 40 },
+    facing: {
+      on: true,
+      front: 85,
+      shoulder: 60,
+      back: 60,
+      radius: 65,
+      kind: 'separate',
+      out: 3,
+      breakAt: 250,
+      deep: 0,
+      hood: 50,
+      bands: { armhole: 0, waist: 0, hem: 0, wrist: 0 },
+      inOne: 0,
+      turn: 1,
+      finish: 'overlocked',
+      bias: { neck: false, armhole: false, finished: 8, school: 'turned', shorter: 3 },
+    },
+    lining: {
+      on: true,
+      pleat: 30,
+      pleatLength: 0,
+      raise: 12,
+      out: 5,
+      capEase: 15,
+      smaller: 3,
+      pockets: 'out',
+      darts: 'sewn',
+      self: false,
+      body: true,
+      sleeves: true,
+      skirt: true,
+      zip: { length: 0, shellSeam: 10, liningSeam: 10 },
+      vent: { over: 'left', shellSeam: 10, liningSeam: 10 },
+      slit: { at: 'side', length: 0, shellSeam: 10, liningSeam: 10 },
+      hem: { ...USUAL_HEM },
+      wrist: { ...USUAL_HEM },
+    },
+    interfacing: {
+      on: true,
+      trim: 'inside',
+      frontStrip: 60,
+      front: 'strip',
+      stand: 'both',
+      zip: 0,
+      patches: false,
+      collars: true,
+      hems: 0,
+      stay: 0,
+    },
+    closure: usualClosure(),
+    making: { bulk: 'medium', lace: false, methods: {}, extras: [], order: null, left: [] },
+    paper: { size: 'a4', pieces: null, strip: true },
+  };
+}

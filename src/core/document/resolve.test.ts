@@ -1,0 +1,45 @@
+import { expect, test } from '@jest/globals';
+import { type Decisions, usualDecisions } from './project.ts';
+import { resolveDecisions } from './resolve.ts';
+
+const chosen = (change: (d: Decisions) => void): Decisions => {
+  const d = usualDecisions();
+  change(d);
+  return resolveDecisions(d);
+};
+
+test('choices that say nothing of each other stay as they are, the very same', () => {
+  const d = usualDecisions();
+  expect(resolveDecisions(d)).toBe(d);
+});
+
+test('an edge that is faced, sewn to a rib or to the other layer has a seam and no hem; a narrower hem stays', () => {
+  const at = (change: (d: Decisions) => void) => chosen(change).allowances;
+  expect(at((d) => Object.assign(d.facing.bands, { hem: 60 }))).toEqual({ seam: 15, hem: 15, wrist: 40 });
+  expect(at((d) => Object.assign(d.lining.wrist, { kind: 'rib' }))).toEqual({ seam: 15, hem: 40, wrist: 15 });
+  expect(at((d) => Object.assign(d.lining.hem, { kind: 'edge' }))).toEqual({ seam: 15, hem: 15, wrist: 40 });
+  const narrow = at((d) => {
+    d.allowances.hem = 6;
+    d.lining.hem.kind = 'rib';
+  });
+  expect(narrow.hem).toBe(6);
+  // A facing that is left out leaves the hem a hem.
+  const unfaced = at((d) => {
+    d.facing.on = false;
+    d.facing.bands.hem = 60;
+  });
+  expect(unfaced.hem).toBe(40);
+});
+
+test('worn on both sides: no facing, nothing raised, smaller or pleated, every edge a seam; unlined it means nothing', () => {
+  const d = chosen((x) => {
+    Object.assign(x.lining, { self: true, zip: { length: 300, shellSeam: 10, liningSeam: 10 }, body: false });
+  });
+  expect(d.facing.on).toBe(false);
+  expect(d.lining).toMatchObject({ pleat: 0, raise: 0, out: 0, smaller: 0, darts: 'sewn', body: true, sleeves: true });
+  expect([d.lining.zip.length, d.lining.slit.length]).toEqual([0, 0]);
+  expect([d.lining.hem.kind, d.lining.wrist.kind]).toEqual(['edge', 'edge']);
+  expect(d.allowances).toEqual({ seam: 15, hem: 15, wrist: 15 });
+  const unlined = chosen((x) => Object.assign(x.lining, { self: true, on: false }));
+  expect([unlined.facing.on, unlined.lining.pleat]).toEqual([true, 30]);
+});

@@ -1,0 +1,124 @@
+import {
+  add,
+  directionAlong,
+  endOf,
+  flatten,
+  mapPath,
+  outward,
+  type Path,
+  type Point,
+  pathLength,
+  pointAlong,
+  scale,
+  shear,
+  startOf,
+  stretch,
+  sub,
+  unit,
+} from '../../geometry/index.ts';
+import { type Edge, type Role } from '../../pattern/index.ts';
+
+/**
+ * Raises the underarm of a lining piece by `raise` and lets it out by `out` mm: the shell's seam allowance stands up
+ * inside the lining's underarm and needs the room (handbook figure from memory: raise 10–15, out 5–6).
+ *
+ * `ring` is in walk order with the run of `curve` (armhole or cap) directly before the run of `seam` (side or
+ * underarm). The lower half of the curve is sheared so that its middle keeps place and direction and its end lands on
+ * the new underarm point; the seam is let out evenly from nothing at its far end.
+ */
+export function raiseUnderarm(ring: Edge[], curve: Role, seam: Role, sign: 1 | -1, raise: number, out: number): Edge[] {
+  if (raise === 0 && out === 0) return ring;
+  const n = ring.length;
+  const at = ring.findIndex((e, i) => e.role === curve && ring[(i + 1) % n]?.role === seam);
+  if (at < 0) return ring;
+  const curveRun = back(ring, at, curve);
+  const seamRun = ahead(ring, (at + 1) % n, seam);
+  const underarm = endOf((ring[at] as Edge).path);
+  const foot = endOf((ring[seamRun[seamRun.length - 1] as number] as Edge).path);
+  const up = unit(sub(underarm, foot));
+  const shift = add(scale(up, raise), scale(outward(scale(up, -1)), sign * out));
+  const next = [...ring];
+  for (const i of seamRun) {
+    const e = ring[i] as Edge;
+    const m = shear(foot, up, underarm, shift);
+    if (m) next[i] = { ...e, path: mapPath(e.path, m) };
+  }
+  moveLowerHalf(next, curveRun, underarm, shift);
+  return next;
+}
+
+function moveLowerHalf(ring: Edge[], indices: number[], end: Point, shift: Point): void {
+  const whole: Path = indices.flatMap((i) => (ring[i] as Edge).path);
+  const half = pathLength(whole) / 2;
+  const keep = pointAlong(whole, half);
+  const m = shear(keep, outward(directionAlong(whole, half)), end, shift);
+  if (!m) return;
+  let before = 0;
+  for (const i of indices) {
+    const e = ring[i] as Edge;
+    const length = pathLength(e.path);
+    const parting = Math.min(length, Math.max(0, half - before));
+    before += length;
+    const head = parting > 1e-6 ? stretch(e.path, 0, parting) : [];
+    const tail = parting < length - 1e-6 ? mapPath(stretch(e.path, parting, length), m) : [];
+    ring[i] = { ...e, path: [...head, ...tail] };
+  }
+}
+
+function back(ring: Edge[], from: number, role: Role): number[] {
+  const out: number[] = [];
+  for (let k = from; ring[k]?.role === role && out.length < ring.length; k = (k + ring.length - 1) % ring.length)
+    out.unshift(k);
+  return out;
+}
+
+function ahead(ring: Edge[], from: number, role: Role): number[] {
+  const out: number[] = [];
+  for (let k = from; ring[k]?.role === role && out.length < ring.length; k = (k + 1) % ring.length) out.push(k);
+  return out;
+}
+
+/**
+ * The sleeve's cap stretched or lowered, straight away from the line through its underarm points, until its seam line is
+ * `target` mm long. Gives the ring and the change of cap height (mm), or null when no height between 60 % and 150 % of
+ * the drawn one does it.
+ */
+export function fitCap(ring: Edge[], target: number): { ring: Edge[]; heightChange: number } | null {
+  const cap = ring.filter((e) => e.role === 'cap');
+  const path = cap.flatMap((e) => e.path);
+  if (!path.length) return null;
+  const a = startOf(path);
+  const along = unit(sub(endOf(path), a));
+  const n = outward(along);
+  const height = Math.max(...flatten(path, 0.1).map((p) => Math.abs(rise(p, a, n))));
+  const probe = add(a, n);
+  const at = (k: number): Path => {
+    const m = shear(a, n, probe, scale(n, k - 1));
+    return m ? mapPath(path, m) : path;
+  };
+  const k = stretchFor((x) => pathLength(at(x)) - target);
+  if (k === null) return null;
+  const m = shear(a, n, probe, scale(n, k - 1));
+  if (!m) return null;
+  return {
+    ring: ring.map((e) => (e.role === 'cap' ? { ...e, path: mapPath(e.path, m) } : e)),
+    heightChange: height * (k - 1),
+  };
+}
+
+/** The stretch from 60 % to 150 % at which `over` is zero, by false position (Illinois); null when there is none. */
+function stretchFor(over: (k: number) => number): number | null {
+  let [a, b] = [0.6, 1.5];
+  let [fa, fb] = [over(a), over(b)];
+  if (fa > 0 || fb < 0) return null;
+  for (let i = 0; i < 60; i++) {
+    const k = (a * fb - b * fa) / (fb - fa);
+    const f = over(k);
+    if (Math.abs(f) < 1e-7) return k;
+    if (f < 0) [a, fa, fb] = [k, f, fb / 2];
+    else [b, fb, fa] = [k, f, fa / 2];
+  }
+  return (a + b) / 2;
+}
+
+const rise = (p: Point, a: Point, n: Point): number => (p.x - a.x) * n.x + (p.y - a.y) * n.y;

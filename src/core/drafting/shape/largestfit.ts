@@ -1,0 +1,21 @@
+import { type Piece } from '../../pattern/index.ts';
+import { type Finding, stop } from '../../result.ts';
+
+/**
+ * The widest whole number of millimetres below `asked` that fits, 0 when none does; `fits` is taken to hold for every
+ * smaller width than one it holds for.
+ */
+export function largestFit(asked: number, fits: (mm: number) => boolean): number {
+  let low = 0;
+  let high = Math.ceil(asked);
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (fits(middle)) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+/** A width that finds no room, with the widest that would. */
+export const tooWide = (piece: Piece, code: string, width: number, fits: (mm: number) => boolean): Finding =>
+  stop(code, { piece: piece.id }, { name: piece.name, width, most: largestFit(width, fits) });

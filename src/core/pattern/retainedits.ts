@@ -1,0 +1,67 @@
+import { type ShellEdge, type ShellPiece } from '../document/project.ts';
+import { distance, dot, endOf, type Path, type Point, pathLength, startOf, sub, unit } from '../geometry/index.ts';
+import { type Finding } from '../result.ts';
+
+/** Edges of a new size lie much like the old ones: mean unlikeness up to this counts as the same outline. */
+const ALIKE = 0.35;
+
+const chord = (p: Path): Point => unit(sub(endOf(p), startOf(p)));
+
+/** How unlike two edges are: the angle between their chords, the change of their straightness and of their share. */
+function unlike(a: ShellEdge, b: ShellEdge, wholeA: number, wholeB: number): number {
+  const [la, lb] = [pathLength(a.path), pathLength(b.path)];
+  const straight = (e: ShellEdge, l: number): number => distance(startOf(e.path), endOf(e.path)) / Math.max(1e-9, l);
+  return (
+    (1 - dot(chord(a.path), chord(b.path))) / 2 +
+    Math.abs(straight(a, la) - straight(b, lb)) +
+    Math.abs(Math.log(la / wholeA / (lb / wholeB))) * 0.3
+  );
+}
+
+/** For each edge of `next` the edge of `old` it stands for, by the best turn of the ring; null when no turn fits. */
+function matched(old: ShellEdge[], next: ShellEdge[]): ShellEdge[] | null {
+  const n = next.length;
+  if (old.length !== n) return null;
+  const whole = (ring: ShellEdge[]): number => ring.reduce((s, e) => s + pathLength(e.path), 0);
+  const [wholeOld, wholeNext] = [whole(old), whole(next)];
+  let best = { turn: 0, cost: Number.POSITIVE_INFINITY };
+  for (let turn = 0; turn < n; turn++) {
+    const cost = next.reduce((s, e, i) => s + unlike(old[(i + turn) % n] as ShellEdge, e, wholeOld, wholeNext), 0) / n;
+    if (cost < best.cost) best = { turn, cost };
+  }
+  return best.cost <= ALIKE ? next.map((_, i) => old[(i + best.turn) % n] as ShellEdge) : null;
+}
+
+/** What a hand has said of an edge goes on to the new one; what was only suggested is suggested anew. */
+const keptEdge = (was: ShellEdge, now: ShellEdge): ShellEdge => ({
+  ...now,
+  ...(was.confidence === 1 && { role: was.role, confidence: 1 }),
+  allowance: was.allowance ?? now.allowance,
+  corner: was.corner ?? now.corner,
+  onFold: was.onFold,
+});
+
+export interface Kept {
+  pieces: ShellPiece[];
+  /** How many pieces kept what was said of them. */
+  kept: number;
+  findings: Finding[];
+}
+
+/**
+ * A pattern replaced by another size of it, or by a corrected file: pieces of the same name whose outline has the same edges
+ * keep what was said of them by hand. Gives the new pieces, and how many kept it.
+ */
+export function retainEdits(old: ShellPiece[], next: ShellPiece[]): Kept {
+  let kept = 0;
+  const pieces = next.map((p): ShellPiece => {
+    const was = old.find((o) => o.name.toLowerCase() === p.name.toLowerCase());
+    const edges = was && matched(was.ring, p.ring);
+    if (!was || !edges) return p;
+    kept += 1;
+    const ring = p.ring.map((e, i) => keptEdge(edges[i] as ShellEdge, e));
+    return { ...p, kind: was.kind, count: was.count, ring };
+  });
+  const findings: Finding[] = kept ? [{ code: 'choices-kept', severity: 'note', data: { count: kept } }] : [];
+  return { pieces, kept, findings };
+}

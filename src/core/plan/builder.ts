@@ -1,0 +1,383 @@
+import { type Role } from '../pattern/index.ts';
+import { EMPTY_OPERATION } from './emptyoperation.ts';
+import { edgesOf, faceOf, keyOf, partOf } from './garmentmodel.ts';
+import { frenchFirst, PRESS_TO, wayOf } from './seamfinishes.ts';
+import { mouthsOf, restOf, slitShare, stretchesOf, zipShare } from './stretches.ts';
+import {
+  type Care,
+  type CareHow,
+  type Garment,
+  type Joint,
+  type Laid,
+  type Operation,
+  type Part,
+  type Section,
+  type Sewn,
+  type Station,
+} from './types.ts';
+
+type More = Partial<Operation>;
+
+export interface SewOptions extends More {
+  /** Share of the joint that is sewn now. */
+  from?: number;
+  to?: number;
+  /** How far from its ends a joint stays unsewn for now, mm: a later step sews the rest. */
+  short?: (j: Joint) => { from?: number; to?: number };
+  /** How the layers lie, where not flat right sides together. */
+  stack?: Laid[];
+  care?: CareHow;
+  /** Where the allowances are pressed: open, towards the parts of side a or b, between the layers; null: not pressed. */
+  to_?: 'press-open' | 'press-to-a' | 'press-to-b' | 'press-between' | 'press-up' | null;
+  /** Sewn as it is, whatever way of neatening is chosen. */
+  plain?: boolean;
+}
+
+/** Usual cautions of a station. */
+const CAUTIONS: Partial<Record<Station, string[]>> = {
+  machine: ['pins'],
+  overlocker: ['blades-machine'],
+  iron: ['iron'],
+  hand: ['needles'],
+};
+
+/** Collects operations; small helpers fill in what most of them share. */
+export class PlanBuilder {
+  ops: Operation[] = [];
+  readonly parts: Map<string, Part>;
+  private readonly byCode = new Map<string, Joint[]>();
+  constructor(readonly g: Garment) {
+    this.parts = new Map(g.making.parts.map((p) => [p.id, p]));
+    for (const j of g.making.joints) this.byCode.set(j.code, [...(this.byCode.get(j.code) ?? []), j]);
+  }
+
+  has(...codes: string[]): boolean {
+    return codes.some((c) => this.joints(c).length > 0);
+  }
+
+  joints(...codes: string[]): Joint[] {
+    return codes.flatMap((c) => this.byCode.get(c) ?? []);
+  }
+
+  /** Layers of a kind of piece. */
+  of(kind: Part['kind'], material: Part['material'] = 'shell'): Part[] {
+    return this.g.making.parts.filter((p) => p.kind === kind && p.material === material);
+  }
+
+  /** Raw edges of these roles on these parts; folds have none. */
+  edges(parts: (Part | undefined)[], ...roles: Role[]): string[] {
+    return parts.flatMap((p) =>
+      p ? p.ring.filter((e) => roles.includes(e.role) && !e.onFold).map((e) => keyOf(p.id, e.id)) : [],
+    );
+  }
+
+  /** Those of them that no joint takes. */
+  unmet(parts: (Part | undefined)[], ...roles: Role[]): string[] {
+    const met = new Set(edgesOf(this.g.making.joints));
+    return this.edges(parts, ...roles).filter((k) => !met.has(k));
+  }
+
+  care(keys: string[], how: CareHow): Care[] {
+    return [...new Set(keys)].map((edge) => ({ edge, how }));
+  }
+
+  length(parts: (Part | undefined)[], ...roles: Role[]): number {
+    return parts.reduce(
+      (t, p) => t + (p?.ring.filter((e) => roles.includes(e.role)).reduce((s, e) => s + e.length, 0) ?? 0),
+      0,
+    );
+  }
+
+  /** `raw`: done to a piece while it is made ready, so that it waits for its interfacing alone. */
+  add(section: Section, station: Station, id: string, more: More = {}, raw = false): void {
+    const cautions = [...new Set([...(CAUTIONS[station] ?? []), ...(more.cautions ?? [])])];
+    const pieces = [...new Set(more.pieces ?? more.stack?.map((l) => l.part) ?? [])];
+    const first = raw || section === 'prepare';
+    const ready = pieces.map((p) => (first || more.makes?.includes(`ready:${p}`) ? `fuse:${p}?` : `ready:${p}?`));
+    const code = more.code ?? id.replace(/:.*/, '');
+    this.ops.push({
+      ...EMPTY_OPERATION,
+      ...more,
+      id,
+      code,
+      section,
+      station,
+      pieces,
+      cautions,
+      makes: [id, ...(more.makes ?? [])],
+      needs: [
+        ...new Set([...(id === 'cut' ? [] : ['cut']), ...(more.needs ?? []), ...(section === 'prepare' ? [] : ready)]),
+      ],
+    });
+  }
+
+  /** The curved edges of these joints: their tightest radius, their length (mm), and whether they are hollow; none where straight. */
+  curve(joints: Joint[]): Record<string, number> {
+    const keys = new Set(edgesOf(joints));
+    const bent = this.g.making.parts.flatMap((p) =>
+      p.layer === 'outer' ? p.ring.filter((e) => e.radius && keys.has(keyOf(p.id, e.id))) : [],
+    );
+    const sharpest = [...bent].sort((a, b) => (a.radius ?? 0) - (b.radius ?? 0))[0];
+    if (!sharpest?.radius) return {};
+    const curved = bent.reduce((t, e) => t + e.length, 0);
+    return { radius: sharpest.radius, curved, concave: sharpest.concave ? 1 : 0 };
+  }
+
+  /** Layers of a plain seam: the side that may be longer below, right side up; the other on it. */
+  flat(j: Joint): Laid[] {
+    const [a, b] = [partOf(j.a[0] ?? ''), partOf(j.b[0] ?? '')];
+    return [
+      { part: a, up: 'right', swings: 0 },
+      { part: b, up: this.alike(a, b) ? 'wrong' : 'right', swings: 1 },
+    ];
+  }
+
+  /** Layers of an edge that is closed: the outer below, right side up; the inner on it, turned under it afterwards. */
+  turned(j: Joint): Laid[] {
+    return this.onEachOther(j, 2);
+  }
+
+  /** A folded-under edge laid over a seam and stitched. */
+  lapped(j: Joint): Laid[] {
+    return this.onEachOther(j, 0);
+  }
+
+  private onEachOther(j: Joint, swings: 0 | 2): Laid[] {
+    const { outer, inner } = this.sides(j);
+    return [
+      { part: outer, up: 'right', swings: 0 },
+      { part: inner, up: this.alike(outer, inner) ? 'right' : 'wrong', swings },
+    ];
+  }
+
+  /** Whether the right sides of both are to look the same way in the finished garment. */
+  alike(a: string, b: string): boolean {
+    const [p, q] = [this.parts.get(a), this.parts.get(b)];
+    return !p || !q || faceOf(p, this.g.making.lace) === faceOf(q, this.g.making.lace);
+  }
+
+  private sides(j: Joint): { outer: string; inner: string } {
+    const [a, b] = [partOf(j.a[0] ?? ''), partOf(j.b[0] ?? '')];
+    return this.parts.get(a)?.layer === 'inner' ? { outer: b, inner: a } : { outer: a, inner: b };
+  }
+
+  /**
+   * One run over all joints of these codes, and its pressing. Joints of the outside that nothing covers are made by the chosen
+   * way of neatening seams.
+   */
+  sew(section: Section, codes: string[], o: SewOptions = {}): void {
+    const joints = this.joints(...codes);
+    const first = joints[0];
+    if (!first) return;
+    const bare = !o.plain && joints.every((j) => this.isBare(j));
+    const mouth = joints.some((j) => this.g.making.mouths[j.id]);
+    const parted = (o.from ?? 0) > 0 || mouth || joints.some((j) => this.slitShare(j) > 0);
+    const way = bare ? wayOf(this.g.methods.seams ?? 'overlocked', first.code, parted, mouth) : 'covered';
+    const run: Run = { section, joints, first, codes: codes.filter((c) => this.has(c)), o };
+    if (way === 'french') this.french(run);
+    else if (way === 'felled') this.felled(run);
+    else this.plain(run, way);
+  }
+
+  private allowanceOf(key: string): number {
+    const e = this.parts.get(partOf(key))?.ring.find((x) => key.endsWith(`/${x.id}`));
+    return e?.allowance ?? 0;
+  }
+
+  zipShare(j: Joint): number {
+    return zipShare(this, j);
+  }
+
+  slitShare(j: Joint): number {
+    return slitShare(this, j);
+  }
+
+  /** What a step left short of a joint's ends, to be sewn by a later one. */
+  rest(op: string, codes: string[]): Sewn[] {
+    return restOf(this, op, codes);
+  }
+
+  /** Whether a joint lies open on the inside of the garment. */
+  isBare(j: Joint): boolean {
+    return !j.closing && [...j.a, ...j.b].some((k) => this.parts.get(partOf(k))?.covered === false);
+  }
+
+  private base({ joints, first, o }: Run): More {
+    const { from = 0, to = 1 } = o;
+    const all = edgesOf(joints);
+    const narrow = Math.min(...all.map((k) => this.allowanceOf(k)));
+    // Of a seam through both layers of a band or yoke the length counts once.
+    const once = joints.filter((j) => !j.id.endsWith(':in') || j === first);
+    return {
+      pieces: [...new Set(all.map(partOf))],
+      sews: joints.flatMap((j) => stretchesOf(this, j, from, to, o.short?.(j))),
+      stack: o.stack ?? (first.closing ? this.turned(first) : this.flat(first)),
+      allowance: first.allowance,
+      cares: this.care(all, o.care ?? (first.closing ? 'enclosed' : 'seamed')),
+      data: {
+        a: sum(once, 'lengthA'),
+        b: sum(once, 'lengthB'),
+        ease: sum(once, 'lengthA') - sum(once, 'lengthB'),
+        // Along some seams the allowance changes, as at a keyhole neck.
+        ...(narrow < first.allowance - 0.5 && { narrow }),
+      },
+      thread: this.parts.get(partOf(all[0] ?? ''))?.material === 'lining' ? 'lining' : 'shell',
+    };
+  }
+
+  private plain(r: Run, way: string): void {
+    const { section, first, codes, o, joints } = r;
+    const { from: _f, to: _t, care: _c, to_, plain: _p, short: _s, ...more } = o;
+    const id = o.id ?? `sew:${first.code}`;
+    const base = this.base(r);
+    for (const j of joints) if (this.slitShare(j)) this.g.making.open[j.id] = this.slitShare(j);
+    const ends = codes.map((c) => `done:${c}`);
+    if (way === 'overlocked') this.neaten(r, `neaten:${first.code}`, [], [`edged:${first.code}`]);
+    const press = to_ === undefined ? this.pressOf(first, way) : to_;
+    const needs = [...(more.needs ?? []), ...(way === 'overlocked' ? [`edged:${first.code}`] : [])];
+    // Of a run over covered and bare seams the bare ones are neatened by themselves.
+    const mixed = way === 'covered' && !o.plain ? joints.filter((j) => this.isBare(j)) : [];
+    const doneAt = way === 'together' || way === 'bound' ? 'neatened' : press ? 'pressed' : 'sewn';
+    this.add(section, o.station ?? 'machine', id, {
+      ...base,
+      code: 'sew',
+      about: first.code,
+      ...more,
+      needs,
+      makes: [...codes.map((c) => `sewn:${c}`), ...(doneAt === 'sewn' ? ends : []), ...(more.makes ?? [])],
+      stops: [...(more.stops ?? []), ...mouthsOf(this, joints)],
+      data: { ...base.data, ...more.data },
+    });
+    if (doneAt === 'neatened')
+      this.neaten(r, `${way === 'bound' ? 'bind' : 'neaten'}:${first.code}`, press ? [`pressed:${id}`] : [id], [
+        ...ends,
+      ]);
+    if (mixed.length) this.neaten({ ...r, joints: mixed }, `neaten:${first.code}`, [id], []);
+    if (press) this.press(r, id, press, doneAt === 'pressed' ? ends : [], joints);
+  }
+
+  private neaten({ section, first, joints, codes }: Run, id: string, needs: string[], makes: string[]): void {
+    const keys = edgesOf(joints);
+    const bind = id.startsWith('bind');
+    const together = needs.length > 0 && !bind;
+    this.add(section, bind ? 'machine' : 'overlocker', id, {
+      code: bind ? 'bind-seam' : together ? 'neaten-together' : 'neaten',
+      about: first.code,
+      pieces: keys.map(partOf),
+      works: joints.map((j) => j.id),
+      cares: this.care(keys, bind ? 'bound' : 'overlocked'),
+      needs,
+      makes: [...makes, ...(needs.length ? [] : codes.map((c) => `edged:${c}`))],
+      data: { a: sum(joints, 'lengthA') * (together ? 1 : 2) },
+    });
+  }
+
+  private press({ section, first, codes }: Run, after: string, press: string, ends: string[], joints: Joint[]): void {
+    const keys = edgesOf(joints);
+    this.add(section, 'iron', `press:${after.replace(/^sew:/, '')}`, {
+      code: press,
+      about: first.code,
+      pieces: keys.map(partOf),
+      works: joints.map((j) => j.id),
+      needs: [after],
+      makes: [`pressed:${after}`, ...ends, ...(ends.length ? [] : codes.map((c) => `flat:${c}`))],
+      press,
+      data: { a: sum(joints, 'lengthA') },
+    });
+  }
+
+  private pressOf(j: Joint, way: string): NonNullable<SewOptions['to_']> {
+    if (PRESS_TO[j.code]) return PRESS_TO[j.code] as 'press-to-a';
+    return way === 'together' ? 'press-to-b' : 'press-open';
+  }
+
+  /** Wrong sides first, trimmed, then right sides: both allowances together are the pattern's. */
+  private french(r: Run): void {
+    const { section, first, codes, o, joints } = r;
+    const first_ = frenchFirst(first.allowance);
+    const keys = edgesOf(joints);
+    const stack = this.flat(first);
+    const base = this.base(r);
+    for (const j of joints) this.g.making.passes[j.id] = 2;
+    this.add(section, 'machine', `french-1:${first.code}`, {
+      ...base,
+      code: 'french-first',
+      about: first.code,
+      needs: o.needs ?? [],
+      stack: stack.map((l) => ({ ...l, up: l.up === 'right' ? 'wrong' : 'right' })),
+      cares: [],
+      allowance: first_,
+      data: { ...base.data, first: first_, second: first.allowance - first_ },
+    });
+    this.add(section, 'table', `french-trim:${first.code}`, {
+      code: 'french-trim',
+      about: first.code,
+      pieces: keys.map(partOf),
+      works: joints.map((j) => j.id),
+      needs: [`french-1:${first.code}`],
+      cautions: ['blades'],
+      data: { trim: Math.max(2, first_ - 3), second: first.allowance - first_ },
+    });
+    this.add(section, 'machine', `french-2:${first.code}`, {
+      ...base,
+      code: 'french-second',
+      about: first.code,
+      needs: [`french-trim:${first.code}`],
+      makes: codes.map((c) => `sewn:${c}`),
+      stack,
+      cares: this.care(keys, 'enclosed'),
+      allowance: first.allowance - first_,
+    });
+    this.press(
+      r,
+      `french-2:${first.code}`,
+      'press-to-b',
+      codes.map((c) => `done:${c}`),
+      joints,
+    );
+  }
+
+  /** Sewn, one allowance trimmed, the other folded over it and stitched down. */
+  private felled(r: Run): void {
+    const { section, first, codes, o, joints } = r;
+    const keys = edgesOf(joints);
+    const base = this.base(r);
+    for (const j of joints) this.g.making.passes[j.id] = 2;
+    this.add(section, 'machine', `fell-1:${first.code}`, {
+      ...base,
+      code: 'sew',
+      about: first.code,
+      needs: o.needs ?? [],
+      cares: this.care(keys, 'seamed'),
+    });
+    this.add(section, 'table', `fell-trim:${first.code}`, {
+      code: 'fell-trim',
+      about: first.code,
+      pieces: keys.map(partOf),
+      works: joints.map((j) => j.id),
+      needs: [`fell-1:${first.code}`],
+      cautions: ['blades'],
+      data: { narrow: Math.max(3, first.allowance * 0.4) },
+    });
+    this.add(section, 'machine', `fell-2:${first.code}`, {
+      ...base,
+      code: 'fell-second',
+      about: first.code,
+      needs: [`fell-trim:${first.code}`],
+      makes: codes.flatMap((c) => [`sewn:${c}`, `done:${c}`]),
+      stack: this.flat(first).map((l) => ({ ...l, up: 'right', swings: 0 })),
+      cares: this.care(keys, 'enclosed'),
+      hard: true,
+    });
+  }
+}
+
+interface Run {
+  section: Section;
+  joints: Joint[];
+  first: Joint;
+  codes: string[];
+  o: SewOptions;
+}
+
+const sum = (joints: Joint[], key: 'lengthA' | 'lengthB'): number => joints.reduce((t, j) => t + j[key], 0);

@@ -1,0 +1,26 @@
+import { type Finding } from '../../result.ts';
+import { type GarmentModel, type PlanStep } from '../types.ts';
+import { rawEdges } from './edges.ts';
+import { closedEnds } from './ends.ts';
+import { wrongFaces } from './faces.ts';
+import { passesOf } from './passes.ts';
+import { closedOff } from './reach.ts';
+import { usedBeforeMade } from './sequence.ts';
+import { turning } from './turning.ts';
+
+export { handlesOf } from './surface.ts';
+export { OPENING, TUBE } from './turning.ts';
+
+/**
+ * Looks at a finished sequence without knowing how it was made: from the layers, their joints and what each step does to them.
+ * Every finding names the step (`data.step`) and what stands against it (`data.other`).
+ */
+export const checkPlan = (steps: PlanStep[], making: GarmentModel): Finding[] => [
+  ...usedBeforeMade(steps),
+  ...passesOf(steps, making),
+  ...rawEdges(steps, making),
+  ...wrongFaces(steps, making),
+  ...closedEnds(steps, making),
+  ...closedOff(steps, making),
+  ...turning(steps, making),
+];

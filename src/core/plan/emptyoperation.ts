@@ -1,0 +1,23 @@
+import { type Operation } from './types.ts';
+
+/** An operation that does nothing yet. */
+export const EMPTY_OPERATION: Omit<Operation, 'id' | 'code' | 'section' | 'station' | 'makes'> = {
+  pieces: [],
+  about: null,
+  sews: [],
+  works: [],
+  needs: [],
+  cares: [],
+  stack: [],
+  allowance: null,
+  stops: [],
+  press: null,
+  turns: null,
+  reached: false,
+  foot: 'straight',
+  thread: 'shell',
+  cautions: [],
+  hard: false,
+  data: {},
+  minutes: 0,
+};

@@ -1,0 +1,319 @@
+import { curvatureAt, pathLength } from '../geometry/index.ts';
+import { type Edge, type Piece, type Role, type WalkedSeam } from '../pattern/index.ts';
+import { type Bulk, type GarmentModel, type Joint, type Part, type PartEdge } from './types.ts';
+
+export const keyOf = (part: string, edge: string): string => `${part}/${edge}`;
+export const partOf = (key: string): string => key.slice(0, key.lastIndexOf('/'));
+
+/** Every edge that these joints sew, as `part/edge`. */
+export const edgesOf = (joints: Joint[]): string[] => joints.flatMap((j) => [...j.a, ...j.b]);
+
+/** The layer under (or inside) of a piece that is cut twice. */
+export const under = (id: string): string => `${id}:in`;
+
+/** Which way the right side of a layer looks in the finished garment: 1 outward, -1 inward. */
+export function faceOf(p: Part, lace: boolean): 1 | -1 {
+  if (p.layer === 'outer') return 1;
+  return lace && p.material === 'lining' ? 1 : -1;
+}
+
+/** The tightest curve of an edge: radius (mm), and whether the piece is hollow there; a curve wider than 400 mm is straight. */
+function tightest(path: Edge['path']): { radius: number | null; concave: boolean } {
+  let worst = 0;
+  for (const s of path)
+    for (const t of [0.1, 0.3, 0.5, 0.7, 0.9]) {
+      const k = curvatureAt(s, t);
+      if (Math.abs(k) > Math.abs(worst)) worst = k;
+    }
+  const radius = Math.abs(worst) > 1 / 400 ? 1 / Math.abs(worst) : null;
+  // Outlines run clockwise on screen: an edge that bends the other way is hollow.
+  return { radius, concave: worst < 0 };
+}
+
+const edgeOf = (e: Edge): PartEdge => ({
+  id: e.id,
+  role: e.role,
+  length: pathLength(e.path),
+  onFold: e.onFold,
+  allowance: e.allowance,
+  ...tightest(e.path),
+});
+
+/** Kinds made of two layers, as drawn without a fold along an edge. */
+const DOUBLE: ReadonlySet<string> = new Set(['collar', 'stand', 'cuff', 'waistband']);
+
+const isDouble = (p: Piece, yokes: boolean): boolean =>
+  p.material === 'shell' && (p.kind === 'yoke' ? yokes : DOUBLE.has(p.kind));
+
+/** Id of the part of a front that is its facing, grown on beyond the fold. */
+export const grownOn = (id: string): string => `${id}:facing`;
+const isBeyond = (edge: string): boolean => edge.startsWith('on-');
+
+/** A front with its facing grown on, as two layers that a fold joins. */
+function parted(p: Part): Part[] {
+  if (!p.ring.some((e) => isBeyond(e.id))) return [p];
+  const crease: PartEdge = {
+    id: 'crease',
+    role: 'front-edge',
+    length: 0,
+    onFold: true,
+    allowance: 0,
+    radius: null,
+    concave: false,
+  };
+  // The rings run on from one side of the fold to the other; each half gets the fold in its place.
+  const first = p.ring.findIndex(
+    (e, i) => !isBeyond(e.id) && isBeyond(p.ring[(i + p.ring.length - 1) % p.ring.length]?.id ?? ''),
+  );
+  const turned = [...p.ring.slice(first), ...p.ring.slice(0, first)];
+  const [own, beyond] = [turned.filter((e) => !isBeyond(e.id)), turned.filter((e) => isBeyond(e.id))];
+  const facing: Part = {
+    ...p,
+    id: grownOn(p.id),
+    material: 'facing',
+    layer: 'inner',
+    covered: true,
+    ring: [crease, ...beyond],
+    darts: 0,
+    pleats: 0,
+  };
+  return [
+    { ...p, ring: [crease, ...own] },
+    { ...facing, fused: null },
+  ];
+}
+
+/** The piece an interfacing is fused to: the one it is named after, else the one it was drafted from. */
+function fusedTo(q: Piece, pieces: Piece[]): string | undefined {
+  if (q.material !== 'interfacing') return undefined;
+  const base = q.id.replace(/-interfacing$/, '');
+  return pieces.some((p) => p.id === base) ? base : q.parent;
+}
+
+/** Layers of cloth of the pieces, without interfacing, which is noted on the layer it is fused to. */
+export function partsOf(pieces: Piece[], how: { yokes: boolean; standBoth: boolean }): Part[] {
+  const cloth = pieces.filter((p) => p.material !== 'interfacing');
+  const lined = new Set(cloth.filter((p) => p.material === 'lining').map((p) => p.parent));
+  return cloth.flatMap((p): Part[] => {
+    const fused = pieces.find((q) => fusedTo(q, pieces) === p.id);
+    const double = isDouble(p, how.yokes);
+    const part: Part = {
+      id: p.id,
+      of: p.id,
+      kind: p.kind,
+      material: p.material,
+      ring: p.ring.map(edgeOf),
+      paired: p.cut.pair || p.cut.count > 1,
+      layer: p.material === 'shell' ? 'outer' : 'inner',
+      covered: p.material !== 'shell' || double || lined.has(p.id),
+      fused: fused?.id ?? null,
+      darts: p.lines.filter((l) => l.kind === 'dart').length,
+      cut: p.cut.count,
+      pleats: p.lines.filter((l) => l.kind === 'pleat').length,
+    };
+    if (!double) return parted(part);
+    const inner: Part = { ...part, id: under(p.id), layer: 'inner' };
+    return [part, p.kind === 'stand' && !how.standBoth ? { ...inner, fused: null } : inner];
+  });
+}
+
+const jointOf = (s: WalkedSeam, parts: Map<string, Part>): Joint => {
+  const key = (x: { piece: string; edge: string }): string =>
+    keyOf(isBeyond(x.edge) ? grownOn(x.piece) : x.piece, x.edge);
+  const first = s.a[0];
+  const edge = first && parts.get(first.piece)?.ring.find((e) => e.id === first.edge);
+  return {
+    id: s.id,
+    code: s.code,
+    a: s.a.map(key),
+    b: s.b.map(key),
+    lengthA: s.lengthAMm,
+    lengthB: s.lengthBMm,
+    closing: s.group === 'closing',
+    allowance: edge?.allowance ?? 0,
+  };
+};
+
+const edges = (p: Part, ...roles: Role[]): PartEdge[] => p.ring.filter((e) => roles.includes(e.role) && !e.onFold);
+const keys = (p: Part, ...roles: Role[]): string[] => edges(p, ...roles).map((e) => keyOf(p.id, e.id));
+const length = (p: Part, ...roles: Role[]): number => edges(p, ...roles).reduce((t, e) => t + e.length, 0);
+
+/** A joint of a layer with its like under it, along edges of the same roles. */
+function twin(code: string, a: Part, b: Part, ...roles: Role[]): Joint | null {
+  const [x, y] = [keys(a, ...roles), keys(b, ...roles)];
+  if (!x.length || !y.length) return null;
+  const allowance = edges(a, ...roles)[0]?.allowance ?? 0;
+  const lengths = { lengthA: length(a, ...roles), lengthB: length(b, ...roles) };
+  return { id: `twin-${code}`, code, a: x, b: y, ...lengths, closing: true, allowance };
+}
+
+/** The outer edges along which two layers of one piece are joined, by kind. */
+const OUTER: Partial<Record<Part['kind'], [string, Role]>> = {
+  collar: ['collar-outer', 'collar-outer'],
+  cuff: ['cuff-edge', 'cuff-edge'],
+  waistband: ['band-edge', 'band-edge'],
+};
+
+/** Seams of the outside whose edge the under layer covers, to be closed a second time on that layer. */
+const COVERED_BY: Record<string, Part['kind']> = {
+  'stand-neck': 'stand',
+  'collar-neck': 'collar',
+  'collar-stand': 'stand',
+  cuff: 'cuff',
+  waistband: 'waistband',
+  'yoke-back': 'yoke',
+  'yoke-shoulder': 'yoke',
+};
+
+/** Joints that the pieces' second layers bring with them. */
+export function layerJoints(parts: Part[], joints: Joint[]): Joint[] {
+  const byId = new Map(parts.map((p) => [p.id, p]));
+  const out: Joint[] = [];
+  for (const p of parts) {
+    const inner = byId.get(under(p.id));
+    const [code, role] = OUTER[p.kind] ?? [];
+    const made = inner && code && role ? twin(code, inner, p, role) : null;
+    if (made) out.push(made);
+    // A band without a collar is closed along its upper edge.
+    const alone = p.kind === 'stand' && inner && !joints.some((j) => j.code === 'collar-stand');
+    const top = alone ? twin('stand-top', inner, p, 'stand-top') : null;
+    if (top) out.push(top);
+  }
+  const on = (key: string, kind: Part['kind']): boolean => byId.get(partOf(key))?.kind === kind;
+  for (const j of joints) {
+    const kind = COVERED_BY[j.code];
+    if (!kind || ![...j.a, ...j.b].some((k) => on(k, kind) && byId.has(under(partOf(k))))) continue;
+    const swap = (list: string[]): string[] =>
+      list.map((k) => (byId.has(under(partOf(k))) ? k.replace(partOf(k), under(partOf(k))) : k));
+    // The collar between two stands has an upper and an under layer of its own.
+    out.push({ ...j, id: `${j.id}:in`, code: `${j.code}-in`, a: swap(j.a), b: swap(j.b), closing: true });
+  }
+  return out;
+}
+
+/** Edges of an inner yoke that are caught with the outer one's in armhole and neck. */
+function withInnerYoke(j: Joint, byId: Map<string, Part>): Joint {
+  const more = (list: string[]): string[] =>
+    list.flatMap((k) => {
+      const p = byId.get(partOf(k));
+      const inner = p?.kind === 'yoke' ? byId.get(under(p.id)) : undefined;
+      return inner ? [k, k.replace(partOf(k), inner.id)] : [k];
+    });
+  const caught = ['cap', 'stand-neck', 'collar-neck', 'hood-neck'].includes(j.code);
+  return caught ? { ...j, a: more(j.a), b: more(j.b) } : j;
+}
+
+/** The garment with a yoke of one layer only. */
+export function singleYoke(m: GarmentModel): GarmentModel {
+  const inner = new Set(m.parts.filter((p) => p.kind === 'yoke' && p.id !== p.of).map((p) => p.id));
+  if (!inner.size) return m;
+  const kept = (list: string[]): string[] => list.filter((k) => !inner.has(partOf(k)));
+  return {
+    ...m,
+    parts: m.parts.filter((p) => !inner.has(p.id)).map((p) => (p.kind === 'yoke' ? { ...p, covered: false } : p)),
+    joints: m.joints
+      .filter((j) => !j.id.endsWith(':in') || !j.code.startsWith('yoke-'))
+      .map((j) => ({ ...j, a: kept(j.a), b: kept(j.b) })),
+  };
+}
+
+/** Centre seams that no walked seam names: of a skirt, and of linings beside a zip. */
+function centreJoints(parts: Part[], joints: Joint[]): Joint[] {
+  const known = new Set(edgesOf(joints));
+  return parts.flatMap((p): Joint[] =>
+    (['centre-back', 'centre-front'] as const).flatMap((role): Joint[] => {
+      const free = edges(p, role).filter((e) => !known.has(keyOf(p.id, e.id)));
+      if (!free.length || !p.paired) return [];
+      const list = free.map((e) => keyOf(p.id, e.id));
+      const total = free.reduce((t, e) => t + e.length, 0);
+      const of = p.material === 'shell' ? '' : `${p.material}-`;
+      const on = p.kind.startsWith('skirt') ? 'skirt-' : p.kind === 'hood' ? 'hood-' : '';
+      const code = `${of}${on}${role}`;
+      const allowance = free[0]?.allowance ?? 0;
+      return [
+        {
+          id: `centre-${p.id}-${role}`,
+          code,
+          a: list,
+          b: list,
+          lengthA: total,
+          lengthB: total,
+          closing: false,
+          allowance,
+        },
+      ];
+    }),
+  );
+}
+
+/** Facings to each other, at shoulder and side, and round a wrist, where no walked seam does. */
+function facingJoints(parts: Part[], joints: Joint[]): Joint[] {
+  const known = new Set(edgesOf(joints));
+  const facings = parts.filter((p) => p.material === 'facing');
+  const free = (role: Role, which: (p: Part) => boolean): string[] =>
+    facings
+      .filter(which)
+      .flatMap((p) => keys(p, role))
+      .filter((k) => !known.has(k));
+  const of = (list: string[]): number =>
+    facings.reduce((t, p) => t + p.ring.reduce((s, e) => s + (list.includes(keyOf(p.id, e.id)) ? e.length : 0), 0), 0);
+  const made = (code: string, a: string[], b: string[]): Joint[] =>
+    a.length && b.length
+      ? [
+          {
+            id: `facings-${code}-${a[0]}`,
+            code: `facing-${code}`,
+            a,
+            b,
+            lengthA: of(a),
+            lengthB: of(b),
+            closing: false,
+            allowance: 15,
+          },
+        ]
+      : [];
+  const pairs = (['shoulder', 'side'] as const).flatMap((role) =>
+    made(
+      role,
+      free(role, (p) => p.kind.includes('back')),
+      free(role, (p) => p.kind.includes('front')),
+    ),
+  );
+  const rings = facings.flatMap((p) =>
+    (['underarm', 'elbow-seam', 'forearm-seam'] as const).flatMap((role) => {
+      const [a, b] = keys(p, role).filter((k) => !known.has(k));
+      return a && b ? made('wrist', [a], [b]) : [];
+    }),
+  );
+  return [...pairs, ...rings];
+}
+
+/** The garment as the plan sees it, from its pieces and walked seams. `yokes`: the yoke can be made double. */
+export function garmentModelOf(
+  pieces: Piece[],
+  seams: WalkedSeam[],
+  how: { bulk: Bulk; lace: boolean; yokes: boolean; standBoth: boolean },
+): GarmentModel {
+  const parts = partsOf(pieces, how);
+  return completed(
+    parts,
+    seams.map((s) => jointOf(s, new Map(parts.map((p) => [p.id, p])))),
+    how,
+  );
+}
+
+/** Parts and the joints between them, with those that second layers and open centre lines add. */
+export function completed(parts: Part[], walked: Joint[], how: { bulk: Bulk; lace: boolean }): GarmentModel {
+  const byId = new Map(parts.map((p) => [p.id, p]));
+  const joints = walked.map((j) => withInnerYoke(j, byId));
+  const all = [...joints, ...layerJoints(parts, walked)];
+  return {
+    parts,
+    joints: [...all, ...centreJoints(parts, all), ...facingJoints(parts, all)],
+    passes: {},
+    open: {},
+    mouths: {},
+    bulk: how.bulk,
+    lace: how.lace,
+  };
+}

@@ -1,0 +1,15 @@
+export * from './builder.ts';
+export * from './check/index.ts';
+export * from './clips.ts';
+export * from './compare.ts';
+export * from './customorder.ts';
+export * from './emptyoperation.ts';
+export * from './garmentmodel.ts';
+export * from './layers.ts';
+export * from './measures.ts';
+export * from './methods/catalogue.ts';
+export { EXTRA_IDS } from './methods/extras.ts';
+export { type Method, TOPICS, type Topic } from './methods/method.ts';
+export * from './order.ts';
+export * from './plan.ts';
+export * from './types.ts';

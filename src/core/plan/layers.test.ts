@@ -1,0 +1,94 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { choices, features } from '../../test/features.ts';
+import { taskFrom } from '../../test/garments.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument } from '../../test/shells.ts';
+import { compute, planOf } from '../document/compute.ts';
+import { clipsFor, faceOf, graded, type Layers, layersOf, makePlan, type Part, type Ply } from './index.ts';
+import {
+  bandSums,
+  cuffSums,
+  detachableSums,
+  elasticSums,
+  pleatSums,
+  ribSums,
+  separateBandSums,
+  slitSums,
+} from './measures.ts';
+
+const INCH = 25.4;
+const say = (p: Ply): string => `${p.part} ${p.up}`;
+
+describe('layers', () => {
+  test('of any garment: no cloth is lost, and in the end right sides look where they should, outside on top or beside', () => {
+    fc.assert(
+      fc.property(features, choices, (f, c) => {
+        const r = makePlan(taskFrom(f), c, 1);
+        if (!r.ok) return;
+        const { making, steps } = r.value;
+        const parts = new Map(making.parts.map((p) => [p.id, p]));
+        for (const s of steps) {
+          const l = layersOf(s, making);
+          if (!l) continue;
+          const ids = (plies: Ply[]): string[] => plies.map((p) => p.part).sort();
+          expect(ids(l.after.flat())).toEqual(ids(l.before));
+          expect(l.allowances.map((a) => a.part).sort()).toEqual(ids(l.before));
+          const all = l.after.flat();
+          const face = (p: Ply): number => faceOf(parts.get(p.part) as Part, making.lace) * (p.up === 'right' ? 1 : -1);
+          expect(new Set(all.map(face)).size).toBe(1);
+        }
+      }),
+      runs(90),
+    );
+  });
+
+  test('worked: shoulder open, cap into the sleeve, facing under the shell with its allowances graded', () => {
+    const doc = coatDocument();
+    const plan = planOf(doc, compute(doc));
+    if (!plan.ok) throw new Error('no plan');
+    const at = (id: string): Layers => {
+      const s = plan.value.steps.find((x) => x.id === id);
+      return layersOf(s as never, plan.value.making) as Layers;
+    };
+    expect(at('sew:shoulder').before.map(say)).toEqual(['p2 right', 'p1 wrong']);
+    expect(at('sew:shoulder').after.map((x) => x.map(say))).toEqual([['p2 right'], ['p1 right']]);
+    const edge = at('sew-edge');
+    expect(edge.before.map(say)).toEqual(['p1 right', 'front-facing wrong']);
+    expect(edge.before.map((p) => p.fused)).toEqual([true, true]);
+    expect(edge.after.map((x) => x.map(say))).toEqual([['front-facing wrong', 'p1 right']]);
+    // Of 15: 10 to the outside, 6 inside (common practice: three layers 10, 6, 3).
+    expect(edge.allowances.map((a) => [a.part, a.width])).toEqual([
+      ['p1', 10],
+      ['front-facing', 6],
+    ]);
+  });
+});
+
+// Common practice: a quarter of the radius, between 6 and 20 mm; three layers of 15 graded 10, 6, 3.
+test('clips and grading', () => {
+  expect(clipsFor(60, 300, true)).toEqual({ how: 'clip', every: 15, count: 20 });
+  expect([clipsFor(10, 60, true).every, clipsFor(300, 60, false).every]).toEqual([6, 20]);
+  expect(clipsFor(300, 60, false).how).toBe('notch');
+  expect(graded(15, 3)).toEqual([10, 6, 3]);
+});
+
+// Worked examples, common practice: both bands at 1" 2 1/2", at 1 1/4" 3 1/8" and 3"; five pleats of 1 1/2" take 7 1/2";
+// a detachable collar 34" inside, 36" outside, 3" wide finishes 33 1/2 by 2 1/2 at 1/4" seams. Elastic: body + 2" − 3/8".
+test('small sums', () => {
+  const inches = (list: { value: number }[]): number[] => list.map((s) => Math.round((s.value / INCH) * 1000) / 1000);
+  expect(inches(bandSums(INCH, INCH / 2))).toEqual([2.5, 2.5]);
+  expect(inches(bandSums(1.25 * INCH, INCH / 2))).toEqual([3.125, 3]);
+  expect(inches(pleatSums(5, 1.5 * INCH))).toEqual([7.5]);
+  expect(inches(detachableSums(17 * INCH, 3 * INCH, INCH / 4))).toEqual([34, 36, 33.5, 2.5]);
+  expect(inches(elasticSums(28 * INCH, 20, 0)).slice(0, 2)).toEqual([29.625, 28]);
+  expect(
+    elasticSums(700, 20, 30)
+      .map((s) => s.value)
+      .slice(1, 4),
+  ).toEqual([730, 650, 23]);
+  expect(separateBandSums(30, 10).map((s) => s.value)).toEqual([15, 80]);
+  expect(slitSums(140, 8).map((s) => s.value)).toEqual([300, 32]);
+  expect(cuffSums(165)[0]?.value).toBe(240);
+  expect(ribSums(900, 85, 60, 10).map((s) => s.value)).toEqual([785, 140]);
+});

@@ -1,0 +1,96 @@
+import { type Material } from '../pattern/index.ts';
+import { graded } from './clips.ts';
+import { type GarmentModel, type Laid, type Operation, type Part, type Up } from './types.ts';
+
+/** One layer on the table. */
+export interface Ply {
+  part: string;
+  material: Material;
+  up: Up;
+  /** Interfacing on its wrong side. */
+  fused: boolean;
+  hem?: boolean;
+}
+
+/** Where a seam allowance lies once it is pressed: over to one side of the seam, or between the layers; its width, mm. */
+export interface Lying {
+  part: string;
+  over: 'left' | 'right' | 'between';
+  width: number;
+}
+
+/** A joining in section: plies bottom to top with their raw edges together, and as they lie when it is done. */
+export interface Layers {
+  before: Ply[];
+  /** Stacks side by side from left to right, each bottom to top. */
+  after: Ply[][];
+  allowances: Lying[];
+}
+
+const other = (up: Up): Up => (up === 'right' ? 'wrong' : 'right');
+
+/** A half turn about the seam: what lay on top lies undermost, every layer the other way up. */
+const swing = (plies: Ply[]): Ply[] => [...plies].reverse().map((p) => ({ ...p, up: other(p.up) }));
+
+/** Seams along which a strip of interfacing at the front edge lies. */
+const ALONG: ReadonlySet<string> = new Set(['front-edge', 'neckline-front', 'neckline-back']);
+
+/** A piece fused all over, or along the seam that is looked at. */
+const isFused = (p: Part, along: boolean): boolean => p.fused !== null && (along || p.fused === `${p.of}-interfacing`);
+
+const plyOf = (l: Laid, parts: Map<string, Part>, along: boolean): Ply[] => {
+  const p = parts.get(l.part);
+  return p
+    ? [{ part: l.part, material: p.material, up: l.up, fused: isFused(p, along), ...(l.hem && { hem: true }) }]
+    : [];
+};
+
+/**
+ * The layers of a step in section; null where it joins none. What swings once about the seam lies beside what stays; what
+ * swings twice ends under it. Layers that lie below the one that stays swing out from below, those above from above.
+ */
+export function layersOf(step: Operation, making: GarmentModel): Layers | null {
+  const parts = new Map(making.parts.map((p) => [p.id, p]));
+  const { stack } = step;
+  const sewn = new Set(step.sews.map((x) => x.joint));
+  const along = making.joints.some((j) => sewn.has(j.id) && ALONG.has(j.code));
+  if (stack.length < 2) return null;
+  const stays = stack.findIndex((l) => l.swings === 0);
+  const pick = (swings: number, above: boolean): Ply[] =>
+    stack.flatMap((l, i) => (l.swings === swings && i > stays === above ? plyOf(l, parts, along) : []));
+  const still = stack.flatMap((l) => (l.swings === 0 ? plyOf(l, parts, along) : []));
+  // Twice about the seam: from above it comes to lie below, in the order it had.
+  const left = [...swing(swing(pick(2, true))), ...still, ...swing(swing(pick(2, false)))];
+  const right = [...swing(pick(1, false)), ...swing(pick(1, true))];
+  const after = right.length ? [left, right] : [left];
+  return { before: stack.flatMap((l) => plyOf(l, parts, along)), after, allowances: lying(step, after) };
+}
+
+/** Allowances open, to one side, or graded between the layers with the widest towards the outside. */
+function lying(step: Operation, after: Ply[][]): Lying[] {
+  const width = step.allowance ?? 0;
+  const [left = [], right] = after;
+  if (!right || left.length > 1 || right.length > 1) {
+    const all = [...(right ?? []), ...left].reverse();
+    const widths = graded(width, all.length);
+    return all.map((p, i) => ({ part: p.part, over: 'between', width: widths[i] ?? 3 }));
+  }
+  const [a, b] = [left[0], right[0]];
+  if (!a || !b) return [];
+  const to = step.press === 'press-to-a' ? 'left' : step.press === 'press-to-b' ? 'right' : null;
+  return [
+    { part: a.part, over: to ?? 'left', width },
+    { part: b.part, over: to ?? 'right', width },
+  ];
+}
+
+/** Layers at the thickest place of a step once it is done: those that lie on each other, and the allowances among them. */
+export function bulkOf(step: Operation, making: GarmentModel): number {
+  const l = layersOf(step, making);
+  if (!l) return 0;
+  const on = (side: 'left' | 'right'): number => l.allowances.filter((a) => a.over === side).length;
+  const between = l.allowances.filter((a) => a.over === 'between').length;
+  const [left = [], right = []] = l.after;
+  const thick = (plies: Ply[]): number => plies.reduce((t, p) => t + (p.fused ? 2 : 1), 0);
+  return Math.max(thick(left) + on('left'), thick(right) + on('right')) + between;
+}

@@ -1,0 +1,132 @@
+import { describe, expect, test } from '@jest/globals';
+import { type Features, PLAIN } from '../../test/features.ts';
+import { taskFrom } from '../../test/garments.ts';
+import { CASES, SHIRT, TOP } from '../../test/ways.ts';
+import { usualDecisions } from '../document/project.ts';
+import { makePlan, type Plan, type PlanStep } from './index.ts';
+
+const BASE: Features = { ...PLAIN, lining: 'none', buttons: false };
+function plan(more: Partial<Features>, methods: Record<string, string> = {}, extras: string[] = []): Plan {
+  const r = makePlan(taskFrom({ ...BASE, ...more }), { ...usualDecisions().making, methods, extras });
+  if (!r.ok) throw new Error(JSON.stringify(r.findings));
+  expect(r.value.findings.filter((f) => f.severity !== 'note')).toEqual([]);
+  for (const [topic, m] of Object.entries(methods)) expect([topic, r.value.methods[topic]]).toEqual([topic, m]);
+  return r.value;
+}
+const step = (p: Plan, id: string): PlanStep => {
+  const s = p.steps.find((x) => x.id === id);
+  if (!s) throw new Error(`no step ${id} among ${p.steps.map((x) => x.id).join(' ')}`);
+  return s;
+};
+
+describe('ways of making', () => {
+  test.each(CASES.map((c) => [c.name, c] as const))('%s', (_, c) => {
+    const p = plan(c.more, c.methods, c.extras);
+    const at = c.has.map((id) => [id, p.steps.indexOf(step(p, id))] as const);
+    expect(at).toEqual([...at].sort((a, b) => a[1] - b[1]));
+    expect((c.not ?? []).filter((id) => p.steps.some((s) => s.id === id))).toEqual([]);
+  });
+
+  test('snaps are sewn on without a hole; twelve holes are more than the eight buttons that go with links', () => {
+    const task = taskFrom({ ...BASE, ...SHIRT });
+    const made = (more: Partial<typeof task>) => {
+      const r = makePlan({ ...task, ...more }, usualDecisions().making);
+      if (!r.ok) throw new Error(JSON.stringify(r.findings));
+      return r.value;
+    };
+    const snapped = made({ buttons: 0, holes: 0, snaps: 6 });
+    expect(step(snapped, 'sew-snaps').data.snaps).toBe(6);
+    expect(snapped.steps.some((s) => s.id === 'sew-holes' || s.id === 'sew-buttons')).toBe(false);
+    const linked = made({ buttons: 8, holes: 12, snaps: 0, hole: { opening: 13.5, overall: 16.5 } });
+    expect([step(linked, 'sew-holes').data.holes, step(linked, 'sew-buttons').data.buttons]).toEqual([12, 8]);
+  });
+
+  // 1/4" + 3/8" of 5/8", 2/5 and 3/5 of any other. Common practice.
+  test('a French seam splits the allowance: both passes together, the trim below the second', () => {
+    const p = plan(SHIRT, { seams: 'french' });
+    const [one, trim, two] = ['french-1:side', 'french-trim:side', 'french-2:side'].map((id) => step(p, id));
+    expect([one?.allowance, two?.allowance]).toEqual([6, 9]);
+    expect((one?.allowance ?? 0) + (two?.allowance ?? 0)).toBe(15);
+    expect(trim?.data.trim).toBeLessThan(two?.allowance ?? 0);
+    expect(one?.stack.map((l) => l.up)).toEqual(['wrong', 'right']);
+    expect(two?.stack.map((l) => l.up)).toEqual(['right', 'wrong']);
+  });
+
+  test('the opening of a bag is as long as the cloth is thick, stitched up last; wrists finished last serve instead', () => {
+    for (const [bulk, mm] of [
+      ['thin', 120],
+      ['medium', 150],
+      ['thick', 200],
+    ] as const) {
+      const p = plan({ lining: 'joined', bulk }, { opening: 'side' });
+      expect(step(p, 'sew:lining-side').stops).toEqual([{ code: 'opening', mm }]);
+      const [a, b] = step(p, 'sew:lining-side').sews.filter((x) => x.joint.startsWith('lining-side'));
+      const closed = step(p, 'close-opening').sews[0];
+      expect([a?.from, b?.to]).toEqual([0, 1]);
+      expect([closed?.from, closed?.to]).toEqual([a?.to, b?.from]);
+      expect(400 * ((closed?.to ?? 0) - (closed?.from ?? 0))).toBeCloseTo(mm, 6);
+    }
+    const cuffed = plan({ lining: 'joined', cuffs: true });
+    expect(cuffed.steps.flatMap((s) => s.stops.map((x) => x.code))).not.toContain('opening');
+  });
+
+  test('stitching that must wait stops short: shoulders at slots, edges at a waist, made parts at their open edge', () => {
+    const stops = (p: Plan, id: string) => step(p, id).stops.map((x) => x.code);
+    expect(stops(plan(TOP, { armholes: 'slotted' }), 'sew-edge')).toContain('short-of-shoulder');
+    expect(stops(plan({ skirt: true }), 'sew-edge')).toContain('short-at-waist');
+    expect(stops(plan({ ...SHIRT, cuffs: true }), 'sew:cuff-edge')).toEqual(['short-at-open-edge']);
+    expect(stops(plan(SHIRT), 'sew:side')).toEqual([]);
+    expect(stops(plan({ ...TOP, skirt: true }), 'sew:skirt-centre-back')).toEqual(['stop-below-zip']);
+  });
+
+  test('minutes follow the seams: longer seams take longer, hand sewing longer than a machine; the total is their sum', () => {
+    const p = plan({ lining: 'free' });
+    expect(p.minutes).toBeCloseTo(
+      p.steps.reduce((t, s) => t + s.minutes, 0),
+      9,
+    );
+    expect(p.handMinutes).toBeCloseTo(
+      p.steps.reduce((t, s) => t + (s.station === 'hand' ? s.minutes : 0), 0),
+      9,
+    );
+    expect(step(p, 'sew:side').minutes).toBeGreaterThan(step(p, 'sew:shoulder').minutes);
+    const [hand, machine] = (['hand', 'machine'] as const).map(
+      (m) => plan({ lining: 'free' }, { 'lining-hem': m }).minutes,
+    );
+    expect(hand).toBeGreaterThan(machine as number);
+    expect(p.steps.every((s) => s.minutes > 0 && s.minutes < 120)).toBe(true);
+  });
+
+  test('where the allowance changes along a seam, as round a keyhole, the narrowest is told with it', () => {
+    const task = taskFrom({ ...BASE });
+    const narrow = (role: string) => ({
+      ...task,
+      making: {
+        ...task.making,
+        parts: task.making.parts.map((p) => ({
+          ...p,
+          ring: p.ring.map((e) => (e.role === role ? { ...e, allowance: 6 } : e)),
+        })),
+      },
+    });
+    const edge = (t: typeof task) => {
+      const r = makePlan(t, usualDecisions().making);
+      return r.ok ? step(r.value, 'sew-edge') : null;
+    };
+    expect(edge(task)?.data.narrow).toBeUndefined();
+    expect(edge(narrow('neckline'))).toMatchObject({ allowance: 15, data: { narrow: 6 } });
+  });
+
+  test('a zip at the front and one at the back are two, each with steps of its own', () => {
+    const both = taskFrom({ ...BASE, backSeam: true });
+    both.d.lining.zip.length = 300;
+    const r = makePlan(both, { ...usualDecisions().making, methods: { front: 'zip', zip: 'machine' } });
+    if (!r.ok) throw new Error(JSON.stringify(r.findings));
+    const ids = r.value.steps.map((s) => s.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids).toEqual(
+      expect.arrayContaining(['baste-front-zip', 'check-front-zip', 'baste-zip', 'check-zip', 'sew-zip']),
+    );
+    expect(r.value.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+  });
+});

@@ -1,0 +1,156 @@
+import { type PlanBuilder } from '../builder.ts';
+import { edgesOf, partOf } from '../garmentmodel.ts';
+import { frontFaced, throughBoth } from './body.ts';
+import { hasArmholes } from './edges.ts';
+import { everywhere, gap, hemCodes, OPEN_IN, openIn, opening, openingLength, widestHem } from './opening.ts';
+
+/** The hem seam stops this far before the facing, so that hem and facing can still be turned up together. */
+export const HEM_STOP = 25;
+
+const closings = (b: PlanBuilder): boolean => b.ops.some((o) => ['sew-edge', 'sew-armholes'].includes(o.id));
+
+const closesLate = (b: PlanBuilder): boolean => hasArmholes(b);
+
+/** Neck and edges are turned through the hem, which is still open; pulled through the shoulders where they are tubes. */
+export function turnThrough(b: PlanBuilder): void {
+  if (!closings(b)) {
+    wrists(b, []);
+    return;
+  }
+  const pull = b.g.methods.armholes === 'pull-through';
+  b.add('joining', 'table', 'turn', {
+    code: pull ? 'pull-through' : 'turn',
+    pieces: everywhere(b),
+    needs: ['held:edge?', 'held:armholes?'],
+    turns: { how: pull ? 'pull' : 'bag', parts: everywhere(b) },
+    makes: [...(closesLate(b) ? [] : ['turned']), 'turned:flat'],
+    data: { opening: 0 },
+  });
+  if (closesLate(b))
+    b.add('joining', 'iron', 'press-turned', { pieces: everywhere(b), needs: ['turned:flat'], makes: ['turned'] });
+  wrists(b, ['turned']);
+}
+
+/** Wrists of sleeve and lining joined by reaching between the layers. */
+export function wrists(b: PlanBuilder, needs: string[]): void {
+  // A rib closes both layers at once, last of all.
+  if (b.g.d.lining.wrist.kind === 'rib') return;
+  b.sew('joining', ['wrist', 'wrist-under'], {
+    id: 'sew-wrist',
+    code: 'sew-wrist',
+    reached: true,
+    needs: [...needs, 'done:raglan?', 'done:side?', 'done:underarm?', 'inside:sleeves?', 'wrist:pressed?'],
+    to_: null,
+    makes: ['wrist:joined'],
+    allowance: b.g.d.lining.wrist.seam,
+  });
+}
+
+/**
+ * A body that closes into a ring cannot be turned with neck and hem both sewn flat: it is turned first, and its hem joined by
+ * reaching in through the opening.
+ */
+const isRing = (b: PlanBuilder): boolean =>
+  !frontFaced(b) || b.of('skirt-front').some((p) => !p.ring.some((e) => e.role === 'front-edge'));
+
+/** Where a bag stays open until it has been turned. */
+export function bag(b: PlanBuilder): void {
+  const codes = hemCodes(b);
+  const ring = isRing(b);
+  if (ring) turnThrough(b);
+  else wrists(b, ['held:edge?']);
+  hemSeam(b, codes, ring);
+  if (!ring) turnOut(b, ['sew-hem', 'wrist:joined?', 'held:armholes?']);
+  if (tacked(b))
+    b.add('finish', 'hand', 'tack-hem', {
+      pieces: everywhere(b),
+      needs: ['turned?', 'sew-hem'],
+      sews: b.rest('sew-hem', codes),
+      makes: ['hem:done'],
+      data: { stop: HEM_STOP, a: 200 },
+    });
+  closeOpening(b);
+}
+
+/** A turned-up hem that a lining is joined to is held by hand at the end. */
+const tacked = (b: PlanBuilder): boolean => !b.g.d.lining.self && b.g.d.lining.hem.kind === 'joined';
+
+const beforeFacing = (b: PlanBuilder): boolean => tacked(b) && b.of('front', 'facing').length > 0;
+
+const HEM_NEEDS = [
+  'done:centre-back?',
+  'done:lining-centre-back?',
+  'done:skirt-centre-back?',
+  'done:lining-skirt-centre-back?',
+  'done:panel-front?',
+  'done:panel-back?',
+  'done:lining-panel-front?',
+  'done:lining-panel-back?',
+  'held:edge?',
+  'wrist:joined?',
+  'done:lining-side?',
+  'done:side?',
+  'hem:pressed?',
+  'vent:joined?',
+  'hem-rib:on?',
+  'done:lining-waist-front?',
+  'done:waist-front?',
+  'done:lining-skirt-side?',
+  'done:skirt-side?',
+  'inside:sleeves?',
+];
+
+/** Shell and lining along the hem, as far as the facing. */
+function hemSeam(b: PlanBuilder, codes: string[], ring: boolean): void {
+  const first = b.joints(...codes)[0];
+  if (!first) return;
+  const inHem = opening(b) === 'hem';
+  const joined = b.g.d.lining.hem.kind === 'joined';
+  const sleeves = throughBoth(b) ? [] : ['done:cap?', 'done:raglan?'];
+  const before = ring ? ['turned?', 'done:waist-front?', 'done:lining-waist-front?'] : [];
+  b.sew('joining', codes, {
+    id: 'sew-hem',
+    code: joined ? 'sew-hem' : 'sew-hem-edge',
+    reached: ring,
+    needs: [...HEM_NEEDS, ...sleeves, ...before],
+    allowance: joined ? b.g.d.lining.hem.seam : first.allowance,
+    to_: null,
+    // The last stretch beside a facing is sewn by hand once hem and facing are turned up together.
+    short: (j) => (j.code === 'hem-front' && beforeFacing(b) ? { to: HEM_STOP } : {}),
+    stops: [
+      ...(beforeFacing(b) && b.has('hem-front') ? [{ code: 'stop-before-facing', mm: HEM_STOP }] : []),
+      ...(inHem ? [{ code: 'opening', mm: openingLength(b) }] : []),
+    ],
+    data: { length: b.joints(...codes).reduce((t, j) => t + j.lengthA, 0) },
+    hard: true,
+  });
+  if (inHem) openIn(b, 'sew-hem', widestHem(b));
+}
+
+function turnOut(b: PlanBuilder, needs: string[]): void {
+  b.add('joining', 'table', 'turn', {
+    pieces: everywhere(b),
+    needs,
+    makes: ['turned', 'turned:flat'],
+    turns: { how: 'bag', parts: everywhere(b) },
+    data: { opening: opening(b) === 'none' ? 0 : openingLength(b) },
+  });
+}
+
+function closeOpening(b: PlanBuilder): void {
+  const at = opening(b);
+  const code = at === 'hem' ? widestHem(b) : OPEN_IN[at];
+  const joints = code ? b.joints(code) : [];
+  if (!joints.length || at === 'none') return;
+  const { from, to } = gap(b, code as string);
+  const pieces = [...new Set(edgesOf(joints).map(partOf))];
+  b.add('finish', at === 'hem' ? 'hand' : 'machine', 'close-opening', {
+    pieces,
+    about: code ?? null,
+    needs: ['turned?', 'sew-hem', 'hem:done?', 'wrist:joined?'],
+    sews: joints.map((j) => ({ joint: j.id, from, to })),
+    makes: ['closed'],
+    thread: 'lining',
+    data: { opening: openingLength(b), a: openingLength(b) },
+  });
+}

@@ -1,0 +1,190 @@
+import { type PlanBuilder } from '../builder.ts';
+import { partOf } from '../garmentmodel.ts';
+import { always, type Method, nothing, unless, way } from './method.ts';
+
+/** Whether shell and lining sides are sewn in one run, after the layers have been joined above. */
+export const sidesLate = (b: PlanBuilder): boolean =>
+  ['pull-through'].includes(b.g.methods.armholes ?? '') || b.g.methods['lining-sides'] === 'one-run' || before(b);
+
+/** Whether the front opens along an edge with a facing: sewn on, or grown on beyond a fold. */
+export const frontFaced = (b: PlanBuilder): boolean =>
+  b.has('front-edge') || b.of('front', 'facing').some((p) => p.ring.some((e) => e.onFold && e.role === 'front-edge'));
+
+/** Facings applied in the flat, side seams of both after them. */
+export const before = (b: PlanBuilder): boolean => b.g.methods['facing-when'] === 'before-sides';
+
+export const flatSleeves = (b: PlanBuilder): boolean => b.g.methods.sleeves === 'flat';
+
+/** Panels, centre seams and shoulders of the outside; yokes, sides and sleeves follow by their methods. */
+export function shellBody(b: PlanBuilder): void {
+  b.sew('shell', ['panel-front']);
+  b.sew('shell', ['panel-back']);
+  const panels = ['done:panel-front?', 'done:panel-back?'];
+  centreBack(b, panels);
+  b.sew('shell', ['centre-front'], { needs: panels });
+  if (!shouldersLate(b)) b.sew('shell', ['shoulder'], { needs: [...panels, 'done:centre-back?', 'front:flat?'] });
+  b.sew('apart', ['hood-centre-back']);
+}
+
+/** Shoulders stay open until neck and armholes are closed. */
+export const shouldersLate = (b: PlanBuilder): boolean =>
+  ['slotted', 'shoulders-last'].includes(b.g.methods.armholes ?? '');
+
+/** The length of a zip in the centre back, mm; 0 for none. */
+export const zipLength = (b: PlanBuilder): number =>
+  b.g.methods.zip && b.g.methods.zip !== 'none' ? b.g.d.lining.zip.length : 0;
+
+/** The shares, from the top, of bodice's and skirt's centre back that a zip takes. */
+export function zipShares(b: PlanBuilder): { body: number; skirt: number } {
+  const share = (code: string): number => b.joints(code).map((j) => b.zipShare(j))[0] ?? 0;
+  return { body: share('centre-back'), skirt: share('skirt-centre-back') };
+}
+
+/** A zip's seam stops this far from it, so that the foot comes in. Common practice. */
+export const BESIDE_ZIP = 50;
+
+function centreBack(b: PlanBuilder, panels: string[]): void {
+  const { body } = zipShares(b);
+  const vented = b.of('back').some((p) => p.ring.some((e) => e.role === 'vent'));
+  if (body < 1)
+    b.sew('shell', ['centre-back'], {
+      from: body,
+      needs: panels,
+      // A zip that ends in this seam: started below it, so that the foot comes in.
+      ...(body > 0 && { stops: [{ code: 'stop-below-zip', mm: BESIDE_ZIP }], short: () => ({ from: BESIDE_ZIP }) }),
+      ...(vented && { stops: [{ code: 'stop-at-vent-top', mm: 0 }], data: { vent: 1 } }),
+    });
+  if (vented) pressVent(b, b.of('back'), 'done:centre-back?');
+}
+
+/** The extension of the overlap folded back, the underlap's edge turned in. */
+export function pressVent(b: PlanBuilder, parts: ReturnType<PlanBuilder['of']>, after: string): void {
+  const extension = parts.flatMap((p) => p.ring).find((e) => e.role === 'vent');
+  const ids = parts.map((p) => p.id);
+  b.add('shell', 'iron', `press-vent:${ids[0]}`, {
+    pieces: ids,
+    needs: [after],
+    makes: ['vent:pressed'],
+    press: 'hem-up',
+    data: { turned: extension?.allowance ?? 0 },
+  });
+}
+
+/** Armholes of a lining without sleeves, basted to the shell's: the sleeves are set through both. */
+export const throughBoth = (b: PlanBuilder): boolean =>
+  b.has('cap') && !b.has('lining-cap') && liningArmholes(b).length > 0;
+
+/** Armhole edges of the lining that no seam takes. */
+export function liningArmholes(b: PlanBuilder): string[] {
+  return b.unmet(
+    b.g.making.parts.filter((p) => p.material === 'lining'),
+    'armhole',
+  );
+}
+
+/** Sleeves set into armholes that are basted together with the lining's. */
+export function setThroughBoth(b: PlanBuilder): void {
+  if (!throughBoth(b)) return;
+  const keys = liningArmholes(b);
+  b.add('joining', 'machine', 'baste-armholes', {
+    pieces: [...new Set(keys.map(partOf)), ...b.of('front').map((p) => p.id), ...b.of('back').map((p) => p.id)],
+    needs: [
+      'turned?',
+      'held:edge?',
+      'done:shoulder?',
+      'done:yoke-shoulder?',
+      'done:side?',
+      'done:lining-side?',
+      'done:lining-shoulder?',
+      'done:facing-shoulder?',
+    ],
+    cares: b.care(keys, 'enclosed'),
+    makes: ['armholes:basted'],
+    data: { a: b.joints('cap', 'raglan')[0]?.lengthB ?? 500 },
+  });
+  if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
+  const needs = ['armholes:basted', 'done:underarm?', 'done:elbow?', 'done:forearm?', 'eased:cap?'];
+  b.sew('joining', ['cap'], { needs, cautions: ['thick-seam'] });
+}
+
+/** Sleeves closed by themselves, before they are set. */
+function closeSleeves(b: PlanBuilder): void {
+  b.sew('shell', ['underarm'], { needs: ['done:slit?'] });
+  b.sew('shell', ['forearm'], {});
+  b.sew('shell', ['elbow'], { needs: ['done:forearm?', 'done:slit?'] });
+}
+
+/** Side and underarm seams, where no lining method sews them later. */
+function sides(b: PlanBuilder): void {
+  if (sidesLate(b)) {
+    closeSleeves(b);
+    return;
+  }
+  const shoulders = ['done:shoulder?', 'done:yoke-shoulder?', 'done:yoke-shoulder-in?'];
+  if (flatSleeves(b)) {
+    if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
+    b.sew('shell', ['cap'], { needs: [...shoulders, 'done:yoke-back-in?', 'done:slit?', 'eased:cap?'] });
+    b.sew('shell', ['raglan'], { needs: [...shoulders, 'done:slit?'] });
+    b.sew('shell', [...sideCodes(b), 'underarm'], {
+      needs: ['loops:on?', 'done:cap?', 'done:raglan?', 'pocket:set?', ...openWaist(b)],
+    });
+    return;
+  }
+  b.sew('shell', sideCodes(b), {
+    needs: ['pocket:set?', 'loops:on?', 'done:yoke-back?', 'done:yoke-shoulder-in?', ...openWaist(b)],
+  });
+  closeSleeves(b);
+  if (throughBoth(b)) return;
+  const round = ['done:side?', 'done:underarm?', 'done:elbow?', 'done:forearm?'];
+  if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
+  b.sew('shell', ['cap'], { needs: [...shoulders, ...round, 'eased:cap?'], cautions: ['thick-seam'] });
+  b.sew('shell', ['raglan'], { needs: round });
+}
+
+/** Bodice sides, with those of the skirt where the waist seam is sewn before them. */
+export const sideCodes = (b: PlanBuilder): string[] =>
+  b.g.methods.waist === 'flat' ? ['side', 'skirt-side'] : ['side'];
+
+/** Sewn flat, a waist seam comes before the sides it runs across. */
+export const openWaist = (b: PlanBuilder): string[] =>
+  b.g.methods.waist === 'flat' ? ['done:waist-front?', 'done:waist-back?'] : [];
+
+/** Two rows of long stitches along the cap, where there is more than a little to ease in. */
+export function easeCap(b: PlanBuilder, kind: 'sleeve', section: 'shell' | 'inside', code: string): void {
+  const j = b.joints(code)[0];
+  const material = section === 'shell' ? 'shell' : 'lining';
+  const ease = j ? j.lengthA - j.lengthB : 0;
+  if (ease < 6) return;
+  const pieces = b.of(kind, material).map((p) => p.id);
+  b.add(section, 'machine', `ease:${code}`, {
+    code: 'ease-cap',
+    pieces,
+    makes: [`eased:${code}`],
+    data: { ease, a: j?.lengthA ?? 0 },
+  });
+}
+
+export const SEAMS: Method[] = ['overlocked', 'together', 'bound', 'french', 'felled'].map((id) =>
+  way('seams', id, id === 'felled' ? 1 : 0, (b) =>
+    unless(
+      b.g.making.joints.some((j) => b.isBare(j)),
+      'nothing-bare',
+    ),
+  ),
+);
+
+/** Two-piece sleeves have two seams and are closed before they are set. */
+const notFlat = (b: PlanBuilder): string | null =>
+  b.has('elbow')
+    ? 'two-piece-round'
+    : throughBoth(b)
+      ? 'sleeves-through-both'
+      : unless(b.has('cap', 'raglan'), 'no-sleeves');
+
+export const SLEEVES: Method[] = [
+  way('sleeves', 'round', 0, (b) => (b.has('raglan') ? 'raglan-flat' : unless(b.has('cap'), 'no-sleeves')), sides),
+  way('sleeves', 'flat', 0, notFlat, sides),
+  way('sleeves', 'none', 0, (b) => unless(!b.has('cap', 'raglan'), 'has-sleeves'), sides),
+];
+
+export { always, nothing };

@@ -1,0 +1,124 @@
+import { PlanBuilder } from '../builder.ts';
+import { type Garment } from '../types.ts';
+import { SEAMS, SLEEVES, shellBody } from './body.ts';
+import { COLLARS } from './collars.ts';
+import { SLEEVE_ENDS, WRISTS } from './cuffs.ts';
+import { biasEdges, FACINGS, faceBands, facingEdges } from './edges.ts';
+import { EXTRAS, extraMisfit } from './extras.ts';
+import { finish, tryOn } from './finish.ts';
+import { FRONTS } from './fronts.ts';
+import { HEMS, hemVents, liningWrist, pressHems, ribs } from './hems.ts';
+import { finishSlit, insideBody, joinLayers, LININGS } from './linings.ts';
+import { type Method, TOPICS, type Topic } from './method.ts';
+import { POCKETS } from './pockets.ts';
+import { prepare } from './prepare.ts';
+import { skirtLining, WAISTS, ZIPS } from './waist.ts';
+import { YOKES } from './yokes.ts';
+
+/** Every method, by topic; the first that fits is the usual one. */
+export const METHODS: Method[] = [
+  ...SEAMS,
+  ...YOKES,
+  ...COLLARS,
+  ...FRONTS,
+  ...SLEEVES,
+  ...SLEEVE_ENDS,
+  ...FACINGS,
+  ...LININGS,
+  ...ZIPS,
+  ...WAISTS,
+  ...HEMS,
+  ...WRISTS,
+  ...POCKETS,
+];
+
+export const methodsOf = (topic: Topic): Method[] => METHODS.filter((m) => m.topic === topic);
+
+/** A choice that does not fit the garment, why, and those that do. */
+export interface Misfit {
+  topic: Topic;
+  method: string;
+  reason: string;
+  instead: string[];
+}
+
+export interface Resolved {
+  methods: Record<string, string>;
+  misfits: Misfit[];
+}
+
+/** Topics in the order in which they are settled: what later ones depend on comes first. */
+const SETTLED: Topic[] = [
+  'zip',
+  'front',
+  'yoke',
+  'slit',
+  'cuff',
+  'collar',
+  'armholes',
+  'lining-edge',
+  'facing-when',
+  'lining-sides',
+  'opening',
+  ...TOPICS,
+];
+
+/** The method of every topic: the chosen one where it fits, else the first that does. */
+export function resolve(g: Omit<Garment, 'methods'>, chosen: Record<string, string>): Resolved {
+  const methods: Record<string, string> = {};
+  const misfits: Misfit[] = [];
+  for (const topic of new Set(SETTLED)) {
+    const b = new PlanBuilder({ ...g, methods });
+    const fitting = methodsOf(topic).filter((m) => m.fits(b) === null);
+    const wanted = chosen[topic];
+    const picked = fitting.find((m) => m.id === wanted) ?? fitting.find((m) => m.usual?.(b)) ?? fitting[0];
+    if (picked) methods[topic] = picked.id;
+    if (!wanted || picked?.id === wanted) continue;
+    const reason =
+      methodsOf(topic)
+        .find((m) => m.id === wanted)
+        ?.fits(b) ?? 'unknown-method';
+    misfits.push({ topic, method: wanted, reason, instead: fitting.map((m) => m.id) });
+  }
+  return { methods, misfits };
+}
+
+/** Ids of the methods of a topic that fit this garment as it is otherwise made. */
+export function fittingIds(topic: Topic, g: Garment): string[] {
+  const b = new PlanBuilder(g);
+  return methodsOf(topic).flatMap((m) => (m.fits(b) === null ? [m.id] : []));
+}
+
+/** Extras that find no place on this garment, and why. */
+export function misfitExtras(g: Garment): { extra: string; reason: string }[] {
+  const b = new PlanBuilder(g);
+  return g.extras.flatMap((extra) => {
+    const reason = extraMisfit(b, extra);
+    return reason ? [{ extra, reason }] : [];
+  });
+}
+
+/** Every operation the garment asks for, in no order yet. */
+export function operationsFor(g: Garment): PlanBuilder {
+  const b = new PlanBuilder(g);
+  const lay = (topic: Topic): void => METHODS.find((m) => m.topic === topic && m.id === g.methods[topic])?.lay(b);
+  prepare(b);
+  shellBody(b);
+  for (const topic of ['yoke', 'front', 'collar', 'slit', 'cuff', 'pocket', 'sleeves', 'waist'] as const) lay(topic);
+  insideBody(b);
+  facingEdges(b);
+  pressHems(b);
+  hemVents(b);
+  ribs(b);
+  joinLayers(b);
+  biasEdges(b);
+  faceBands(b);
+  skirtLining(b);
+  finishSlit(b);
+  for (const topic of ['zip', 'lining-hem', 'corner', 'hem', 'wrist'] as const) lay(topic);
+  liningWrist(b);
+  for (const x of g.extras) if (!extraMisfit(b, x)) EXTRAS[x]?.(b);
+  tryOn(b);
+  finish(b);
+  return b;
+}

@@ -1,0 +1,207 @@
+import { type PlanBuilder } from '../builder.ts';
+import { partOf, under } from '../garmentmodel.ts';
+import { madeApart } from './apart.ts';
+import { type Method, unless, way } from './method.ts';
+
+const sleeves = (b: PlanBuilder): string[] => b.of('sleeve').map((p) => p.id);
+
+/** Slit 130–150 mm long; a tower 25 over 10 wide; a binding four times its finished width. From memory. */
+const SLIT = 140;
+
+function slit(b: PlanBuilder, ids: [string, 'table' | 'machine' | 'iron'][], data: Record<string, number>): void {
+  ids.forEach(([id, station], i) => {
+    const last = i === ids.length - 1;
+    b.add('shell', station, id, {
+      pieces: sleeves(b),
+      needs: i ? [ids[i - 1]?.[0] ?? ''] : [],
+      makes: last ? ['done:slit'] : [],
+      ...(id.startsWith('cut') && { cautions: ['blades'] }),
+      data: { slit: SLIT, ...data },
+    });
+  });
+}
+
+const SLITS: [string, [string, 'table' | 'machine' | 'iron'][], Record<string, number>, number][] = [
+  [
+    'bound',
+    [
+      ['stay-slit', 'machine'],
+      ['cut-slit', 'table'],
+      ['bind-slit', 'machine'],
+      ['press-slit', 'iron'],
+    ],
+    { strip: 2 * SLIT + 20, wide: 32 },
+    0,
+  ],
+  [
+    'tower',
+    [
+      ['press-tower', 'iron'],
+      ['sew-tower', 'machine'],
+      ['cut-tower', 'table'],
+      ['stitch-tower', 'machine'],
+    ],
+    { over: 25, under: 10 },
+    1,
+  ],
+  [
+    'hemmed',
+    [
+      ['cut-slit', 'table'],
+      ['hem-slit', 'machine'],
+    ],
+    {},
+    0,
+  ],
+];
+
+/** Pleats or gathers, then the cuff made apart, sewn on, its inner edge stitched over the seam. */
+function cuff(b: PlanBuilder, kind: 'band' | 'turn-back' | 'link'): void {
+  const outer = b.of('cuff').find((p) => p.layer === 'outer');
+  const j = b.joints('cuff')[0];
+  if (!outer || !j) return;
+  const inner = under(outer.id);
+  b.add('apart', 'iron', `fold:${inner}`, {
+    code: 'press-under',
+    about: 'cuff',
+    pieces: [inner],
+    makes: [`folded:${inner}`],
+  });
+  madeApart(b, 'cuff', 'cuff-edge', { rows: kind !== 'turn-back', makes: ['cuff:made'], needs: [`folded:${inner}`] });
+  b.add('joining', 'machine', 'gather-wrist', {
+    pieces: sleeves(b),
+    needs: ['done:slit?'],
+    foot: 'gathering',
+    makes: ['wrist:gathered'],
+    data: { a: j.lengthA, b: j.lengthB },
+  });
+  const sleeve = [...j.a, ...j.b].map(partOf).find((p) => p !== outer.id) ?? '';
+  b.sew('joining', ['cuff'], {
+    stack: [
+      { part: sleeve, up: 'right', swings: 0 },
+      { part: outer.id, up: 'wrong', swings: 1 },
+    ],
+    care: 'enclosed',
+    plain: true,
+    to_: null,
+    needs: ['cuff:made', 'wrist:gathered', 'done:underarm?', 'done:elbow?', 'done:slit?'],
+  });
+  b.add('joining', 'iron', 'press:cuff', {
+    code: 'press-into',
+    about: 'cuff',
+    pieces: [outer.id],
+    works: [j.id],
+    needs: ['sewn:cuff'],
+    makes: ['done:cuff'],
+  });
+  innerCuff(b, outer.id);
+  if (kind === 'turn-back') b.add('finish', 'iron', 'turn-back-cuff', { pieces: [outer.id], needs: ['done:cuff-in'] });
+}
+
+/** The inner cuff's folded edge over the seam, with a lining's wrist caught under it. */
+function innerCuff(b: PlanBuilder, outer: string): void {
+  b.sew('joining', ['cuff-in'], {
+    code: 'cover-seam',
+    stack: [
+      { part: outer, up: 'right', swings: 0 },
+      { part: under(outer), up: 'wrong', swings: 0 },
+    ],
+    plain: true,
+    to_: null,
+    needs: ['done:cuff', 'wrist-lining:basted?'],
+    makes: ['done:cuff-in'],
+  });
+  if (b.has('wrist-to-cuff'))
+    b.sew('joining', ['wrist-to-cuff'], {
+      code: 'baste-lining-wrist',
+      care: 'enclosed',
+      to_: null,
+      needs: ['inside:sleeves?', 'turned?'],
+      makes: ['wrist-lining:basted'],
+      reached: true,
+    });
+}
+
+const hasCuff = (b: PlanBuilder): string | null => unless(b.has('cuff'), 'no-cuff');
+
+export const SLEEVE_ENDS: Method[] = [
+  ...SLITS.map(([id, steps, data, rows]) => way('slit', id, rows, hasCuff, (b) => slit(b, steps, data))),
+  way('slit', 'none', 0, (b) => unless(!b.has('cuff'), 'cuff-needs-slit')),
+  ...(['band', 'turn-back', 'link'] as const).map((id) => way('cuff', id, 1, hasCuff, (b) => cuff(b, id))),
+  way('cuff', 'none', 0, (b) => unless(!b.has('cuff'), 'has-cuff')),
+];
+
+/** Sleeves that end without a cuff and are not joined to a lining there. */
+const free = (b: PlanBuilder): boolean => openWrists(b).length > 0 && b.g.d.lining.wrist.kind !== 'rib';
+/** Wrists that no seam takes. */
+function openWrists(b: PlanBuilder): string[] {
+  return b.unmet([...b.of('sleeve'), ...b.of('under-sleeve')], 'wrist');
+}
+const closed = ['done:underarm?', 'done:elbow?', 'done:forearm?'];
+
+function wrist(b: PlanBuilder, id: 'hand' | 'machine' | 'casing'): void {
+  const depth = b.of('sleeve')[0]?.ring.find((e) => e.role === 'wrist')?.allowance ?? 0;
+  const long = b.length([...b.of('sleeve'), ...b.of('under-sleeve')], 'wrist');
+  b.add('shell', 'iron', 'press-wrist', {
+    pieces: sleeves(b),
+    needs: closed,
+    makes: ['wrist:pressed'],
+    press: 'hem-up',
+    data: { depth },
+  });
+  const lined = b.of('sleeve', 'lining').length > 0;
+  const needs = [
+    'wrist:pressed',
+    ...(lined ? ['turned?', 'done:cap?', 'inside:sleeves?'] : []),
+    'done:gathered-sleeve?',
+  ];
+  const done = {
+    pieces: sleeves(b),
+    needs,
+    cares: b.care(openWrists(b), 'hemmed'),
+    makes: ['wrist:done'],
+    data: { depth, a: long },
+  };
+  if (id === 'hand') b.add('finish', 'hand', 'hem-wrist-hand', done);
+  else if (id === 'machine') b.add('finish', 'machine', 'hem-wrist-machine', done);
+  else {
+    b.add('finish', 'machine', 'stitch-casing', {
+      ...done,
+      code: 'stitch-casing',
+      makes: [],
+      stops: [{ code: 'casing-gap', mm: 50 }],
+    });
+    b.add('finish', 'table', 'thread-elastic', { pieces: sleeves(b), needs: ['stitch-casing'], makes: ['elastic:in'] });
+    b.add('finish', 'machine', 'close-casing', {
+      pieces: sleeves(b),
+      needs: ['elastic:in'],
+      makes: ['wrist:done'],
+      data: { a: 50 },
+    });
+  }
+}
+
+export const WRISTS: Method[] = [
+  way(
+    'wrist',
+    'machine',
+    1,
+    (b) => unless(free(b), 'wrist-not-free'),
+    (b) => wrist(b, 'machine'),
+  ),
+  way(
+    'wrist',
+    'hand',
+    0,
+    (b) => unless(free(b), 'wrist-not-free'),
+    (b) => wrist(b, 'hand'),
+  ),
+  way(
+    'wrist',
+    'casing',
+    1,
+    (b) => unless(free(b) && !b.of('sleeve', 'lining').length, 'wrist-not-free'),
+    (b) => wrist(b, 'casing'),
+  ),
+  way('wrist', 'none', 0, (b) => unless(!free(b), 'wrist-is-free')),
+];

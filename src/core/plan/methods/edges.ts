@@ -1,0 +1,336 @@
+import { type PlanBuilder } from '../builder.ts';
+import { edgesOf, partOf, under } from '../garmentmodel.ts';
+import { type Joint, type Laid } from '../types.ts';
+import { before, shouldersLate, sidesLate, zipLength } from './body.ts';
+import { type Method, unless, way } from './method.ts';
+
+const NECK = ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline'];
+const ARMHOLE = ['armhole-front', 'armhole-back', 'band-armhole'];
+const CENTRES = [
+  'done:centre-back?',
+  'done:centre-front?',
+  'done:lining-centre-back?',
+  'done:lining-centre-front?',
+  'done:facing-centre-back?',
+  'done:panel-front?',
+  'done:panel-back?',
+  'done:lining-panel-front?',
+  'done:lining-panel-back?',
+];
+const INSIDE_SHOULDERS = ['done:facing-shoulder?', 'done:lining-shoulder?', 'done:facing-raglan?'];
+
+/** A collar whose own seam closes the neck: the facing's upper edge is only basted to it. */
+const neckBasted = (b: PlanBuilder): boolean =>
+  ['complete', 'in-stages', 'band', 'covered', 'biased'].includes(b.g.methods.collar ?? '');
+
+/** Seams of the collar that are closed in one run with front edges and neck. */
+const WITH_COLLAR: Record<string, string[]> = {
+  notched: ['collar-outer'],
+  'under-facing': ['collar-neck', 'collar-neck-in'],
+};
+
+export const edgeCodes = (b: PlanBuilder): string[] =>
+  ['front-edge', ...(neckBasted(b) ? [] : NECK), ...(WITH_COLLAR[b.g.methods.collar ?? ''] ?? [])].filter((c) =>
+    b.has(c),
+  );
+
+/** The collar, made up, lies between shell and facing. */
+function edgeStack(b: PlanBuilder, own: Joint): Laid[] {
+  const [shell, facing] = b.turned(own) as [Laid, Laid];
+  const collar = b.of('collar').find((p) => p.layer === 'outer');
+  if (b.g.methods.collar !== 'under-facing' || !collar) return [shell, facing];
+  return [
+    shell,
+    { part: collar.id, up: 'wrong', swings: 1 },
+    { part: under(collar.id), up: 'right', swings: 1 },
+    facing,
+  ];
+}
+
+/** Graded, clipped, held by stitching, pressed: what follows every closed edge before or while it is turned. */
+function finishEdge(b: PlanBuilder, name: string, joints: Joint[], o: { turnAfter: boolean; makes: string[] }): void {
+  const allowance = joints[0]?.allowance ?? 15;
+  const works = joints.map((j) => j.id);
+  const pieces = [...new Set(edgesOf(joints).map(partOf))];
+  b.add('joining', 'table', `grade:${name}`, {
+    code: 'grade-edge',
+    about: joints[0]?.code ?? null,
+    pieces,
+    works,
+    needs: [`sewn:${name}`],
+    cautions: ['blades'],
+    data: { layers: 2, allowance, ...b.curve(joints) },
+  });
+  const length = joints.reduce((t, j) => t + j.lengthA, 0);
+  const held = b.g.methods.facing ?? 'understitched';
+  if (held === 'understitched')
+    b.add('joining', 'machine', `understitch:${name}`, {
+      code: 'understitch',
+      about: joints[0]?.code ?? null,
+      pieces,
+      works,
+      needs: [`grade:${name}`],
+      makes: [`held:${name}`, ...(o.turnAfter ? [] : o.makes)],
+      data: { a: length },
+    });
+  else
+    b.add('joining', 'iron', `roll:${name}`, {
+      code: 'press-edge',
+      about: joints[0]?.code ?? null,
+      pieces,
+      works,
+      needs: [`grade:${name}`],
+      makes: [`held:${name}`, ...(o.turnAfter ? [] : o.makes)],
+    });
+  if (held === 'topstitched')
+    b.add('finish', 'machine', `topstitch:${name}`, {
+      code: 'topstitch',
+      about: joints[0]?.code ?? null,
+      pieces,
+      needs: ['turned?', `held:${name}`, ...o.makes],
+      data: { in: 6, a: length },
+      hard: true,
+    });
+}
+
+/** A facing grown on, where nothing is sewn along the neck: its lower ends folded back and sewn across at the hem line. */
+function footOfFacing(b: PlanBuilder): void {
+  const facing = b.of('front', 'facing');
+  const cares = b.care(b.edges(facing, 'hem'), 'enclosed');
+  if (!cares.length) return;
+  const pieces = facing.map((p) => p.id);
+  b.add('joining', 'machine', 'foot-facing', {
+    pieces,
+    needs: ['edged:facings?', 'hem:pressed?'],
+    cares,
+    data: { a: 90 },
+  });
+}
+
+/** Front edges and neck: inside and shell right sides together, in one run. */
+export function closeEdge(b: PlanBuilder): void {
+  const codes = edgeCodes(b);
+  const joints = b.joints(...codes);
+  if (!joints.length) {
+    footOfFacing(b);
+    return;
+  }
+  const facing = b.of('front', 'facing');
+  const pivot = facing.some((p) => p.ring.some((e) => e.role === 'hem'));
+  const shoulders = shouldersLate(b)
+    ? []
+    : ['done:shoulder?', 'done:yoke-shoulder?', 'done:yoke-shoulder-in?', 'done:yoke-back?', ...INSIDE_SHOULDERS];
+  const whole =
+    sidesLate(b) || before(b) ? [] : ['done:lining-side?', 'done:lining-waist-front?', 'done:lining-waist-back?'];
+  const inner =
+    b.g.methods['lining-edge'] === 'felled'
+      ? []
+      : ['done:facing-line-front?', 'done:facing-line-back?', 'done:facing-line-sleeve?', ...whole];
+  const own = joints.find((j) => !j.code.startsWith('collar')) ?? (joints[0] as Joint);
+  b.sew('joining', codes, {
+    id: 'sew-edge',
+    code: 'sew-edge',
+    stack: edgeStack(b, own),
+    makes: ['sewn:edge'],
+    needs: [
+      ...CENTRES,
+      ...shoulders,
+      ...inner,
+      'neck:dressed?',
+      'edge:dressed?',
+      'edged:facings?',
+      'facings:joined?',
+      ...(sidesLate(b) ? [] : ['hem:pressed?', 'liner:hemmed?']),
+    ],
+    cares: [...b.care(edgesOf(joints), 'enclosed'), ...b.care(b.edges(facing, 'hem'), 'enclosed')],
+    to_: null,
+    stops: [
+      ...(pivot ? [{ code: 'pivot-at-hem', mm: 0 }] : []),
+      ...(b.has('waist-front') && b.has('front-edge') ? [{ code: 'short-at-waist', mm: own.allowance }] : []),
+      ...(shouldersLate(b) ? [{ code: 'short-of-shoulder', mm: own.allowance + 15 }] : []),
+    ],
+    ...(shouldersLate(b) && { from: 0, to: 0.8 }),
+    cautions: ['thick-seam'],
+    hard: true,
+    data: { length: joints.reduce((t, j) => t + j.lengthA, 0) },
+  });
+  finishEdge(b, 'edge', joints, { turnAfter: true, makes: [] });
+}
+
+/** A facing's neck edge basted to the neck, where a stand or covering collar closes it. */
+export function basteNeck(b: PlanBuilder): void {
+  if (!neckBasted(b) || !b.has(...NECK)) return;
+  const joints = b.joints(...NECK);
+  const first = joints[0] as Joint;
+  b.sew('joining', NECK, {
+    id: 'baste-neck',
+    code: 'baste-neck',
+    stack: b.lapped(first),
+    care: 'enclosed',
+    to_: null,
+    needs: ['turned?', 'held:edge?', ...INSIDE_SHOULDERS, 'done:shoulder?', 'done:yoke-shoulder?'],
+    makes: NECK.map((c) => `done:${c}`),
+  });
+}
+
+/** Sleeveless: each armhole closed between shell and inside. */
+export function closeArmholes(b: PlanBuilder, o: { by: 'machine' | 'hand'; needs: string[]; short: boolean }): void {
+  const joints = b.joints(...ARMHOLE);
+  const first = joints[0];
+  if (!first) return;
+  if (o.by === 'hand') {
+    b.sew('finish', ARMHOLE, {
+      id: 'fell-armholes',
+      station: 'hand',
+      code: 'fell-armholes',
+      stack: b.lapped(first),
+      care: 'enclosed',
+      to_: null,
+      needs: o.needs,
+      makes: ['armholes:closed'],
+    });
+    return;
+  }
+  b.sew('joining', ARMHOLE, {
+    id: 'sew-armholes',
+    code: 'sew-armholes',
+    needs: o.needs,
+    makes: ['sewn:armholes'],
+    to_: null,
+    hard: true,
+    data: { smaller: b.g.d.lining.smaller },
+    ...(o.short && { from: 0, to: 0.8, stops: [{ code: 'short-of-shoulder', mm: first.allowance + 15 }] }),
+  });
+  finishEdge(b, 'armholes', joints, { turnAfter: true, makes: [] });
+}
+
+/** Edges of a facing that are neatened where no seam takes them. */
+const FREE = [
+  'facing-line',
+  'inner',
+  'shoulder',
+  'side',
+  'waist',
+  'armhole',
+  'underarm',
+  'elbow-seam',
+  'forearm-seam',
+  'vent',
+  'panel-seam',
+  'vent-top',
+] as const;
+
+/** Facings that lie free: their edge neatened, or pressed under, or bound; caught down afterwards. */
+export function facingEdges(b: PlanBuilder): void {
+  const facings = b.g.making.parts.filter((p) => p.material === 'facing');
+  const free = b.unmet(facings, ...FREE);
+  if (!sidesLate(b)) b.sew('inside', ['facing-side'], { makes: ['facings:joined'] });
+  for (const code of [
+    'facing-wrist',
+    'facing-centre-front',
+    'facing-skirt-centre-back',
+    'facing-skirt-centre-front',
+    'facing-hood-centre-back',
+  ])
+    b.sew(code.includes('hood') ? 'apart' : 'inside', [code], { makes: ['facings:joined'] });
+  if (!free.length) return;
+  const { finish } = b.g.d.facing;
+  const how = finish === 'bound' ? 'bound' : finish === 'pressed' ? 'folded' : 'overlocked';
+  const pieces = [...new Set(free.map(partOf))];
+  b.add('inside', finish === 'overlocked' ? 'overlocker' : 'machine', 'neaten-facing', {
+    code: `neaten-facing-${finish}`,
+    pieces,
+    needs: [
+      ...(shouldersLate(b) ? [] : INSIDE_SHOULDERS),
+      ...(sidesLate(b) ? [] : ['done:facing-side?']),
+      'done:facing-centre-back?',
+    ],
+    cares: b.care(free, how),
+    makes: ['edged:facings'],
+    data: { a: b.length(facings, 'facing-line', 'inner') },
+  });
+  b.add('finish', 'hand', 'catch-facing', {
+    pieces,
+    needs: ['turned?', 'held:edge?', 'held:armholes?', 'neck:closed?'],
+    data: { a: 120 },
+  });
+}
+
+/** Ends of a facing along an edge that nothing else takes: folded in with it. */
+function loose(b: PlanBuilder, joints: Joint[]): string[] {
+  const facings = joints
+    .flatMap((j) => [...j.a, ...j.b].map((k) => b.parts.get(partOf(k))))
+    .filter((p) => p?.material === 'facing');
+  return b.unmet(facings, 'front-edge', 'centre-back', 'centre-front', 'hem', 'wrist');
+}
+
+/** Bands along edges, each sewn to its own: waist, hem, wrist. */
+export function faceBands(b: PlanBuilder): void {
+  for (const [code, needs] of [
+    ['band-waist', ['done:skirt-side?', 'done:side?', 'done:skirt-centre-back?', 'done:facing-line-waist?']],
+    ['band-hem', ['done:side?', 'done:skirt-side?', 'done:waist-front?', 'done:waist-back?']],
+    ['band-wrist', ['done:underarm?', 'done:elbow?', 'done:forearm?']],
+  ] as [string, string[]][]) {
+    if (!b.has(code)) continue;
+    const joints = b.joints(code);
+    b.sew('joining', [code], {
+      needs: [...needs, 'facings:joined?', 'edged:facings?', 'turned?'],
+      to_: null,
+      makes: [`sewn:${code}`],
+    });
+    finishEdge(b, code, joints, { turnAfter: false, makes: [`done:${code}`] });
+    b.add('joining', 'table', `fold-${code}`, {
+      code: 'fold-in',
+      cares: b.care(loose(b, joints), 'folded'),
+      about: code,
+      pieces: [...new Set(edgesOf(joints).map(partOf))],
+      needs: [`held:${code}`],
+      turns: { how: 'bag', parts: [...new Set(edgesOf(joints).map(partOf))] },
+      makes: [`folded:${code}`],
+    });
+  }
+}
+
+/** Bias strips in place of facings: wrapped round the trimmed edge, or sewn on and turned inside. */
+export function biasEdges(b: PlanBuilder): void {
+  const { bias } = b.g.d.facing;
+  for (const [id, role, needs] of [
+    ['neck-bias', 'neckline', ['done:shoulder?', 'done:yoke-shoulder-in?', 'done:yoke-shoulder?']],
+    ['armhole-bias', 'armhole', ['done:shoulder?', 'done:side?', 'done:yoke-shoulder-in?']],
+  ] as const) {
+    const strip = b.parts.get(id);
+    if (!strip) continue;
+    const shell = b.unmet(
+      b.g.making.parts.filter((p) => p.material === 'shell' && ['front', 'back', 'yoke'].includes(p.kind)),
+      role,
+    );
+    const own = b.edges([strip], ...strip.ring.map((e) => e.role));
+    b.add('joining', 'machine', id, {
+      code: `bias-${bias.school}`,
+      pieces: [id, ...new Set(shell.map(partOf))],
+      needs: [...needs, 'neck:dressed?', 'done:centre-back?'],
+      cares: b.care([...shell, ...own], 'bound'),
+      makes: [role === 'neckline' ? 'neck:closed' : 'armholes:closed'],
+      data: { finished: bias.finished, a: strip.ring.reduce((t, e) => Math.max(t, e.length), 0) },
+      hard: true,
+    });
+  }
+}
+
+const someEdge = (b: PlanBuilder): boolean =>
+  b.has('front-edge', ...NECK, ...ARMHOLE, 'band-waist', 'band-hem', 'band-wrist');
+
+export const FACINGS: Method[] = [
+  ...(['understitched', 'topstitched', 'rolled'] as const).map((id) =>
+    way('facing', id, id === 'topstitched' ? 1 : 0, (b) => unless(someEdge(b), 'nothing-faced')),
+  ),
+  way('facing-when', 'after-sides', 0, (b) => unless(someEdge(b), 'nothing-faced')),
+  way('facing-when', 'before-sides', 0, (b) => {
+    if (!someEdge(b)) return 'nothing-faced';
+    if (b.has('cap', 'raglan')) return 'sleeves-need-sides';
+    return unless(b.has('facing-side') && b.has('band-armhole'), 'no-armhole-facing');
+  }),
+];
+
+export const hasArmholes = (b: PlanBuilder): boolean => b.has(...ARMHOLE);
+export { zipLength };

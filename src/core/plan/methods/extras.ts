@@ -1,0 +1,163 @@
+import { type PlanBuilder } from '../builder.ts';
+import { openHems, ribbed } from './hems.ts';
+import { lined } from './opening.ts';
+
+const skirtOrBody = (b: PlanBuilder): string[] => {
+  const skirt = [...b.of('skirt-front'), ...b.of('skirt-back')];
+  return (skirt.length ? skirt : [...b.of('front'), ...b.of('back')]).map((p) => p.id);
+};
+const back = (b: PlanBuilder): string[] => b.of('back').map((p) => p.id);
+const inner = (b: PlanBuilder): string[] => {
+  const inside = b.g.making.parts.filter((p) => p.material === 'facing' && p.kind === 'back').map((p) => p.id);
+  const whole = back(b).length ? back(b) : b.of('skirt-back').map((p) => p.id);
+  return inside.length ? inside : whole;
+};
+const fronts = (b: PlanBuilder): string[] => b.of('front').map((p) => p.id);
+const WHOLE = ['done:side?', 'done:skirt-side?', 'done:waist-front?', 'done:waist-back?', 'turned?'];
+
+/** A strip folded and sewn along, turned through its end, pressed. */
+function tube(b: PlanBuilder, name: string, makes: string, long: number): void {
+  b.add('apart', 'machine', `sew-${name}`, { code: 'sew-tube', pieces: [], data: { a: long * 2, long } });
+  b.add('apart', 'table', `turn-${name}`, { code: 'turn-tube', pieces: [], needs: [`sew-${name}`], data: { long } });
+  b.add('apart', 'iron', `press-${name}`, {
+    code: 'press-tube',
+    pieces: [],
+    needs: [`turn-${name}`],
+    makes: [makes],
+    data: { long },
+  });
+}
+
+/** What hangs from the lower edge is sewn to it raw, in place of a hem, and its seam neatened. */
+function onRawEdge(b: PlanBuilder, name: 'ruffle' | 'peplum', needs: string[]): void {
+  const parts = openHems(b);
+  const pieces = parts.map((p) => p.id);
+  const a = b.length(parts, 'hem') * 2;
+  b.add('finish', 'machine', `sew-${name}`, {
+    pieces,
+    needs: [`${name}:made`, ...WHOLE, ...needs],
+    makes: [`${name}:on`],
+    hard: true,
+    data: { a },
+  });
+  b.add('finish', 'overlocker', `neaten-${name}`, {
+    pieces,
+    needs: [`${name}:on`],
+    cares: b.care(b.edges(parts, 'hem'), 'overlocked'),
+    // Buttons come before a ruffle, and the last pressing before buttons: nothing of the hem may wait for it.
+    makes: name === 'peplum' ? ['hem:done'] : [],
+    data: { a },
+  });
+}
+
+/** Why an extra finds no place on this garment; null where it does. */
+export function extraMisfit(b: PlanBuilder, extra: string): string | null {
+  if (extra === 'ruffle' || extra === 'peplum') {
+    if (extra === 'peplum' && b.g.extras.includes('ruffle')) return 'edge-has-ruffle';
+    if (ribbed(b)) return 'edge-has-rib';
+    return openHems(b).length ? null : lined(b) ? 'edge-has-lining' : 'edge-is-taken';
+  }
+  return null;
+}
+
+/** Things without pattern pieces of their own that the sewist adds; each knows what it must come before. */
+export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
+  ties: (b) => {
+    tube(b, 'ties', 'tie:made', 800);
+    b.add('joining', 'machine', 'baste-ties', {
+      pieces: skirtOrBody(b),
+      needs: ['tie:made'],
+      makes: ['edge:dressed', ...skirtOrBody(b).map((p) => `ready:${p}`)],
+      data: { a: 80 },
+    });
+  },
+  label: (b) =>
+    b.add('inside', 'machine', 'sew-label', {
+      pieces: inner(b),
+      makes: ['label:on', ...inner(b).map((p) => `ready:${p}`)],
+      data: { a: 60 },
+    }),
+  hook: (b) =>
+    b.add('finish', 'hand', 'hook-and-eye', {
+      pieces: back(b),
+      needs: ['turned?', 'zip:lined?', 'zip:in?', 'neck:closed?'],
+      data: { a: 40 },
+    }),
+  'patch-pockets': (b) => {
+    b.add('apart', 'iron', 'press-patch', { pieces: [], cares: [], data: {} });
+    b.add('shell', 'machine', 'sew-patch', {
+      pieces: fronts(b),
+      needs: ['press-patch'],
+      makes: ['pocket:set', ...fronts(b).map((p) => `ready:${p}`)],
+      data: { a: 1000, in: 3 },
+    });
+  },
+  gathers: (b) =>
+    b.add('shell', 'machine', 'gather', {
+      pieces: skirtOrBody(b),
+      foot: 'gathering',
+      makes: skirtOrBody(b).map((p) => `ready:${p}`),
+      data: { a: 1200 },
+    }),
+  ruffle: (b) => {
+    b.add('apart', 'machine', 'hem-ruffle', { data: { a: 2400 } });
+    b.add('apart', 'machine', 'gather-ruffle', {
+      needs: ['hem-ruffle'],
+      foot: 'gathering',
+      makes: ['ruffle:made'],
+      data: { a: 2400 },
+    });
+    b.add('finish', 'machine', 'close-lowest', {
+      pieces: fronts(b),
+      needs: ['buttons:on?'],
+      makes: ['front:buttoned'],
+      data: { a: 40 },
+    });
+    onRawEdge(b, 'ruffle', ['buttons:on?', 'front:buttoned']);
+  },
+  peplum: (b) => {
+    b.add('apart', 'machine', 'hem-peplum', { makes: ['peplum:made'], data: { a: 1100 } });
+    onRawEdge(b, 'peplum', []);
+  },
+  casing: (b) => {
+    b.add('joining', 'machine', 'stitch-casing', {
+      pieces: skirtOrBody(b),
+      needs: WHOLE,
+      stops: [{ code: 'casing-gap', mm: 50 }],
+      data: { a: 900 },
+    });
+    b.add('joining', 'table', 'thread-elastic', {
+      pieces: skirtOrBody(b),
+      needs: ['stitch-casing'],
+      makes: ['elastic:in'],
+    });
+    b.add('joining', 'machine', 'close-casing', { pieces: skirtOrBody(b), needs: ['elastic:in'], data: { a: 50 } });
+  },
+  cord: (b) => {
+    b.add('shell', 'buttonhole', 'cord-holes', {
+      pieces: fronts(b),
+      makes: ['holes:cord', ...fronts(b).map((p) => `ready:${p}`)],
+      cautions: ['cords', 'ripper'],
+    });
+    b.add('finish', 'machine', 'cord-casing', { pieces: fronts(b), needs: ['holes:cord', ...WHOLE], data: { a: 700 } });
+    b.add('finish', 'table', 'thread-cord', { pieces: fronts(b), needs: ['cord-casing'], cautions: ['cords'] });
+  },
+  // Caught in the side seams or under a waistband: on before any of them.
+  'belt-loops': (b) =>
+    b.add('shell', 'machine', 'belt-loops', {
+      pieces: skirtOrBody(b),
+      makes: ['loops:on'],
+      data: { a: 300 },
+    }),
+  'detachable-collar': (b) => {
+    b.add('apart', 'iron', 'stretch-collar', { cautions: ['iron'], data: { a: 900 } });
+    b.add('apart', 'machine', 'sew-detachable', { needs: ['stretch-collar'], data: { a: 1100 } });
+    b.add('apart', 'table', 'turn-detachable', { needs: ['sew-detachable'] });
+    b.add('apart', 'machine', 'band-detachable', { needs: ['turn-detachable'], data: { a: 900 } });
+    b.add('finish', 'hand', 'fasten-detachable', {
+      needs: ['band-detachable', 'neck:closed?', 'turned?'],
+      data: { a: 300 },
+    });
+  },
+};
+export const EXTRA_IDS = Object.keys(EXTRAS);

@@ -1,0 +1,63 @@
+import { type PlanBuilder } from '../builder.ts';
+import { type Operation } from '../types.ts';
+
+/** The try-on: once the outside holds together, before what is hard to unpick. Sides sewn late are waited for. */
+export function tryOn(b: PlanBuilder): void {
+  const pieces = b.g.making.parts.filter((p) => p.material === 'shell' && p.layer === 'outer').map((p) => p.id);
+  const late = b.ops.some((o) => o.section === 'joining' && o.makes.includes('done:side'));
+  const joins = (o: Operation): boolean =>
+    o.section === 'shell' && !o.hard && o.makes.some((m) => m.startsWith('done:'));
+  const joined = b.ops.filter(joins).map((o) => o.id);
+  if (!joined.length) return;
+  const needs = [...joined, ...(late ? ['done:side', 'done:waist-front?', 'done:waist-back?'] : ['hem:pressed?'])];
+  b.add(late ? 'joining' : 'shell', 'table', 'try-on', { pieces, needs, cautions: ['pins-on'] });
+}
+
+/** Last pressing, then buttonholes practised, sewn, cut, and buttons; holes under a hood or casing come before it. */
+export function finish(b: PlanBuilder): void {
+  const before = b.ops.filter((o) => !['sew-ruffle', 'neaten-ruffle', 'close-lowest'].includes(o.id)).map((o) => o.id);
+  b.add('finish', 'iron', 'press-all', { needs: before, press: 'edges-roll', makes: ['pressed:all'] });
+  const front = b.of('front').map((p) => p.id);
+  holes(b, front);
+  const { buttons, snaps } = b.g;
+  if (buttons)
+    b.add('finish', 'hand', 'sew-buttons', {
+      pieces: front,
+      needs: ['pressed:all', 'holes:cut?'],
+      cautions: ['small-parts'],
+      makes: ['buttons:on'],
+      data: { buttons },
+    });
+  if (snaps)
+    b.add('finish', 'hand', 'sew-snaps', {
+      pieces: front,
+      needs: ['pressed:all'],
+      cautions: ['small-parts'],
+      makes: buttons ? [] : ['buttons:on'],
+      data: { snaps },
+    });
+}
+
+/** Holes practised, marked, sewn and cut, in that order. */
+function holes(b: PlanBuilder, front: string[]): void {
+  const { hole, holes: n } = b.g;
+  if (!n || !hole) return;
+  const data = { holes: n, opening: hole.opening, overall: hole.overall };
+  b.add('finish', 'buttonhole', 'practise-holes', { needs: ['pressed:all'], foot: 'buttonhole', data });
+  b.add('finish', 'table', 'mark-holes', { pieces: front, needs: ['pressed:all'], data });
+  b.add('finish', 'buttonhole', 'sew-holes', {
+    pieces: front,
+    needs: ['practise-holes', 'mark-holes'],
+    foot: 'buttonhole',
+    cautions: ['thick-seam'],
+    hard: true,
+    data,
+  });
+  b.add('finish', 'table', 'cut-holes', {
+    pieces: front,
+    needs: ['sew-holes'],
+    cautions: ['ripper'],
+    makes: ['holes:cut'],
+    data,
+  });
+}

@@ -1,0 +1,252 @@
+import { type PlanBuilder } from '../builder.ts';
+import { type Part } from '../types.ts';
+import { frontFaced, pressVent, sidesLate } from './body.ts';
+import { type Method, unless, way } from './method.ts';
+import { bagged, lined } from './opening.ts';
+
+const HEMMED: ReadonlySet<string> = new Set(['front', 'back', 'front-side', 'back-side', 'skirt-front', 'skirt-back']);
+
+const shellHems = (b: PlanBuilder): Part[] =>
+  b.g.making.parts.filter((p) => p.material === 'shell' && HEMMED.has(p.kind) && p.ring.some((e) => e.role === 'hem'));
+const ids = (parts: Part[]): string[] => parts.map((p) => p.id);
+const CLOSED = [
+  'done:side?',
+  'done:skirt-side?',
+  'done:centre-back?',
+  'done:skirt-centre-back?',
+  'done:panel-front?',
+  'done:panel-back?',
+];
+
+/** Hems pressed up while they can lie flat; sleeves of a bag too; the vents of a skirt. */
+export function pressHems(b: PlanBuilder): void {
+  const parts = shellHems(b);
+  if (!parts.length || !openHems(b).length ? !turnedUp(b) : ribbed(b) || hung(b)) return;
+  const depth = parts[0]?.ring.find((e) => e.role === 'hem')?.allowance ?? 0;
+  b.add('shell', 'iron', 'press-hem', {
+    pieces: ids(parts),
+    needs: CLOSED.filter((c) => !late(b).includes(c)),
+    makes: ['hem:pressed'],
+    press: 'hem-up',
+    data: { depth },
+  });
+  if (b.has('wrist') && b.g.d.lining.wrist.kind === 'joined') {
+    const sleeves = [...b.of('sleeve'), ...b.of('under-sleeve')];
+    const wrist = sleeves[0]?.ring.find((e) => e.role === 'wrist')?.allowance ?? 0;
+    b.add('shell', 'iron', 'press-wrist', {
+      pieces: ids(sleeves),
+      needs: ['done:underarm?', 'done:elbow?', 'done:forearm?'],
+      makes: ['wrist:pressed'],
+      press: 'hem-up',
+      data: { depth: wrist },
+    });
+  }
+  const skirt = b.of('skirt-back').filter((p) => p.ring.some((e) => e.role === 'vent'));
+  if (skirt.length) pressVent(b, skirt, 'done:skirt-centre-back?');
+}
+
+/** Sides sewn after the layers are joined: the hem cannot wait for them before that. */
+const late = (b: PlanBuilder): string[] => (sidesLate(b) ? ['done:side?'] : []);
+
+const faced = (b: PlanBuilder): boolean => b.has('band-hem');
+/** Hems that no seam takes. */
+export function openHems(b: PlanBuilder): Part[] {
+  return shellHems(b).filter((p) => b.unmet([p], 'hem').length > 0);
+}
+/** Hems that are turned up although a seam takes them: the lining is joined to their raw edge. */
+const turnedUp = (b: PlanBuilder): boolean => bagged(b) && b.g.d.lining.hem.kind === 'joined' && !faced(b);
+export const ribbed = (b: PlanBuilder): boolean => b.parts.has('hem-rib');
+/** A ruffle or peplum is sewn to the raw lower edge: then it is not hemmed. */
+const hung = (b: PlanBuilder): boolean =>
+  b.g.extras.some((x) => x === 'ruffle' || x === 'peplum') && openHems(b).length > 0;
+
+function shellHem(b: PlanBuilder, id: string): void {
+  const parts = openHems(b);
+  const cares = b.care(b.edges(parts, 'hem'), 'hemmed');
+  const long = b.length(parts, 'hem') * 2;
+  const depth = parts[0]?.ring.find((e) => e.role === 'hem')?.allowance ?? 0;
+  const needs = [
+    ...CLOSED,
+    'turned?',
+    'hem:pressed',
+    'vent:joined?',
+    'done:waist-front?',
+    'done:waist-back?',
+    'front:ready?',
+    'waist-lining:in?',
+    'done:waistband?',
+    'corner:mitred?',
+    'sides:closed?',
+  ];
+  const hand = id === 'blind';
+  if (hand)
+    b.add('finish', 'overlocker', 'neaten-hem', {
+      pieces: ids(parts),
+      needs: CLOSED,
+      makes: ['hem:edged'],
+      data: { a: long },
+    });
+  b.add('finish', hand ? 'hand' : 'machine', `hem-${id}`, {
+    pieces: ids(parts),
+    needs: [...needs, 'hem:edged?'],
+    cares,
+    makes: ['hem:done'],
+    data: { depth, a: long },
+  });
+}
+
+/** Free linings hemmed by themselves, chains at the side seams. */
+function liningHem(b: PlanBuilder, by: 'machine' | 'hand'): void {
+  const parts = b.g.making.parts.filter((p) => p.material === 'lining' && p.ring.some((e) => e.role === 'hem'));
+  const { turn1, turn2 } = b.g.d.lining.hem;
+  const lateSide = b.ops.some((o) => o.section === 'joining' && o.makes.includes('done:lining-side'));
+  b.add(lateSide ? 'finish' : 'inside', by, `lining-hem-${by}`, {
+    code: 'lining-hem',
+    pieces: ids(parts),
+    needs: [
+      'done:lining-side?',
+      'done:lining-skirt-side?',
+      'done:lining-waist-front?',
+      'done:lining-centre-back?',
+      'done:lining-skirt-centre-back?',
+      'sides:closed?',
+      ...(b.g.methods['lining-edge'] === 'felled' ? [] : ['done:facing-line-front?']),
+    ],
+    cares: b.care(b.edges(parts, 'hem'), 'hemmed'),
+    makes: lateSide ? ['lining:hemmed'] : ['lining:hemmed', 'liner:hemmed'],
+    thread: 'lining',
+    data: { turn1, turn2, a: b.length(parts, 'hem') * 2 },
+  });
+  b.add('finish', 'hand', 'thread-chains', {
+    pieces: ids(parts),
+    needs: ['hem:done?', 'lining:hemmed', 'turned?'],
+    data: { a: 60 },
+  });
+}
+
+/** Sleeve linings that end by themselves. */
+export function liningWrist(b: PlanBuilder): void {
+  const parts = b.g.making.parts.filter((p) => p.material === 'lining' && ['sleeve', 'under-sleeve'].includes(p.kind));
+  const free = b.unmet(parts, 'wrist');
+  if (!free.length || b.g.d.lining.wrist.kind === 'rib') return;
+  const { turn1, turn2 } = b.g.d.lining.wrist;
+  b.add('inside', 'machine', 'lining-wrist', {
+    pieces: ids(parts),
+    needs: ['done:lining-underarm?', 'done:lining-elbow?', 'done:lining-forearm?'],
+    cares: b.care(free, 'hemmed'),
+    makes: ['wrist-lining:hemmed'],
+    thread: 'lining',
+    data: { turn1, turn2, a: b.length(parts, 'wrist') },
+  });
+}
+
+/** Whether the lower edge is parted at the front: by a front edge, whatever closes it. */
+const opensInFront = (b: PlanBuilder): boolean =>
+  frontFaced(b) || shellHems(b).some((p) => p.ring.some((e) => e.role === 'front-edge' && !e.onFold));
+
+/** A rib stretched to the edge: to the shell, then the lining to its other edge; cuffs last, over both layers. */
+export function ribs(b: PlanBuilder): void {
+  for (const [id, role, needs] of [
+    ['hem-rib', 'hem', CLOSED],
+    ['wrist-rib', 'wrist', ['done:cap?', 'done:underarm?', 'turned?', 'inside:sleeves?']],
+  ] as const) {
+    const rib = b.parts.get(id);
+    if (!rib) continue;
+    const parts = role === 'hem' ? shellHems(b) : [...b.of('sleeve'), ...b.of('under-sleeve')];
+    const linings = role === 'wrist' ? [...b.of('sleeve', 'lining'), ...b.of('under-sleeve', 'lining')] : [];
+    const over = role === 'wrist' ? b.joints('wrist', 'wrist-under') : [];
+    const own = b.care(b.edges([rib], ...rib.ring.map((e) => e.role)), 'enclosed');
+    const cares = [...own, ...b.care(b.edges([...parts, ...linings], role), lined(b) ? 'enclosed' : 'overlocked')];
+    const share = b.g.d.lining[role].ribShare;
+    // Where the front opens the hem's rib is no ring: its ends are sewn across and turned, level with the front edges.
+    const ends = role === 'hem' && opensInFront(b);
+    b.add('apart', 'machine', `${ends ? 'end' : 'close'}:${id}`, {
+      code: ends ? 'end-rib' : 'close-rib',
+      pieces: [id],
+      makes: [`made:${id}`],
+      data: { share },
+    });
+    b.add(role === 'hem' ? 'shell' : 'joining', lined(b) ? 'machine' : 'overlocker', `sew:${id}`, {
+      code: 'sew-rib',
+      pieces: [...ids(parts), ...ids(linings), id],
+      needs: [...needs.filter((n) => n !== 'done:side?' || !late(b).length), `made:${id}`],
+      sews: over
+        .filter((j) => !b.ops.some((o) => o.sews.some((s) => s.joint === j.id)))
+        .map((j) => ({ joint: j.id, from: 0, to: 1 })),
+      cares,
+      makes: [`${id}:on`, ...(lined(b) ? [] : [`${role}:done`])],
+      data: { share, a: b.length(parts, role) },
+    });
+  }
+}
+
+/** A vent without a lining: its edges turned under and stitched, or caught by hand with the hem. */
+export function hemVents(b: PlanBuilder): void {
+  const parts = b.g.making.parts.filter((p) => p.ring.some((e) => e.role === 'vent') && !b.has('vent-over'));
+  if (!parts.length) return;
+  const cares = b.care(b.edges(parts, 'vent', 'vent-top'), 'hemmed');
+  b.add('shell', 'machine', 'hem-vent', {
+    pieces: ids(parts),
+    needs: ['vent:pressed'],
+    cares,
+    makes: ['vent:joined'],
+    data: { a: b.length(parts, 'vent') * 2 },
+  });
+}
+
+/** Corner where two hems meet, at vents and slits: mitred, or folded plainly one over the other. */
+function mitre(b: PlanBuilder): void {
+  const parts = shellHems(b).filter((p) => p.ring.some((e) => e.role === 'vent'));
+  const hem = parts[0]?.ring.find((e) => e.role === 'hem')?.allowance ?? 0;
+  const side = parts[0]?.ring.find((e) => e.role === 'vent')?.allowance ?? 0;
+  const first = { pieces: ids(parts), data: { hem, side, alongHem: 2 * side, alongSide: 2 * hem } };
+  b.add('shell', 'table', 'mark-mitre', { ...first, needs: ['hem:pressed', 'vent:pressed?'] });
+  b.add('shell', 'machine', 'sew-mitre', { ...first, needs: ['mark-mitre'], data: { ...first.data, a: hem * 2 } });
+  b.add('shell', 'table', 'trim-mitre', {
+    ...first,
+    needs: ['sew-mitre'],
+    makes: ['corner:mitred'],
+    cautions: ['blades'],
+  });
+}
+
+/** An unlined shirt's hem is turned twice and stitched. */
+const unlined: Method['usual'] = (b) => !lined(b);
+
+const free = (b: PlanBuilder): boolean => openHems(b).length > 0 && !ribbed(b) && !hung(b);
+const vented = (b: PlanBuilder): boolean => shellHems(b).some((p) => p.ring.some((e) => e.role === 'vent'));
+const liningFree = (b: PlanBuilder): boolean =>
+  b.g.making.parts.some((p) => p.material === 'lining' && p.ring.some((e) => e.role === 'hem')) &&
+  !bagged(b) &&
+  !ribbed(b);
+
+export const HEMS: Method[] = [
+  ...(['blind', 'machine', 'rolled'] as const).map((id) => ({
+    ...way(
+      'hem',
+      id,
+      id === 'blind' ? 0 : 1,
+      (b) => unless(free(b), 'hem-not-free'),
+      (b) => shellHem(b, id),
+    ),
+    ...(id === 'machine' && { usual: unlined }),
+  })),
+  way('hem', 'none', 0, (b) => unless(!free(b), 'hem-is-free')),
+  ...(['machine', 'hand'] as const).map((by) =>
+    way(
+      'lining-hem',
+      by,
+      0,
+      (b) => unless(liningFree(b), 'lining-hem-not-free'),
+      (b) => liningHem(b, by),
+    ),
+  ),
+  way('corner', 'plain', 0, (b) => unless(vented(b), 'no-corner')),
+  way(
+    'corner',
+    'mitred',
+    0,
+    (b) => unless(vented(b) && !ribbed(b) && !hung(b) && (openHems(b).length > 0 || turnedUp(b)), 'no-corner'),
+    mitre,
+  ),
+];

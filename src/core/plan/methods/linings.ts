@@ -1,0 +1,378 @@
+import { type PlanBuilder } from '../builder.ts';
+import { TUBE } from '../check/index.ts';
+import { edgesOf, partOf } from '../garmentmodel.ts';
+import { type Joint, type Laid, type StopPoint } from '../types.ts';
+import { bag, turnThrough } from './bag.ts';
+import {
+  before,
+  easeCap,
+  liningArmholes,
+  openWaist,
+  setThroughBoth,
+  shouldersLate,
+  sideCodes,
+  sidesLate,
+  zipShares,
+} from './body.ts';
+import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
+import { type Method, unless, way } from './method.ts';
+import { bagged, lined, linings, OPEN_IN, openIn, opening, openingLength, sewnLength, widestHem } from './opening.ts';
+
+const felled = (b: PlanBuilder): boolean => b.g.methods['lining-edge'] === 'felled';
+
+/** A seam of the lining, with the opening for turning left in it where it is the chosen one. */
+function liningSeam(b: PlanBuilder, codes: string[], needs: string[]): void {
+  const open = codes.find((c) => OPEN_IN[opening(b)] === c && b.has(c));
+  const stops: StopPoint[] = open ? [{ code: 'opening', mm: openingLength(b) }] : [];
+  b.sew('inside', codes, { needs, stops });
+  if (open) openIn(b, `sew:${b.joints(...codes)[0]?.code}`, open);
+}
+
+/** Facings and lining made up into one inside, or each for itself where the lining is felled in by hand. */
+export function insideBody(b: PlanBuilder): void {
+  b.sew('inside', ['lining-panel-front']);
+  b.sew('inside', ['lining-panel-back']);
+  const panels = ['done:lining-panel-front?', 'done:lining-panel-back?'];
+  const shares = zipShares(b);
+  if (shares.body < 1) b.sew('inside', ['facing-centre-back'], zipped(b, 'facing-centre-back'));
+  if (!felled(b)) facingLines(b, panels);
+  if (shares.body < 1) b.sew('inside', ['lining-centre-back'], { needs: panels, ...zipped(b, 'lining-centre-back') });
+  b.sew('inside', ['lining-centre-front'], { needs: panels });
+  if (!shouldersLate(b)) {
+    const flat = ['done:facing-line-front?', 'done:facing-line-back?', 'done:lining-centre-back?', ...panels];
+    if (felled(b)) {
+      b.sew('inside', ['facing-shoulder']);
+      b.sew('inside', ['lining-shoulder'], { needs: panels });
+    } else b.sew('inside', ['facing-shoulder', 'lining-shoulder'], { needs: flat });
+    b.sew('inside', ['facing-raglan'], { needs: flat });
+  }
+  if (!sidesLate(b) || before(b)) liningSeam(b, ['lining-side'], [...panels, 'pocket:kept?']);
+  liningSeam(b, ['lining-underarm'], []);
+  b.sew('inside', ['lining-forearm']);
+  b.sew('inside', ['lining-elbow'], { needs: ['done:lining-forearm?'] });
+  const sleeves = ['done:lining-underarm?', 'done:lining-elbow?', 'done:lining-forearm?'];
+  if (b.has('lining-cap')) easeCap(b, 'sleeve', 'inside', 'lining-cap');
+  const shoulders = ['done:facing-shoulder?', 'done:lining-shoulder?', 'done:lining-side?'];
+  b.sew('inside', ['lining-cap'], {
+    needs: [...sleeves, ...shoulders, 'eased:lining-cap?'],
+    makes: ['inside:sleeves'],
+  });
+  b.sew('inside', ['lining-raglan'], { needs: [...sleeves, 'done:lining-side?'], makes: ['inside:sleeves'] });
+  liningSkirt(b);
+}
+
+function zipped(b: PlanBuilder, code: string): { from?: number; to?: number } {
+  const { body, skirt } = zipShares(b);
+  const from = code.includes('skirt') ? skirt : body;
+  return from > 0 ? { from } : {};
+}
+
+function facingLines(b: PlanBuilder, panels: string[]): void {
+  b.sew('inside', ['facing-line-front'], { needs: panels });
+  b.sew('inside', ['facing-line-back'], { needs: [...panels, 'done:facing-centre-back?'] });
+  b.sew('inside', ['facing-line-sleeve']);
+}
+
+function liningSkirt(b: PlanBuilder): void {
+  const { skirt } = zipShares(b);
+  if (skirt < 1) b.sew('inside', ['lining-skirt-centre-back'], { ...zipped(b, 'lining-skirt-centre-back') });
+  b.sew('inside', ['lining-skirt-centre-front']);
+  if (!flatLate(b)) b.sew('inside', ['lining-skirt-side'], { needs: ['done:lining-skirt-centre-back?'] });
+  if (!sidesLate(b)) liningWaist(b, ['done:lining-side?']);
+  // Facing and lining each closed to a ring first, then sewn to each other in the round.
+  b.sew('inside', ['facing-line-waist'], {
+    needs: [
+      'done:facing-side?',
+      'done:facing-skirt-centre-back?',
+      'done:facing-skirt-centre-front?',
+      'done:lining-skirt-side?',
+      'done:lining-skirt-centre-back?',
+      'done:lining-skirt-centre-front?',
+    ],
+  });
+}
+
+/** Waist seams of both layers sewn flat, before the late sides run across them. */
+const flatLate = (b: PlanBuilder): boolean => sidesLate(b) && b.g.methods.waist === 'flat';
+
+function liningWaist(b: PlanBuilder, needs: string[]): void {
+  b.sew(sidesLate(b) ? 'joining' : 'inside', ['lining-waist-front', 'lining-waist-back'], {
+    needs: [...needs, ...(flatLate(b) ? [] : ['done:lining-skirt-side?']), 'done:lining-skirt-centre-back?'],
+  });
+}
+
+/** Layers that are joined: edge, armholes, wrists, vents and hem, the turning between them. */
+export function joinLayers(b: PlanBuilder): void {
+  closeEdge(b);
+  const armholes = b.g.methods.armholes ?? 'none';
+  const turnsFirst = ['felled'].includes(armholes) || !hasArmholes(b);
+  if (hasArmholes(b) && !turnsFirst)
+    closeArmholes(b, {
+      by: 'machine',
+      needs: [
+        'held:edge?',
+        'facings:joined?',
+        ...(shouldersLate(b)
+          ? []
+          : [
+              'done:shoulder?',
+              'done:yoke-shoulder?',
+              'done:yoke-back?',
+              'done:facing-shoulder?',
+              'done:lining-shoulder?',
+            ]),
+      ],
+      short: shouldersLate(b),
+    });
+  if (bagged(b)) bag(b);
+  else turnThrough(b);
+  if (hasArmholes(b) && armholes === 'felled')
+    closeArmholes(b, {
+      by: 'hand',
+      needs: ['turned?', 'done:shoulder?', 'done:side?', 'done:lining-side?'],
+      short: false,
+    });
+  basteNeck(b);
+  setThroughBoth(b);
+  fellCaps(b);
+  if (shouldersLate(b)) lateShoulders(b);
+  if (sidesLate(b)) lateSides(b);
+  if (felled(b)) fellLining(b);
+  vents(b);
+}
+
+/** Sleeve linings in an unlined body: their caps slipped over the armhole seam by hand. */
+function fellCaps(b: PlanBuilder): void {
+  const armholes = b.has('raglan') ? liningArmholes(b) : [];
+  const keys = [...b.unmet(linings(b), 'cap'), ...armholes];
+  if (!keys.length) return;
+  b.add('finish', 'hand', 'fell-caps', {
+    pieces: [...new Set(keys.map(partOf))],
+    needs: [
+      'done:cap?',
+      'done:raglan?',
+      'done:lining-underarm?',
+      'done:lining-elbow?',
+      'wrist:joined?',
+      'wrist-lining:hemmed?',
+    ],
+    cares: b.care(keys, 'enclosed'),
+    thread: 'lining',
+    data: { a: 500 },
+  });
+}
+
+/** A slit: its edges turned in, the lining joined to them as at a zip; or hemmed. */
+export function finishSlit(b: PlanBuilder): void {
+  const open = b.g.making.joints.filter((j) => b.slitShare(j) > 0);
+  if (!open.length) return;
+  const pieces = [...new Set(edgesOf(open).map(partOf))];
+  b.add('finish', 'machine', lined(b) ? 'line-slit' : 'hem-slit-edges', {
+    pieces,
+    needs: [...open.map((j) => `done:${j.code}?`), 'hem:pressed?', 'turned?', 'lining:hemmed?'],
+    makes: ['slit:done'],
+    data: { slit: b.g.d.lining.slit.length, a: b.g.d.lining.slit.length * 2 },
+  });
+}
+
+/** Shoulders last: the shell's sewn right sides together through the slot, the lining's folded in over them. */
+function lateShoulders(b: PlanBuilder): void {
+  const slotted = b.g.methods.armholes === 'slotted';
+  b.sew('joining', ['shoulder'], { needs: ['turned'], reached: true, plain: true, care: 'enclosed' });
+  b.sew(
+    'joining',
+    ['facing-shoulder', 'lining-shoulder'],
+    slotted
+      ? { needs: ['done:shoulder'], reached: true, plain: true }
+      : {
+          id: 'fell-shoulders',
+          station: 'hand',
+          code: 'fell-shoulders',
+          needs: ['done:shoulder'],
+          to_: null,
+          plain: true,
+          care: 'enclosed',
+        },
+  );
+  const rest = b.ops.filter((o) => ['sew-edge', 'sew-armholes'].includes(o.id)).flatMap((o) => o.sews);
+  b.add('joining', 'machine', 'close-slots', {
+    pieces: [...new Set(rest.flatMap((s) => edgesOf(b.g.making.joints.filter((j) => j.id === s.joint))).map(partOf))],
+    needs: ['done:shoulder?', 'done:facing-shoulder?', 'done:lining-shoulder?'],
+    sews: rest.map((s) => ({ joint: s.joint, from: 0.8, to: 1 })),
+    makes: ['armholes:closed', 'neck:closed'],
+    reached: true,
+    data: { a: 120 },
+  });
+}
+
+/** Sides stop so far above the hem until it is levelled and turned (3"). Common practice. */
+const ABOVE_HEM = 75;
+
+/** Whether an edge's own piece ends at a hem. */
+const atHem = (b: PlanBuilder, key: string): boolean =>
+  b.parts.get(partOf(key))?.ring.some((e) => e.role === 'hem') ?? false;
+
+/** Shell and lining sides in one run, matched at the underarm. */
+function lateSides(b: PlanBuilder): void {
+  if (flatLate(b)) liningWaist(b, ['turned?']);
+  const linings = flatLate(b) ? ['lining-side', 'lining-skirt-side'] : ['lining-side'];
+  const codes = [...sideCodes(b), 'facing-side', ...linings];
+  // Only a side that runs down to a hem stops above it; a bodice's ends at its waist.
+  const hangs = b.has('lining-side') && b.g.d.lining.hem.kind === 'free';
+  const low = (j: Joint): boolean => hangs && edgesOf([j]).some((k) => atHem(b, k));
+  const stops = b.joints(...codes).some(low) ? [{ code: 'stop-above-hem', mm: ABOVE_HEM }] : [];
+  b.sew('joining', codes, {
+    id: 'sew:side',
+    needs: [
+      'turned?',
+      'pocket:set?',
+      'loops:on?',
+      ...openWaist(b),
+      ...(flatLate(b) ? ['done:lining-waist-front?'] : []),
+    ],
+    plain: true,
+    short: (j) => (low(j) ? { to: ABOVE_HEM } : {}),
+    stops,
+  });
+  const rest = b.rest('sew:side', codes).filter((s) => s.to > 0.5);
+  if (stops.length && rest.length)
+    b.add('finish', 'machine', 'close-sides', {
+      pieces: [...new Set(b.joints(...codes).flatMap((j) => edgesOf([j]).map(partOf)))],
+      needs: ['sew:side', 'try-on?', 'hem:pressed?'],
+      sews: rest,
+      makes: ['sides:closed'],
+      data: { a: rest.length * ABOVE_HEM },
+    });
+  const bare = b.joints(...sideCodes(b)).filter((j) => b.isBare(j));
+  if (bare.length)
+    b.add('joining', 'overlocker', 'neaten:sides', {
+      code: 'neaten-together',
+      about: 'side',
+      works: bare.map((j) => j.id),
+      needs: ['done:side'],
+      cares: b.care(edgesOf(bare), 'overlocked'),
+      data: { a: bare.reduce((t, j) => t + j.lengthA, 0) },
+    });
+  if (!flatLate(b)) liningWaist(b, ['done:lining-side?']);
+}
+
+/** Both lie as they are worn, one edge folded in over the other. */
+function felledFlat(b: PlanBuilder, j: Joint): Laid[] {
+  const [a, c] = b.flat(j) as [Laid, Laid];
+  return [
+    { ...a, swings: 0 },
+    { ...c, swings: 0, up: b.alike(a.part, c.part) ? a.up : 'wrong' },
+  ];
+}
+
+/** The lining, made up for itself, slipped to the facings by hand. */
+function fellLining(b: PlanBuilder): void {
+  const codes = ['facing-line-front', 'facing-line-back', 'facing-line-sleeve'];
+  const j = b.joints(...codes)[0];
+  if (!j) return;
+  b.sew('finish', codes, {
+    id: 'fell-lining',
+    station: 'hand',
+    code: 'fell-lining',
+    stack: felledFlat(b, j),
+    care: 'enclosed',
+    to_: null,
+    needs: ['turned?', 'held:edge?', 'done:lining-side?', 'inside:sleeves?', 'done:lining-shoulder?', 'done:cap?'],
+    makes: ['lining:in'],
+  });
+}
+
+/** The lining to both sides of a vent, and across its top. */
+function vents(b: PlanBuilder): void {
+  if (!b.has('vent-over')) return;
+  const early = bagged(b);
+  b.sew('joining', ['vent-over', 'vent-under'], {
+    id: 'sew-vent',
+    code: 'sew-vent',
+    needs: [
+      'held:edge?',
+      ...(early ? [] : ['turned?']),
+      'vent:pressed',
+      'done:lining-centre-back?',
+      'done:lining-skirt-centre-back?',
+      'done:lining-side?',
+      'hem:pressed?',
+      'liner:hemmed?',
+    ],
+    allowance: b.g.d.lining.vent.liningSeam,
+    stops: [{ code: 'stop-at-vent-top', mm: 0 }],
+    to_: null,
+    reached: true,
+    makes: ['vent:joined'],
+    data: { over: b.joints('vent-over')[0]?.lengthA ?? 0, under: b.joints('vent-under')[0]?.lengthA ?? 0 },
+  });
+}
+
+const needsOpening = (b: PlanBuilder): boolean => bagged(b) && !wristsOpen(b);
+
+/** Wrists that are finished after the turning serve as the way. */
+const wristsOpen = (b: PlanBuilder): boolean =>
+  b.has('lining-cap', 'lining-raglan') && (!b.has('wrist') || b.g.d.lining.wrist.kind === 'rib') && bagged(b);
+
+/** Whether the opening finds room in this seam, with a stitch left at both ends. */
+const roomy = (b: PlanBuilder, code: string): boolean => sewnLength(b, code) * 0.9 >= openingLength(b);
+
+const openable =
+  (code: string): Method['fits'] =>
+  (b) =>
+    !needsOpening(b) ? 'no-opening-needed' : b.has(code) ? unless(roomy(b, code), 'seam-too-short') : 'seam-not-there';
+
+/** Both sleeveless and lined or faced there. */
+const armholed = (b: PlanBuilder): string | null => unless(hasArmholes(b), 'no-closed-armholes');
+
+const pullThrough = (b: PlanBuilder): string | null => {
+  const none = armholed(b);
+  if (none) return none;
+  if (b.joints('shoulder', 'yoke-shoulder').some((j) => j.lengthA < TUBE[b.g.making.bulk])) return 'strap-too-narrow';
+  const front = b.of('front').some((p) => p.ring.some((e) => e.role === 'front-edge'));
+  // A yoke runs across the back: an open centre back below it does not open the ring of the shoulders.
+  const open = front || (zipShares(b).body >= 1 && !b.has('yoke-shoulder'));
+  if (!open) return 'both-centres-closed';
+  return unless(!bagged(b), 'hem-is-joined');
+};
+
+/** Shoulders sewn last: none with a yoke in them, none where a collar closes with the neck seam. */
+const late = (b: PlanBuilder): string | null => {
+  const none = armholed(b);
+  if (none) return none;
+  if (b.has('collar-neck', 'hood-neck')) return 'collar-needs-shoulders';
+  return unless(!b.has('yoke-shoulder') && b.has('shoulder'), 'yoke-in-shoulder');
+};
+
+export const LININGS: Method[] = [
+  way('armholes', 'pull-through', 0, pullThrough),
+  way('armholes', 'slotted', 0, late),
+  way('armholes', 'shoulders-last', 0, late),
+  way('armholes', 'felled', 0, armholed),
+  way('armholes', 'none', 0, (b) => unless(!hasArmholes(b), 'armholes-are-closed')),
+  way('lining-edge', 'machined', 0, (b) => unless(b.has('facing-line-front', 'facing-line-back'), 'no-facing-line')),
+  way('lining-edge', 'felled', 0, (b) =>
+    !b.has('facing-line-front', 'facing-line-back')
+      ? 'no-facing-line'
+      : bagged(b)
+        ? 'hem-is-joined'
+        : unless(!hasArmholes(b), 'armholes-are-closed'),
+  ),
+  way('lining-sides', 'apart', 0, (b) => unless(b.has('lining-side', 'lining-skirt-side'), 'no-lining-sides')),
+  way('lining-sides', 'one-run', 0, (b) =>
+    !b.has('lining-side')
+      ? 'no-lining-sides'
+      : bagged(b)
+        ? 'hem-is-joined'
+        : b.has('cap') && !b.has('lining-cap')
+          ? null
+          : unless(!b.has('cap', 'raglan', 'vent-over'), 'sleeves-need-sides'),
+  ),
+  way('opening', 'sleeve', 0, openable('lining-underarm')),
+  way('opening', 'side', 0, openable('lining-side')),
+  way('opening', 'hem', 0, (b) => {
+    if (!needsOpening(b)) return 'no-opening-needed';
+    return b.g.d.lining.hem.kind === 'rib' ? 'hem-is-rib' : unless(roomy(b, widestHem(b)), 'seam-too-short');
+  }),
+  way('opening', 'none', 0, (b) => unless(!needsOpening(b), 'must-be-turned')),
+];

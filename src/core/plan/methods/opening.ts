@@ -1,0 +1,57 @@
+import { type PlanBuilder } from '../builder.ts';
+import { OPENING } from '../check/index.ts';
+import { type Part } from '../types.ts';
+
+/** Length of the opening left for turning, mm. */
+export const openingLength = (b: PlanBuilder): number => OPENING[b.g.making.bulk];
+
+export const linings = (b: PlanBuilder): Part[] => b.g.making.parts.filter((p) => p.material === 'lining');
+
+export const lined = (b: PlanBuilder): boolean => linings(b).length > 0;
+
+export const opening = (b: PlanBuilder): string => b.g.methods.opening ?? 'none';
+
+/** Length of the seam that is sewn at all: a slit below leaves the rest open anyway, mm. */
+export function sewnLength(b: PlanBuilder, code: string): number {
+  const j = b.joints(code)[0];
+  return j ? j.lengthA * (1 - b.slitShare(j)) : 0;
+}
+
+/** The stretch left open in the middle of what is sewn of a seam, as shares of its length. */
+export function gap(b: PlanBuilder, code: string): { from: number; to: number } {
+  const j = b.joints(code)[0];
+  const long = j?.lengthA ?? openingLength(b) * 2;
+  const sewn = j ? 1 - b.slitShare(j) : 1;
+  const half = Math.min(0.45 * sewn, openingLength(b) / long / 2);
+  return { from: sewn / 2 - half, to: sewn / 2 + half };
+}
+
+export const OPEN_IN: Record<string, string> = { sleeve: 'lining-underarm', side: 'lining-side', hem: '' };
+
+/** Parts the stretches of a sewn joint in two, round the gap. */
+export function openIn(b: PlanBuilder, op: string, code: string): void {
+  const { from, to } = gap(b, code);
+  const ids = b.joints(code).map((j) => j.id);
+  const sewn = b.ops.find((o) => o.id === op);
+  if (!sewn) return;
+  // Only one of a pair is left open; the plan, which knows pairs as one, keeps the gap on the joint.
+  sewn.sews = sewn.sews.flatMap((s) =>
+    ids.includes(s.joint)
+      ? [
+          { ...s, to: from },
+          { ...s, from: to },
+        ]
+      : [s],
+  );
+}
+
+export const hemCodes = (b: PlanBuilder): string[] =>
+  [...new Set(b.g.making.joints.map((j) => j.code))].filter((c) => c.startsWith('hem-'));
+
+/** The longest piece of the hem: the opening is left there. */
+export const widestHem = (b: PlanBuilder): string =>
+  [...b.joints(...hemCodes(b))].sort((x, y) => y.lengthA - x.lengthA)[0]?.code ?? '';
+
+export const bagged = (b: PlanBuilder): boolean => hemCodes(b).length > 0;
+
+export const everywhere = (b: PlanBuilder): string[] => b.g.making.parts.map((p) => p.id);

@@ -1,0 +1,69 @@
+import { type PlanBuilder } from '../builder.ts';
+import { type Part } from '../types.ts';
+
+/** Staystitching lies this far inside the allowance from the seam line (1/8"). Common practice. */
+const STAY_INSIDE = 3;
+
+const interfaced = (b: PlanBuilder): Part[] => b.g.making.parts.filter((p) => p.fused);
+
+/** Cutting, fusing, staystitching, darts and pleats: what every piece needs before it is joined. */
+export function prepare(b: PlanBuilder): void {
+  const { parts } = b.g.making;
+  b.add('prepare', 'table', 'cut', {
+    pieces: parts.map((p) => p.id),
+    cautions: ['blades'],
+    data: { pieces: parts.reduce((t, p) => t + (p.paired ? 2 : 1), 0) },
+  });
+  if (interfaced(b).length) b.add('prepare', 'iron', 'test-fuse', { cautions: ['fumes'] });
+  for (const p of interfaced(b))
+    b.add('prepare', 'iron', `fuse:${p.id}`, {
+      pieces: [p.id],
+      needs: ['test-fuse'],
+      makes: [`ready:${p.id}`],
+      cautions: ['fumes'],
+    });
+  for (const p of parts) {
+    if (p.material !== 'shell' || p.layer !== 'outer') continue;
+    const neck = p.ring.find((e) => (e.role === 'neckline' || (e.role === 'panel-seam' && e.radius)) && !e.onFold);
+    if (!neck || !['front', 'back', 'yoke'].includes(p.kind)) continue;
+    b.add('prepare', 'machine', `stay:${p.id}`, {
+      code: 'staystitch',
+      pieces: [p.id],
+      needs: [`fuse:${p.id}?`],
+      makes: [`ready:${p.id}`],
+      allowance: Math.max(0, neck.allowance - STAY_INSIDE),
+      data: { inside: STAY_INSIDE, a: neck.length },
+    });
+  }
+  for (const p of parts) folds(b, p);
+}
+
+/** Darts sewn and pressed, pleats laid. */
+function folds(b: PlanBuilder, p: Part): void {
+  const section = p.layer === 'outer' ? 'shell' : 'inside';
+  const soft = p.material === 'lining' && b.g.d.lining.darts === 'pleats';
+  if (p.darts && !soft) {
+    const needs = [`stay:${p.id}?`];
+    b.add(
+      section,
+      'machine',
+      `darts:${p.id}`,
+      { code: 'sew-darts', pieces: [p.id], needs, data: { darts: p.darts } },
+      true,
+    );
+    b.add(section, 'iron', `press-darts:${p.id}`, {
+      code: 'press-darts',
+      pieces: [p.id],
+      needs: [`darts:${p.id}`],
+      makes: [`ready:${p.id}`],
+    });
+  }
+  if (p.pleats || (p.darts && soft))
+    b.add(section, 'machine', `pleats:${p.id}`, {
+      code: 'baste-pleats',
+      pieces: [p.id],
+      needs: [`stay:${p.id}?`],
+      makes: [`ready:${p.id}`],
+      data: { pleats: p.pleats || p.darts, pleat: b.g.d.lining.pleat },
+    });
+}

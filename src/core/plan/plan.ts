@@ -1,0 +1,143 @@
+import { type Decisions } from '../document/project.ts';
+import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
+import { checkPlan } from './check/index.ts';
+import { customOrder, withIds } from './customorder.ts';
+import { keyOf, singleYoke } from './garmentmodel.ts';
+import { misfitExtras, operationsFor, resolve } from './methods/catalogue.ts';
+import { yokeIsDouble } from './methods/yokes.ts';
+import { orderOperations, resolveNeeds } from './order.ts';
+import { minutesOf } from './times.ts';
+import { type Garment, type GarmentModel, type Operation, type Plan, type PlanStep } from './types.ts';
+
+/** What a garment is planned from: all but the methods, which follow from the choices. */
+export type Task = Omit<Garment, 'methods' | 'extras'>;
+type Choices = Decisions['making'];
+
+/** Roles of the outside that need a facing, a strip, a lining or a hem of their own. */
+const MUST_END: ReadonlySet<string> = new Set(['neckline', 'armhole', 'front-edge', 'waist', 'wrist', 'hem']);
+
+/** Edges of the outside that no step takes care of: refused with what would. */
+function withoutFinish(ops: Operation[], making: GarmentModel): Finding[] {
+  const cared = new Set(ops.flatMap((o) => o.cares.map((c) => c.edge)));
+  const seen = new Set<string>();
+  return making.parts.flatMap((p) =>
+    p.material !== 'shell' || p.layer !== 'outer' || p.kind === 'other'
+      ? []
+      : p.ring.flatMap((e): Finding[] => {
+          if (e.onFold || !MUST_END.has(e.role) || cared.has(keyOf(p.id, e.id)) || seen.has(e.role)) return [];
+          seen.add(e.role);
+          return [stop('edge-has-no-finish', { piece: p.of, edge: e.id }, { role: e.role })];
+        }),
+  );
+}
+
+/** Choices that contradict each other, whatever the method. */
+const contradictions = ({ d, making }: Task): Finding[] =>
+  d.facing.on && d.facing.kind === 'lapel' && making.joints.some((j) => j.code === 'stand-neck')
+    ? [stop('lapel-with-stand', undefined, {})]
+    : [];
+
+/** What is hard to unpick comes after the try-on, save what the try-on itself waits for. */
+function afterTryOn(ops: Operation[]): Result<Operation[]> {
+  const needs = resolveNeeds(ops);
+  if (!needs.ok) return needs;
+  const at = ops.findIndex((o) => o.id === 'try-on');
+  const before = new Set<number>();
+  const queue = [at];
+  for (let i = queue.pop(); i !== undefined; i = queue.pop())
+    if (!before.has(i)) {
+      before.add(i);
+      queue.push(...(needs.value[i] ?? []));
+    }
+  const late = (o: Operation, i: number): boolean =>
+    at >= 0 && o.hard && !before.has(i) && (o.section === 'joining' || o.section === 'finish');
+  return ok(withIds(ops, needs.value).map((o, i) => (late(o, i) ? { ...o, needs: [...o.needs, 'try-on'] } : o)));
+}
+
+/** Operations in a valid order, their needs as ids. */
+function proposed(g: Garment, beam?: number): Result<Operation[]> {
+  const { ops, parts } = operationsFor(g);
+  const bare = withoutFinish(ops, g.making);
+  if (bare.length) return refuse(...bare);
+  const ready = afterTryOn(ops.map((o) => ({ ...o, minutes: minutesOf(o, parts) })));
+  return ready.ok ? orderOperations(ready.value, beam) : ready;
+}
+
+/**
+ * The making-up plan: methods from the choices, operations from the methods, ordered by their needs or as the sewist has them,
+ * and looked over by the checker. A narrower `beam` is quicker and walks more. Contradictory choices are refused, or told with those that would fit.
+ */
+export function makePlan(task: Task, choices: Choices, beam?: number): Result<Plan> {
+  const against = contradictions(task);
+  if (against.length) return refuse(...against);
+  const base = { ...task, extras: choices.extras };
+  const { methods, misfits } = resolve(base, choices.methods);
+  const double = yokeIsDouble(methods.yoke);
+  const making: GarmentModel = {
+    ...(double ? task.making : singleYoke(task.making)),
+    passes: {},
+    open: {},
+    mouths: {},
+  };
+  const ordered = proposed({ ...base, making, methods }, beam);
+  if (!ordered.ok) return ordered;
+  const steps = numbered(customOrder(ordered.value, choices.order, choices.left));
+  const left = numbered(ordered.value.filter((o) => choices.left.includes(o.id)));
+  const told = misfits.map(
+    (m): Finding => ({
+      code: 'method-does-not-fit',
+      severity: 'warn',
+      data: { topic: m.topic, method: m.method, reason: m.reason, instead: m.instead.join(' ') },
+    }),
+  );
+  return ok({
+    making,
+    steps,
+    left,
+    methods,
+    ...figures(steps),
+    findings: [...told, ...extrasThatDoNotFit(base, methods), ...cutTooFew(making), ...checkPlan(steps, making)],
+  });
+}
+
+/** Things the sewist added that this garment, as it is made, has no place for: they are left out, and told. */
+const extrasThatDoNotFit = (g: Omit<Garment, 'methods'>, methods: Garment['methods']): Finding[] =>
+  misfitExtras({ ...g, methods }).map(({ extra, reason }) => ({
+    code: 'extra-does-not-fit',
+    severity: 'warn',
+    data: { extra, reason },
+  }));
+
+/** Pieces of which the pattern cuts fewer than their two layers ask: two yokes, two collars, four cuffs. */
+const cutTooFew = (making: GarmentModel): Finding[] =>
+  making.parts.flatMap((p): Finding[] => {
+    const need = p.kind === 'cuff' ? 4 : 2;
+    if (p.id === p.of || p.material !== 'shell' || p.cut >= need) return [];
+    return [{ code: 'cut-too-few', severity: 'warn', where: { piece: p.of }, data: { piece: p.of, cut: p.cut, need } }];
+  });
+
+function figures(steps: PlanStep[]): Pick<Plan, 'stationChanges' | 'changes' | 'minutes' | 'handMinutes'> {
+  const machine = steps.filter((s) => s.station === 'machine');
+  const sum = (list: PlanStep[]): number => list.reduce((t, s) => t + s.minutes, 0);
+  return {
+    stationChanges: steps.filter((s, i) => i > 0 && s.station !== steps[i - 1]?.station).length,
+    changes: machine.filter((s, i) => i > 0 && (s.foot !== machine[i - 1]?.foot || s.thread !== machine[i - 1]?.thread))
+      .length,
+    minutes: sum(steps),
+    handMinutes: sum(steps.filter((s) => s.station === 'hand')),
+  };
+}
+
+/** Steps with their numbers, each with those it directly waits for: what an earlier of them waits for too is left out. */
+export function numbered(sequence: Operation[]): PlanStep[] {
+  const place = new Map(sequence.map((o, i) => [o.id, i]));
+  const behind: bigint[] = [];
+  const bit = (i: number): bigint => 1n << BigInt(i);
+  return sequence.map((o, i): PlanStep => {
+    const needs = o.needs.flatMap((n) => place.get(n) ?? []).sort((x, y) => x - y);
+    const indirect = needs.reduce((m, n) => m | (behind[n] ?? 0n), 0n);
+    behind[i] = needs.reduce((m, n) => m | bit(n), indirect);
+    const direct = needs.filter((n) => !(indirect & bit(n)));
+    return { ...o, number: i + 1, after: direct.map((n) => n + 1) };
+  });
+}

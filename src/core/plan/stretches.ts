@@ -1,0 +1,83 @@
+import { partOf } from './garmentmodel.ts';
+import { SLIT_CODES } from './seamfinishes.ts';
+import { type Garment, type Joint, type Operation, type Part, type Sewn, type StopPoint } from './types.ts';
+
+// How much of a joint is sewn: zips, slits and the mouths of pockets stay open, ends may wait for a later step.
+
+/** What a garment is made of, and the steps so far. */
+interface Sewing {
+  g: Garment;
+  ops: Operation[];
+  parts: Map<string, Part>;
+  has(...codes: string[]): boolean;
+  joints(...codes: string[]): Joint[];
+}
+
+/** The share of a centre back seam, from its top, that a zip takes; 0 without one. */
+export function zipShare(bench: Sewing, j: Joint): number {
+  const zip = (bench.g.methods.zip ?? 'none') === 'none' ? 0 : bench.g.d.lining.zip.length;
+  if (!j.code.endsWith('centre-back')) return 0;
+  const above = j.code.includes('skirt') ? (bench.joints('centre-back')[0]?.lengthA ?? 0) : 0;
+  return j.lengthA > 0 ? Math.min(1, Math.max(0, (zip - above) / j.lengthA)) : 0;
+}
+
+/** The share of a seam that is left open below as a slit; 0 for none. */
+export function slitShare(bench: Sewing, j: Joint): number {
+  const { slit, on } = bench.g.d.lining;
+  if (slit.length <= 0 || !SLIT_CODES[slit.at]?.includes(j.code)) return 0;
+  // With a skirt the slit is in the skirt's seam.
+  const skirt = j.code.includes('skirt');
+  if (!skirt && bench.has(...(SLIT_CODES[slit.at] ?? []).filter((c) => c.includes('skirt')))) return 0;
+  if (!on && j.code.startsWith('lining')) return 0;
+  // A vent takes the slit's place; a zip above leaves it what is below.
+  if (bench.parts.get(partOf(j.a[0] ?? ''))?.ring.some((e) => e.role === 'vent')) return 0;
+  return Math.max(0, Math.min(0.9, slit.length / j.lengthA, 1 - zipShare(bench, j)));
+}
+
+/** What is sewn of a joint now: not its slit, not the mouth of a pocket, nor what is kept short at its ends. */
+export function stretchesOf(
+  bench: Sewing,
+  j: Joint,
+  from: number,
+  to: number,
+  short: { from?: number; to?: number } = {},
+): Sewn[] {
+  const end = Math.max(from, Math.min(to, 1 - slitShare(bench, j)));
+  const most = (end - from) / 3;
+  const share = (mm = 0): number => Math.min(most, j.lengthA > 0 ? mm / j.lengthA : 0);
+  const [a, b] = [from + share(short.from), end - share(short.to)];
+  const mouth = bench.g.making.mouths[j.id];
+  if (!mouth || mouth.to <= a || mouth.from >= b) return [{ joint: j.id, from: a, to: b }];
+  return [
+    { joint: j.id, from: a, to: Math.max(a, mouth.from) },
+    { joint: j.id, from: Math.min(b, mouth.to), to: b },
+  ].filter((s) => s.to > s.from);
+}
+
+/** What a step left short of a joint's ends, to be sewn by a later one. */
+export function restOf(bench: Sewing, op: string, codes: string[]): Sewn[] {
+  const done = bench.ops.filter((o) => o.id === op).flatMap((o) => o.sews);
+  return bench.joints(...codes).flatMap((j) => {
+    const own = done.filter((s) => s.joint === j.id);
+    const end = 1 - slitShare(bench, j);
+    const first = Math.min(...own.map((s) => s.from));
+    const reached = Math.max(...own.map((s) => s.to));
+    const mouth = bench.g.making.mouths[j.id];
+    // A mouth that begins where the stitching stopped is no part of the rest.
+    const last = mouth && reached >= mouth.from - 1e-9 ? Math.max(reached, mouth.to) : reached;
+    return own.length
+      ? [
+          { joint: j.id, from: zipShare(bench, j), to: first },
+          { joint: j.id, from: last, to: end },
+        ].filter((s) => s.to - s.from > 1e-6)
+      : [];
+  });
+}
+
+/** Where sewing halts at both ends of a pocket's mouth. */
+export function mouthsOf(bench: Sewing, joints: Joint[]): StopPoint[] {
+  return joints.flatMap((j) => {
+    const m = bench.g.making.mouths[j.id];
+    return m ? [{ code: 'pocket-mouth', mm: (m.to - m.from) * j.lengthA }] : [];
+  });
+}

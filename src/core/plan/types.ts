@@ -1,0 +1,189 @@
+import { type Bulk, type Decisions } from '../document/project.ts';
+import { type Material, type PieceKind, type Role } from '../pattern/index.ts';
+import { type Finding } from '../result.ts';
+
+export type Station = 'table' | 'iron' | 'machine' | 'overlocker' | 'buttonhole' | 'hand';
+export type Section = 'prepare' | 'shell' | 'apart' | 'inside' | 'joining' | 'finish';
+
+/** Which side of a cloth is up as it lies on the table. */
+export type Up = 'right' | 'wrong';
+
+/** An edge of a layer of cloth: its seam line's length (mm), and the tightest curve in it (radius, mm; null where straight). */
+export interface PartEdge {
+  id: string;
+  role: Role;
+  length: number;
+  onFold: boolean;
+  allowance: number;
+  radius: number | null;
+  /** A concave edge is clipped, a convex one notched. */
+  concave: boolean;
+}
+
+/**
+ * One layer of cloth as the plan sees it. A piece cut twice as upper and under layer (collar, stand, cuff, yoke, band) is two
+ * parts; left and right of a mirrored pair are one, made alike.
+ */
+export interface Part {
+  id: string;
+  /** The pattern piece it is cut from. */
+  of: string;
+  kind: PieceKind;
+  material: Material;
+  ring: PartEdge[];
+  /** Left and right are two pieces of cloth. */
+  paired: boolean;
+  /** A piece of the outside, or of what lies inside it. */
+  layer: 'outer' | 'inner';
+  /** Its wrong side is covered by another layer, so that plain seams need no neatening. */
+  covered: boolean;
+  fused: string | null;
+  /** How many pieces of cloth the pattern says to cut of its piece. */
+  cut: number;
+  /** Darts and pleats drawn in it. */
+  darts: number;
+  pleats: number;
+}
+
+/** Edges sewn together: `a` is the side that may be longer. */
+export interface Joint {
+  id: string;
+  code: string;
+  a: string[];
+  b: string[];
+  lengthA: number;
+  lengthB: number;
+  /** Joins an outer to an inner layer, so that both are closed along it. */
+  closing: boolean;
+  allowance: number;
+}
+
+/** A stretch of a joint, as shares 0..1 of its length. */
+export interface Sewn {
+  joint: string;
+  from: number;
+  to: number;
+}
+
+/** What becomes of a raw edge: still bare in a plain seam, or safe. */
+export type CareHow = 'seamed' | 'enclosed' | 'bound' | 'overlocked' | 'hemmed' | 'folded';
+export interface Care {
+  edge: string;
+  how: CareHow;
+}
+
+/**
+ * A layer on the table, and how often it swings over about the seam when it is opened out: 0 stays, 1 lies beside, 2 is turned
+ * under (or over) the one that stays.
+ */
+export interface Laid {
+  part: string;
+  up: Up;
+  swings: 0 | 1 | 2;
+  /** Its turned-up hem, a layer of its own. */
+  hem?: boolean;
+}
+
+/** Turning right side out: a bag through an opening, parts through their tubes, or a small part through its open edge. */
+export interface Turning {
+  how: 'bag' | 'pull' | 'part';
+  /** Parts that are turned. */
+  parts: string[];
+}
+
+export interface StopPoint {
+  /** What it is: `stop-before-end`, `opening`, `pivot-at-hem` … */
+  code: string;
+  mm: number;
+}
+
+/**
+ * One thing to do. `needs` and `makes` are tokens: an operation may only come when all that make its needs are done; a need
+ * with a question mark is dropped where the garment has nothing of the kind.
+ */
+export interface Operation {
+  id: string;
+  code: string;
+  section: Section;
+  station: Station;
+  pieces: string[];
+  /** The seam it is about, by its code, where it does not sew it itself (pressing, trimming). */
+  about: string | null;
+  sews: Sewn[];
+  /** Joints whose allowances must be within reach: pressing, grading, clipping, understitching. */
+  works: string[];
+  needs: string[];
+  makes: string[];
+  cares: Care[];
+  /** Layers on the table, bottom to top. */
+  stack: Laid[];
+  /** Seam allowance it is sewn with, mm; null where none is sewn. */
+  allowance: number | null;
+  stops: StopPoint[];
+  /** Where the allowances lie afterwards: open, to one part, or between the layers. */
+  press: string | null;
+  turns: Turning | null;
+  /** Sewn by reaching between the layers, in position, instead of with the garment laid flat. */
+  reached: boolean;
+  /** Foot and thread, where another than usual. */
+  foot: 'straight' | 'zip' | 'gathering' | 'buttonhole';
+  thread: 'shell' | 'lining';
+  cautions: string[];
+  /** Hard to unpick: comes after the try-on. */
+  hard: boolean;
+  /** Numbers the words need. */
+  data: Record<string, number>;
+  minutes: number;
+}
+
+export interface PlanStep extends Operation {
+  number: number;
+  /** Numbers of the steps it directly waits for. */
+  after: number[];
+}
+
+/** Everything about the garment that the plan and its checker look at. */
+export interface GarmentModel {
+  parts: Part[];
+  joints: Joint[];
+  /** How often each joint is to be sewn along all its length; 1 when not named. */
+  passes: Record<string, number>;
+  /** Share of a joint that is left open at its lower end, as a slit. */
+  open: Record<string, number>;
+  /** Stretch of a joint, as shares, that is never sewn to its other side: the mouth of a pocket set in the seam. */
+  mouths: Record<string, { from: number; to: number }>;
+  bulk: Bulk;
+  /** The lining is seen through a lace shell, its right side outward. */
+  lace: boolean;
+}
+
+export type { Bulk };
+
+export interface Plan {
+  making: GarmentModel;
+  steps: PlanStep[];
+  stationChanges: number;
+  /** Changes of foot or thread. */
+  changes: number;
+  minutes: number;
+  handMinutes: number;
+  /** Chosen method of every topic the garment has. */
+  methods: Record<string, string>;
+  /** Steps the sewist left out, so that what is said of them can call them by their titles. */
+  left: PlanStep[];
+  findings: Finding[];
+}
+
+/** What the methods work from: layers and joints, the choices, and what is to be fastened. */
+export interface Garment {
+  making: GarmentModel;
+  d: Decisions;
+  /** Method of every topic. */
+  methods: Record<string, string>;
+  extras: string[];
+  /** On the whole garment, cuffs and all: buttons and sewn-on snaps or hooks, and holes to be sewn. */
+  buttons: number;
+  snaps: number;
+  holes: number;
+  hole: { opening: number; overall: number } | null;
+}
