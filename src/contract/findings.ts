@@ -153,6 +153,8 @@ const SENTENCES: Record<string, Say> = {
     `"${d.name}" has a straight centre back and the file says nothing of a fold: it was taken to lie on the fold. If there is a seam, say so at that edge.`,
   'size-odd': (d, mm) =>
     `The largest piece measures ${mm('largest')}. That is odd for a garment${d.factor ? `; at ${Number(Number(d.factor).toPrecision(4))} times that size it would be likely` : ''}. Check the unit.`,
+  'piece-vast': (d, mm) =>
+    `The outline "${d.label}" would be ${mm('side')} long; no piece of cloth is. Mend it in the drawing, or say its unit.`,
   'edge-unknown': (d) => `"${d.name}" has no edge ${d.id} any more. Choose the edge again.`,
   'corner-too-near': (d, mm) =>
     `A corner ${mm('at')} along this edge of "${d.name}" would leave less than ${mm('least')} on one side. Put the mark farther from the ends.`,

@@ -26,6 +26,8 @@ const NO_OUTLINE = new Set(['notch', 'grain', 'drill', 'text', 'mirror', 'intern
 export function assemble(drawing: Drawing, tell: Tell = untold, garment?: string): Result<Imported> {
   const findings = [...drawing.findings];
   const { closed, open } = ringsOf(drawing.shapes, findings);
+  const vast = vastIn(closed);
+  if (vast.length) return refuse(...vast);
   const outlines = outlinesOf(closed, findings, tell).sort((a, b) => b.areaMm2 - a.areaMm2);
   noteLightened(outlines, findings);
   const drafts = nest(withoutFrame(outlines, findings));
@@ -62,6 +64,15 @@ const sideOf = (s: Shape): number => {
   const b = boxOf(s.path);
   return Math.max(b.maxX - b.minX, b.maxY - b.minY);
 };
+
+/** Larger than this (mm) no piece is, in whatever unit it was meant; working one out would take minutes. */
+const VAST = 100_000;
+
+const vastIn = (closed: Shape[]): Finding[] =>
+  closed
+    .filter((s) => s.path.length && sideOf(s) > VAST)
+    .slice(0, 5)
+    .map((s) => stop('piece-vast', undefined, { label: s.label, side: sideOf(s) }));
 
 /**
  * Outlines that can be pieces. What encloses nothing is passed over and told, and so is a shape that is no larger than a

@@ -70,6 +70,14 @@ describe('true size', () => {
     const small = read(svg('<path d="M0 0H30V40H0Z"/>')).findings.find((f) => f.code === 'size-odd');
     expect(small?.data).toMatchObject({ largest: 40, factor: 10 });
   });
+
+  test('a piece of 150 metres is refused at once, with its name; 30 m may be millimetres taken for inches', () => {
+    const long = importSvg(svg('<path id="Front" d="M0 0H300V150000H0Z"/>'));
+    expect(long.ok ? [] : long.findings).toMatchObject([
+      { code: 'piece-vast', data: { label: 'Front', side: 150_000 } },
+    ]);
+    expect(importSvg(svg('<path id="Front" d="M0 0H300V30000H0Z"/>')).ok).toBe(true);
+  });
 });
 
 describe('line work', () => {
