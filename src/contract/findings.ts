@@ -45,6 +45,7 @@ const PART_NAMES: Record<Part, string> & Record<string, string> = {
   closure: 'where the buttons go',
   patch: 'the patches behind the buttonholes',
   faults: 'whether the pattern has faults',
+  joins: 'what is sewn to what',
   plan: 'the order of making',
 };
 
@@ -182,6 +183,8 @@ const SENTENCES: Record<string, Say> = {
     `There is no ${called(d.kind)} among the pieces, so what belongs to it is left out. Say which piece is the ${called(d.kind)}.`,
   'second-of-kind': (d) =>
     `"${d.name}" is also called a ${called(d.kind)}. Facings and lining are drafted from "${d.used}" alone; call "${d.name}" something else, or remove the one that is not worn.`,
+  'edges-alone': (d) =>
+    `Nothing was found that the ${allCalled(d.roles)} of "${d.name}" ${String(d.roles).includes(',') ? 'are' : 'is'} sewn to. A piece may be missing, or an edge on the other side is called something else.`,
   'drawn-whole': (d) =>
     `"${d.name}" is drawn whole. Facings and lining are drafted from one half, which is cut on the fold: take half of it.`,
   'halves-unlike': (d, mm) =>

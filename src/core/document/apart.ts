@@ -15,6 +15,7 @@ export const PARTS = [
   'closure',
   'patch',
   'faults',
+  'joins',
   'plan',
 ] as const;
 export type Part = (typeof PARTS)[number];

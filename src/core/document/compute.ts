@@ -1,5 +1,6 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
 import { deriveInside, holePatches, type Inside } from '../drafting/index.ts';
+import { panelsOf, suggestJoins, surfaceOf, unsewn } from '../garment/index.ts';
 import { weld } from '../geometry/index.ts';
 import {
   type CutLine,
@@ -61,8 +62,15 @@ function shellPart(doc: ProjectDocument, { allowances }: Decisions): ShellPart {
     findings,
   };
   findings.push(...pieces.flatMap(drawnWhole), ...apart('faults', findings, [], () => patternFaults(pieces, seams)));
+  findings.push(...apart('joins', findings, [], () => alone(pieces)));
   shellParts.set(shell, { key, part });
   return part;
+}
+
+/** Edges called seams that nothing is sewn to, of all pieces as they are put together. */
+function alone(pieces: Piece[]): Finding[] {
+  const panels = pieces.flatMap(panelsOf);
+  return unsewn(surfaceOf(panels, suggestJoins(panels)));
 }
 
 /** Cut lines of all pieces, each on its own: a piece without one is told, and goes on no paper. */

@@ -1,0 +1,31 @@
+import { type Role } from '../pattern/index.ts';
+import { type Finding } from '../result.ts';
+import { type Surface } from './surface.ts';
+
+/** Edges that are always sewn to something. */
+const SEAMS: ReadonlySet<Role> = new Set<Role>([
+  'shoulder',
+  'side',
+  'panel-seam',
+  'yoke-seam',
+  'underarm',
+  'elbow-seam',
+  'forearm-seam',
+  'cap',
+  'stand-neck',
+  'collar-neck',
+  'cuff-seam',
+]);
+
+/** Edges that are named as seams and found nothing to be sewn to: told once for each piece, at the first of them. */
+export function unsewn(s: Surface): Finding[] {
+  const told = new Set<string>();
+  return s.panels.flatMap(({ piece, name, ring }): Finding[] => {
+    const alone = ring.filter((e) => !s.joined.has(e.key) && SEAMS.has(e.role));
+    const first = alone[0];
+    if (!first || told.has(piece)) return [];
+    told.add(piece);
+    const roles = [...new Set(alone.map((e) => e.role))].join(', ');
+    return [{ code: 'edges-alone', severity: 'warn', where: { piece, edge: first.edge }, data: { name, roles } }];
+  });
+}

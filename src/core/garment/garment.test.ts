@@ -1,0 +1,290 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { greenhouseCoat, pottingShirt, seedHallDress } from '../../demo/index.ts';
+import { hoodedCoat, princessCoat, raglanCoat, twoPieceCoat } from '../../test/makes.ts';
+import { curve, p, pieceOf, type Side, straight } from '../../test/parts.ts';
+import { CUTS, documentOf } from '../../test/pile.ts';
+import { runs } from '../../test/runs.ts';
+import { coatDocument, coatFigures, PLAIN_COAT, piecesOf } from '../../test/shells.ts';
+import { type ProjectDocument } from '../document/project.ts';
+import {
+  compose,
+  distance,
+  mapPath,
+  type Path,
+  pathLength,
+  pointAlong,
+  rotation,
+  translation,
+} from '../geometry/index.ts';
+import { mapPiece, type Piece, type Role } from '../pattern/index.ts';
+import { type Result } from '../result.ts';
+import {
+  layFlat,
+  loopsCounted,
+  loopsOf,
+  type Panel,
+  type PanelEdge,
+  panelArea,
+  panelsOf,
+  partsOf,
+  suggestJoins,
+  surfaceOf,
+  unsewn,
+} from './index.ts';
+
+function demo(made: Result<ProjectDocument>): ProjectDocument {
+  if (!made.ok) throw new Error(JSON.stringify(made.findings));
+  return made.value;
+}
+const garment = (pieces: Piece[]) => {
+  const panels = pieces.flatMap(panelsOf);
+  const surface = surfaceOf(panels, suggestJoins(panels));
+  return { surface, loops: loopsOf(surface), parts: partsOf(surface), alone: unsewn(surface) };
+};
+/** A polygon as a panel, its edges of no length to speak of: only how it hangs together matters. */
+const polygon = (id: string, n: number): Panel => ({
+  id,
+  piece: id,
+  kind: 'other',
+  name: id,
+  half: 'whole',
+  ring: Array.from(
+    { length: n },
+    (_, i): PanelEdge => ({
+      key: `${id}/${i}`,
+      panel: id,
+      piece: id,
+      edge: String(i),
+      mirrored: false,
+      role: 'plain',
+      path: straight(p(i, 0), p(i + 1, 0)),
+      sewn: 1,
+      notches: [],
+    }),
+  ),
+});
+const glued = (panels: Panel[], pairs: [string, string][]) => {
+  const by = new Map(panels.flatMap((q) => q.ring.map((e) => [e.key, e])));
+  const joins = pairs.map(([a, b], i) => ({ id: `${i}`, a: [by.get(a) as PanelEdge], b: [by.get(b) as PanelEdge] }));
+  return surfaceOf(panels, joins);
+};
+
+describe('the surface', () => {
+  test('known surfaces: tube, sphere, and what has a handle (classification of surfaces)', () => {
+    const square = polygon('q', 4);
+    const shape = (pairs: [string, string][], panels = [square]) =>
+      partsOf(glued(panels, pairs)).map((x) => [x.loops, x.handles]);
+    expect(shape([])).toEqual([[1, 0]]);
+    expect(shape([['q/0', 'q/2']])).toEqual([[2, 0]]);
+    expect(
+      shape([
+        ['q/0', 'q/1'],
+        ['q/2', 'q/3'],
+      ]),
+    ).toEqual([[0, 0]]);
+    expect(
+      shape([
+        ['q/0', 'q/2'],
+        ['q/1', 'q/3'],
+      ]),
+    ).toEqual([[0, 1]]);
+    const two = [polygon('a', 3), polygon('b', 3)];
+    expect(
+      shape(
+        [
+          ['a/0', 'b/2'],
+          ['a/1', 'b/1'],
+        ],
+        two,
+      ),
+    ).toEqual([[1, 0]]);
+    expect(shape([], two)).toEqual([
+      [1, 0],
+      [1, 0],
+    ]);
+  });
+
+  test('of random polygons glued at random: as many loops walked as counted, and handles are whole numbers', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 3, max: 8 }), { minLength: 1, maxLength: 12 }),
+        fc.infiniteStream(fc.nat(1e6)),
+        fc.integer({ min: 0, max: 30 }),
+        (sizes, draws, most) => {
+          const panels = sizes.map((n, i) => polygon(`p${i}`, n));
+          const free = panels.flatMap((q) => q.ring.map((e) => e.key));
+          const draw = (): string => free.splice((draws.next().value as number) % free.length, 1)[0] as string;
+          const pairs: [string, string][] = [];
+          while (pairs.length < most && free.length > 1) pairs.push([draw(), draw()]);
+          const s = glued(panels, pairs);
+          const loops = loopsOf(s);
+          expect(loops.length).toBe(loopsCounted(s));
+          expect(loops.flatMap((l) => l.edges.map((e) => e.key)).sort()).toEqual([...free].sort());
+          for (const part of partsOf(s)) expect([part.handles >= 0, part.handles % 1]).toEqual([true, 0]);
+        },
+      ),
+      runs(400),
+    );
+  });
+});
+
+/** Loops a garment has once it is sewn, by a role each of them has; common practice of the trade. */
+const OPENINGS: [string, () => ProjectDocument, Role[]][] = [
+  ['coat', () => demo(greenhouseCoat()), ['hem', 'wrist', 'wrist']],
+  ['shirt', () => demo(pottingShirt()), ['cuff-edge', 'cuff-edge', 'hem']],
+  ['dress', () => demo(seedHallDress()), ['armhole', 'armhole', 'hem', 'neckline', 'plain', 'plain']],
+  ['princess coat', () => princessCoat(PLAIN_COAT, 'armhole'), ['hem', 'wrist', 'wrist']],
+  ['shoulder princess coat', () => princessCoat(PLAIN_COAT, 'shoulder'), ['hem', 'wrist', 'wrist']],
+  ['coat with two-piece sleeves', () => twoPieceCoat(PLAIN_COAT), ['hem', 'wrist', 'wrist']],
+  ['raglan coat', () => raglanCoat(PLAIN_COAT), ['hem', 'wrist', 'wrist']],
+  ['coat with a hood', () => hoodedCoat(PLAIN_COAT), ['hem', 'wrist', 'wrist']],
+  ...(
+    [
+      ['jacket', ['hem', 'wrist', 'wrist']],
+      ['waistcoat', ['armhole', 'armhole', 'hem']],
+      ['shirt', ['cuff-edge', 'cuff-edge', 'hem']],
+      ['shift', ['armhole', 'armhole', 'hem', 'neckline']],
+      ['wrap', ['hem', 'wrist', 'wrist']],
+      ['skirt', ['band-edge', 'hem']],
+    ] as [string, Role[]][]
+  ).map(([cut, roles]): [string, () => ProjectDocument, Role[]] => [
+    `${cut} of another cut`,
+    () => documentOf((CUTS[cut] as (typeof CUTS)[string])({ w: 262, l: 700, s: 126 })),
+    roles,
+  ]),
+];
+
+describe('joins of a whole garment', () => {
+  test.each(OPENINGS)('%s: all seams are found, and its openings are what is left', (_, make, roles) => {
+    const { loops, parts, alone } = garment(piecesOf(make()));
+    const known = new Set(['hem', 'wrist', 'armhole', 'cuff-edge', 'band-edge', 'plain', 'neckline']);
+    const named = loops.map((l) => ['hem', ...known].find((r) => l.roles.includes(r as Role)));
+    expect(named.sort()).toEqual(roles);
+    expect(parts.every((part) => part.handles === 0)).toBe(true);
+    expect(alone).toEqual([]);
+  });
+
+  test('pieces may lie anywhere, turned or mirrored on the table: the same seams are found', () => {
+    fc.assert(
+      fc.property(
+        coatFigures,
+        fc.array(fc.record({ turn: fc.integer({ min: 0, max: 3 }), over: fc.boolean() }), {
+          minLength: 9,
+          maxLength: 9,
+        }),
+        (figures, laid) => {
+          const pieces = piecesOf(coatDocument(figures)).map((q, i) => {
+            const { turn = 0, over = false } = laid[i % laid.length] ?? {};
+            const about = rotation((turn * Math.PI) / 2);
+            return mapPiece(q, over ? compose(about, { a: -1, b: 0, c: 0, d: 1, e: 0, f: 0 }) : about);
+          });
+          const { loops, alone } = garment(pieces);
+          expect([loops.length, alone]).toEqual([3, []]);
+          for (const q of pieces.flatMap(panelsOf)) expect(panelArea(q)).toBeGreaterThan(0);
+        },
+      ),
+      runs(12),
+    );
+  });
+
+  test('a side seam without a partner is told, and where', () => {
+    const pieces = piecesOf(coatDocument()).filter((q) => q.kind !== 'back');
+    expect(garment(pieces).alone.map((f) => [f.code, f.data?.name, f.data?.roles])).toEqual([
+      ['edges-alone', 'Front', 'shoulder, side'],
+      ['edges-alone', 'Sleeve', 'cap'],
+    ]);
+  });
+
+  test('however many panels a skirt is cut into along curves, each is sewn to its own neighbours again', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ bend: fc.integer({ min: -25, max: 25 }), high: fc.integer({ min: 60, max: 620 }) }), {
+          minLength: 1,
+          maxLength: 6,
+        }),
+        (cuts) => {
+          const [wide, tall] = [90, 700];
+          // Each cut is notched at a place of its own, as a pattern is.
+          const line = (k: number): Path => {
+            const c = cuts[k] as (typeof cuts)[number];
+            const [top, low] = [wide * (k + 1), (wide + 30) * (k + 1)];
+            return curve(p(top, 0), p(top + c.bend, 200), p(low + c.bend, 500), p(low, tall));
+          };
+          const pieces = Array.from({ length: cuts.length + 1 }, (_, k): Piece => {
+            const [left, right] = [k ? line(k - 1) : null, k < cuts.length ? line(k) : null];
+            const at = (path: Path | null, x: number, end: 0 | 1) =>
+              path ? pointAlong(path, end ? pathLength(path) : 0) : p(x, end ? tall : 0);
+            const [a, b] = [at(left, 0, 0), at(right, wide * (k + 1), 0)];
+            const [c, d] = [at(right, (wide + 30) * (k + 1), 1), at(left, 0, 1)];
+            const sides: Side[] = [
+              ['waist', straight(a, b)],
+              [right ? 'panel-seam' : 'side', right ?? straight(b, c)],
+              ['hem', straight(c, d)],
+              [
+                left ? 'panel-seam' : 'centre-front',
+                left
+                  ? left
+                      .map((s) => ({ ...s }))
+                      .reverse()
+                      .map((s) =>
+                        s.k === 'C' ? { k: 'C' as const, a: s.b, c: s.d, d: s.c, b: s.a } : { ...s, a: s.b, b: s.a },
+                      )
+                  : straight(d, a),
+              ],
+            ];
+            const notches = [
+              ...(right ? [{ edge: 'e2', at: cuts[k]?.high ?? 0, kind: 'single' as const }] : []),
+              ...(left
+                ? [{ edge: 'e4', at: pathLength(left) - (cuts[k - 1]?.high ?? 0), kind: 'single' as const }]
+                : []),
+            ];
+            return pieceOf('other', sides, {
+              id: `g${k}`,
+              name: `Gore ${k + 1}`,
+              notches,
+              cut: { count: 1, pair: false, onFold: false },
+            });
+          });
+          fc.pre(cuts.every((c, i) => cuts.every((o, k) => k === i || Math.abs(c.high - o.high) > 30)));
+          const panels = pieces.flatMap(panelsOf);
+          const joins = suggestJoins(panels).filter((j) => j.id.startsWith('panel'));
+          const pairs = joins.map((j) => [j.a[0]?.panel, j.b[0]?.panel].sort().join());
+          expect(pairs.sort()).toEqual(cuts.map((_, k) => `g${k},g${k + 1}`).sort());
+          expect(partsOf(surfaceOf(panels, joins))).toMatchObject([{ loops: 1, handles: 0 }]);
+        },
+      ),
+      runs(300),
+    );
+  });
+});
+
+describe('laying a panel on to its neighbour', () => {
+  test('what was cut apart and moved is brought back; a straight seam leaves a round one as trigonometry has it', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        fc.integer({ min: -900, max: 900 }),
+        fc.integer({ min: -900, max: 900 }),
+        (angle, x, y) => {
+          const seam = curve(p(0, 0), p(30, 120), p(-20, 260), p(10, 400));
+          const away = compose(translation(x, y), rotation(angle));
+          const { motion, misfit } = layFlat(seam, mapPath(seam, away), 80);
+          expect(misfit).toBeLessThan(1e-6);
+          const there = mapPath(mapPath(seam, away), motion);
+          for (const at of [0, 100, 400])
+            expect(distance(pointAlong(there, at), pointAlong(seam, at))).toBeLessThan(1e-5);
+        },
+      ),
+      runs(100),
+    );
+    // A straight seam laid on to an arc of radius r, along the chord of the first half of the band: plain trigonometry.
+    const [r, sweep, band] = [300, Math.PI / 4, 100];
+    const k = (4 / 3) * Math.tan(sweep / 4) * r;
+    const far = p(r * Math.sin(sweep), r - r * Math.cos(sweep));
+    const arc = curve(p(0, 0), p(k, 0), p(far.x - k * Math.cos(sweep), far.y - k * Math.sin(sweep)), far);
+    const chord = 2 * r * Math.sin(band / (2 * r));
+    const off = Math.sqrt(chord ** 2 + band ** 2 - 2 * chord * band * Math.cos((band - band / 2) / (2 * r)));
+    expect(layFlat(arc, straight(p(5, 5), p(5, 305)), band).misfit).toBeCloseTo(off, 2);
+  });
+});

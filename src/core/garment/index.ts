@@ -1,0 +1,5 @@
+export * from './fate.ts';
+export * from './layflat.ts';
+export * from './panels.ts';
+export * from './suggest.ts';
+export * from './surface.ts';

@@ -1,0 +1,238 @@
+import { type PieceKind, type Role } from '../pattern/index.ts';
+import { type Panel } from './panels.ts';
+import { type Chain, chainsOf, type Join, type Surface, surfaceOf } from './surface.ts';
+
+/** What two chains that are sewn together are like. */
+interface Stage {
+  code: string;
+  a: ReadonlySet<Role>;
+  b: ReadonlySet<Role>;
+  /** How much longer side a may be than side b, as shares of the longer: eased, stretched, or gathered. */
+  longer: number;
+  shorter: number;
+  /** Whether both sides are of pieces of one half of the body (front to front), of unlike ones, or of any. */
+  halves: 'same' | 'other' | 'any';
+  /** A piece may be sewn to its own mirror image, as at a centre. */
+  mirror?: boolean;
+  /** What lies at both ends has to be alike: not where a band or collar has its own ends. */
+  loose?: boolean;
+}
+
+const roles = (...r: Role[]): ReadonlySet<Role> => new Set<Role>(r);
+const alike = (code: string, role: Role, halves: Stage['halves'], most = 0.12): Stage => ({
+  code,
+  a: roles(role),
+  b: roles(role),
+  longer: most,
+  shorter: most,
+  halves,
+});
+
+/**
+ * In what order a garment is put together from its edges: what lies within a part first, so that what comes later finds
+ * whole shoulders, sides, armholes and necklines whatever number of panels they go over. Common practice; shares from memory.
+ */
+const STAGES: Stage[] = [
+  alike('panel', 'panel-seam', 'any'),
+  alike('elbow', 'elbow-seam', 'any'),
+  alike('forearm', 'forearm-seam', 'any'),
+  // What hangs from a yoke may be gathered or pleated on to it.
+  { ...alike('yoke', 'yoke-seam', 'any', 0.65) },
+  alike('shoulder', 'shoulder', 'other', 0.2),
+  { ...alike('centre-back', 'centre-back', 'same'), mirror: true },
+  { ...alike('centre-front', 'centre-front', 'same'), mirror: true },
+  alike('side', 'side', 'other', 0.2),
+  alike('underarm', 'underarm', 'any'),
+  { ...alike('waist', 'waist', 'any', 0.65), mirror: true },
+  { code: 'cap', a: roles('cap'), b: roles('armhole'), longer: 0.4, shorter: 0.08, halves: 'any' },
+  { code: 'hood', a: roles('neckline'), b: roles('neckline'), longer: 0.3, shorter: 0.3, halves: 'any', loose: true },
+  {
+    code: 'stand',
+    a: roles('stand-neck'),
+    b: roles('neckline'),
+    longer: 0.12,
+    shorter: 0.12,
+    halves: 'any',
+    loose: true,
+  },
+  {
+    code: 'collar',
+    a: roles('collar-neck'),
+    b: roles('stand-top', 'neckline'),
+    longer: 0.12,
+    shorter: 0.35,
+    halves: 'any',
+    loose: true,
+  },
+  { code: 'cuff', a: roles('cuff-seam'), b: roles('wrist'), longer: 0.2, shorter: 0.65, halves: 'any', loose: true },
+];
+
+const FRONT: ReadonlySet<PieceKind> = new Set<PieceKind>(['front', 'front-side', 'skirt-front']);
+const BACK: ReadonlySet<PieceKind> = new Set<PieceKind>(['back', 'back-side', 'skirt-back', 'yoke']);
+const sideOf = (k: PieceKind): -1 | 0 | 1 => (FRONT.has(k) ? 1 : BACK.has(k) ? -1 : 0);
+const SKIRTS: ReadonlySet<PieceKind> = new Set<PieceKind>(['skirt-front', 'skirt-back']);
+
+/** Pieces that are sewn to what has been made up, and not among themselves. */
+type KindOf = (c: Chain) => PieceKind[];
+
+export const sewnLength = (c: Chain): number => c.edges.reduce((t, e) => t + e.sewn, 0);
+
+/** Places of all notches along a chain, mm from its start. */
+function notchesAlong(c: Chain): number[] {
+  let at = 0;
+  return c.edges.flatMap((e) => {
+    const here = e.notches.map((n) => at + n);
+    at += e.sewn;
+    return here;
+  });
+}
+
+/** How near notches have to lie to each other to be the same, mm. */
+const NOTCH = 12;
+
+/** Share of notches of either side that meet one of the other when `a` is laid along `b` run backwards; null for none. */
+function notchesMeet(a: Chain, b: Chain): number | null {
+  const [na, lb] = [notchesAlong(a), sewnLength(b)];
+  const nb = notchesAlong(b).map((n) => lb - n);
+  if (!na.length || !nb.length) return null;
+  const met = na.filter((n) => nb.some((m) => Math.abs(m - n) <= NOTCH)).length;
+  return met / Math.max(na.length, nb.length);
+}
+
+/** Edges that may follow each other's place at the end of a seam: an opening's edge is one whatever it is called. */
+const END: Partial<Record<Role, string>> = {
+  'front-edge': 'opening',
+  'centre-front': 'opening',
+  'centre-back': 'opening',
+  vent: 'opening',
+};
+const endOf = (r: Role): string => END[r] ?? r;
+
+/** Whether two chains are of the same pieces, but not of the same panels: one is the other's mirror image. */
+const mirrored = (a: Chain, b: Chain): boolean =>
+  a.edges.some((x) => b.edges.some((y) => x.piece === y.piece && (x.panel !== y.panel || x.mirrored !== y.mirrored)));
+
+/** How well two chains go together, from their lengths, what lies at their ends, their notches and pieces; null not at all. */
+function likeness(stage: Stage, a: Chain, b: Chain, kinds: KindOf): number | null {
+  // A band with ends of its own may close a whole loop: the garment opens where they meet.
+  if (a.closed !== b.closed && !stage.loose && stage.code !== 'waist') return null;
+  if (!stage.mirror && !stage.loose && mirrored(a, b)) return null;
+  const [la, lb] = [sewnLength(a), sewnLength(b)];
+  const share = (la - lb) / Math.max(la, lb, 1);
+  if (share > stage.longer || share < -stage.shorter) return null;
+  let score = 1 - Math.abs(share) * 2;
+  if (!a.closed && !b.closed && !stage.loose) {
+    for (const [x, y] of [
+      [a.before, b.after],
+      [a.after, b.before],
+    ] as const)
+      score += endOf(x) === endOf(y) ? 0.5 : -0.4;
+  }
+  const notched = notchesMeet(a, b);
+  if (notched !== null) score += 0.6 * notched - 0.2;
+  const [ka, kb] = [kinds(a), kinds(b)];
+  const halves = Math.sign(ka.reduce((t, k) => t + sideOf(k), 0)) * Math.sign(kb.reduce((t, k) => t + sideOf(k), 0));
+  if (stage.halves === 'other') score += halves < 0 ? 0.4 : halves > 0 ? -1.2 : 0;
+  if (stage.halves === 'same') score += halves > 0 ? 0.2 : -1;
+  if (stage.halves === 'any') score += 0.1 * halves;
+  return score;
+}
+
+interface Match {
+  a: Chain;
+  b: Chain;
+  score: number;
+}
+
+/** Less than this is no suggestion. */
+const LEAST = 0.35;
+
+/**
+ * Which chains go together, each at most once: the best first, then two matches are exchanged for two others as long as
+ * that betters their sum.
+ */
+function assigned(all: Match[]): Match[] {
+  const taken: Match[] = [];
+  const busy = new Set<Chain>();
+  for (const m of [...all].sort((x, y) => y.score - x.score)) {
+    if (busy.has(m.a) || busy.has(m.b)) continue;
+    busy.add(m.a).add(m.b);
+    taken.push(m);
+  }
+  const known = new Map<Chain, Map<Chain, Match>>();
+  for (const m of all)
+    for (const [x, y] of [
+      [m.a, m.b],
+      [m.b, m.a],
+    ] as const) {
+      const row = known.get(x) ?? new Map<Chain, Match>();
+      known.set(x, row.set(y, m));
+    }
+  const between = (x: Chain, y: Chain): Match | undefined => known.get(x)?.get(y);
+  for (let better = true; better; ) {
+    better = false;
+    for (let i = 0; i < taken.length && !better; i++)
+      for (let j = i + 1; j < taken.length && !better; j++) {
+        const [m, n] = [taken[i] as Match, taken[j] as Match];
+        for (const [p, q] of [
+          [between(m.a, n.a), between(m.b, n.b)],
+          [between(m.a, n.b), between(m.b, n.a)],
+        ]) {
+          if (!p || !q || p.score + q.score <= m.score + n.score + 1e-9) continue;
+          [taken[i], taken[j], better] = [p, q, true];
+          break;
+        }
+      }
+  }
+  return taken;
+}
+
+function matches(stage: Stage, s: Surface, kinds: KindOf): Match[] {
+  const same = stage.a === stage.b || [...stage.a].every((r) => stage.b.has(r));
+  const as = chainsOf(s, (r) => stage.a.has(r));
+  const bs = same ? as : chainsOf(s, (r) => stage.b.has(r));
+  const out: Match[] = [];
+  as.forEach((a, i) => {
+    bs.forEach((b, k) => {
+      if (same && k <= i) return;
+      const score = likeness(stage, a, b, kinds);
+      if (score !== null && score >= LEAST) out.push({ a, b, score });
+    });
+  });
+  return out;
+}
+
+/** What a chain is of, where that tells what it may be sewn to: a waist joins what lies above to what lies below. */
+const level = (kinds: PieceKind[]): string =>
+  kinds.some((k) => SKIRTS.has(k))
+    ? 'skirt'
+    : kinds.includes('waistband')
+      ? 'band'
+      : kinds.includes('hood')
+        ? 'hood'
+        : 'body';
+
+/** Whether the pieces themselves allow it. */
+function allowed(stage: Stage, a: PieceKind[], b: PieceKind[]): boolean {
+  const [la, lb] = [level(a), level(b)];
+  if (stage.code === 'hood') return la !== lb && (la === 'hood' || lb === 'hood');
+  return stage.code !== 'waist' || la !== lb;
+}
+
+/**
+ * Joins of a whole garment, suggested from roles, lengths, what lies at the ends, notches and kinds: stage by stage, each as
+ * one assignment over all chains of the boundary that is left.
+ */
+export function suggestJoins(panels: Panel[]): Join[] {
+  const kindOf = new Map(panels.map((p) => [p.id, p.kind]));
+  const kinds: KindOf = (c) => c.edges.map((e) => kindOf.get(e.panel) ?? 'other');
+  const joins: Join[] = [];
+  for (const stage of STAGES) {
+    const s = surfaceOf(panels, joins);
+    const all = matches(stage, s, kinds).filter((m) => allowed(stage, kinds(m.a), kinds(m.b)));
+    assigned(all).forEach((m, i) => {
+      joins.push({ id: `${stage.code}-${i + 1}`, a: m.a.edges, b: m.b.edges });
+    });
+  }
+  return joins;
+}

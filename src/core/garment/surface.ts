@@ -1,0 +1,180 @@
+import { type Role } from '../pattern/index.ts';
+import { type Panel, type PanelEdge } from './panels.ts';
+
+/**
+ * Two chains of edges sewn to each other, each in the order it is run, clockwise in its panels: `a` lies along `b` run
+ * backwards. A closed chain is a whole loop, as a sleeve's cap.
+ */
+export interface Join {
+  id: string;
+  a: PanelEdge[];
+  b: PanelEdge[];
+}
+
+/** Panels glued along joins. */
+export interface Surface {
+  panels: Panel[];
+  joins: Join[];
+  edges: Map<string, PanelEdge>;
+  /** The next edge round the same panel. */
+  next: Map<string, PanelEdge>;
+  /** Of the first edge of a joined chain: the last of the one it is sewn to. */
+  beyond: Map<string, PanelEdge>;
+  joined: Set<string>;
+}
+
+export function surfaceOf(panels: Panel[], joins: Join[]): Surface {
+  const s: Surface = { panels, joins, edges: new Map(), next: new Map(), beyond: new Map(), joined: new Set() };
+  for (const { ring } of panels)
+    ring.forEach((e, i) => {
+      s.edges.set(e.key, e);
+      s.next.set(e.key, ring[(i + 1) % ring.length] as PanelEdge);
+    });
+  for (const { a, b } of joins) {
+    for (const e of [...a, ...b]) s.joined.add(e.key);
+    const [a0, b0, a1, b1] = [a[0], b[0], a.at(-1), b.at(-1)];
+    if (a0 && b0 && a1 && b1) {
+      s.beyond.set(a0.key, b1);
+      s.beyond.set(b0.key, a1);
+    }
+  }
+  return s;
+}
+
+/**
+ * The edge that follows an unjoined one along the boundary: round its panel's corner, and across every seam that ends there.
+ * Null where a join's ends do not close on each other, which no suggested join does.
+ */
+function follows(s: Surface, e: PanelEdge): PanelEdge | null {
+  let n = s.next.get(e.key);
+  for (let i = 0; n && i <= s.edges.size; i++) {
+    if (!s.joined.has(n.key)) return n;
+    const last = s.beyond.get(n.key);
+    n = last && s.next.get(last.key);
+  }
+  return null;
+}
+
+/** A loop of unjoined edges round an opening of the surface or along its outer edge, in the order it is walked. */
+export interface Loop {
+  edges: PanelEdge[];
+  /** Its roles, each once for every time the walk comes to it. */
+  roles: Role[];
+}
+
+const rolesOf = (edges: PanelEdge[]): Role[] =>
+  edges.flatMap((e, i) => (i > 0 && edges[i - 1]?.role === e.role ? [] : [e.role]));
+
+/** The boundary loops of a surface, found by walking. Every unjoined edge lies on one. */
+export function loopsOf(s: Surface): Loop[] {
+  const seen = new Set<string>();
+  const out: Loop[] = [];
+  for (const { ring } of s.panels)
+    for (const first of ring) {
+      if (s.joined.has(first.key) || seen.has(first.key)) continue;
+      const edges: PanelEdge[] = [];
+      for (let e: PanelEdge | null = first; e && !seen.has(e.key); e = follows(s, e)) {
+        seen.add(e.key);
+        edges.push(e);
+      }
+      out.push({ edges, roles: rolesOf(edges) });
+    }
+  return out;
+}
+
+/** A stretch of a boundary loop along which one thing holds: its edges in order, and what lies before and behind it. */
+export interface Chain {
+  edges: PanelEdge[];
+  /** The whole loop. */
+  closed: boolean;
+  before: Role;
+  after: Role;
+}
+
+/** The longest stretches of the boundary of one role. */
+export function chainsOf(s: Surface, is: (role: Role) => boolean): Chain[] {
+  return loopsOf(s).flatMap(({ edges }): Chain[] => {
+    const n = edges.length;
+    const at = (i: number): PanelEdge => edges[(i + n) % n] as PanelEdge;
+    const starts = edges.flatMap((e, i) => (is(e.role) && !is(at(i - 1).role) ? [i] : []));
+    if (!starts.length)
+      return edges.every((e) => is(e.role)) ? [{ edges, closed: true, before: at(0).role, after: at(0).role }] : [];
+    return starts.map((from) => {
+      let to = from;
+      while (is(at(to + 1).role)) to++;
+      const run = Array.from({ length: to - from + 1 }, (_, k) => at(from + k));
+      return { edges: run, closed: false, before: at(from - 1).role, after: at(to + 1).role };
+    });
+  });
+}
+
+/** Finds which of many things hang together. */
+class Groups {
+  private readonly parent = new Map<string, string>();
+  of(k: string): string {
+    const p = this.parent.get(k);
+    if (p === undefined || p === k) return k;
+    const root = this.of(p);
+    this.parent.set(k, root);
+    return root;
+  }
+  join(a: string, b: string): void {
+    this.parent.set(this.of(a), this.of(b));
+  }
+}
+
+/** Shape of one connected part of a surface (ISO-free topology: V − E + F = 2 − 2 · handles − loops). */
+export interface Part {
+  panels: string[];
+  loops: number;
+  /** Handles: a part with one can't be turned inside out through a hole. */
+  handles: number;
+}
+
+/** Corners of the surface that are the same point of it, by the edge that starts there. */
+function cornersOf(s: Surface): Groups {
+  const corners = new Groups();
+  const end = (e: PanelEdge): string => s.next.get(e.key)?.key ?? e.key;
+  for (const { a, b } of s.joins) {
+    for (const chain of [a, b])
+      chain.slice(1).forEach((e, i) => {
+        corners.join(e.key, end(chain[i] as PanelEdge));
+      });
+    const [a0, b0, a1, b1] = [a[0], b[0], a.at(-1), b.at(-1)];
+    if (!a0 || !b0 || !a1 || !b1) continue;
+    corners.join(a0.key, end(b1));
+    corners.join(b0.key, end(a1));
+  }
+  return corners;
+}
+
+/** Connected parts of a surface with their loops and handles, by Euler's count. */
+export function partsOf(s: Surface): Part[] {
+  const whole = new Groups();
+  for (const { a, b } of s.joins) for (const e of [...a, ...b]) whole.join(e.panel, a[0]?.panel ?? e.panel);
+  const corners = cornersOf(s);
+  const loops = loopsOf(s);
+  const names = [...new Set(s.panels.map((p) => whole.of(p.id)))];
+  return names.map((name) => {
+    const panels = s.panels.filter((p) => whole.of(p.id) === name);
+    const keys = panels.flatMap((p) => p.ring.map((e) => e.key));
+    const v = new Set(keys.map((k) => corners.of(k))).size;
+    const free = keys.filter((k) => !s.joined.has(k)).length;
+    // A seam is cut up by the corners of both its sides.
+    const sewn = s.joins
+      .filter((j) => whole.of(j.a[0]?.panel ?? '') === name)
+      .reduce((t, { a, b }) => t + a.length + b.length - 1, 0);
+    const euler = v - (free + sewn) + panels.length;
+    const own = loops.filter((l) => whole.of(l.edges[0]?.panel ?? '') === name).length;
+    return { panels: panels.map((p) => p.id), loops: own, handles: (2 - euler - own) / 2 };
+  });
+}
+
+/** How many loops there are, counted another way: unjoined edges that meet in corners hang together. */
+export function loopsCounted(s: Surface): number {
+  const corners = cornersOf(s);
+  const hang = new Groups();
+  const free = [...s.edges.values()].filter((e) => !s.joined.has(e.key));
+  for (const e of free) hang.join(corners.of(e.key), corners.of(s.next.get(e.key)?.key ?? e.key));
+  return new Set(free.map((e) => hang.of(corners.of(e.key)))).size;
+}
