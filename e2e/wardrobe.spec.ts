@@ -42,6 +42,11 @@ test('the shirt: yoke, stand and cuffs walked, their interfacing, and the choice
   await expect(page.getByText(/^All \d+ seams go together\./)).toBeVisible();
   await page.getByRole('button', { name: /Collar stand to neckline/ }).click();
   await expect(page.getByRole('heading', { name: 'Collar stand to neckline' })).toBeVisible();
+  // The garment laid open shows the same seam, and a click on one of its edges another.
+  const table = page.getByRole('group', { name: 'The garment laid open, seen from the inside' });
+  await expect(table.getByText('Cuff', { exact: true })).toHaveCount(2);
+  await table.locator('[data-edge="underarm"]').first().click();
+  await expect(page.getByRole('heading', { name: 'Underarm seam of the sleeve' })).toBeVisible();
   await open(page, 'Potting shirt', 'inside');
   await page.getByRole('tab', { name: 'Interfacing' }).click();
   await expect(page.getByText('Why the cuff interfacing?')).toBeVisible();

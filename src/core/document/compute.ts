@@ -1,6 +1,6 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
 import { deriveInside, holePatches, type Inside } from '../drafting/index.ts';
-import { panelsOf, suggestJoins, surfaceOf, unsewn } from '../garment/index.ts';
+import { panelsOf, type Surface, suggestJoins, surfaceOf, unsewn } from '../garment/index.ts';
 import { weld } from '../geometry/index.ts';
 import {
   type CutLine,
@@ -30,6 +30,8 @@ export interface Computed {
   pieces: Piece[];
   cutLines: Map<string, CutLine>;
   seams: WalkedSeam[];
+  /** The shell as it is put together: its panels of cloth, what is sewn to what, and what is left as openings. */
+  surface: Surface;
   hems: Inside['hems'];
   splits: Inside['splits'];
   joined: Inside['joined'];
@@ -41,6 +43,7 @@ interface ShellPart {
   shell: Piece[];
   cutLines: [string, CutLine][];
   seams: WalkedSeam[];
+  surface: Surface;
   findings: Finding[];
 }
 
@@ -49,7 +52,7 @@ const shellParts = new WeakMap<Shell, { key: string; part: ShellPart }>();
 
 function shellPart(doc: ProjectDocument, { allowances }: Decisions): ShellPart {
   const { shell } = doc;
-  if (!shell) return { shell: [], cutLines: [], seams: [], findings: [] };
+  if (!shell) return { shell: [], cutLines: [], seams: [], surface: surfaceOf([], []), findings: [] };
   const key = JSON.stringify([doc.garment, allowances]);
   const known = shellParts.get(shell);
   if (known?.key === key) return known.part;
@@ -59,18 +62,19 @@ function shellPart(doc: ProjectDocument, { allowances }: Decisions): ShellPart {
     shell: pieces,
     cutLines: cutLinesOf(pieces, findings, (p) => drawnCutLine(shell, p.id)),
     seams: apart('seams', findings, [], () => walk(seams, pieces)),
+    surface: apart('joins', findings, surfaceOf([], []), () => joined(pieces)),
     findings,
   };
   findings.push(...pieces.flatMap(drawnWhole), ...apart('faults', findings, [], () => patternFaults(pieces, seams)));
-  findings.push(...apart('joins', findings, [], () => alone(pieces)));
+  findings.push(...unsewn(part.surface));
   shellParts.set(shell, { key, part });
   return part;
 }
 
-/** Edges called seams that nothing is sewn to, of all pieces as they are put together. */
-function alone(pieces: Piece[]): Finding[] {
+/** All pieces as they are put together. */
+function joined(pieces: Piece[]): Surface {
   const panels = pieces.flatMap(panelsOf);
-  return unsewn(surfaceOf(panels, suggestJoins(panels)));
+  return surfaceOf(panels, suggestJoins(panels));
 }
 
 /** Cut lines of all pieces, each on its own: a piece without one is told, and goes on no paper. */
@@ -125,6 +129,7 @@ export function compute(doc: ProjectDocument): Computed {
     pieces,
     cutLines: new Map([...base.cutLines, ...made]),
     seams: [...base.seams, ...insideWalked],
+    surface: base.surface,
     hems: inside.hems,
     splits: inside.splits,
     joined: inside.joined,

@@ -1,5 +1,6 @@
 import { type Role } from '../pattern/index.ts';
 import { type Finding } from '../result.ts';
+import { type PanelEdge } from './panels.ts';
 import { type Surface } from './surface.ts';
 
 /** Edges that are always sewn to something. */
@@ -17,11 +18,16 @@ const SEAMS: ReadonlySet<Role> = new Set<Role>([
   'cuff-seam',
 ]);
 
-/** Edges that are named as seams and found nothing to be sewn to: told once for each piece, at the first of them. */
+/** Edges that are named as seams and found nothing to be sewn to. */
+export const unsewnEdges = (s: Surface): PanelEdge[] =>
+  s.panels.flatMap(({ ring }) => ring.filter((e) => !s.joined.has(e.key) && SEAMS.has(e.role)));
+
+/** The same told once for each piece, at the first of them. */
 export function unsewn(s: Surface): Finding[] {
   const told = new Set<string>();
-  return s.panels.flatMap(({ piece, name, ring }): Finding[] => {
-    const alone = ring.filter((e) => !s.joined.has(e.key) && SEAMS.has(e.role));
+  const all = unsewnEdges(s);
+  return s.panels.flatMap(({ id, piece, name }): Finding[] => {
+    const alone = all.filter((e) => e.panel === id);
     const first = alone[0];
     if (!first || told.has(piece)) return [];
     told.add(piece);

@@ -8,6 +8,9 @@ import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures, PLAIN_COAT, piecesOf } from '../../test/shells.ts';
 import { type ProjectDocument } from '../document/project.ts';
 import {
+  type Box,
+  boxesTouch,
+  boxOf,
   compose,
   distance,
   mapPath,
@@ -23,6 +26,7 @@ import {
   layFlat,
   loopsCounted,
   loopsOf,
+  openedOut,
   type Panel,
   type PanelEdge,
   panelArea,
@@ -49,6 +53,7 @@ const polygon = (id: string, n: number): Panel => ({
   kind: 'other',
   name: id,
   half: 'whole',
+  up: p(0, -1),
   ring: Array.from(
     { length: n },
     (_, i): PanelEdge => ({
@@ -66,7 +71,12 @@ const polygon = (id: string, n: number): Panel => ({
 });
 const glued = (panels: Panel[], pairs: [string, string][]) => {
   const by = new Map(panels.flatMap((q) => q.ring.map((e) => [e.key, e])));
-  const joins = pairs.map(([a, b], i) => ({ id: `${i}`, a: [by.get(a) as PanelEdge], b: [by.get(b) as PanelEdge] }));
+  const joins = pairs.map(([a, b], i) => ({
+    id: `${i}`,
+    code: 'panel' as const,
+    a: [by.get(a) as PanelEdge],
+    b: [by.get(b) as PanelEdge],
+  }));
   return surfaceOf(panels, joins);
 };
 
@@ -248,7 +258,7 @@ describe('joins of a whole garment', () => {
           });
           fc.pre(cuts.every((c, i) => cuts.every((o, k) => k === i || Math.abs(c.high - o.high) > 30)));
           const panels = pieces.flatMap(panelsOf);
-          const joins = suggestJoins(panels).filter((j) => j.id.startsWith('panel'));
+          const joins = suggestJoins(panels).filter((j) => j.code === 'panel');
           const pairs = joins.map((j) => [j.a[0]?.panel, j.b[0]?.panel].sort().join());
           expect(pairs.sort()).toEqual(cuts.map((_, k) => `g${k},g${k + 1}`).sort());
           expect(partsOf(surfaceOf(panels, joins))).toMatchObject([{ loops: 1, handles: 0 }]);
@@ -257,6 +267,33 @@ describe('joins of a whole garment', () => {
       runs(300),
     );
   });
+});
+
+describe('opened out', () => {
+  test.each(OPENINGS)(
+    '%s: every panel once, moved as cloth moves; the back between the fronts, sleeves beside',
+    (_, make) => {
+      const pieces = piecesOf(make());
+      const { surface } = garment(pieces);
+      const opened = openedOut(surface);
+      expect(opened?.panels.map((o) => o.panel.id).sort()).toEqual(surface.panels.map((q) => q.id).sort());
+      const boxes = (...kinds: string[]): Box[] =>
+        (opened?.panels ?? [])
+          .filter((o) => kinds.includes(o.panel.kind))
+          .map((o) => boxOf(o.panel.ring.flatMap((e) => mapPath(e.path, o.motion))));
+      for (const { motion: m } of opened?.panels ?? []) {
+        // Seen from the inside it is mirrored, and nothing is stretched.
+        expect(m.a * m.d - m.b * m.c).toBeCloseTo(-1, 9);
+        expect(Math.hypot(m.a, m.b)).toBeCloseTo(1, 9);
+      }
+      const middle = (list: Box[]): number[] => list.map((b) => (b.minX + b.maxX) / 2).sort((x, y) => x - y);
+      const [fronts, backs] = [middle(boxes('front')), middle(boxes('back'))];
+      if (fronts.length === 2)
+        for (const x of backs) expect(x > (fronts[0] as number) && x < (fronts[1] as number)).toBe(true);
+      for (const sleeve of boxes('sleeve'))
+        for (const body of boxes('front', 'back')) expect(boxesTouch(sleeve, body)).toBe(false);
+    },
+  );
 });
 
 describe('laying a panel on to its neighbour', () => {

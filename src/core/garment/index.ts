@@ -1,5 +1,6 @@
 export * from './fate.ts';
 export * from './layflat.ts';
+export * from './openedout.ts';
 export * from './panels.ts';
 export * from './suggest.ts';
 export * from './surface.ts';

@@ -3,6 +3,7 @@ import {
   IDENTITY,
   mapPath,
   type Path,
+  type Point,
   pathLength,
   reflection,
   reversePath,
@@ -10,7 +11,7 @@ import {
   startDirection,
   startOf,
 } from '../geometry/index.ts';
-import { type Edge, type Piece, type PieceKind, type Role, takenOf } from '../pattern/index.ts';
+import { type Edge, grainDirection, type Piece, type PieceKind, type Role, takenOf } from '../pattern/index.ts';
 
 /** Which half of the body a panel covers, as its piece tells: drawn for one half, that half mirrored, or both in one. */
 export type Half = 'drawn' | 'mirrored' | 'whole';
@@ -39,6 +40,8 @@ export interface Panel {
   kind: PieceKind;
   name: string;
   half: Half;
+  /** The way up along the grain, in the plane of the ring: length 1. */
+  up: Point;
   /** Closed ring of its edges, clockwise on screen, in the plane the piece is drawn in. */
   ring: PanelEdge[];
 }
@@ -84,12 +87,14 @@ function unfolded(p: Piece, id: string): PanelEdge[] {
  * what is made of two layers only the outer one. Rings run clockwise; a mirrored one lies mirrored about the y axis.
  */
 export function panelsOf(p: Piece): Panel[] {
+  const up = grainDirection(p);
   const of = (id: string, half: Half, ring: PanelEdge[]): Panel => ({
     id,
     piece: p.id,
     kind: p.kind,
     name: p.name,
     half,
+    up: half === 'mirrored' ? { x: -up.x, y: up.y } : up,
     ring,
   });
   if (p.cut.onFold) return [of(p.id, 'whole', unfolded(p, p.id))];

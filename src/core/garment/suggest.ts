@@ -1,10 +1,10 @@
 import { type PieceKind, type Role } from '../pattern/index.ts';
 import { type Panel } from './panels.ts';
-import { type Chain, chainsOf, type Join, type Surface, surfaceOf } from './surface.ts';
+import { type Chain, chainsOf, type Join, type JoinCode, type Surface, surfaceOf } from './surface.ts';
 
 /** What two chains that are sewn together are like. */
 interface Stage {
-  code: string;
+  code: JoinCode;
   a: ReadonlySet<Role>;
   b: ReadonlySet<Role>;
   /** How much longer side a may be than side b, as shares of the longer: eased, stretched, or gathered. */
@@ -19,7 +19,7 @@ interface Stage {
 }
 
 const roles = (...r: Role[]): ReadonlySet<Role> => new Set<Role>(r);
-const alike = (code: string, role: Role, halves: Stage['halves'], most = 0.12): Stage => ({
+const alike = (code: JoinCode, role: Role, halves: Stage['halves'], most = 0.12): Stage => ({
   code,
   a: roles(role),
   b: roles(role),
@@ -231,7 +231,7 @@ export function suggestJoins(panels: Panel[]): Join[] {
     const s = surfaceOf(panels, joins);
     const all = matches(stage, s, kinds).filter((m) => allowed(stage, kinds(m.a), kinds(m.b)));
     assigned(all).forEach((m, i) => {
-      joins.push({ id: `${stage.code}-${i + 1}`, a: m.a.edges, b: m.b.edges });
+      joins.push({ id: `${stage.code}-${i + 1}`, code: stage.code, a: m.a.edges, b: m.b.edges });
     });
   }
   return joins;

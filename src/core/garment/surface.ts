@@ -1,12 +1,33 @@
 import { type Role } from '../pattern/index.ts';
 import { type Panel, type PanelEdge } from './panels.ts';
 
+export const JOIN_CODES = [
+  'panel',
+  'elbow',
+  'forearm',
+  'yoke',
+  'shoulder',
+  'centre-back',
+  'centre-front',
+  'side',
+  'underarm',
+  'waist',
+  'cap',
+  'hood',
+  'stand',
+  'collar',
+  'cuff',
+] as const;
+export type JoinCode = (typeof JOIN_CODES)[number];
+
 /**
  * Two chains of edges sewn to each other, each in the order it is run, clockwise in its panels: `a` lies along `b` run
  * backwards. A closed chain is a whole loop, as a sleeve's cap.
  */
 export interface Join {
   id: string;
+  /** Which seam of a garment it is. */
+  code: JoinCode;
   a: PanelEdge[];
   b: PanelEdge[];
 }
