@@ -10,7 +10,7 @@ import { type Answer, asks } from './http.ts';
 import { Running } from './server.ts';
 
 /** So many spoilt files of each kind: thousands by night. Fewer of what is ours alone, or is long looked at. */
-const [PATTERNS, OURS, BACKUPS] = [300, 100, 15].map((n) => runs(n).numRuns) as [number, number, number];
+const [PATTERNS, OURS, BACKUPS] = [300, 100, 8].map((n) => runs(n).numRuns) as [number, number, number];
 /** Longest the server may work on an answer, ms of its own time: other processes beside it make nothing look like a hang. */
 const PATIENCE = 2000;
 /** Longest an answer may take all the same, ms. */
@@ -60,20 +60,45 @@ async function pagePdf(): Promise<Uint8Array> {
 
 type Ask = ReturnType<typeof asks>;
 
-/** What stands: of the project, of its files, of the shelf. */
-async function standing(ask: Ask, id: string): Promise<string> {
-  const [project, files, shelf] = await Promise.all(
-    ['', '/files', '/..'].map((part) => ask('GET', part === '/..' ? '/api/projects' : `/api/projects/${id}${part}`)),
-  );
-  const shelved = shelf?.json.projects.map((p: { id: string; revision: number }) => [p.id, p.revision]);
-  return JSON.stringify([project?.json.revision, project?.text, files?.json.files, shelved, originals()]);
+/** What stands on the shelf and in the folder of files: a change of any project shows here. */
+async function standing(ask: Ask): Promise<string> {
+  const shelf = (await ask('GET', '/api/projects')).json.projects as { id: string; revision: number }[];
+  return JSON.stringify([shelf.map((p) => [p.id, p.revision]), originals()]);
 }
 
+/** A project to the letter, with the list of its files. */
+async function letter(ask: Ask, id: string): Promise<string> {
+  const parts = await Promise.all(['', '/files'].map((part) => ask('GET', `/api/projects/${id}${part}`)));
+  return parts.map((a) => a.text).join();
+}
+/** So often a project is read to the letter while what comes is refused. */
+const OFTEN = 10;
+
 /** What was taken is a project like any other: a part of what is worked out of it, each time another, is answered. */
-async function unanswered(ask: Ask, id: string, i: number): Promise<string | false> {
+async function unanswered(ask: Ask, id: string, i: number): Promise<string | null> {
   const part = PARTS[i % PARTS.length];
   const { status, text } = await ask('GET', `/api/projects/${id}/${part}`);
-  return status !== 200 && `${part} ${status} ${text.slice(0, 300)}`;
+  return status === 200 ? null : `${part} ${status} ${text.slice(0, 300)}`;
+}
+
+interface Met {
+  took: number;
+  work: number;
+  /** What stood before and stands after. */
+  before: string;
+  after: string;
+  text: string;
+  now: string;
+}
+
+/** What is wrong with an answer. In plain comparisons: the runner keeps a record of each of its own, for thousands of them. */
+function faultOf(answer: Answer, { took, work, before, after, text, now }: Met): string | null {
+  if (answer.status >= 500) return 'a fault of the server';
+  if (work > PATIENCE || took > AT_ALL) return `took ${took} ms, ${work} ms of work`;
+  if (answer.status < 400) return null;
+  if (!/\.$/.test(answer.json?.detail)) return 'refused without a sentence';
+  if (after !== before) return `half stored: ${after.slice(0, 300)} after ${before.slice(0, 300)}`;
+  return now === text ? null : `changed: ${now.slice(0, 300)} after ${text.slice(0, 300)}`;
 }
 
 /** Sends spoilt files one after another, and looks that each is taken whole or refused without a trace. */
@@ -86,25 +111,21 @@ async function throwAt(
   const id = (await ask('POST', '/api/projects', { name: 'Spoilt' })).json.id as string;
   const random = chance(seed);
   const held: number[] = [];
-  let before = await standing(ask, id);
+  let [before, text] = [await standing(ask), await letter(ask, id)];
   const tally: Record<number, number> = {};
   for (let i = 0; i < times; i++) {
     const [t, begun] = [performance.now(), worked()];
     const answer = await send(ask, id, random);
     const [took, work] = [performance.now() - t, worked() - begun];
     tally[answer.status] = (tally[answer.status] ?? 0) + 1;
-    const after = await standing(ask, id);
-    // Plain comparisons: the runner keeps a record of each one of its own, for thousands of them.
+    const after = await standing(ask);
+    const refused = answer.status >= 400;
+    const now = !refused || i % OFTEN === 0 || i === times - 1 ? await letter(ask, id) : text;
     const wrong =
-      (answer.status >= 500 && 'a fault of the server') ||
-      ((work > PATIENCE || took > AT_ALL) && `took ${took} ms, ${work} ms of work`) ||
-      (answer.status >= 400 && !/\.$/.test(answer.json?.detail) && 'refused without a sentence') ||
-      (answer.status >= 400 &&
-        after !== before &&
-        `half stored: ${after.slice(0, 300)} after ${before.slice(0, 300)}`) ||
-      (answer.status < 400 && (await unanswered(ask, answer.json.id ?? id, i)));
+      faultOf(answer, { took, work, before, after, text, now }) ??
+      (refused ? null : await unanswered(ask, answer.json.id ?? id, i));
     if (wrong) throw new Error(`number ${i}, ${answer.status} ${answer.text.slice(0, 300)}: ${wrong}`);
-    before = after;
+    [before, text] = [after, now];
     held.push(resident());
   }
   process.stdout.write(`      ${JSON.stringify(tally)}, ${held[0]?.toFixed()} to ${held.at(-1)?.toFixed()} MB\n`);
