@@ -24,7 +24,7 @@ export interface Garment {
 const p = (x: number, y: number): Point => ({ x, y });
 
 /** A piece from its first corner round: each step ends in its last two numbers; six numbers are a curve. */
-function piece(name: string, kind: PieceKind, from: [number, number], steps: Step[], text?: string): Drawn {
+export function piece(name: string, kind: PieceKind, from: [number, number], steps: Step[], text?: string): Drawn {
   let at = p(...from);
   const edges = steps.map(([role, ...n]) => {
     const path: Path = [];

@@ -1,6 +1,6 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
 import { deriveInside, holePatches, type Inside } from '../drafting/index.ts';
-import { panelsOf, type Surface, suggestJoins, surfaceOf, unsewn } from '../garment/index.ts';
+import { furtherSeams, panelsOf, type Surface, suggestJoins, surfaceOf, unsewn } from '../garment/index.ts';
 import { weld } from '../geometry/index.ts';
 import {
   type CutLine,
@@ -58,11 +58,12 @@ function shellPart(doc: ProjectDocument, { allowances }: Decisions): ShellPart {
   if (known?.key === key) return known.part;
   const { pieces, findings } = shellPieces(shell, allowances);
   const seams = apart('seams', findings, [], () => shellSeams(pieces, doc.garment));
+  const surface = apart('joins', findings, surfaceOf([], []), () => joined(pieces));
   const part: ShellPart = {
     shell: pieces,
     cutLines: cutLinesOf(pieces, findings, (p) => drawnCutLine(shell, p.id)),
-    seams: apart('seams', findings, [], () => walk(seams, pieces)),
-    surface: apart('joins', findings, surfaceOf([], []), () => joined(pieces)),
+    seams: apart('seams', findings, [], () => walk([...seams, ...furtherSeams(surface, seams)], pieces)),
+    surface,
     findings,
   };
   findings.push(...pieces.flatMap(drawnWhole), ...apart('faults', findings, [], () => patternFaults(pieces, seams)));
@@ -168,7 +169,12 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
     standBoth: d.interfacing.stand === 'both',
   };
   return {
-    making: garmentModelOf(c.pieces, c.seams, how),
+    // What joins pieces beyond the usual ones is walked, and no way of making knows it yet.
+    making: garmentModelOf(
+      c.pieces,
+      c.seams.filter((s) => !s.between),
+      how,
+    ),
     d,
     buttons: count(true),
     snaps: count(false),

@@ -6,6 +6,8 @@ import { curve, p, pieceOf, type Side, straight } from '../../test/parts.ts';
 import { CUTS, documentOf } from '../../test/pile.ts';
 import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures, PLAIN_COAT, piecesOf } from '../../test/shells.ts';
+import { UNLIKE } from '../../test/unlike.ts';
+import { compute } from '../document/compute.ts';
 import { type ProjectDocument } from '../document/project.ts';
 import {
   type Box,
@@ -165,15 +167,24 @@ const OPENINGS: [string, () => ProjectDocument, Role[]][] = [
   ]),
 ];
 
+const BEYOND = Object.entries(UNLIKE).map(([name, make]): (typeof OPENINGS)[number] => [
+  name,
+  make,
+  ['hem', 'wrist', 'wrist'],
+]);
+
 describe('joins of a whole garment', () => {
-  test.each(OPENINGS)('%s: all seams are found, and its openings are what is left', (_, make, roles) => {
-    const { loops, parts, alone } = garment(piecesOf(make()));
-    const known = new Set(['hem', 'wrist', 'armhole', 'cuff-edge', 'band-edge', 'plain', 'neckline']);
-    const named = loops.map((l) => ['hem', ...known].find((r) => l.roles.includes(r as Role)));
-    expect(named.sort()).toEqual(roles);
-    expect(parts.every((part) => part.handles === 0)).toBe(true);
-    expect(alone).toEqual([]);
-  });
+  test.each([...OPENINGS, ...BEYOND])(
+    '%s: all seams are found, and its openings are what is left',
+    (_, make, roles) => {
+      const { loops, parts, alone } = garment(piecesOf(make()));
+      const known = new Set(['hem', 'wrist', 'armhole', 'cuff-edge', 'band-edge', 'plain', 'neckline']);
+      const named = loops.map((l) => ['hem', ...known].find((r) => l.roles.includes(r as Role)));
+      expect(named.sort()).toEqual(roles);
+      expect(parts.every((part) => part.handles === 0)).toBe(true);
+      expect(alone).toEqual([]);
+    },
+  );
 
   test('pieces may lie anywhere, turned or mirrored on the table: the same seams are found', () => {
     fc.assert(
@@ -196,6 +207,25 @@ describe('joins of a whole garment', () => {
       ),
       runs(12),
     );
+  });
+
+  test('seams of pieces beyond the usual ones are walked too, each once, and named by what they join', () => {
+    const further = (name: string) =>
+      compute((UNLIKE[name] as () => ProjectDocument)())
+        .seams.filter((s) => s.between)
+        .map((s) => [s.code, s.between?.join(' to '), s.verdict, Math.round(s.differenceMm)]);
+    expect(further('jacket of front, side panel and back')).toEqual([
+      ['join-panel', 'Front to Side panel', 'matches', 0],
+      ['join-panel', 'Side panel to Back', 'matches', 0],
+      expect.arrayContaining(['join-cap']),
+    ]);
+    // Gathered by half as much again: 301 mm on to 201 mm, as drawn.
+    expect(further('shirt with a yoke in front')).toContainEqual([
+      'join-yoke',
+      'Lower front to Front yoke',
+      'ease-as-meant',
+      100,
+    ]);
   });
 
   test('a side seam without a partner is told, and where', () => {
@@ -270,7 +300,7 @@ describe('joins of a whole garment', () => {
 });
 
 describe('opened out', () => {
-  test.each(OPENINGS)(
+  test.each([...OPENINGS, ...BEYOND])(
     '%s: every panel once, moved as cloth moves; the back between the fronts, sleeves beside',
     (_, make) => {
       const pieces = piecesOf(make());

@@ -2,5 +2,6 @@ export * from './fate.ts';
 export * from './layflat.ts';
 export * from './openedout.ts';
 export * from './panels.ts';
+export * from './seams.ts';
 export * from './suggest.ts';
 export * from './surface.ts';

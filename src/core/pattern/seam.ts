@@ -24,6 +24,8 @@ export interface Seam {
   ease: { min: number; max: number };
   /** Why side a is longer on purpose, if it is: `cap`, `pleat`, `shoulder`, `flare`. */
   easeOf?: string;
+  /** Names of the pieces on either side, of a seam that has no name of its own. */
+  between?: [string, string];
   /** Lengths computed otherwise than by the edges' own (a turned hem lies where the shell is narrower). */
   lengthB?: number;
 }

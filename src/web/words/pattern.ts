@@ -1,7 +1,9 @@
+import { type JoinCode } from '../../core/garment/index.ts';
 import {
   type CornerRule,
   type Material,
   type MeasureCode,
+  type Seam,
   type UnitSlip,
   type Verdict,
 } from '../../core/pattern/index.ts';
@@ -148,8 +150,28 @@ export const SEAM_WORDS: Record<string, string> = {
   wrist: 'Sleeve lining to turned wrist',
 };
 
+/** Seams that are named by the pieces they join. */
+const JOIN_WORDS: Record<`join-${JoinCode}`, string> = {
+  'join-panel': 'Panel seam',
+  'join-elbow': 'Elbow seam',
+  'join-forearm': 'Forearm seam',
+  'join-yoke': 'Yoke seam',
+  'join-shoulder': 'Shoulder seam',
+  'join-centre-back': 'Centre back seam',
+  'join-centre-front': 'Centre front seam',
+  'join-side': 'Side seam',
+  'join-underarm': 'Underarm seam',
+  'join-waist': 'Waist seam',
+  'join-cap': 'Sleeve into armhole',
+  'join-hood': 'Hood to neckline',
+  'join-stand': 'Stand to neckline',
+  'join-collar': 'Collar seam',
+  'join-cuff': 'Cuff seam',
+};
+
 /** A seam by its name; beside a vent the half that lies under has its like. */
-export function seamWords({ id, code }: { id: string; code: string }): string {
+export function seamWords({ id, code, between }: Pick<Seam, 'id' | 'code' | 'between'>): string {
+  if (between) return `${JOIN_WORDS[code as `join-${JoinCode}`] ?? 'Seam'}: ${between.join(' to ')}`;
   const name = SEAM_WORDS[code] ?? code;
   return id.endsWith('-under') && !name.includes('underlap') ? `${name}, underlap` : name;
 }
@@ -168,6 +190,7 @@ const EASE_OF: Record<string, string> = {
   zip: 'the lining ends beside the zip',
   lapel: 'drawn out, to turn back over the other',
   overlap: 'the band reaches on for its button',
+  gather: 'gathered or laid in pleats on to the other',
   panel: 'eased over bust or shoulder blade',
   elbow: 'eased at the elbow',
   forearm: 'stretched a little at the forearm',
