@@ -45,8 +45,18 @@ test('the shirt: yoke, stand and cuffs walked, their interfacing, and the choice
   // The garment laid open shows the same seam, and a click on one of its edges another.
   const table = page.getByRole('group', { name: 'The garment laid open, seen from the inside' });
   await expect(table.getByText('Cuff', { exact: true })).toHaveCount(2);
-  await table.locator('[data-edge="underarm"]').first().click();
+  await table.locator('[data-edge="underarm"]').first().dispatchEvent('click');
   await expect(page.getByRole('heading', { name: 'Underarm seam of the sleeve' })).toBeVisible();
+  // An edge and then its partner; a cuff sewn to nothing is told, and is taken back with one click.
+  await table.locator('[data-edge="cuff-seam"]').first().dispatchEvent('click');
+  await expect(page.getByText(/^It is sewn to Sleeve \(wrist\): /)).toBeVisible();
+  await page.getByRole('button', { name: 'Sew it to another edge' }).click();
+  await page.getByLabel('The edge it is sewn to').selectOption({ label: 'Collar (collar, neck edge)' });
+  await expect(page.getByText(/^It is sewn to Collar \(collar, neck edge\): /)).toBeVisible();
+  await saved(page);
+  await page.getByRole('button', { name: 'As suggested' }).click();
+  await expect(page.getByText(/^It is sewn to Sleeve \(wrist\): /)).toBeVisible();
+  await saved(page);
   await open(page, 'Potting shirt', 'inside');
   await page.getByRole('tab', { name: 'Interfacing' }).click();
   await expect(page.getByText('Why the cuff interfacing?')).toBeVisible();

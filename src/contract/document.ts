@@ -190,6 +190,8 @@ const closure = z.strictObject({
     .max(40),
 });
 
+const edgeSaid = z.strictObject({ piece: id, edge: id, mirrored: z.boolean() });
+
 const decisions = z.strictObject({
   allowances: z.strictObject({ seam: mm.max(100), hem: mm.max(300), wrist: mm.max(300) }),
   facing: z.strictObject({
@@ -248,6 +250,7 @@ const decisions = z.strictObject({
     stay: mm,
   }),
   closure,
+  joins: z.array(z.strictObject({ id, a: edgeSaid, b: edgeSaid.nullable() })).max(2000),
   making: z.strictObject({
     bulk: z.enum(BULKS),
     lace: z.boolean(),
@@ -263,10 +266,10 @@ const decisions = z.strictObject({
   }),
 });
 
-/** A saved project, version 5: every number finite and in range, nothing unknown in it, ids that belong together. */
+/** A saved project, version 6: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(5),
+    schema: z.literal(6),
     name: words.trim().min(1),
     garment: words.min(1).max(40),
     units: z.enum(['mm', 'in']),

@@ -183,6 +183,8 @@ const SENTENCES: Record<string, Say> = {
     `There is no ${called(d.kind)} among the pieces, so what belongs to it is left out. Say which piece is the ${called(d.kind)}.`,
   'second-of-kind': (d) =>
     `"${d.name}" is also called a ${called(d.kind)}. Facings and lining are drafted from "${d.used}" alone; call "${d.name}" something else, or remove the one that is not worn.`,
+  'joins-lost': (d) =>
+    `${d.count === 1 ? 'One seam' : `${d.count ?? 'Some'} seams`} you had joined yourself cannot be found any more: an edge of it is gone. Look at the garment laid open, and join it again.`,
   'edges-alone': (d) =>
     `Nothing was found that the ${allCalled(d.roles)} of "${d.name}" ${String(d.roles).includes(',') ? 'are' : 'is'} sewn to. A piece may be missing, or an edge on the other side is called something else.`,
   'drawn-whole': (d) =>

@@ -70,6 +70,9 @@ function withClosings(doc: Plain): Plain {
   return { ...doc, schema: 5, decisions: { ...d, closure: { ...asItWas, ...d.closure } } };
 }
 
+/** Version 6 keeps what was said of joins: in a project of version 5 nothing was. */
+const withJoins = (doc: Plain): Plain => ({ ...doc, schema: 6, decisions: { joins: [], ...(doc.decisions as Plain) } });
+
 /** Parts of the decisions with what they lack. */
 const withUsual = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(added).map(([key, more]) => [key, { ...more, ...d[key] }]));
@@ -80,5 +83,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   2: withVents,
   3: withMaking,
   4: withClosings,
+  5: withJoins,
 };
-export const CURRENT_SCHEMA = 5;
+export const CURRENT_SCHEMA = 6;

@@ -11,7 +11,7 @@ import { CUTS, documentOf } from './pile.ts';
 import { coatDocument, PLAIN_COAT } from './shells.ts';
 
 /** Every piece and seam as they were drafted before a redesign: it may add, and may change none of them unsaid. */
-const FILE = new URL('data/unchanged.json', import.meta.url);
+const FILE = new URL('unchanged.json', import.meta.url);
 
 function demo(made: Result<ProjectDocument>): ProjectDocument {
   if (!made.ok) throw new Error(JSON.stringify(made.findings));

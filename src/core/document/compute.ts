@@ -1,6 +1,6 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
 import { deriveInside, holePatches, type Inside } from '../drafting/index.ts';
-import { furtherSeams, panelsOf, type Surface, suggestJoins, surfaceOf, unsewn } from '../garment/index.ts';
+import { furtherSeams, joinsOf, panelsOf, type Surface, surfaceOf, unsewn } from '../garment/index.ts';
 import { weld } from '../geometry/index.ts';
 import {
   type CutLine,
@@ -50,15 +50,16 @@ interface ShellPart {
 /** What depends on the shell alone is kept while the sewist moves a slider about the inside. */
 const shellParts = new WeakMap<Shell, { key: string; part: ShellPart }>();
 
-function shellPart(doc: ProjectDocument, { allowances }: Decisions): ShellPart {
+function shellPart(doc: ProjectDocument, d: Decisions): ShellPart {
+  const { allowances } = d;
   const { shell } = doc;
   if (!shell) return { shell: [], cutLines: [], seams: [], surface: surfaceOf([], []), findings: [] };
-  const key = JSON.stringify([doc.garment, allowances]);
+  const key = JSON.stringify([doc.garment, allowances, d.joins]);
   const known = shellParts.get(shell);
   if (known?.key === key) return known.part;
   const { pieces, findings } = shellPieces(shell, allowances);
   const seams = apart('seams', findings, [], () => shellSeams(pieces, doc.garment));
-  const surface = apart('joins', findings, surfaceOf([], []), () => joined(pieces));
+  const surface = apart('joins', findings, surfaceOf([], []), () => joined(pieces, d, findings));
   const part: ShellPart = {
     shell: pieces,
     cutLines: cutLinesOf(pieces, findings, (p) => drawnCutLine(shell, p.id)),
@@ -73,9 +74,11 @@ function shellPart(doc: ProjectDocument, { allowances }: Decisions): ShellPart {
 }
 
 /** All pieces as they are put together. */
-function joined(pieces: Piece[]): Surface {
+function joined(pieces: Piece[], d: Decisions, findings: Finding[]): Surface {
   const panels = pieces.flatMap(panelsOf);
-  return surfaceOf(panels, suggestJoins(panels));
+  const { joins, open, lost } = joinsOf(panels, d.joins);
+  if (lost) findings.push({ code: 'joins-lost', severity: 'warn', data: { count: lost } });
+  return surfaceOf(panels, joins, open);
 }
 
 /** Cut lines of all pieces, each on its own: a piece without one is told, and goes on no paper. */

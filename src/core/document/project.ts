@@ -110,6 +110,20 @@ export type FrontInterfacing = (typeof FRONT_INTERFACINGS)[number];
 export const BULKS = ['thin', 'medium', 'thick'] as const;
 export type Bulk = (typeof BULKS)[number];
 
+/** An edge of a piece as it lies in the garment: of the half that is drawn, or of that half mirrored. */
+export interface EdgeSaid {
+  piece: string;
+  edge: string;
+  mirrored: boolean;
+}
+
+/** What the sewist has said of an edge: what it is sewn to, or that it stays open (null). */
+export interface JoinSaid {
+  id: string;
+  a: EdgeSaid;
+  b: EdgeSaid | null;
+}
+
 export interface Decisions {
   allowances: { seam: number; hem: number; wrist: number };
   facing: {
@@ -186,6 +200,8 @@ export interface Decisions {
     stay: number;
   };
   closure: ClosureChoice;
+  /** What is sewn to what, where that is not as suggested. */
+  joins: JoinSaid[];
   /** How it is put together. */
   making: {
     bulk: Bulk;
@@ -209,7 +225,7 @@ export const CLOSING_ONLY = 'closing';
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 5;
+  schema: 6;
   name: string;
   garment: string;
   units: LengthUnit;
@@ -282,6 +298,7 @@ export function usualDecisions(): Decisions {
       stay: 0,
     },
     closure: usualClosure(),
+    joins: [],
     making: { bulk: 'medium', lace: false, methods: {}, extras: [], order: null, left: [] },
     paper: { size: 'a4', pieces: null, strip: true },
   };

@@ -18,9 +18,9 @@ const SEAMS: ReadonlySet<Role> = new Set<Role>([
   'cuff-seam',
 ]);
 
-/** Edges that are named as seams and found nothing to be sewn to. */
+/** Edges that are named as seams, found nothing to be sewn to, and were not said to stay open. */
 export const unsewnEdges = (s: Surface): PanelEdge[] =>
-  s.panels.flatMap(({ ring }) => ring.filter((e) => !s.joined.has(e.key) && SEAMS.has(e.role)));
+  s.panels.flatMap(({ ring }) => ring.filter((e) => !s.joined.has(e.key) && !s.open.has(e.key) && SEAMS.has(e.role)));
 
 /** The same told once for each piece, at the first of them. */
 export function unsewn(s: Surface): Finding[] {

@@ -8,7 +8,7 @@ import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures, PLAIN_COAT, piecesOf } from '../../test/shells.ts';
 import { UNLIKE } from '../../test/unlike.ts';
 import { compute } from '../document/compute.ts';
-import { type ProjectDocument } from '../document/project.ts';
+import { type EdgeSaid, type ProjectDocument } from '../document/project.ts';
 import {
   type Box,
   boxesTouch,
@@ -25,6 +25,8 @@ import {
 import { mapPiece, type Piece, type Role } from '../pattern/index.ts';
 import { type Result } from '../result.ts';
 import {
+  type Join,
+  joinsOf,
   layFlat,
   loopsCounted,
   loopsOf,
@@ -34,8 +36,9 @@ import {
   panelArea,
   panelsOf,
   partsOf,
-  suggestJoins,
+  saidJoin,
   surfaceOf,
+  unsaid,
   unsewn,
 } from './index.ts';
 
@@ -45,7 +48,7 @@ function demo(made: Result<ProjectDocument>): ProjectDocument {
 }
 const garment = (pieces: Piece[]) => {
   const panels = pieces.flatMap(panelsOf);
-  const surface = surfaceOf(panels, suggestJoins(panels));
+  const surface = surfaceOf(panels, joinsOf(panels).joins);
   return { surface, loops: loopsOf(surface), parts: partsOf(surface), alone: unsewn(surface) };
 };
 /** A polygon as a panel, its edges of no length to speak of: only how it hangs together matters. */
@@ -228,6 +231,39 @@ describe('joins of a whole garment', () => {
     ]);
   });
 
+  test('what was said goes before what is suggested, on both halves of the body; taken back it is suggested again', () => {
+    const pieces = piecesOf(princessCoat(PLAIN_COAT, 'armhole'));
+    const panels = pieces.flatMap(panelsOf);
+    const at = (name: string, role: Role): EdgeSaid => {
+      const q = pieces.find((x) => x.name === name) as Piece;
+      return { piece: q.id, edge: q.ring.find((e) => e.role === role)?.id ?? '', mirrored: false };
+    };
+    const partner = (joins: Join[], e: EdgeSaid): string[] =>
+      joins
+        .flatMap((j) => [[j.a, j.b] as const, [j.b, j.a] as const])
+        .filter(([x]) => x.some((q) => q.piece === e.piece && q.edge === e.edge))
+        .map(([, y]) => y.map((q) => `${q.piece}/${q.role}`).join());
+    const [front, side, back] = [at('Front', 'panel-seam'), at('Side front', 'panel-seam'), at('Back', 'panel-seam')];
+    const usual = partner(joinsOf(panels).joins, front);
+    expect(usual).toEqual([`${side.piece}/panel-seam`, `${side.piece}/panel-seam`]);
+    const wrong = saidJoin([], front, back);
+    expect(partner(joinsOf(panels, wrong).joins, front)).toEqual([
+      `${back.piece}/panel-seam`,
+      `${back.piece}/panel-seam`,
+    ]);
+    // Said again it takes the place of what was said before; said open, nothing is sewn to it, nor complained of.
+    const again = saidJoin(wrong, side, front);
+    expect(again).toHaveLength(1);
+    expect(partner(joinsOf(panels, again).joins, back)).toHaveLength(2);
+    const open = joinsOf(panels, saidJoin([], front, null));
+    expect(partner(open.joins, front)).toEqual([]);
+    const told = unsewn(surfaceOf(panels, open.joins, open.open)).map((f) => f.data?.name);
+    expect(told).not.toContain('Front');
+    expect(partner(joinsOf(panels, unsaid(again, side)).joins, front)).toEqual(usual);
+    // An edge that is gone: counted, and nothing else is harmed.
+    expect(joinsOf(panels, saidJoin([], { ...front, edge: 'e99' }, side))).toMatchObject({ lost: 1 });
+  });
+
   test('a side seam without a partner is told, and where', () => {
     const pieces = piecesOf(coatDocument()).filter((q) => q.kind !== 'back');
     expect(garment(pieces).alone.map((f) => [f.code, f.data?.name, f.data?.roles])).toEqual([
@@ -288,7 +324,7 @@ describe('joins of a whole garment', () => {
           });
           fc.pre(cuts.every((c, i) => cuts.every((o, k) => k === i || Math.abs(c.high - o.high) > 30)));
           const panels = pieces.flatMap(panelsOf);
-          const joins = suggestJoins(panels).filter((j) => j.code === 'panel');
+          const joins = joinsOf(panels).joins.filter((j) => j.code === 'panel');
           const pairs = joins.map((j) => [j.a[0]?.panel, j.b[0]?.panel].sort().join());
           expect(pairs.sort()).toEqual(cuts.map((_, k) => `g${k},g${k + 1}`).sort());
           expect(partsOf(surfaceOf(panels, joins))).toMatchObject([{ loops: 1, handles: 0 }]);

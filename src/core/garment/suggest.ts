@@ -1,5 +1,6 @@
+import { type EdgeSaid, type JoinSaid } from '../document/project.ts';
 import { type PieceKind, type Role } from '../pattern/index.ts';
-import { type Panel } from './panels.ts';
+import { type Panel, type PanelEdge } from './panels.ts';
 import { type Chain, chainsOf, type Join, type JoinCode, type Surface, surfaceOf } from './surface.ts';
 
 /** What two chains that are sewn together are like. */
@@ -187,10 +188,10 @@ function assigned(all: Match[]): Match[] {
   return taken;
 }
 
-function matches(stage: Stage, s: Surface, kinds: KindOf): Match[] {
+function matches(stage: Stage, s: Surface, kinds: KindOf, open: ReadonlySet<string>): Match[] {
   const same = stage.a === stage.b || [...stage.a].every((r) => stage.b.has(r));
-  const as = chainsOf(s, (r) => stage.a.has(r));
-  const bs = same ? as : chainsOf(s, (r) => stage.b.has(r));
+  const as = chainsOf(s, (e) => stage.a.has(e.role) && !open.has(e.key));
+  const bs = same ? as : chainsOf(s, (e) => stage.b.has(e.role) && !open.has(e.key));
   const out: Match[] = [];
   as.forEach((a, i) => {
     bs.forEach((b, k) => {
@@ -219,20 +220,64 @@ function allowed(stage: Stage, a: PieceKind[], b: PieceKind[]): boolean {
   return stage.code !== 'waist' || la !== lb;
 }
 
+/** An edge of a panel by what was said of it; none where it is not there any more. */
+const edgeOf = (panels: Panel[], e: EdgeSaid): PanelEdge | undefined =>
+  panels
+    .filter((p) => p.piece === e.piece)
+    .flatMap((p) => p.ring)
+    .find((x) => x.edge === e.edge && x.mirrored === e.mirrored);
+
+const flipped = (e: EdgeSaid): EdgeSaid => ({ ...e, mirrored: !e.mirrored });
+
+/** Which seam of a garment it is, by the edges' own names. */
+const codeOf = (a: PanelEdge, b: PanelEdge): JoinCode =>
+  STAGES.find((s) => (s.a.has(a.role) && s.b.has(b.role)) || (s.a.has(b.role) && s.b.has(a.role)))?.code ?? 'panel';
+
+/** What was said of joins, on the panels; and on the other half of the body alike, where both pieces have one. */
+function saidOf(panels: Panel[], said: JoinSaid[]): Said {
+  const out: Said = { joins: [], open: new Set(), lost: 0 };
+  const busy = new Set<string>();
+  for (const { id, a, b } of said) {
+    let found = false;
+    for (const [x, y, twin] of [
+      [a, b, ''],
+      [flipped(a), b && flipped(b), '*'],
+    ] as const) {
+      const [ea, eb] = [edgeOf(panels, x), y && edgeOf(panels, y)];
+      if (!ea || (y && !eb) || busy.has(ea.key) || (eb && busy.has(eb.key))) continue;
+      found = true;
+      for (const e of [ea, eb]) if (e) busy.add(e.key);
+      if (eb && ea !== eb) out.joins.push({ id: `said-${id}${twin}`, code: codeOf(ea, eb), a: [ea], b: [eb] });
+      else out.open.add(ea.key);
+    }
+    if (!found) out.lost += 1;
+  }
+  return out;
+}
+
+interface Said {
+  joins: Join[];
+  /** Edges that stay open. */
+  open: Set<string>;
+  /** So many speak of edges that are not there any more. */
+  lost: number;
+}
+
 /**
- * Joins of a whole garment, suggested from roles, lengths, what lies at the ends, notches and kinds: stage by stage, each as
- * one assignment over all chains of the boundary that is left.
+ * Joins of a whole garment: what was said of them, and for the rest suggested from roles, lengths, what lies at the ends,
+ * notches and kinds, stage by stage, each as one assignment over all chains of the boundary that is left.
  */
-export function suggestJoins(panels: Panel[]): Join[] {
+export function joinsOf(panels: Panel[], said: JoinSaid[] = []): Said {
   const kindOf = new Map(panels.map((p) => [p.id, p.kind]));
   const kinds: KindOf = (c) => c.edges.map((e) => kindOf.get(e.panel) ?? 'other');
-  const joins: Join[] = [];
+  const given = saidOf(panels, said);
+  const joins = [...given.joins];
   for (const stage of STAGES) {
     const s = surfaceOf(panels, joins);
-    const all = matches(stage, s, kinds).filter((m) => allowed(stage, kinds(m.a), kinds(m.b)));
+    const all = matches(stage, s, kinds, given.open).filter((m) => allowed(stage, kinds(m.a), kinds(m.b)));
     assigned(all).forEach((m, i) => {
       joins.push({ id: `${stage.code}-${i + 1}`, code: stage.code, a: m.a.edges, b: m.b.edges });
     });
   }
-  return joins;
+  return { ...given, joins };
 }

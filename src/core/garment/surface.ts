@@ -42,10 +42,12 @@ export interface Surface {
   /** Of the first edge of a joined chain: the last of the one it is sewn to. */
   beyond: Map<string, PanelEdge>;
   joined: Set<string>;
+  /** Edges that were said to stay open. */
+  open: ReadonlySet<string>;
 }
 
-export function surfaceOf(panels: Panel[], joins: Join[]): Surface {
-  const s: Surface = { panels, joins, edges: new Map(), next: new Map(), beyond: new Map(), joined: new Set() };
+export function surfaceOf(panels: Panel[], joins: Join[], open: ReadonlySet<string> = new Set()): Surface {
+  const s: Surface = { panels, joins, edges: new Map(), next: new Map(), beyond: new Map(), joined: new Set(), open };
   for (const { ring } of panels)
     ring.forEach((e, i) => {
       s.edges.set(e.key, e);
@@ -112,17 +114,16 @@ export interface Chain {
   after: Role;
 }
 
-/** The longest stretches of the boundary of one role. */
-export function chainsOf(s: Surface, is: (role: Role) => boolean): Chain[] {
+/** The longest stretches of the boundary whose edges are of a kind. */
+export function chainsOf(s: Surface, is: (e: PanelEdge) => boolean): Chain[] {
   return loopsOf(s).flatMap(({ edges }): Chain[] => {
     const n = edges.length;
     const at = (i: number): PanelEdge => edges[(i + n) % n] as PanelEdge;
-    const starts = edges.flatMap((e, i) => (is(e.role) && !is(at(i - 1).role) ? [i] : []));
-    if (!starts.length)
-      return edges.every((e) => is(e.role)) ? [{ edges, closed: true, before: at(0).role, after: at(0).role }] : [];
+    const starts = edges.flatMap((e, i) => (is(e) && !is(at(i - 1)) ? [i] : []));
+    if (!starts.length) return edges.every(is) ? [{ edges, closed: true, before: at(0).role, after: at(0).role }] : [];
     return starts.map((from) => {
       let to = from;
-      while (is(at(to + 1).role)) to++;
+      while (is(at(to + 1))) to++;
       const run = Array.from({ length: to - from + 1 }, (_, k) => at(from + k));
       return { edges: run, closed: false, before: at(from - 1).role, after: at(to + 1).role };
     });

@@ -45,6 +45,8 @@ export interface Kept {
   pieces: ShellPiece[];
   /** How many pieces kept what was said of them. */
   kept: number;
+  /** Where an edge of the pattern before is found now: by `piece/edge`. */
+  edges: Map<string, { piece: string; edge: string }>;
   findings: Finding[];
 }
 
@@ -54,14 +56,18 @@ export interface Kept {
  */
 export function retainEdits(old: ShellPiece[], next: ShellPiece[]): Kept {
   let kept = 0;
+  const moved: Kept['edges'] = new Map();
   const pieces = next.map((p): ShellPiece => {
     const was = old.find((o) => o.name.toLowerCase() === p.name.toLowerCase());
     const edges = was && matched(was.ring, p.ring);
     if (!was || !edges) return p;
     kept += 1;
+    p.ring.forEach((e, i) => {
+      moved.set(`${was.id}/${edges[i]?.id}`, { piece: p.id, edge: e.id });
+    });
     const ring = p.ring.map((e, i) => keptEdge(edges[i] as ShellEdge, e));
     return { ...p, kind: was.kind, count: was.count, ring };
   });
   const findings: Finding[] = kept ? [{ code: 'choices-kept', severity: 'note', data: { count: kept } }] : [];
-  return { pieces, kept, findings };
+  return { pieces, kept, edges: moved, findings };
 }

@@ -9,7 +9,13 @@ import {
   sentenceOf,
 } from '../../contract/index.ts';
 import { type Computed } from '../../core/document/compute.ts';
-import { type ProjectDocument, type Shell, type ShellPiece } from '../../core/document/project.ts';
+import {
+  type EdgeSaid,
+  type JoinSaid,
+  type ProjectDocument,
+  type Shell,
+  type ShellPiece,
+} from '../../core/document/project.ts';
 import { retainEdits, shellPieces } from '../../core/pattern/index.ts';
 import { type Finding } from '../../core/result.ts';
 import { pieceAnswer } from '../answers.ts';
@@ -62,6 +68,17 @@ function changeBetween(old: ProjectDocument, next: ProjectDocument, given?: Patc
   return { ...madeOf(next), patch, inverse, packedPatch: pack(patch), packedInverse: pack(inverse) };
 }
 
+/** What was said of joins, on the edges of the new pattern; what has no such edge there any more is left out. */
+const joinsOn = (joins: JoinSaid[], edges: Map<string, { piece: string; edge: string }>): JoinSaid[] =>
+  joins.flatMap((j): JoinSaid[] => {
+    const at = (e: EdgeSaid): EdgeSaid | null => {
+      const now = edges.get(`${e.piece}/${e.edge}`);
+      return now ? { ...now, mirrored: e.mirrored } : null;
+    };
+    const [a, b] = [at(j.a), j.b && at(j.b)];
+    return a && (b || !j.b) ? [{ ...j, a, b }] : [];
+  });
+
 /** What was read of a pattern file, laid on what had been said of the one before. */
 function withShell(
   old: ProjectDocument,
@@ -71,10 +88,17 @@ function withShell(
   const kept = retainEdits(old.shell?.pieces ?? [], read.pieces);
   const shell: Shell = { ...about, pieces: kept.pieces };
   const { decisions } = old;
+  const joins = joinsOn(decisions.joins, kept.edges);
+  const lost = decisions.joins.length - joins.length;
+  if (lost) kept.findings.push({ code: 'joins-lost', severity: 'warn', data: { count: lost } });
   const next: ProjectDocument = {
     ...old,
     shell,
-    decisions: { ...decisions, paper: { ...decisions.paper, pieces: null } },
+    decisions: {
+      ...decisions,
+      joins,
+      paper: { ...decisions.paper, pieces: null },
+    },
   };
   // Only the drawn pieces are answered here; cut lines and all that is derived come with the pieces route.
   const drawn = shellPieces(shell, decisions.allowances);

@@ -14,14 +14,16 @@ interface Props {
   lit: ReadonlySet<string>;
   /** Keys of edges that ought to be sewn to something and are not. */
   alone: ReadonlySet<string>;
-  onEdge: (piece: string, edge: string) => void;
+  /** Name of the edge that is looked at: it is drawn with a rim. */
+  picked: string | null;
+  onEdge: (e: PanelEdge) => void;
 }
 
 const keyOf = (o: OpenedPanel, e: PanelEdge): string => `${o.panel.piece}/${e.edge}`;
 const colour = (name: string): string => `var(--chakra-colors-${name})`;
 
 /** The garment laid open on the table, seen from the inside: seams thin, openings heavy, what is sewn to nothing amber. */
-export function OpenedOut({ surface, units, height, lit, alone, onEdge }: Props) {
+export function OpenedOut({ surface, units, height, lit, alone, picked, onEdge }: Props) {
   const opened = useMemo(() => openedOut(surface), [surface]);
   if (!opened) return null;
   const stroke = (o: OpenedPanel, e: PanelEdge) => {
@@ -49,12 +51,7 @@ export function OpenedOut({ surface, units, height, lit, alone, onEdge }: Props)
                 const dash = strokeDasharray?.split(' ').map((n) => Number(n) * unit);
                 return (
                   // biome-ignore lint/a11y/noStaticElementInteractions: by keyboard a seam is chosen in the list of seams.
-                  <g
-                    key={e.key}
-                    data-edge={e.role}
-                    onClick={() => onEdge(e.piece, e.edge)}
-                    style={{ cursor: 'pointer' }}
-                  >
+                  <g key={e.key} data-edge={e.role} onClick={() => onEdge(e)} style={{ cursor: 'pointer' }}>
                     <path
                       d={d}
                       fill="none"
@@ -62,7 +59,13 @@ export function OpenedOut({ surface, units, height, lit, alone, onEdge }: Props)
                       {...(dash && { strokeDasharray: dash.join(' ') })}
                       {...rest}
                     />
-                    <path d={d} fill="none" stroke="transparent" strokeWidth={16 * unit} />
+                    <path
+                      d={d}
+                      fill="none"
+                      stroke={e.key === picked ? colour('berry') : 'transparent'}
+                      strokeOpacity={0.25}
+                      strokeWidth={16 * unit}
+                    />
                   </g>
                 );
               })}

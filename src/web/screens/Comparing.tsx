@@ -101,7 +101,7 @@ export function TakeChoices({ w }: { w: Workbook }) {
   const take = (other: (typeof others)[number]): Promise<void> =>
     w.bring(`Choices of ${other.name}`, async () => {
       const { decisions } = (await get<ProjectAnswer>(`/api/projects/${other.id}`)).document;
-      return (now) => ({ ...now, decisions: { ...decisions, paper: now.decisions.paper } });
+      return (now) => ({ ...now, decisions: { ...decisions, joins: now.decisions.joins, paper: now.decisions.paper } });
     });
   return (
     <Box mt="2">

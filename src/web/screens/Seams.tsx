@@ -1,18 +1,17 @@
 import { Box, Heading, Table, Text } from '@chakra-ui/react';
 import { CircleAlert, CircleCheck } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { unsewnEdges } from '../../core/garment/index.ts';
 import { type WalkedSeam } from '../../core/pattern/index.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
-import { OpenedOut } from '../drawing/OpenedOut.tsx';
 import { Spread } from '../drawing/Spread.tsx';
 import { AllWell, Findings } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
 import { cureWords, GROUP_WORDS, seamWords, verdictWords } from '../words/index.ts';
+import { OpenedCard } from './OpenedCard.tsx';
 
 /** What is wrong in the pattern itself beside seams of unlike length. */
-const FAULTS = new Set(['seam-kink', 'notches-apart', 'dart-legs', 'edges-alone']);
+const FAULTS = new Set(['seam-kink', 'notches-apart', 'dart-legs', 'edges-alone', 'joins-lost']);
 
 const fits = (s: WalkedSeam): boolean => s.verdict === 'matches' || s.verdict === 'ease-as-meant';
 
@@ -53,7 +52,7 @@ export function Seams({ w }: { w: Workbook }) {
         </Text>
       )}
       <Findings findings={w.computed.findings.filter((f) => FAULTS.has(f.code))} w={w} />
-      <Open w={w} lit={lit} onChoose={setChosen} />
+      <OpenedCard w={w} lit={lit} onChoose={setChosen} />
       <Box
         display="grid"
         gridTemplateColumns={{ base: '1fr', '2xl': '1fr', lg: 'minmax(0, 1.25fr) minmax(280px, 1fr)' }}
@@ -94,34 +93,6 @@ export function Seams({ w }: { w: Workbook }) {
         </SheetBox>
       </Box>
     </Page>
-  );
-}
-
-interface OpenProps {
-  w: Workbook;
-  lit: ReadonlySet<string>;
-  onChoose: (id: string) => void;
-}
-
-/** The garment laid open; a click on an edge chooses its seam. */
-function Open({ w, lit, onChoose }: OpenProps) {
-  const { surface, seams } = w.computed;
-  const alone = useMemo(() => new Set(unsewnEdges(surface).map((e) => `${e.piece}/${e.edge}`)), [surface]);
-  const choose = (piece: string, edge: string): void => {
-    const seam = seams.find((s) => [...s.a, ...s.b].some((x) => x.piece === piece && x.edge === edge));
-    if (seam) onChoose(seam.id);
-  };
-  return (
-    <SheetBox p="3" mb="5">
-      <Heading as="h2" fontSize="20px" fontWeight="600">
-        Opened out
-      </Heading>
-      <Text color="quiet" mb="2">
-        The garment laid on the table, seen from the inside. Dashed is sewn, full lines stay open
-        {alone.size > 0 && ', amber has nothing to be sewn to'}. Click an edge to see its seam.
-      </Text>
-      <OpenedOut surface={surface} units={w.doc.units} height={350} lit={lit} alone={alone} onEdge={choose} />
-    </SheetBox>
   );
 }
 

@@ -8,6 +8,7 @@ const SCREENS: Record<keyof Decisions, string> = {
   lining: 'inside',
   interfacing: 'inside',
   closure: 'buttons',
+  joins: 'seams',
   making: 'plan',
   paper: 'paper',
 };

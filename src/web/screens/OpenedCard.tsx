@@ -1,0 +1,156 @@
+import { Box, Button, Heading, Text } from '@chakra-ui/react';
+import { useMemo, useState } from 'react';
+import { type JoinSaid } from '../../core/document/project.ts';
+import { isSaid, type PanelEdge, type Surface, saidJoin, unsaid, unsewnEdges } from '../../core/garment/index.ts';
+import { formatLength } from '../../core/units.ts';
+import { type Workbook } from '../api/useProject.ts';
+import { OpenedOut } from '../drawing/OpenedOut.tsx';
+import { Pick } from '../parts/Ask.tsx';
+import { SheetBox } from '../parts/Page.tsx';
+import { ROLE_WORDS } from '../words/index.ts';
+
+interface Props {
+  w: Workbook;
+  lit: ReadonlySet<string>;
+  /** Chooses a seam in the list. */
+  onChoose: (id: string) => void;
+}
+
+/** An edge as it is called beside the drawing. */
+const named = (s: Surface, e: PanelEdge): string => {
+  const panel = s.panels.find((p) => p.id === e.panel);
+  return `${panel?.name ?? e.piece} (${ROLE_WORDS[e.role].toLowerCase()})`;
+};
+
+/** The garment laid open; a click on an edge chooses its seam, and says what becomes of it. */
+export function OpenedCard({ w, lit, onChoose }: Props) {
+  const { surface, seams } = w.computed;
+  const [picked, setPicked] = useState<string | null>(null);
+  const [joining, setJoining] = useState(false);
+  const alone = useMemo(() => new Set(unsewnEdges(surface).map((e) => `${e.piece}/${e.edge}`)), [surface]);
+  const edge = picked === null ? undefined : surface.edges.get(picked);
+  const say = (words: string, joins: JoinSaid[]): void => {
+    setJoining(false);
+    w.save(words, { ...w.doc, decisions: { ...w.doc.decisions, joins } }, true);
+  };
+  const joinTo = (e: PanelEdge): void => {
+    if (!edge || e.key === edge.key) return;
+    say(`${named(surface, edge)} to ${named(surface, e)}`, saidJoin(w.doc.decisions.joins, edge, e));
+  };
+  const click = (e: PanelEdge): void => {
+    if (joining) {
+      joinTo(e);
+      return;
+    }
+    setPicked(e.key);
+    const seam = seams.find((s) => [...s.a, ...s.b].some((x) => x.piece === e.piece && x.edge === e.edge));
+    if (seam) onChoose(seam.id);
+  };
+  if (!surface.panels.length) return null;
+  return (
+    <SheetBox p="3" mb="5">
+      <Heading as="h2" fontSize="20px" fontWeight="600">
+        Opened out
+      </Heading>
+      <Text color="quiet" mb="2">
+        The garment laid on the table, seen from the inside. Dashed is sewn, full lines stay open
+        {alone.size > 0 && ', amber has nothing to be sewn to'}. Click an edge to see its seam.
+      </Text>
+      <OpenedOut
+        surface={surface}
+        units={w.doc.units}
+        height={350}
+        lit={lit}
+        alone={alone}
+        picked={picked}
+        onEdge={click}
+      />
+      {edge && <EdgeFate w={w} edge={edge} joining={joining} onJoining={setJoining} onJoin={joinTo} onSay={say} />}
+    </SheetBox>
+  );
+}
+
+/** What an edge is sewn to, as a sentence. */
+function fateWords(w: Workbook, e: PanelEdge): string {
+  const { surface } = w.computed;
+  const mm = (edges: PanelEdge[]) =>
+    formatLength(
+      edges.reduce((t, x) => t + x.sewn, 0),
+      w.doc.units,
+    );
+  const join = surface.joins.find((j) => [...j.a, ...j.b].some((x) => x.key === e.key));
+  if (!join) {
+    if (surface.open.has(e.key)) return 'You said that it stays open.';
+    return unsewnEdges(surface).some((x) => x.key === e.key)
+      ? 'Nothing was found that it is sewn to.'
+      : 'It stays open.';
+  }
+  const [own, other] = join.a.some((x) => x.key === e.key) ? [join.a, join.b] : [join.b, join.a];
+  const to = [...new Set(other.map((x) => named(surface, x)))].join(', ');
+  const along = own.length > 1 ? `together with what goes on beyond it, ${mm(own)}` : mm(own);
+  return `It is sewn to ${to}: ${along} to ${mm(other)}.`;
+}
+
+interface FateProps {
+  w: Workbook;
+  edge: PanelEdge;
+  joining: boolean;
+  onJoining: (on: boolean) => void;
+  onJoin: (e: PanelEdge) => void;
+  onSay: (words: string, joins: JoinSaid[]) => void;
+}
+
+/** What becomes of an edge, and how to say otherwise: by a click on its partner, or out of a list. */
+function EdgeFate({ w, edge, joining, onJoining, onJoin, onSay }: FateProps) {
+  const { surface } = w.computed;
+  const { joins } = w.doc.decisions;
+  const others = [...surface.edges.values()].filter((e) => e.key !== edge.key);
+  const half = (e: PanelEdge): string => (e.mirrored ? ', mirrored half' : '');
+  return (
+    <Box borderTopWidth="1px" borderColor="rule" pt="3" mt="2">
+      <Text fontWeight="600">{named(surface, edge)}</Text>
+      <Text mb="2">{joining ? 'Click the edge it is sewn to, or choose it here.' : fateWords(w, edge)}</Text>
+      {joining ? (
+        <Box display="flex" gap="2" flexWrap="wrap" alignItems="center">
+          <Box width="20em">
+            <Pick
+              label="The edge it is sewn to"
+              value=""
+              options={[
+                ['', 'an edge …'],
+                ...others.map((e): [string, string] => [e.key, named(surface, e) + half(e)]),
+              ]}
+              onPick={(key) => {
+                const e = surface.edges.get(key);
+                if (e) onJoin(e);
+              }}
+            />
+          </Box>
+          <Button variant="outline" onClick={() => onJoining(false)}>
+            Leave it
+          </Button>
+        </Box>
+      ) : (
+        <Box display="flex" gap="2" flexWrap="wrap">
+          <Button variant="outline" onClick={() => onJoining(true)}>
+            Sew it to another edge
+          </Button>
+          <Button
+            variant="outline"
+            onClick={() => onSay(`${named(surface, edge)} stays open`, saidJoin(joins, edge, null))}
+          >
+            It stays open
+          </Button>
+          {isSaid(joins, edge) && (
+            <Button
+              variant="outline"
+              onClick={() => onSay(`${named(surface, edge)} as suggested`, unsaid(joins, edge))}
+            >
+              As suggested
+            </Button>
+          )}
+        </Box>
+      )}
+    </Box>
+  );
+}
