@@ -113,30 +113,39 @@ function uprightBy(p: Panel): number {
   return turn({ x: b.x - a.x, y: b.y - a.y }, { x: band.top ? 1 : -1, y: 0 });
 }
 
+/** Seams of the table by the panels they go over. */
+function seamsByPanel(s: Surface): Map<string, Join[]> {
+  const out = new Map<string, Join[]>();
+  for (const j of s.joins)
+    if (LAID[j.code] !== undefined)
+      for (const id of new Set([...j.a, ...j.b].map((e) => e.panel))) out.set(id, [...(out.get(id) ?? []), j]);
+  return out;
+}
+
 /** Panels that are laid together, from the one in the middle outward; what bends least first. */
-function laidTogether(first: Panel, s: Surface, left: Map<string, Panel>): OpenedPanel[] {
+function laidTogether(first: Panel, seams: Map<string, Join[]>, left: Map<string, Panel>): OpenedPanel[] {
   const angle = uprightBy(first);
   const placed: OpenedPanel[] = [{ panel: first, motion: Math.abs(angle) < 1e-3 ? IDENTITY : rotation(angle) }];
   left.delete(first.id);
-  for (;;) {
-    let best: { cost: number; made: OpenedPanel } | null = null;
-    for (const j of s.joins) {
-      const cost = LAID[j.code];
-      if (cost === undefined || (best && best.cost <= cost)) continue;
-      const ids = [...j.a, ...j.b].map((e) => e.panel);
-      const from = placed.find((o) => ids.includes(o.panel.id));
-      const next = ids.map((id) => left.get(id)).find((q) => q !== undefined);
-      const made = from && next && against(from, next, j);
-      if (made) best = { cost, made };
+  const ways = placed.flatMap((from) => (seams.get(from.panel.id) ?? []).map((j) => ({ from, j })));
+  while (ways.length) {
+    ways.sort((x, y) => (LAID[x.j.code] ?? 0) - (LAID[y.j.code] ?? 0));
+    const { from, j } = ways.shift() as (typeof ways)[number];
+    for (const id of new Set([...j.a, ...j.b].map((e) => e.panel))) {
+      const next = left.get(id);
+      const made = next && against(from, next, j);
+      if (!made) continue;
+      placed.push(made);
+      left.delete(id);
+      ways.push(...(seams.get(id) ?? []).map((k) => ({ from: made, j: k })));
     }
-    if (!best) return placed;
-    placed.push(best.made);
-    left.delete(best.made.panel.id);
   }
+  return placed;
 }
 
 function groupsOf(s: Surface): OpenedPanel[][] {
   const left = new Map(s.panels.map((p) => [p.id, p]));
+  const seams = seamsByPanel(s);
   const rank = (p: Panel): number => {
     const at = MIDDLE.indexOf(p.kind);
     return at < 0 ? MIDDLE.length : at;
@@ -144,7 +153,7 @@ function groupsOf(s: Surface): OpenedPanel[][] {
   const out: OpenedPanel[][] = [];
   while (left.size) {
     const [first] = [...left.values()].sort((a, b) => rank(a) - rank(b) || panelArea(b) - panelArea(a));
-    out.push(laidTogether(first as Panel, s, left));
+    out.push(laidTogether(first as Panel, seams, left));
   }
   return out;
 }
@@ -165,56 +174,85 @@ function placeOf(group: OpenedPanel[], main: OpenedPanel[], s: Surface): { x: nu
   return null;
 }
 
+/** The table with what lies on it already: the main part first, and the room that is taken round it. */
+interface Table {
+  s: Surface;
+  main: OpenedPanel[];
+  all: OpenedPanel[];
+  /** Box of the main part; how far up and down other parts reach. */
+  box: Box;
+  top: number;
+  low: number;
+  /** How far down sleeves reach at either side. */
+  sides: { left: number; right: number };
+}
+
+function put(t: Table, g: OpenedPanel[], x: number, y: number): void {
+  const from = boxAll(g);
+  t.all.push(...shifted(g, x - from.minX, y - from.minY));
+}
+
+const sizeOf = (g: OpenedPanel[]): { w: number; h: number } => {
+  const b = boxAll(g);
+  return { w: b.maxX - b.minX, h: b.maxY - b.minY };
+};
+const middleOf = (b: Box): number => (b.minX + b.maxX) / 2;
+
+function putAbove(t: Table, g: OpenedPanel[]): void {
+  const { w, h } = sizeOf(g);
+  put(t, g, middleOf(t.box) - w / 2, t.top - h);
+  t.top -= h + GAP / 2;
+}
+
+function putBelow(t: Table, g: OpenedPanel[]): void {
+  const { w, h } = sizeOf(g);
+  put(t, g, (placeOf(g, t.main, t.s)?.x ?? middleOf(t.box)) - w / 2, t.low);
+  t.low += h + GAP;
+}
+
+/** A sleeve at the side of its armhole, at its height; below those that lie there already. */
+function putBeside(t: Table, g: OpenedPanel[]): void {
+  const { w, h } = sizeOf(g);
+  const at = placeOf(g, t.main, t.s);
+  const side = (at ? at.x < middleOf(t.box) : t.sides.left <= t.sides.right) ? 'left' : 'right';
+  const free = t.sides[side] === t.box.minY;
+  const y = free && at ? Math.min(Math.max(t.box.minY, at.y), t.box.maxY) : t.sides[side];
+  put(t, g, side === 'left' ? t.box.minX - GAP - w : t.box.maxX + GAP, y);
+  t.sides[side] = y + h + GAP / 2;
+}
+
+function putInRow(t: Table, groups: OpenedPanel[][]): void {
+  const b = boxAll(t.all);
+  let x = b.minX;
+  for (const g of groups) {
+    put(t, g, x, b.maxY + GAP);
+    x += sizeOf(g).w + GAP / 2;
+  }
+}
+
 /**
  * The garment laid open on the table, seen from the inside: the back in the middle, fronts beside it as their side seams
  * have them, sleeves at both sides, collars above, a skirt below, and whatever is sewn to nothing in a row at the bottom.
+ * Null for no panels.
  */
 export function openedOut(s: Surface): OpenedOut | null {
   const groups = groupsOf(s);
   const main = groups.find((g) => g.some((o) => o.panel.kind === 'back')) ?? groups[0];
   if (!main) return null;
-  const all = [...main];
-  const b = boxAll(main);
-  let [left, right, top, low] = [b.minX - GAP, b.maxX + GAP, b.minY - GAP, b.maxY + GAP];
-  const sides: OpenedPanel[][] = [];
-  const rest: OpenedPanel[][] = [];
-  const put = (g: OpenedPanel[], x: number, y: number): void => {
-    const from = boxAll(g);
-    all.push(...shifted(g, x - from.minX, y - from.minY));
-  };
-  const middle = (b.minX + b.maxX) / 2;
-  const order = (g: OpenedPanel[]): number => ABOVE.indexOf(g[0]?.panel.kind ?? 'other');
-  for (const g of groups.sort((x, y) => order(x) - order(y))) {
-    if (g === main) continue;
-    const kind = g[0]?.panel.kind ?? 'other';
-    const [own, at] = [boxAll(g), placeOf(g, main, s)];
-    const [w, h] = [own.maxX - own.minX, own.maxY - own.minY];
-    if (SLEEVES.has(kind)) sides.push(g);
-    else if (ABOVE.includes(kind)) {
-      put(g, middle - w / 2, top - h);
-      top -= h + GAP / 2;
-    } else if (BELOW.has(kind)) {
-      put(g, (at?.x ?? middle) - w / 2, low);
-      low += h + GAP;
-    } else rest.push(g);
-  }
-  const high = { left: b.minY, right: b.minY };
-  for (const g of sides) {
-    const own = boxAll(g);
-    const at = placeOf(g, main, s);
-    const side = (at ? at.x < middle : high.left <= high.right) ? 'left' : 'right';
-    const y = Math.max(high[side], at ? Math.min(at.y, b.maxY) : b.minY);
-    put(g, side === 'left' ? left - (own.maxX - own.minX) : right, high[side] > b.minY ? high[side] : y);
-    high[side] = y + (own.maxY - own.minY) + GAP / 2;
-  }
-  [left, right] = [boxAll(all).minX, boxAll(all).maxX];
-  low = boxAll(all).maxY + GAP;
-  let x = left;
-  for (const g of rest) {
-    put(g, x, low);
-    x = boxAll(all.slice(-g.length)).maxX + GAP / 2;
-  }
+  const box = boxAll(main);
+  const sides = { left: box.minY, right: box.minY };
+  const t: Table = { s, main, all: [...main], box, top: box.minY - GAP, low: box.maxY + GAP, sides };
+  const kindOf = (g: OpenedPanel[]): PieceKind => g[0]?.panel.kind ?? 'other';
+  const others = groups.filter((g) => g !== main);
+  const above = others.filter((g) => ABOVE.includes(kindOf(g)));
+  for (const g of above.sort((x, y) => ABOVE.indexOf(kindOf(x)) - ABOVE.indexOf(kindOf(y)))) putAbove(t, g);
+  for (const g of others) if (BELOW.has(kindOf(g))) putBelow(t, g);
+  for (const g of others) if (SLEEVES.has(kindOf(g))) putBeside(t, g);
+  putInRow(
+    t,
+    others.filter((g) => !ABOVE.includes(kindOf(g)) && !BELOW.has(kindOf(g)) && !SLEEVES.has(kindOf(g))),
+  );
   // Seen from the inside left and right change places.
-  const inside = all.map((o) => ({ ...o, motion: compose({ ...IDENTITY, a: -1 }, o.motion) }));
+  const inside = t.all.map((o) => ({ ...o, motion: compose({ ...IDENTITY, a: -1 }, o.motion) }));
   return { panels: inside, box: boxAll(inside) };
 }

@@ -15,7 +15,7 @@ interface Stage {
   halves: 'same' | 'other' | 'any';
   /** A piece may be sewn to its own mirror image, as at a centre. */
   mirror?: boolean;
-  /** What lies at both ends has to be alike: not where a band or collar has its own ends. */
+  /** What lies at both ends does not tell: a band or collar has ends of its own. */
   loose?: boolean;
 }
 
@@ -73,7 +73,7 @@ const BACK: ReadonlySet<PieceKind> = new Set<PieceKind>(['back', 'back-side', 's
 const sideOf = (k: PieceKind): -1 | 0 | 1 => (FRONT.has(k) ? 1 : BACK.has(k) ? -1 : 0);
 const SKIRTS: ReadonlySet<PieceKind> = new Set<PieceKind>(['skirt-front', 'skirt-back']);
 
-/** Pieces that are sewn to what has been made up, and not among themselves. */
+/** The kinds of the pieces a chain goes over. */
 type KindOf = (c: Chain) => PieceKind[];
 
 export const sewnLength = (c: Chain): number => c.edges.reduce((t, e) => t + e.sewn, 0);
@@ -139,6 +139,9 @@ function likeness(stage: Stage, a: Chain, b: Chain, kinds: KindOf): number | nul
   return score;
 }
 
+/** Of more matches than this none are exchanged: no garment has so many seams of one kind. */
+const MOST_EXCHANGED = 150;
+
 interface Match {
   a: Chain;
   b: Chain;
@@ -170,7 +173,7 @@ function assigned(all: Match[]): Match[] {
       known.set(x, row.set(y, m));
     }
   const between = (x: Chain, y: Chain): Match | undefined => known.get(x)?.get(y);
-  for (let better = true; better; ) {
+  for (let better = taken.length <= MOST_EXCHANGED; better; ) {
     better = false;
     for (let i = 0; i < taken.length && !better; i++)
       for (let j = i + 1; j < taken.length && !better; j++) {
@@ -188,19 +191,30 @@ function assigned(all: Match[]): Match[] {
   return taken;
 }
 
+/** Of very many chains each is compared with so many that are nearest to it in length. */
+const NEAREST = 80;
+
+/** The chains of a list that are nearest in length to one: all of a list that is not long. */
+function nearest(sorted: { c: Chain; length: number }[], length: number): Chain[] {
+  if (sorted.length <= NEAREST) return sorted.map((x) => x.c);
+  const at = sorted.findIndex((x) => x.length >= length);
+  const from = Math.max(0, Math.min(sorted.length - NEAREST, (at < 0 ? sorted.length : at) - NEAREST / 2));
+  return sorted.slice(from, from + NEAREST).map((x) => x.c);
+}
+
 function matches(stage: Stage, s: Surface, kinds: KindOf, open: ReadonlySet<string>): Match[] {
-  const same = stage.a === stage.b || [...stage.a].every((r) => stage.b.has(r));
+  const same = [...stage.a].every((r) => stage.b.has(r));
   const as = chainsOf(s, (e) => stage.a.has(e.role) && !open.has(e.key));
   const bs = same ? as : chainsOf(s, (e) => stage.b.has(e.role) && !open.has(e.key));
-  const out: Match[] = [];
-  as.forEach((a, i) => {
-    bs.forEach((b, k) => {
-      if (same && k <= i) return;
+  const order = new Map(bs.map((c, i) => [c, i]));
+  const sorted = bs.map((c) => ({ c, length: sewnLength(c) })).sort((x, y) => x.length - y.length);
+  return as.flatMap((a, i) =>
+    nearest(sorted, sewnLength(a)).flatMap((b): Match[] => {
+      if (same && (order.get(b) ?? 0) <= i) return [];
       const score = likeness(stage, a, b, kinds);
-      if (score !== null && score >= LEAST) out.push({ a, b, score });
-    });
-  });
-  return out;
+      return score !== null && score >= LEAST ? [{ a, b, score }] : [];
+    }),
+  );
 }
 
 /** What a chain is of, where that tells what it may be sewn to: a waist joins what lies above to what lies below. */

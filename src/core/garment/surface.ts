@@ -145,7 +145,7 @@ class Groups {
   }
 }
 
-/** Shape of one connected part of a surface (ISO-free topology: V − E + F = 2 − 2 · handles − loops). */
+/** Shape of one connected part of a surface, by Euler's count: V − E + F = 2 − 2 · handles − loops. */
 export interface Part {
   panels: string[];
   loops: number;

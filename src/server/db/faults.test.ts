@@ -209,7 +209,7 @@ test('every call of an hour fails, writes short, meets a full disk, or loses the
   ];
   // Some of the points by day, all of them by night.
   const all = calls * faults.length;
-  const tried = Math.min(all, runs(25).numRuns);
+  const tried = Math.min(all, runs(16).numRuns);
   for (let i = 0; i < tried; i++) {
     const [kind, lasting] = faults[i % faults.length] as [Fault, number];
     await survive(Math.floor((i * calls) / tried), kind, lasting, i);

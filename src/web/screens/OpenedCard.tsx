@@ -16,6 +16,9 @@ interface Props {
   onChoose: (id: string) => void;
 }
 
+/** More pieces of cloth than this are not to be told apart in one drawing. */
+const MOST = 200;
+
 /** An edge as it is called beside the drawing. */
 const named = (s: Surface, e: PanelEdge): string => {
   const panel = s.panels.find((p) => p.id === e.panel);
@@ -47,6 +50,12 @@ export function OpenedCard({ w, lit, onChoose }: Props) {
     if (seam) onChoose(seam.id);
   };
   if (!surface.panels.length) return null;
+  if (surface.panels.length > MOST)
+    return (
+      <Text color="quiet" mb="4">
+        With more than {MOST} pieces of cloth the garment is not laid open here.
+      </Text>
+    );
   return (
     <SheetBox p="3" mb="5">
       <Heading as="h2" fontSize="20px" fontWeight="600">

@@ -171,7 +171,7 @@ const JOIN_WORDS: Record<`join-${JoinCode}`, string> = {
 
 /** A seam by its name; beside a vent the half that lies under has its like. */
 export function seamWords({ id, code, between }: Pick<Seam, 'id' | 'code' | 'between'>): string {
-  if (between) return `${JOIN_WORDS[code as `join-${JoinCode}`] ?? 'Seam'}: ${between.join(' to ')}`;
+  if (between) return `${JOIN_WORDS[code as `join-${JoinCode}`] ?? code}: ${[...new Set(between)].join(' to ')}`;
   const name = SEAM_WORDS[code] ?? code;
   return id.endsWith('-under') && !name.includes('underlap') ? `${name}, underlap` : name;
 }
