@@ -4,12 +4,9 @@ import {
   compose,
   directionAlong,
   distance,
-  joinPaths,
-  mapPath,
   type Path,
   pathLength,
   pointAlong,
-  reversePath,
   rotation,
   translation,
   turn,
@@ -49,11 +46,3 @@ export function layFlat(seam: Path, own: Path, band = 0): Laid {
     misfit = Math.max(misfit, distance(pointAlong(seam, at), apply(motion, pointAlong(own, at))));
   return { motion, misfit };
 }
-
-/** Joined edges as one path, in the order they are run; run backwards where asked. */
-export function pathOf(edges: { path: Path }[], backwards = false): Path {
-  const whole = joinPaths(...edges.map((e) => e.path));
-  return backwards ? reversePath(whole) : whole;
-}
-
-export const moved = (p: Path, m: Affine): Path => mapPath(p, m);

@@ -6,9 +6,11 @@ import {
   endOf,
   IDENTITY,
   joinBoxes,
+  joinPaths,
   mapPath,
   type Path,
   pathLength,
+  reversePath,
   rotation,
   startOf,
   stretch,
@@ -16,7 +18,7 @@ import {
   turn,
 } from '../geometry/index.ts';
 import { type PieceKind, type Role } from '../pattern/index.ts';
-import { layFlat, pathOf } from './layflat.ts';
+import { layFlat } from './layflat.ts';
 import { type Panel, type PanelEdge, panelArea } from './panels.ts';
 import { type Join, type JoinCode, type Surface } from './surface.ts';
 
@@ -63,7 +65,7 @@ function partOn(chain: PanelEdge[], panel: string): { from: number; to: number; 
   const own = chain.filter((e) => e.panel === panel);
   if (first < 0) return null;
   const from = lengths.slice(0, first).reduce((t, l) => t + l, 0) / all;
-  const path = pathOf(own);
+  const path = joinPaths(...own.map((e) => e.path));
   return { from, to: from + pathLength(path) / all, path };
 }
 
@@ -81,7 +83,7 @@ function shared(a: PanelEdge[], b: PanelEdge[], p: string, q: string): { seam: P
   };
   const within = (v: number, x: number, y: number): number => (v - x) / (y - x || 1);
   const seam = cut(on.path, within(low, on.from, on.to), within(high, on.from, on.to));
-  const back = pathOf([{ path: other.path }], true);
+  const back = reversePath(other.path);
   return { seam, own: cut(back, within(low, from, to), within(high, from, to)) };
 }
 
@@ -96,7 +98,7 @@ function against(placed: OpenedPanel, panel: Panel, j: Join): OpenedPanel | null
   if (!found) return null;
   const seam = mapPath(found.seam, placed.motion);
   const upward = endOf(seam).y < startOf(seam).y;
-  const run = (p: Path): Path => (upward ? pathOf([{ path: p }], true) : p);
+  const run = (p: Path): Path => (upward ? reversePath(p) : p);
   // Over all its length, so that a seam round the hip does not turn what hangs from it away.
   const { motion } = layFlat(run(seam), run(found.own), 2 * pathLength(seam));
   return { panel, motion };

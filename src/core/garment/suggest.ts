@@ -70,7 +70,7 @@ const STAGES: Stage[] = [
 
 const FRONT: ReadonlySet<PieceKind> = new Set<PieceKind>(['front', 'front-side', 'skirt-front']);
 const BACK: ReadonlySet<PieceKind> = new Set<PieceKind>(['back', 'back-side', 'skirt-back', 'yoke']);
-const sideOf = (k: PieceKind): -1 | 0 | 1 => (FRONT.has(k) ? 1 : BACK.has(k) ? -1 : 0);
+const frontOrBack = (k: PieceKind): -1 | 0 | 1 => (FRONT.has(k) ? 1 : BACK.has(k) ? -1 : 0);
 const SKIRTS: ReadonlySet<PieceKind> = new Set<PieceKind>(['skirt-front', 'skirt-back']);
 
 /** The kinds of the pieces a chain goes over. */
@@ -132,7 +132,8 @@ function likeness(stage: Stage, a: Chain, b: Chain, kinds: KindOf): number | nul
   const notched = notchesMeet(a, b);
   if (notched !== null) score += 0.6 * notched - 0.2;
   const [ka, kb] = [kinds(a), kinds(b)];
-  const halves = Math.sign(ka.reduce((t, k) => t + sideOf(k), 0)) * Math.sign(kb.reduce((t, k) => t + sideOf(k), 0));
+  const halves =
+    Math.sign(ka.reduce((t, k) => t + frontOrBack(k), 0)) * Math.sign(kb.reduce((t, k) => t + frontOrBack(k), 0));
   if (stage.halves === 'other') score += halves < 0 ? 0.4 : halves > 0 ? -1.2 : 0;
   if (stage.halves === 'same') score += halves > 0 ? 0.2 : -1;
   if (stage.halves === 'any') score += 0.1 * halves;
