@@ -1,6 +1,6 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
 import { deriveInside, holePatches, type Inside } from '../drafting/index.ts';
-import { furtherSeams, joinsOf, panelsOf, type Surface, surfaceOf, unsewn } from '../garment/index.ts';
+import { furtherSeams, joinsOf, panelsOf, type Surface, stillSewn, surfaceOf, unsewn } from '../garment/index.ts';
 import { weld } from '../geometry/index.ts';
 import {
   type CutLine,
@@ -9,6 +9,7 @@ import {
   oddSize,
   type Piece,
   patternFaults,
+  type Seam,
   shellPieces,
   shellSeams,
   type WalkedSeam,
@@ -63,7 +64,7 @@ function shellPart(doc: ProjectDocument, d: Decisions): ShellPart {
   const part: ShellPart = {
     shell: pieces,
     cutLines: cutLinesOf(pieces, findings, (p) => drawnCutLine(shell, p.id)),
-    seams: apart('seams', findings, [], () => walk([...seams, ...furtherSeams(surface, seams)], pieces)),
+    seams: apart('seams', findings, [], () => walkAll(seams, surface, pieces)),
     surface,
     findings,
   };
@@ -71,6 +72,12 @@ function shellPart(doc: ProjectDocument, d: Decisions): ShellPart {
   findings.push(...unsewn(part.surface));
   shellParts.set(shell, { key, part });
   return part;
+}
+
+/** Both sides of every seam: of the usual ones as far as they are sewn so, and of what goes beyond them. */
+function walkAll(usual: Seam[], surface: Surface, pieces: Piece[]): WalkedSeam[] {
+  const seams = usual.filter((s) => stillSewn(surface, s));
+  return walk([...seams, ...furtherSeams(surface, seams)], pieces);
 }
 
 /** All pieces as they are put together. */

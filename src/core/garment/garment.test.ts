@@ -264,6 +264,27 @@ describe('joins of a whole garment', () => {
     expect(joinsOf(panels, saidJoin([], { ...front, edge: 'e99' }, side))).toMatchObject({ lost: 1 });
   });
 
+  test('a seam of which something else was said is no longer walked as the usual one', () => {
+    const doc = coatDocument();
+    const [front, back] = ['front', 'back'].map((kind) => piecesOf(doc).find((q) => q.kind === kind) as Piece);
+    const at = (q: Piece | undefined, role: Role): EdgeSaid => ({
+      piece: q?.id ?? '',
+      edge: q?.ring.find((e) => e.role === role)?.id ?? '',
+      mirrored: false,
+    });
+    const codes = (): string[] =>
+      compute(doc)
+        .seams.filter((s) => s.group === 'shell')
+        .map((s) => s.code);
+    const usual = codes();
+    doc.decisions.joins = saidJoin([], at(front, 'side'), at(back, 'hem'));
+    expect(codes()).toEqual([...usual.filter((c) => c !== 'side'), 'join-other']);
+    doc.decisions.joins = saidJoin([], at(front, 'side'), null);
+    expect(codes()).toEqual(usual.filter((c) => c !== 'side'));
+    doc.decisions.joins = saidJoin([], at(front, 'side'), { ...at(back, 'side'), mirrored: true });
+    expect(codes()).toEqual(usual);
+  });
+
   test('a side seam without a partner is told, and where', () => {
     const pieces = piecesOf(coatDocument()).filter((q) => q.kind !== 'back');
     expect(garment(pieces).alone.map((f) => [f.code, f.data?.name, f.data?.roles])).toEqual([

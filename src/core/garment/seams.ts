@@ -37,6 +37,13 @@ function easeOf(j: Join): Pick<Seam, 'ease' | 'easeOf'> {
   return { ease, ...(ease !== NONE && { easeOf: j.code }) };
 }
 
+/** Whether a seam of the usual pieces is still sewn so: the sewist may have said otherwise of one of its edges. */
+export function stillSewn(s: Surface, seam: Seam): boolean {
+  const own = new Set([...seam.a, ...seam.b].map(keyOf));
+  const opened = [...s.open].some((k) => own.has(keyOf(s.edges.get(k) ?? { piece: '', edge: '' })));
+  return !opened && s.joins.every((j) => !j.said || new Set([...j.a, ...j.b].map((e) => own.has(keyOf(e)))).size < 2);
+}
+
 /**
  * The seams of a surface that none of the given ones covers, as of a second front or a third panel: each once, though it is
  * sewn on the left and on the right. The longer side comes first.

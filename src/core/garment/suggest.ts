@@ -246,7 +246,7 @@ const flipped = (e: EdgeSaid): EdgeSaid => ({ ...e, mirrored: !e.mirrored });
 
 /** Which seam of a garment it is, by the edges' own names. */
 const codeOf = (a: PanelEdge, b: PanelEdge): JoinCode =>
-  STAGES.find((s) => (s.a.has(a.role) && s.b.has(b.role)) || (s.a.has(b.role) && s.b.has(a.role)))?.code ?? 'panel';
+  STAGES.find((s) => (s.a.has(a.role) && s.b.has(b.role)) || (s.a.has(b.role) && s.b.has(a.role)))?.code ?? 'other';
 
 /** What was said of joins, on the panels; and on the other half of the body alike, where both pieces have one. */
 function saidOf(panels: Panel[], said: JoinSaid[]): Said {
@@ -262,7 +262,8 @@ function saidOf(panels: Panel[], said: JoinSaid[]): Said {
       if (!ea || (y && !eb) || busy.has(ea.key) || (eb && busy.has(eb.key))) continue;
       found = true;
       for (const e of [ea, eb]) if (e) busy.add(e.key);
-      if (eb && ea !== eb) out.joins.push({ id: `said-${id}${twin}`, code: codeOf(ea, eb), a: [ea], b: [eb] });
+      if (eb && ea !== eb)
+        out.joins.push({ id: `said-${id}${twin}`, code: codeOf(ea, eb), a: [ea], b: [eb], said: true });
       else out.open.add(ea.key);
     }
     if (!found) out.lost += 1;

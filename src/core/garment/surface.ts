@@ -17,6 +17,7 @@ export const JOIN_CODES = [
   'stand',
   'collar',
   'cuff',
+  'other',
 ] as const;
 export type JoinCode = (typeof JOIN_CODES)[number];
 
@@ -30,6 +31,8 @@ export interface Join {
   code: JoinCode;
   a: PanelEdge[];
   b: PanelEdge[];
+  /** The sewist said so; else it is suggested. */
+  said?: boolean;
 }
 
 /** Panels glued along joins. */

@@ -167,6 +167,7 @@ const JOIN_WORDS: Record<`join-${JoinCode}`, string> = {
   'join-stand': 'Stand to neckline',
   'join-collar': 'Collar seam',
   'join-cuff': 'Cuff seam',
+  'join-other': 'Seam',
 };
 
 /** A seam by its name; beside a vent the half that lies under has its like. */
