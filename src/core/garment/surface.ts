@@ -1,3 +1,4 @@
+import { Groups } from '../groups.ts';
 import { type Role } from '../pattern/index.ts';
 import { type Panel, type PanelEdge } from './panels.ts';
 
@@ -133,21 +134,6 @@ export function chainsOf(s: Surface, is: (e: PanelEdge) => boolean): Chain[] {
   });
 }
 
-/** Finds which of many things hang together. */
-class Groups {
-  private readonly parent = new Map<string, string>();
-  of(k: string): string {
-    const p = this.parent.get(k);
-    if (p === undefined || p === k) return k;
-    const root = this.of(p);
-    this.parent.set(k, root);
-    return root;
-  }
-  join(a: string, b: string): void {
-    this.parent.set(this.of(a), this.of(b));
-  }
-}
-
 /** Shape of one connected part of a surface, by Euler's count: V − E + F = 2 − 2 · handles − loops. */
 export interface Part {
   panels: string[];
@@ -157,8 +143,8 @@ export interface Part {
 }
 
 /** Corners of the surface that are the same point of it, by the edge that starts there. */
-function cornersOf(s: Surface): Groups {
-  const corners = new Groups();
+function cornersOf(s: Surface): Groups<string> {
+  const corners = new Groups<string>();
   const end = (e: PanelEdge): string => s.next.get(e.key)?.key ?? e.key;
   for (const { a, b } of s.joins) {
     for (const chain of [a, b])
@@ -175,22 +161,22 @@ function cornersOf(s: Surface): Groups {
 
 /** Connected parts of a surface with their loops and handles, by Euler's count. */
 export function partsOf(s: Surface): Part[] {
-  const whole = new Groups();
+  const whole = new Groups<string>();
   for (const { a, b } of s.joins) for (const e of [...a, ...b]) whole.join(e.panel, a[0]?.panel ?? e.panel);
   const corners = cornersOf(s);
   const loops = loopsOf(s);
-  const names = [...new Set(s.panels.map((p) => whole.of(p.id)))];
+  const names = [...new Set(s.panels.map((p) => whole.find(p.id)))];
   return names.map((name) => {
-    const panels = s.panels.filter((p) => whole.of(p.id) === name);
+    const panels = s.panels.filter((p) => whole.find(p.id) === name);
     const keys = panels.flatMap((p) => p.ring.map((e) => e.key));
-    const v = new Set(keys.map((k) => corners.of(k))).size;
+    const v = new Set(keys.map((k) => corners.find(k))).size;
     const free = keys.filter((k) => !s.joined.has(k)).length;
     // A seam is cut up by the corners of both its sides.
     const sewn = s.joins
-      .filter((j) => whole.of(j.a[0]?.panel ?? '') === name)
+      .filter((j) => whole.find(j.a[0]?.panel ?? '') === name)
       .reduce((t, { a, b }) => t + a.length + b.length - 1, 0);
     const euler = v - (free + sewn) + panels.length;
-    const own = loops.filter((l) => whole.of(l.edges[0]?.panel ?? '') === name).length;
+    const own = loops.filter((l) => whole.find(l.edges[0]?.panel ?? '') === name).length;
     return { panels: panels.map((p) => p.id), loops: own, handles: (2 - euler - own) / 2 };
   });
 }
@@ -198,8 +184,8 @@ export function partsOf(s: Surface): Part[] {
 /** How many loops there are, counted another way: unjoined edges that meet in corners hang together. */
 export function loopsCounted(s: Surface): number {
   const corners = cornersOf(s);
-  const hang = new Groups();
+  const hang = new Groups<string>();
   const free = [...s.edges.values()].filter((e) => !s.joined.has(e.key));
-  for (const e of free) hang.join(corners.of(e.key), corners.of(s.next.get(e.key)?.key ?? e.key));
-  return new Set(free.map((e) => hang.of(corners.of(e.key)))).size;
+  for (const e of free) hang.join(corners.find(e.key), corners.find(s.next.get(e.key)?.key ?? e.key));
+  return new Set(free.map((e) => hang.find(corners.find(e.key)))).size;
 }

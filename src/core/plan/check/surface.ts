@@ -1,3 +1,4 @@
+import { Groups } from '../../groups.ts';
 import { keyOf, partOf } from '../garmentmodel.ts';
 import { type Joint, type Part } from '../types.ts';
 
@@ -9,20 +10,11 @@ interface Side {
   end: number;
 }
 
-/** Sets that are joined one by one. */
-class Groups {
-  private readonly parent: number[] = [];
+/** Vertices or edges, numbered as they are made; what is sewn together is one. */
+class Made extends Groups<number> {
+  private count = 0;
   make(): number {
-    return this.parent.push(this.parent.length) - 1;
-  }
-  find(i: number): number {
-    let at = i;
-    while (this.parent[at] !== at) at = this.parent[at] as number;
-    this.parent[i] = at;
-    return at;
-  }
-  join(a: number, b: number): void {
-    this.parent[this.find(a)] = this.find(b);
+    return this.count++;
   }
 }
 
@@ -32,8 +24,8 @@ class Sheet {
   /** Sides by face. */
   readonly faces: number[][] = [];
   constructor(
-    readonly vertices: Groups,
-    readonly edges: Groups,
+    readonly vertices: Made,
+    readonly edges: Made,
     /** Into how many stretches an edge is parted, because several others are sewn to it. */
     private readonly split: Map<string, number>,
   ) {}
@@ -106,7 +98,7 @@ export function handlesOf(outer: Part[], sewn: Joint[], shut: ReadonlySet<string
     const [few, many] = j.a.length < j.b.length ? [j.a, j.b] : [j.b, j.a];
     if (few.length === 1 && many.length > 1 && few[0]) split.set(few[0], many.length);
   }
-  const [vertices, edges] = [new Groups(), new Groups()];
+  const [vertices, edges] = [new Made(), new Made()];
   const sheet = new Sheet(vertices, edges, split);
   // Twice: the faces of the first half of the list are the outside, those of the second the inside.
   for (const p of outer) sheet.add(p);
@@ -130,9 +122,9 @@ export function handlesOf(outer: Part[], sewn: Joint[], shut: ReadonlySet<string
   return genera([...outside, ...inside], sheet.faces, vertices, edges);
 }
 
-function genera(sides: Side[], faces: number[][], vertices: Groups, edges: Groups): number {
+function genera(sides: Side[], faces: number[][], vertices: Made, edges: Made): number {
   // Pieces of the surface: faces joined along edges.
-  const whole = new Groups();
+  const whole = new Made();
   const byEdge = new Map<number, number[]>();
   faces.forEach((f, i) => {
     whole.make();
@@ -142,10 +134,10 @@ function genera(sides: Side[], faces: number[][], vertices: Groups, edges: Group
     }
   });
   for (const on of byEdge.values()) for (const f of on) whole.join(f, on[0] as number);
-  const kinds = new Map<number, { v: Set<number>; e: Set<number>; f: number; rim: Groups; on: Map<number, number> }>();
+  const kinds = new Map<number, { v: Set<number>; e: Set<number>; f: number; rim: Made; on: Map<number, number> }>();
   faces.forEach((f, i) => {
     const root = whole.find(i);
-    const k = kinds.get(root) ?? { v: new Set(), e: new Set(), f: 0, rim: new Groups(), on: new Map() };
+    const k = kinds.get(root) ?? { v: new Set(), e: new Set(), f: 0, rim: new Made(), on: new Map() };
     kinds.set(root, k);
     k.f += 1;
     for (const s of f) {
