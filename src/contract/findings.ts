@@ -181,8 +181,8 @@ const SENTENCES: Record<string, Say> = {
     `Woodbine could not work out ${PART_NAMES[String(d.part)] ?? 'a part of this'}${d.name === undefined ? '' : ` of "${d.name}"`}${d.gap === undefined ? '' : `: its outline does not close, by ${mm('gap')}`}. It is left out, and all else stands. Look at the names of the edges and at the allowances there; undo the last change if it was well before.`,
   'piece-missing': (d) =>
     `There is no ${called(d.kind)} among the pieces, so what belongs to it is left out. Say which piece is the ${called(d.kind)}.`,
-  'second-of-kind': (d) =>
-    `"${d.name}" is also called a ${called(d.kind)}. Facings and lining are drafted from "${d.used}" alone; call "${d.name}" something else, or remove the one that is not worn.`,
+  'not-lined': (d) =>
+    `Not lined: ${d.names}. Nothing says what ${String(d.names).includes(',') ? 'they are' : 'it is'} sewn to, so ${String(d.names).includes(',') ? 'they are' : 'it is'} taken to be laid on, as a pocket or a flap is. If it is part of the garment, name its edges or sew them to another in the garment laid open.`,
   'joins-lost': (d) =>
     `${d.count === 1 ? 'One seam' : `${d.count ?? 'Some'} seams`} you had joined yourself cannot be found any more: an edge of it is gone. Look at the garment laid open, and join it again.`,
   'edges-alone': (d) =>

@@ -1,6 +1,6 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
 import { deriveInside, holePatches, type Inside } from '../drafting/index.ts';
-import { furtherSeams, joinsOf, panelsOf, type Surface, stillSewn, surfaceOf, unsewn } from '../garment/index.ts';
+import { furtherSeams, joinedSurface, type Surface, sewnSo, surfaceOf, unsewn } from '../garment/index.ts';
 import { weld } from '../geometry/index.ts';
 import {
   type CutLine,
@@ -76,16 +76,15 @@ function shellPart(doc: ProjectDocument, d: Decisions): ShellPart {
 
 /** Both sides of every seam: of the usual ones as far as they are sewn so, and of what goes beyond them. */
 function walkAll(usual: Seam[], surface: Surface, pieces: Piece[]): WalkedSeam[] {
-  const seams = usual.filter((s) => stillSewn(surface, s));
+  const seams = sewnSo(surface, usual);
   return walk([...seams, ...furtherSeams(surface, seams)], pieces);
 }
 
 /** All pieces as they are put together. */
 function joined(pieces: Piece[], d: Decisions, findings: Finding[]): Surface {
-  const panels = pieces.flatMap(panelsOf);
-  const { joins, open, lost } = joinsOf(panels, d.joins);
+  const { surface, lost } = joinedSurface(pieces, d.joins);
   if (lost) findings.push({ code: 'joins-lost', severity: 'warn', data: { count: lost } });
-  return surfaceOf(panels, joins, open);
+  return surface;
 }
 
 /** Cut lines of all pieces, each on its own: a piece without one is told, and goes on no paper. */
@@ -126,7 +125,7 @@ export function compute(doc: ProjectDocument): Computed {
   const closure = closes(shell, doc)
     ? apart<Result<Closure> | null>('closure', findings, null, () => deriveClosure(shell, d, doc.units))
     : null;
-  const inside = deriveInside(shell, d);
+  const inside = deriveInside(shell, d, base.surface);
   findings.push(...inside.findings);
   const drafted = [...inside.pieces, ...apart('patch', findings, [], () => patches(shell, d, closure))];
   const recut = new Map(inside.recut.map((p) => [p.id, p]));

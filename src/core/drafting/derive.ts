@@ -1,22 +1,24 @@
 import { apart } from '../document/apart.ts';
 import { type Decisions } from '../document/project.ts';
+import { joinedSurface, type Surface } from '../garment/index.ts';
 import { selfCrossing } from '../geometry/index.ts';
-import { type Edge, flatRing, isDrawnWhole, type Piece, runsOf, type Seam } from '../pattern/index.ts';
+import { type Edge, flatRing, isDrawnWhole, type Piece, type PieceKind, runsOf, type Seam } from '../pattern/index.ts';
 import { type Finding, ok, type Result, stop } from '../result.ts';
+import { type Drafted, type Garment, garmentOf, ofKind } from './drafted.ts';
 import { biasStrips } from './facing/bias.ts';
 import { type Bands, edgeFacingSeams, edgeFacings, noBands } from './facing/edgefacings.ts';
 import { fromCrease } from './facing/grownon.ts';
-import { neckFacings, type Parts } from './facing/neckfacings.ts';
+import { neckFacings } from './facing/neckfacings.ts';
 import { hoodPieces } from './hood.ts';
 import { moreInterfacings } from './interfacing/extras.ts';
 import { shapedFront } from './interfacing/frontinterfacing.ts';
 import { frontEdgeStrip, interfaceWhole } from './interfacing/interfacing.ts';
-import { lineAll, lineSkirt } from './lining/linings.ts';
-import { type Hems, type InsidePieces } from './pieces.ts';
+import { lineAll } from './lining/linings.ts';
+import { type Hems } from './pieces.ts';
 import { ribs } from './ribs.ts';
 import { insideSeams } from './seams.ts';
 import { first } from './shape/find.ts';
-import { joinYoke, withYoke } from './shape/joinyoke.ts';
+import { withYoke } from './shape/joinyoke.ts';
 
 export interface Inside {
   pieces: Piece[];
@@ -38,60 +40,46 @@ export interface Parted {
   lining: Edge[];
 }
 
-/** The back, with the yoke taken in where it has one. */
-function wholeBack(shell: Piece[]): Piece | undefined {
-  const back = first(shell, 'back');
-  const yoke = first(shell, 'yoke');
-  return back && yoke ? (joinYoke(back, yoke) ?? back) : back;
-}
-
 /**
- * Everything that goes inside: facings, linings and interfacings with their seams. Pure; a piece that cannot be drafted
- * is left out with a finding and the rest still stand.
+ * Everything that goes inside: facings, linings and interfacings with their seams, from the pieces as they are joined. Pure; a
+ * piece that cannot be drafted is left out with a finding and the rest still stand.
  */
-export function deriveInside(all: Piece[], d: Decisions): Inside {
+export function deriveInside(
+  all: Piece[],
+  d: Decisions,
+  surface: Surface = joinedSurface(all, d.joins).surface,
+): Inside {
   const findings: Finding[] = [];
   // What is drawn whole is told, and drafted once it is halved.
   const shell = all.filter((p) => !isDrawnWhole(p));
-  const front = first(shell, 'front');
-  const back = apart('pattern', findings, first(shell, 'back'), () => wholeBack(shell));
-  const sleeve = first(shell, 'sleeve');
-  findings.push(...lacking(all), ...extras(shell));
-  const p: InsidePieces = {
-    front,
-    back,
-    sleeve,
-    frontSide: first(shell, 'front-side'),
-    backSide: first(shell, 'back-side'),
-    underSleeve: first(shell, 'under-sleeve'),
-  };
-  const off: Bands = noBands();
-  const bands = d.facing.on ? apart('facing', findings, off, () => edgeFacings(shell, d)) : off;
+  findings.push(...lacking(all));
+  const g = apart('pattern', findings, { shell: [], surface, joins: [], drafted: [] }, () => garmentOf(shell, surface));
   const none = { pieces: [], findings: [] };
+  const off: Bands = noBands();
+  const bands = d.facing.on ? apart('facing', findings, off, () => edgeFacings(g, d)) : off;
   const bias = d.facing.on ? apart('facing', findings, none, () => biasStrips(shell, d)) : none;
   findings.push(...bands.findings, ...bias.findings);
-  const parts = apart<Parts>('facing', findings, none, () => neckFacings(p, shell, bands, d));
-  findings.push(...parts.findings);
+  findings.push(...apart('facing', findings, [], () => neckFacings(g, bands, d)));
   const hems: Hems = { body: null, wrist: null };
-  if (d.lining.on) {
-    apart('lining', findings, undefined, () =>
-      lineAll(p, parts, first(shell, 'cuff') !== undefined, d, findings, hems),
-    );
-    apart('lining', findings, undefined, () => lineSkirt(p, shell, bands, d, findings, hems));
-  }
-  const hood = first(shell, 'hood');
-  if (hood) apart('hood', findings, undefined, () => hoodPieces(hood, d, p, findings), hood);
-  const interfacing = d.interfacing.on ? interfacings(p, parts, shell, bands, d, findings) : [];
-  const facings = facingsOf(p, bands, bias.pieces);
-  const linings = liningsOf(p, d);
-  const seams = apart('seams', findings, [], () => [...insideSeams(p, d, hems), ...edgeFacingSeams(bands, linings)]);
+  if (d.lining.on) apart('lining', findings, undefined, () => lineAll(g, bands, d, findings, hems));
+  for (const x of g.drafted)
+    if (x.shell.kind === 'hood') apart('hood', findings, undefined, () => hoodPieces(x, d, findings), x.shell);
+  const interfacing = d.interfacing.on ? interfacings(g, bands, d, findings) : [];
+  const linings = liningsOf(g, d);
+  const facings = [...facingsOf(g), ...bands.pieces.map((b) => b.piece), ...bias.pieces];
+  const seams = apart('seams', findings, [], () => [...insideSeams(g, d, hems), ...edgeFacingSeams(g, bands, linings)]);
   const ribbing = apart('rib', findings, [], () => ribs(shell, d));
   const pieces = [...facings, ...ribbing, ...linings, ...interfacing].filter((q) => sound(q, findings));
-  const joined = back && back !== first(shell, 'back') ? [{ ...back, id: withYoke(back) }] : [];
-  const splits = d.lining.on ? partedOf(parts) : [];
   const there = new Set([...shell, ...pieces].map((q) => q.id));
-  const both = seams.filter((s) => [...s.a, ...s.b].every((x) => there.has(x.piece)));
-  return { pieces, recut: p.recut ? [p.recut] : [], seams: both, findings, hems, splits, joined };
+  return {
+    pieces,
+    recut: g.drafted.flatMap((x) => x.recut ?? []),
+    seams: seams.filter((s) => [...s.a, ...s.b].every((x) => there.has(x.piece))),
+    findings,
+    hems,
+    splits: d.lining.on ? partedOf(g) : [],
+    joined: g.drafted.flatMap((x) => (shell.includes(x.shell) ? [] : [{ ...x.shell, id: withYoke(x.shell) }])),
+  };
 }
 
 /** A piece whose outline crosses itself is no piece: it is left out and told, with the place. */
@@ -103,38 +91,44 @@ function sound(q: Piece, findings: Finding[]): boolean {
   return false;
 }
 
-const partedOf = ({ front, back, sleeve }: Parts): Parted[] =>
-  [front, back, sleeve].flatMap((s) => (s ? [{ piece: s.oriented.piece, facing: s.facing, lining: s.lining }] : []));
+const partedOf = (g: Garment): Parted[] =>
+  g.drafted.flatMap(({ split: s }) => (s ? [{ piece: s.oriented.piece, facing: s.facing, lining: s.lining }] : []));
 
-const there = (pieces: (Piece | undefined)[]): Piece[] => pieces.filter((q): q is Piece => q !== undefined);
-
-function facingsOf(p: InsidePieces, bands: Bands, bias: Piece[]): Piece[] {
-  const neck = [p.recut ? undefined : p.frontFacing, p.backFacing, p.sleeveFacing, p.hoodFacing];
-  return [...there(neck), ...bands.pieces.map((b) => b.piece), ...bias];
+/** In the order in which they are laid out: body, sleeves, hood, skirt, each as its piece comes. */
+const ORDER: PieceKind[] = [
+  'front',
+  'front-side',
+  'back',
+  'back-side',
+  'sleeve',
+  'under-sleeve',
+  'hood',
+  'skirt-front',
+  'skirt-back',
+];
+function inOrder(g: Garment): Drafted[] {
+  const rank = (x: Drafted): number => (ORDER.indexOf(x.shell.kind) + ORDER.length + 1) % (ORDER.length + 1);
+  return [...g.drafted].sort((x, y) => rank(x) - rank(y));
 }
 
-function liningsOf(p: InsidePieces, d: Decisions): Piece[] {
-  const body = [p.frontLining, p.frontSideLining, p.backLining, p.backUnderlap, p.backSideLining];
-  const sleeves = [p.sleeveLining, p.underSleeveLining];
-  const all = there([...body, ...sleeves, p.hoodLining, p.skirtFrontLining, p.skirtBackLining, p.skirtUnderlap]);
+/** A facing grown on is no piece of its own. */
+const facingsOf = (g: Garment): Piece[] => inOrder(g).flatMap((x) => (x.facing && !x.recut ? [x.facing] : []));
+
+function liningsOf(g: Garment, d: Decisions): Piece[] {
+  const all = inOrder(g).flatMap((x) => [x.lining, x.under].flatMap((p) => p ?? []));
   return d.lining.self ? all.map((q) => ({ ...q, name: q.name.replace(/ lining/, ', second layer') })) : all;
 }
 
-function interfacings(
-  p: InsidePieces,
-  parts: Parts,
-  shell: Piece[],
-  bands: Bands,
-  d: Decisions,
-  findings: Finding[],
-): Piece[] {
+function interfacings(g: Garment, bands: Bands, d: Decisions, findings: Finding[]): Piece[] {
+  const { trim } = d.interfacing;
   const whole = (made: () => Result<Piece>[], of?: Piece): Piece[] =>
     apart('interfacing', findings, [], () => made().flatMap((r) => taken(r, findings)), of);
+  const back = ofKind(g, 'back')?.shell;
   return [
-    ...whole(() => interfaceAll(p, d)),
-    ...whole(() => underFront(p, parts, d), p.front),
-    ...bands.pieces.flatMap((b) => whole(() => [interfaceWhole(b.piece, b.shell, d.interfacing.trim)], b.shell)),
-    ...apart('interfacing', findings, [], () => moreInterfacings(shell, p.back, d, findings)),
+    ...inOrder(g).flatMap((x) => whole(() => underFacing(x, trim), x.shell)),
+    ...inOrder(g).flatMap((x) => whole(() => underFront(g, x, d), x.shell)),
+    ...bands.pieces.flatMap((b) => whole(() => [interfaceWhole(b.piece, b.shell, trim)], b.shell)),
+    ...apart('interfacing', findings, [], () => moreInterfacings(g.shell, back, d, findings)),
   ];
 }
 
@@ -152,47 +146,34 @@ function lacking(shell: Piece[]): Finding[] {
   return kinds.map((kind) => ({ ...stop('piece-missing', undefined, { kind }), severity: 'warn' }));
 }
 
-/** Facings and lining are drafted from one front, one back and one sleeve: a second of a kind is told, not passed over. */
-function extras(shell: Piece[]): Finding[] {
-  return shell.flatMap((p): Finding[] => {
-    const used = p.kind === 'other' ? p : first(shell, p.kind);
-    if (!used || used === p) return [];
-    const data = { name: p.name, kind: p.kind, used: used.name };
-    return [{ code: 'second-of-kind', severity: 'warn', where: { piece: p.id }, data }];
-  });
+/** Beneath a facing: all of it. Grown on, it lies under the piece itself, as that is cut. */
+function underFacing(x: Drafted, trim: Decisions['interfacing']['trim']): Result<Piece>[] {
+  if (!x.facing) return [];
+  const made = interfaceWhole({ ...x.facing, id: `${x.base}-facing` }, x.shell, trim);
+  return [x.recut && made.ok ? ok({ ...fromCrease(made.value, x.shell), stiffens: x.shell.id }) : made];
 }
 
-function interfaceAll(p: InsidePieces, d: Decisions): Result<Piece>[] {
-  const { trim } = d.interfacing;
-  const out: Result<Piece>[] = [];
-  if (p.frontFacing && p.front) {
-    const { front } = p;
-    const made = interfaceWhole({ ...p.frontFacing, id: 'front-facing' }, front, trim);
-    // Grown on, it lies under the front itself, as that is cut.
-    out.push(p.recut && made.ok ? ok({ ...fromCrease(made.value, front), stiffens: front.id }) : made);
-  }
-  if (p.backFacing && p.back) out.push(interfaceWhole(p.backFacing, p.back, trim));
-  if (p.hoodFacing && p.hood) out.push(interfaceWhole(p.hoodFacing, p.hood, trim));
-  if (p.sleeveFacing && p.sleeve) out.push(interfaceWhole(p.sleeveFacing, p.sleeve, trim));
-  return out;
-}
-
-/** What lies beneath the facing on the front itself: a strip along its edge, a shaped piece, or all of it. */
-function underFront(p: InsidePieces, parts: Parts, d: Decisions): Result<Piece>[] {
-  const { front } = p;
+/** What lies beneath the facing on a front that opens: a strip along its edge, a shaped piece, or all of it. */
+function underFront(g: Garment, x: Drafted, d: Decisions): Result<Piece>[] {
+  const { shell: front, base, title } = x;
   const { trim, frontStrip, front: how } = d.interfacing;
-  if (!front || !runsOf(front.ring, 'front-edge').length) return [];
-  const edged = p.recut ? creased(front) : front;
-  const cut = (made: Result<Piece>): Result<Piece> => (p.recut && made.ok ? ok(fromCrease(made.value, front)) : made);
+  if (front.kind === 'hood' || !runsOf(front.ring, 'front-edge').length) return [];
+  const edged = x.recut ? creased(front) : front;
+  const id = base === 'front' ? null : `${base}-interfacing`;
+  const cut = (made: Result<Piece>): Result<Piece> => {
+    const own = made.ok && id ? ok({ ...made.value, id, name: `${title} interfacing` }) : made;
+    return x.recut && own.ok ? ok(fromCrease(own.value, front)) : own;
+  };
   if (how === 'whole') {
-    const all = interfaceWhole({ ...edged, id: 'front', name: 'Front' }, edged, trim);
+    const all = interfaceWhole({ ...edged, id: base, name: title }, edged, trim);
     const named = all.ok ? ok({ ...all.value, stiffens: front.id }) : all;
-    return [cut(named), ...(p.frontSide ? [interfaceWhole(p.frontSide, p.frontSide, trim)] : [])];
+    const side = base === 'front' ? ofKind(g, 'front-side')?.shell : undefined;
+    return [cut(named), ...(side ? [interfaceWhole(side, side, trim)] : [])];
   }
   if (how === 'strip' && frontStrip <= 0) return [];
-  const split = parts.front;
-  if (how === 'shaped' && !split) return [];
-  return [cut(how === 'shaped' && split ? shapedFront(edged, split, trim) : frontEdgeStrip(edged, frontStrip, trim))];
+  if (how === 'strip') return [cut(frontEdgeStrip(edged, frontStrip, trim))];
+  // Shaped it goes over shoulder and underarm: a front without them has a strip along its facing.
+  return x.split ? [cut(shapedFront(edged, x.split, trim))] : [];
 }
 
 /** A front whose edge is the crease of a facing grown on. */

@@ -1,11 +1,12 @@
 export * from './changes.ts';
 export * from './derive.ts';
+export { garmentOf } from './drafted.ts';
 export * from './facing/bias.ts';
 export * from './facing/edgefacing.ts';
 export * from './facing/edgefacings.ts';
 export * from './facing/frontline.ts';
 export { breakPoint } from './facing/lapel.ts';
-export { splitShell } from './facing/neckfacings.ts';
+export { splitPiece } from './facing/neckfacings.ts';
 export * from './facing/split.ts';
 export * from './interfacing/frontinterfacing.ts';
 export * from './interfacing/interfacing.ts';

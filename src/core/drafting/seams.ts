@@ -1,211 +1,348 @@
 import { type Decisions } from '../document/project.ts';
-import { endDirection, startDirection, turn } from '../geometry/index.ts';
-import { type Piece, type Role, runsOf, type Seam, type Side, sideOf } from '../pattern/index.ts';
+import { easeOf, type Join, type JoinCode, type PanelEdge } from '../garment/index.ts';
+import { endDirection, pathLength, startDirection, turn } from '../geometry/index.ts';
+import { isRaglan, type Piece, type Role, type Seam, type Side } from '../pattern/index.ts';
+import {
+  type Along,
+  along,
+  capsBySide,
+  capsOf,
+  type Drafted,
+  edgesOn,
+  type Garment,
+  isSleeved,
+  placeOf,
+  type Within,
+  withinOf,
+} from './drafted.ts';
 import { hoodSeams } from './hood.ts';
 import { endsAbove, hemSeams, ventSeams } from './lining/hemseams.ts';
-import { backPleat, sleeveSides } from './lining/lining.ts';
-import { type Hems, type InsidePieces, type Join, shellCapEase } from './pieces.ts';
+import { backPleat } from './lining/lining.ts';
+import { type Hems, type Put, shellCapEase } from './pieces.ts';
 import { runLength } from './shape/oriented.ts';
 
+const EXACT = { min: 0, max: 0 };
+const SHOULDER_EASE = { ease: { min: 0, max: 10 }, easeOf: 'shoulder' };
+/** As between the panels of the shell. */
+const PANEL_EASE = { ease: { min: -3, max: 10 }, easeOf: 'panel' };
+const ELBOW_EASE = { ease: { min: 0, max: 14 }, easeOf: 'elbow' };
+const FOREARM_EASE = { ease: { min: -7, max: 4 }, easeOf: 'forearm' };
+
+/** The garment, the choices, and where the seams are put. */
+interface Sewing {
+  g: Garment;
+  d: Decisions;
+  hems: Hems;
+  within: Within;
+  put: Put;
+  /** The same, with the names of both sides where it is not of the usual pieces. */
+  putFor: (x: Drafted, code: string, a: Side[], b: Side[], more?: Partial<Seam>, group?: Seam['group']) => void;
+}
+
+/** The seams among facing, lining and shell, with the ease that is meant on each. */
+export function insideSeams(g: Garment, d: Decisions, hems: Hems): Seam[] {
+  const seams: Seam[] = [];
+  const seen = new Map<string, number>();
+  const put: Put = (group, code, a, b, more = {}) => {
+    if (!a.length || !b.length) return;
+    const name = more.id ?? `${group}-${code}`;
+    const again = seen.get(name) ?? 0;
+    seen.set(name, again + 1);
+    const id = again ? `${name}-${again + 1}` : name;
+    seams.push({
+      code,
+      group,
+      a,
+      b,
+      ease: EXACT,
+      ...more,
+      id,
+      ...((again > 0 || UNNAMED.has(code)) && named(g, a, b)),
+    });
+  };
+  const putFor: Sewing['putFor'] = (x, code, a, b, more = {}, group = 'closing') =>
+    put(group, code, a, b, isUsual(x) ? more : { ...more, id: `${group}-${code}-${x.base}`, ...named(g, a, b) });
+  const s: Sewing = { g, d, hems, within: withinOf(g), put, putFor };
+  for (const j of g.joins.flatMap((x) => halvesOf(g, x))) acrossJoin(s, j);
+  for (const x of g.drafted) if (placeOf(g, x.shell) === 'sleeve') intoArmhole(s, x);
+  for (const x of g.drafted) alongFacing(s, x);
+  for (const x of g.drafted) if (placeOf(g, x.shell) === 'hood') hoodSeams(x, put);
+  for (const x of g.drafted) ownEdges(s, x);
+  if (d.lining.on) waists(s);
+  armholes(s);
+  for (const { lining, under } of g.drafted)
+    if (lining && under) seams.push(...seams.flatMap((x) => alsoUnder(x, lining, under)));
+  for (const x of g.drafted) ventSeams(x, d, x.hem ?? null, put);
+  for (const x of g.drafted) hemSeams(x, d, putFor);
+  for (const x of g.drafted) toCuff(s, x);
+  return seams;
+}
+
+/** Seams that have no name of their own: they are called after what they join. */
+const UNNAMED: ReadonlySet<string> = new Set(['lining-panel', 'lining-other', 'facing-across', 'hem-panel']);
+
+/** A piece that most garments have one of, so that its seams are known by their own names. */
+const isUsual = (x: Drafted): boolean => !x.base.includes('.');
+
+/** Names of the pieces on both sides. */
+function named(g: Garment, a: Side[], b: Side[]): { between: [string, string] } {
+  const all = [...g.shell, ...g.drafted.flatMap((x) => [x.facing, x.lining, x.under])];
+  const names = (sides: Side[]): string =>
+    [...new Set(sides.map((s) => all.find((p) => p?.id === s.piece)?.name ?? s.piece))].join(' + ');
+  return { between: [names(a), names(b)] };
+}
+
+/** The kinds of the pieces a chain goes over. */
+const kindsOf = (g: Garment, chain: PanelEdge[]): string[] =>
+  chain.map((e) => g.shell.find((p) => p.id === e.piece)?.kind ?? 'other');
+
+/** Which side of a seam of each kind is called a, the one that may be longer. */
+const FIRST: Partial<Record<JoinCode, (kinds: string[]) => boolean>> = {
+  shoulder: (k) => k.some((x) => x.includes('back') || x === 'yoke'),
+  side: (k) => k.some((x) => x.includes('front')),
+  panel: (k) => k.some((x) => x.endsWith('-side')),
+  elbow: (k) => k.includes('sleeve'),
+  forearm: (k) => k.includes('sleeve'),
+  waist: (k) => k.some((x) => x.startsWith('skirt')),
+};
+
+/** A waist goes round front and back alike: it is walked on each half by itself, where both its sides have both. */
+function halvesOf(g: Garment, j: Join): Join[] {
+  const of = (chain: PanelEdge[], half: string): PanelEdge[] =>
+    chain.filter((e) => kindsOf(g, [e]).some((k) => k.includes(half)));
+  const parts = ['front', 'back'].map((half) => ({ ...j, a: of(j.a, half), b: of(j.b, half) }));
+  const all = parts.reduce((t, p) => t + p.a.length + p.b.length, 0) === j.a.length + j.b.length;
+  return j.code === 'waist' && all && parts.every((p) => p.a.length && p.b.length) ? parts : [j];
+}
+
+/** What the seam of a lining is called, and the ease meant on it, by the seam of the shell that it repeats. */
+function liningSeam(g: Garment, j: Join): { code: string; more: Partial<Seam> } | null {
+  const kinds = [...kindsOf(g, j.a), ...kindsOf(g, j.b)];
+  const half = kinds.some((k) => k.includes('back')) ? 'back' : 'front';
+  switch (j.code) {
+    case 'shoulder':
+      return { code: 'lining-shoulder', more: SHOULDER_EASE };
+    case 'side':
+      return { code: kinds.every((k) => k.startsWith('skirt')) ? 'lining-skirt-side' : 'lining-side', more: {} };
+    case 'underarm':
+      return { code: 'lining-underarm', more: {} };
+    case 'elbow':
+      return { code: 'lining-elbow', more: ELBOW_EASE };
+    case 'forearm':
+      return { code: 'lining-forearm', more: FOREARM_EASE };
+    case 'panel': {
+      const usual = kinds.every((k) => k.startsWith(half)) && kinds.some((k) => k.endsWith('-side'));
+      return usual ? { code: `lining-panel-${half}`, more: PANEL_EASE } : { code: 'lining-panel', more: easeOf(j) };
+    }
+    case 'waist':
+      return { code: `lining-waist-${half}`, more: gathered(j) };
+    case 'yoke':
+    case 'other':
+      return { code: 'lining-other', more: gathered(j) };
+    default:
+      return null;
+  }
+}
+
+/** What the shell gathers its lining gathers as well; a facing may take a part of it. */
+function gathered(j: Join): Partial<Seam> {
+  const more = easeOf(j);
+  const { max } = more.ease;
+  return more.easeOf === 'gather' ? { ...more, ease: { min: Math.min(0, max), max: Math.max(0, max) } } : {};
+}
+
+/** Facings to each other and linings to each other across one seam of the shell. */
+function acrossJoin(s: Sewing, j: Join): void {
+  const { g, d, within, put } = s;
+  // A set-in sleeve is fitted to its armhole, and a collar has an inside of its own.
+  if (['cap', 'collar', 'stand', 'cuff', 'hood'].includes(j.code) || kindsOf(g, j.a).includes('hood')) return;
+  const order = FIRST[j.code];
+  const [a, b] = order?.(kindsOf(g, j.b)) && !order(kindsOf(g, j.a)) ? [j.b, j.a] : [j.a, j.b];
+  const facing = [along(within, 'facing', a), along(within, 'facing', b)] as const;
+  const lining = [along(within, 'lining', a), along(within, 'lining', b)] as const;
+  const [fa, fb, la, lb] = [...facing, ...lining].map((x) => x.sides) as [Side[], Side[], Side[], Side[]];
+  // A facing that takes all of the seam on one side is sewn to facing and lining on the other.
+  const covers = (x: Side[], y: Side[]): boolean => x.length > 0 && y.length === 0;
+  const mixed = fa.length > 0 && fb.length > 0 && (covers(fa, la) ? lb.length > 0 : covers(fb, lb) && la.length > 0);
+  if (mixed) put('inside', facingCode(j.code), [...fa, ...la], [...fb, ...lb], SHOULDER_EASE);
+  else if (fa.length && fb.length && !(j.code === 'centre-back' && d.lining.zip.length > 0)) {
+    put('inside', facingCode(j.code), shorter(s, fa, fb), shorter(s, fb, fa));
+  }
+  const seam = liningSeam(g, { ...j, a, b });
+  if (!seam || mixed) return;
+  const complete = (x: Along): boolean => x.sides.length > 0;
+  if (lining.every(complete)) put('inside', seam.code, la, lb, seam.more);
+}
+
+const facingCode = (code: JoinCode): string =>
+  code === 'shoulder' || code === 'centre-back' || code === 'side' ? `facing-${code}` : 'facing-across';
+
+const lengthOf = (s: Sewing, sides: Side[]): number =>
+  sides.reduce((t, x) => {
+    const p = s.g.drafted.flatMap((y) => [y.facing, y.lining]).find((q) => q?.id === x.piece);
+    const e = p?.ring.find((r) => r.id === x.edge);
+    return t + (e ? pathLength(e.path) : 0);
+  }, 0);
+
+/** Unlined, a deep back facing is sewn only as far as the shorter of the two reaches: its share of the longer one's edge. */
+function shorter(s: Sewing, own: Side[], other: Side[]): Side[] {
+  const deep = own.some((x) => s.g.drafted.some((y) => y.facing?.id === x.piece && reachesArmhole(s, y)));
+  const [l, o] = [lengthOf(s, own), lengthOf(s, other)];
+  return deep && l > o ? own.map((x) => ({ ...x, share: o / l })) : own;
+}
+
+const reachesArmhole = (s: Sewing, x: Drafted): boolean =>
+  Boolean(x.facing?.ring.some((e) => e.role === 'armhole')) &&
+  !s.g.shell.some((p) => p.kind === 'sleeve' && isRaglan(p));
+
 /** A lining cut back beside a zip ends so much before the facing it is sewn to. */
-function besideZip(back: Piece | undefined, d: Decisions): Partial<Seam> | null {
-  const centre = back?.ring.find((e) => e.role === 'centre-back');
+function besideZip(p: Piece, d: Decisions): Partial<Seam> | null {
+  const centre = p.ring.find((e) => e.role === 'centre-back');
   if (!centre || centre.onFold || d.lining.zip.length <= 0) return null;
   const step = centre.allowance - d.lining.zip.shellSeam;
   return { ease: { min: -step * 1.1, max: 0 }, easeOf: 'zip' };
 }
 
-/** Edges of a piece put together from several belong to the piece they were drawn on. */
-const ofOwnPiece = (p: Piece, role: Role): Side[] =>
-  runsOf(p.ring, role)
-    .flat()
-    .map((e) =>
-      e.from && p.material === 'shell'
-        ? { piece: e.from.piece, edge: e.from.edge, role }
-        : { piece: p.id, edge: e.id, role },
-    );
-
-const EXACT = { min: 0, max: 0 };
-
-type Some = Piece | undefined;
-
-/** Edges of one role on all of these pieces; of shell pieces, on the piece they were drawn on. */
-const on = (role: Role, ...pieces: Some[]): Side[] => pieces.flatMap((p) => (p ? ofOwnPiece(p, role) : []));
-
-/** The pieces, the choices, and where the seams are put. */
-interface Sewing {
-  p: InsidePieces;
-  d: Decisions;
-  hems: Hems;
-  join: Join;
-}
-
-/** The seams among facing, lining and shell, with the ease that is meant on each. */
-export function insideSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
-  const seams: Seam[] = [];
-  const join: Join = (group, code, a, b, more = {}) => {
-    if (a.length && b.length) seams.push({ id: `${group}-${code}`, code, group, a, b, ease: EXACT, ...more });
-  };
-  const s: Sewing = { p, d, hems, join };
-  facingSeams(s);
-  liningSeams(s);
-  if (p.sleeveLining) sleeveSeams(s, p.sleeveLining);
-  hoodSeams(p, on, join);
-  edgeSeams(s);
-  for (const [lining, under] of [
-    [p.backLining, p.backUnderlap],
-    [p.skirtBackLining, p.skirtUnderlap],
-  ])
-    if (lining && under) seams.push(...seams.flatMap((x) => alsoUnder(x, lining, under)));
-  ventSeams(p.back, p.backLining, p.backUnderlap, d, hems.body, join);
-  ventSeams(p.skirtBack, p.skirtBackLining, p.skirtUnderlap, d, hems.body, join);
-  seams.push(...hemSeams(p, d, hems));
-  if (p.sleeveLining && !hems.wrist) {
-    const linings = on('wrist', p.sleeveLining, p.underSleeveLining);
-    join('closing', 'wrist-to-cuff', linings, on('wrist', p.sleeve, p.underSleeve));
-  }
-  return seams;
-}
-
-const SHOULDER_EASE = { ease: { min: 0, max: 10 }, easeOf: 'shoulder' };
-/** As between the panels of the shell. */
-const PANEL_EASE = { ease: { min: -3, max: 10 }, easeOf: 'panel' };
-
 /** Half the centre-back pleat, taken up where the lining meets what has none; beside a zip the lining ends short. */
-function pleatOf({ p, d }: Sewing): Partial<Seam> {
-  const half = p.back ? backPleat(p.back, d) / 2 : 0;
-  return besideZip(p.back, d) ?? { ease: { min: half, max: half }, ...(half > 0 && { easeOf: 'pleat' }) };
+function pleatOf({ d }: Sewing, p: Piece): Partial<Seam> {
+  const half = p.ring.some((e) => e.role === 'centre-back') ? backPleat(p, d) / 2 : 0;
+  return besideZip(p, d) ?? { ease: { min: half, max: half }, ...(half > 0 && { easeOf: 'pleat' }) };
 }
 
-function facingSeams(s: Sewing): void {
-  const { p, d, hems, join } = s;
-  // A back faced down to the armholes takes the shoulders of facing and lining.
-  const deep = p.backFacing?.ring.some((e) => e.role === 'armhole' && !p.sleeveFacing) ?? false;
-  const back = on('shoulder', p.backFacing);
-  if (deep && p.frontLining)
-    join(
-      'inside',
-      'facing-shoulder',
-      back,
-      on('shoulder', p.frontFacing, p.frontLining, p.frontSideLining),
-      SHOULDER_EASE,
-    );
-  else
-    join(
-      'inside',
-      'facing-shoulder',
-      deep ? asFarAs('shoulder', p.frontFacing, p.backFacing) : back,
-      on('shoulder', p.frontFacing),
-    );
-  if (p.sleeveFacing)
-    join('inside', 'facing-raglan', on('cap', p.sleeveFacing), on('armhole', p.frontFacing, p.backFacing));
-  const open = p.backFacing?.ring.filter((e) => e.role === 'centre-back' && !e.onFold) ?? [];
-  if (p.backFacing && open.length && d.lining.zip.length <= 0)
-    join('inside', 'facing-centre-back', sideOf(p.backFacing, open), sideOf(p.backFacing, open));
-  const toHem = p.frontFacing?.ring.some((e) => e.role === 'hem');
-  const line = (lining: Some, facing: Some): [Side[], Side[]] => [on('facing-line', lining), on('facing-line', facing)];
-  join('inside', 'facing-line-front', ...line(p.frontLining, p.frontFacing), toHem ? endsAbove(hems.body) : {});
-  join('inside', 'facing-line-back', ...line(p.backLining, p.backFacing), pleatOf(s));
-  join('inside', 'facing-line-sleeve', ...line(p.sleeveLining, p.sleeveFacing));
+/** Which end of the neck a piece lies at: the words for its facing. */
+function endOf(x: Drafted): 'front' | 'back' | 'sleeve' {
+  if (x.shell.kind === 'sleeve') return 'sleeve';
+  const has = (r: Role): boolean => x.shell.ring.some((e) => e.role === r);
+  if (has('front-edge') || x.shell.kind.includes('front')) return 'front';
+  return x.shell.kind.includes('back') || has('centre-back') ? 'back' : 'front';
 }
 
-/** Unlined, a deep back facing is sewn only as far as the shorter of the two reaches: the share of the longer one's edge. */
-function asFarAs(role: Role, short: Some, long: Some): Side[] {
-  const length = (q: Some): number => (q ? runLength(q.ring, role) : 0);
-  const share = length(long) > 0 ? Math.min(1, length(short) / length(long)) : 1;
-  return on(role, long).map((side) => ({ ...side, share }));
+/** A lining to the facing that it was parted from. */
+function alongFacing(s: Sewing, x: Drafted): void {
+  const { lining, facing, shell } = x;
+  if (placeOf(s.g, shell) === 'hood') return;
+  const end = endOf(x);
+  const toHem = facing?.ring.some((e) => e.role === 'hem');
+  const more = end === 'back' ? pleatOf(s, shell) : end === 'front' && toHem ? endsAbove(s.hems.body) : {};
+  const sides = [edgesOn(lining, 'facing-line'), edgesOn(facing, 'facing-line')] as const;
+  s.putFor(x, `facing-line-${end}`, ...sides, more, 'inside');
 }
 
-function liningSeams({ p, join }: Sewing): void {
-  const [fronts, backs] = [
-    [p.frontLining, p.frontSideLining],
-    [p.backLining, p.backSideLining],
-  ];
-  if (p.backLining?.ring.some((e) => e.role === 'shoulder'))
-    join('inside', 'lining-shoulder', on('shoulder', ...backs), on('shoulder', ...fronts), SHOULDER_EASE);
-  for (const [code, whole] of [
-    ['lining-panel-front', fronts],
-    ['lining-panel-back', backs],
-  ] as const)
-    join('inside', code, on('panel-seam', whole[1]), on('panel-seam', whole[0]), PANEL_EASE);
-  join('inside', 'lining-side', on('side', ...fronts), on('side', ...backs));
-  join('inside', 'lining-skirt-side', on('side', p.skirtFrontLining), on('side', p.skirtBackLining));
-  join('inside', 'lining-waist-front', on('waist', p.skirtFrontLining), on('waist', ...fronts));
-  join('inside', 'lining-waist-back', on('waist', p.skirtBackLining), on('waist', ...backs));
-}
-
-function sleeveSeams({ p, d, join }: Sewing, sleeve: Piece): void {
-  const [one] = sleeveSides(sleeve);
-  const under = p.underSleeveLining;
-  if (one === 'underarm') {
-    const [u1, u2] = runsOf(sleeve.ring, 'underarm');
-    if (u1 && u2) join('inside', 'lining-underarm', sideOf(sleeve, u1), sideOf(sleeve, u2));
-  } else {
-    const elbow = { ease: { min: 0, max: 14 }, easeOf: 'elbow' };
-    const forearm = { ease: { min: -7, max: 4 }, easeOf: 'forearm' };
-    join('inside', 'lining-elbow', on('elbow-seam', sleeve), on('elbow-seam', under), elbow);
-    join('inside', 'lining-forearm', on('forearm-seam', sleeve), on('forearm-seam', under), forearm);
-  }
-  if (!p.frontLining || !p.backLining) return;
-  const body = [p.frontLining, p.frontSideLining, p.backLining, p.backSideLining];
-  const raglan = sleeve.kind === 'sleeve' && p.sleeve?.ring.some((e) => e.role === 'neckline');
-  if (raglan)
-    join('inside', 'lining-raglan', on('cap', sleeve), on('armhole', ...body), { ...SHOULDER_EASE, easeOf: 'cap' });
-  else {
-    const meant = d.lining.self ? shellCapEase(p) : d.lining.capEase;
-    const ease = { min: meant, max: meant };
-    join('inside', 'lining-cap', on('cap', sleeve, under), on('armhole', ...body, p.backFacing), {
-      ease,
-      easeOf: 'cap',
-    });
+/** The lining of a sleeve, and a raglan sleeve's facing, to what it is set into. */
+function intoArmhole(s: Sewing, x: Drafted): void {
+  const { g, d, within, put } = s;
+  // Upper and under-sleeve share a cap: it is sewn once.
+  if (x.shell.kind === 'under-sleeve') return;
+  for (const caps of capsBySide(g, x.shell)) {
+    const of = (which: 'facing' | 'lining' | 'both', side: 'cap' | 'armhole'): Along => {
+      const found = caps.map((c) => along(within, which, c[side]));
+      return { sides: found.flatMap((f) => f.sides), whole: found.every((f) => f.whole) };
+    };
+    const raglan = isRaglan(x.shell);
+    if (raglan) put('inside', 'facing-raglan', of('facing', 'cap').sides, of('facing', 'armhole').sides);
+    const [cap, armhole] = [of('lining', 'cap'), of(raglan ? 'lining' : 'both', 'armhole')];
+    if (!cap.whole || !armhole.whole) continue;
+    if (raglan) put('inside', 'lining-raglan', cap.sides, armhole.sides, { ...SHOULDER_EASE, easeOf: 'cap' });
+    else {
+      const meant = d.lining.self ? shellCapEase(g, x.shell) : d.lining.capEase;
+      put('inside', 'lining-cap', cap.sides, armhole.sides, { ease: { min: meant, max: meant }, easeOf: 'cap' });
+    }
   }
 }
 
-/** The inside to the shell's front edge, neck, waist and, without sleeves, armholes. */
-function edgeSeams(s: Sewing): void {
-  const { p, d, join } = s;
-  const out = drawnOutBy(p, d);
+/** Facing or lining to the shell's front edge and neck. */
+function ownEdges(s: Sewing, x: Drafted): void {
+  const { shell } = x;
+  const place = placeOf(s.g, shell);
+  if (place === null || place === 'hood') return;
+  const inner = x.facing ?? x.lining;
+  const end = endOf(x);
+  const out = end === 'front' ? drawnOutBy(x, s.d) : {};
   // A lining that reaches the front edge ends at its own height.
-  const low = p.frontFacing ? out : endsAbove(s.hems.body);
-  const front = p.frontFacing ?? p.frontLining;
-  join('closing', 'front-edge', on('front-edge', front), on('front-edge', p.front), low);
-  join('closing', 'neckline-front', on('neckline', front), on('neckline', p.front), out);
-  const back = p.backFacing ?? p.backLining;
-  join('closing', 'neckline-back', on('neckline', back), on('neckline', p.back), p.backFacing ? {} : pleatOf(s));
-  join('closing', 'neckline-sleeve', on('neckline', p.sleeveFacing ?? p.sleeveLining), on('neckline', p.sleeve));
-  if (!p.frontLining) join('closing', 'waist-front-lining', on('waist', p.skirtFrontLining), on('waist', p.skirtFront));
-  if (!p.backLining)
-    join(
-      'closing',
-      'waist-back-lining',
-      on('waist', p.skirtBackLining),
-      on('waist', p.skirtBack),
-      besideZip(p.skirtBack, d) ?? {},
-    );
-  if (p.sleeve) return;
-  // Sleeveless: each lining's armhole to the shell's, smaller by what was drawn in over its turn.
+  const low = x.facing ? out : endsAbove(s.hems.body);
+  const edge = end === 'sleeve' ? [] : edgesOn(inner, 'front-edge');
+  s.putFor(x, 'front-edge', edge, edgesOn(shell, 'front-edge'), low);
+  const neck = end === 'back' && !x.facing ? pleatOf(s, shell) : out;
+  s.putFor(x, `neckline-${end}`, edgesOn(inner, 'neckline'), edgesOn(shell, 'neckline'), neck);
+}
+
+/** A lined skirt to its own waist, where nothing above it is lined. */
+function waists({ g, d, within, putFor }: Sewing): void {
+  for (const x of g.drafted) {
+    if (placeOf(g, x.shell) !== 'skirt' || !x.lining) continue;
+    const joined = g.joins
+      .flatMap((j) => halvesOf(g, j))
+      .some(
+        (j) =>
+          j.code === 'waist' &&
+          [j.a, j.b].some((c) => c.some((e) => e.piece === x.shell.id)) &&
+          [j.a, j.b].every((c) => along(within, 'lining', c).sides.length > 0),
+      );
+    if (joined) continue;
+    const back = x.shell.kind.includes('back');
+    const more = back ? (besideZip(x.shell, d) ?? {}) : {};
+    putFor(x, `waist-${back ? 'back' : 'front'}-lining`, edgesOn(x.lining, 'waist'), edgesOn(x.shell, 'waist'), more);
+  }
+}
+
+/** Sleeveless: each lining's armhole to the shell's, smaller by what was drawn in over its turn. */
+function armholes({ g, d, put, putFor }: Sewing): void {
   const reach = d.lining.smaller * Math.PI + 2 * d.lining.smaller;
   const rolled = { ease: { min: -reach, max: reach }, easeOf: 'turn' };
-  join(
+  const open = g.drafted.filter((x) => placeOf(g, x.shell) === 'body' && !isSleeved(g, x.shell));
+  for (const half of ['front', 'back'] as const) {
+    const own = open.filter((x) => isUsual(x) && (x.base === half || x.base === `${half}-side`));
+    const inside = own.flatMap((x) => [
+      ...(half === 'back' ? edgesOn(x.facing, 'armhole') : []),
+      ...edgesOn(x.lining, 'armhole'),
+    ]);
+    const [main] = own;
+    const shell =
+      half === 'back' && main && !main.lining
+        ? asFarAs('armhole', main.facing, main.shell)
+        : own.flatMap((x) => edgesOn(x.shell, 'armhole'));
+    put('closing', `armhole-${half}`, inside, shell, rolled);
+  }
+  for (const x of open)
+    if (!isUsual(x))
+      putFor(
+        x,
+        `armhole-${endOf(x) === 'back' ? 'back' : 'front'}`,
+        [...edgesOn(x.facing, 'armhole'), ...edgesOn(x.lining, 'armhole')],
+        edgesOn(x.shell, 'armhole'),
+        rolled,
+      );
+}
+
+/** As far along an edge of the longer piece as the shorter one reaches. */
+function asFarAs(role: Role, short: Piece | undefined, long: Piece): Side[] {
+  const [s, l] = [short ? runLength(short.ring, role) : 0, runLength(long.ring, role)];
+  const share = l > 0 ? Math.min(1, s / l) : 1;
+  return edgesOn(long, role).map((side) => ({ ...side, share }));
+}
+
+/** A sleeve that ends in a cuff is lined to the cuff's seam. */
+function toCuff({ g, put, hems }: Sewing, x: Drafted): void {
+  if (placeOf(g, x.shell) !== 'sleeve' || !x.lining || hems.wrist || x.shell.kind === 'under-sleeve') return;
+  const caps = capsOf(g, x.shell).flatMap((c) => c.cap.map((e) => e.piece));
+  const all = g.drafted.filter((y) => y === x || (y.shell.kind === 'under-sleeve' && caps.includes(y.shell.id)));
+  const linings = all.flatMap((y) => edgesOn(y.lining, 'wrist'));
+  put(
     'closing',
-    'armhole-front',
-    on('armhole', p.frontLining, p.frontSideLining),
-    on('armhole', p.front, p.frontSide),
-    rolled,
+    'wrist-to-cuff',
+    linings,
+    all.flatMap((y) => edgesOn(y.shell, 'wrist')),
   );
-  const backs = on('armhole', p.backFacing, p.backLining, p.backSideLining);
-  const shell = p.backLining ? on('armhole', p.back, p.backSide) : asFarAs('armhole', p.backFacing, p.back);
-  join('closing', 'armhole-back', backs, shell, rolled);
 }
 
 /**
  * The facing of a lapel differs from the shell's edge by what is drawn out over its turns, and at its upper corner by how
  * far both edges run on: out/sin and out·cot of the corner's turn. Derived.
  */
-function drawnOutBy(p: InsidePieces, d: Decisions): Partial<Seam> {
+function drawnOutBy({ facing, shell }: Drafted, d: Decisions): Partial<Seam> {
   const { out } = d.facing;
-  if (d.facing.kind !== 'lapel' || out <= 0 || !p.frontFacing || !p.front) return {};
-  const { ring } = p.front;
+  if (d.facing.kind !== 'lapel' || out <= 0 || !facing) return {};
+  const { ring } = shell;
   const corner = ring.findIndex((e, i) => {
     const roles = [e.role, ring[(i + 1) % ring.length]?.role];
     return roles.includes('front-edge') && roles.includes('neckline');

@@ -221,6 +221,9 @@ describe('joins of a whole garment', () => {
       ['join-panel', 'Front to Side panel', 'matches', 0],
       ['join-panel', 'Side panel to Back', 'matches', 0],
       expect.arrayContaining(['join-cap']),
+      ['lining-panel', 'Front lining to Side panel lining', 'matches', 0],
+      ['lining-panel', 'Side panel lining to Back lining', 'matches', 0],
+      ['hem-panel', 'Side panel lining to Side panel', 'ease-as-meant', -3],
     ]);
     // Gathered by half as much again: 301 mm on to 201 mm, as drawn.
     expect(further('shirt with a yoke in front')).toContainEqual([

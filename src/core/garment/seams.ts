@@ -29,7 +29,17 @@ const sameAs = (j: Join): string =>
     .sort()
     .join('=');
 
-function easeOf(j: Join): Pick<Seam, 'ease' | 'easeOf'> {
+/** Every join once, though it is sewn on the left and on the right. */
+export function joinsOnce(s: Surface): Join[] {
+  const seen = new Set<string>();
+  return s.joins.filter((j) => {
+    const same = sameAs(j);
+    return !seen.has(same) && Boolean(seen.add(same));
+  });
+}
+
+/** What is meant on a join: ease of a usual kind, or that one side is gathered on to the other. Side a is the longer one. */
+export function easeOf(j: Join): Pick<Seam, 'ease' | 'easeOf'> {
   const [a, b] = [sewn(j.a), sewn(j.b)];
   if (MAY_GATHER.has(j.code) && Math.abs(a - b) > GATHERED * Math.min(a, b))
     return { ease: { min: a - b, max: a - b }, easeOf: 'gather' };
@@ -37,11 +47,31 @@ function easeOf(j: Join): Pick<Seam, 'ease' | 'easeOf'> {
   return { ease, ...(ease !== NONE && { easeOf: j.code }) };
 }
 
-/** Whether a seam of the usual pieces is still sewn so: the sewist may have said otherwise of one of its edges. */
-export function stillSewn(s: Surface, seam: Seam): boolean {
-  const own = new Set([...seam.a, ...seam.b].map(keyOf));
-  const opened = [...s.open].some((k) => own.has(keyOf(s.edges.get(k) ?? { piece: '', edge: '' })));
-  return !opened && s.joins.every((j) => !j.said || new Set([...j.a, ...j.b].map((e) => own.has(keyOf(e)))).size < 2);
+/** Of two pieces of a kind, and of those without a kind, only the surface knows how they are sewn. */
+function unusual(s: Surface): Set<string> {
+  const first = new Map<string, string>();
+  for (const p of s.panels) if (p.kind !== 'other' && !first.has(p.kind)) first.set(p.kind, p.piece);
+  return new Set(s.panels.filter((p) => first.get(p.kind) !== p.piece).map((p) => p.piece));
+}
+
+/**
+ * Which seams of the usual pieces are sewn so: none of whose edges the sewist said otherwise of, and none that goes on over
+ * a piece beyond the usual ones.
+ */
+export function sewnSo(s: Surface, seams: Seam[]): Seam[] {
+  const beyond = unusual(s);
+  const opened = [...s.open].map((k) => keyOf(s.edges.get(k) ?? { piece: '', edge: '' }));
+  const said = s.joins.filter((j) => j.said).map((j) => [...j.a, ...j.b].map(keyOf));
+  const longer = s.joins.filter((j) => [...j.a, ...j.b].some((e) => beyond.has(e.piece)));
+  const has = (own: Set<string>, edges: PanelEdge[]): boolean => edges.some((e) => own.has(keyOf(e)));
+  return seams.filter((seam) => {
+    const [a, b] = [new Set(seam.a.map(keyOf)), new Set(seam.b.map(keyOf))];
+    const both = (k: string): boolean => a.has(k) || b.has(k);
+    if (opened.some(both) || said.some((keys) => new Set(keys.map(both)).size > 1)) return false;
+    // Where one side of it goes on over another piece, the whole of it is walked instead.
+    const goesOn = (j: Join): boolean => (has(a, j.a) && has(b, j.b)) || (has(a, j.b) && has(b, j.a));
+    return !longer.some(goesOn) || s.joins.some((j) => goesOn(j) && !longer.includes(j));
+  });
 }
 
 /**
@@ -51,11 +81,8 @@ export function stillSewn(s: Surface, seam: Seam): boolean {
 export function furtherSeams(s: Surface, known: Seam[]): Seam[] {
   const covered = new Set(known.flatMap((k) => [...k.a, ...k.b].map(keyOf)));
   const names = new Map(s.panels.map((p) => [p.piece, p.name]));
-  const seen = new Set<string>();
-  return s.joins.flatMap((j): Seam[] => {
-    const same = sameAs(j);
-    if (seen.has(same) || [...j.a, ...j.b].every((e) => covered.has(keyOf(e)))) return [];
-    seen.add(same);
+  return joinsOnce(s).flatMap((j): Seam[] => {
+    if ([...j.a, ...j.b].every((e) => covered.has(keyOf(e)))) return [];
     const [a, b] = sewn(j.a) >= sewn(j.b) ? [j.a, j.b] : [j.b, j.a];
     const name = (side: PanelEdge[]): string =>
       [...new Set(side.map((e) => names.get(e.piece) ?? e.piece))].join(' + ');

@@ -1,6 +1,6 @@
 import { type EdgeSaid, type JoinSaid } from '../document/project.ts';
-import { type PieceKind, type Role } from '../pattern/index.ts';
-import { type Panel, type PanelEdge } from './panels.ts';
+import { type Piece, type PieceKind, type Role } from '../pattern/index.ts';
+import { type Panel, type PanelEdge, panelsOf } from './panels.ts';
 import { type Chain, chainsOf, type Join, type JoinCode, type Surface, surfaceOf } from './surface.ts';
 
 /** What two chains that are sewn together are like. */
@@ -296,4 +296,11 @@ export function joinsOf(panels: Panel[], said: JoinSaid[] = []): Said {
     });
   }
   return { ...given, joins };
+}
+
+/** All pieces as they are put together; how many of the joins that were said are not there any more. */
+export function joinedSurface(pieces: Piece[], said: JoinSaid[]): { surface: Surface; lost: number } {
+  const panels = pieces.flatMap(panelsOf);
+  const { joins, open, lost } = joinsOf(panels, said);
+  return { surface: surfaceOf(panels, joins, open), lost };
 }

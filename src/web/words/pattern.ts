@@ -170,9 +170,26 @@ const JOIN_WORDS: Record<`join-${JoinCode}`, string> = {
   'join-other': 'Seam',
 };
 
+/** What is sewn where a seam of the inside is named by the pieces it joins. */
+const INSIDE_WORDS: [RegExp, string][] = [
+  [/^facing-line-/, 'Facing line'],
+  [/^facing-/, 'Seam of the facing'],
+  [/^lining-panel/, 'Panel seam of the lining'],
+  [/^lining-other/, 'Seam of the lining'],
+  [/^front-edge/, 'Front edge'],
+  [/^neckline-/, 'Neckline'],
+  [/^armhole-/, 'Armhole'],
+  [/^waist-/, 'Waist'],
+  [/^hem-/, 'Turned hem'],
+  [/^wrist/, 'Turned wrist'],
+];
+
+const joinWords = (code: string): string =>
+  JOIN_WORDS[code as `join-${JoinCode}`] ?? INSIDE_WORDS.find(([is]) => is.test(code))?.[1] ?? SEAM_WORDS[code] ?? code;
+
 /** A seam by its name; beside a vent the half that lies under has its like. */
 export function seamWords({ id, code, between }: Pick<Seam, 'id' | 'code' | 'between'>): string {
-  if (between) return `${JOIN_WORDS[code as `join-${JoinCode}`] ?? code}: ${[...new Set(between)].join(' to ')}`;
+  if (between) return `${joinWords(code)}: ${[...new Set(between)].join(' to ')}`;
   const name = SEAM_WORDS[code] ?? code;
   return id.endsWith('-under') && !name.includes('underlap') ? `${name}, underlap` : name;
 }

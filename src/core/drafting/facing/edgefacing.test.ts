@@ -4,6 +4,7 @@ import { bodiceSides, p, pieceOf, skirtSides, straight } from '../../../test/par
 import { runs } from '../../../test/runs.ts';
 import { coatDocument, coatFigures, piecesOf } from '../../../test/shells.ts';
 import { usualDecisions } from '../../document/project.ts';
+import { joinedSurface } from '../../garment/index.ts';
 import {
   endDirection,
   insideRing,
@@ -26,7 +27,10 @@ import {
   edgeFacingSeams,
   edgeFacings,
   FINISH,
+  garmentOf,
 } from '../index.ts';
+
+const garment = (shell: Piece[]) => garmentOf(shell, joinedSurface(shell, []).surface);
 
 const band = (role: Band['role'], width: number, more: Partial<Band> = {}): Band => ({
   role,
@@ -92,10 +96,8 @@ describe('facings along an edge', () => {
           const change = pathLength(of(made.value.piece, 'armhole')) - pathLength(edge);
           // The ends slide along the neighbours, which do not stand quite square.
           expect(Math.abs(change + small * bend)).toBeLessThan(1.2 * small);
-          const seams = edgeFacingSeams(
-            { pieces: [{ role: 'armhole', piece: made.value.piece, shell }], findings: [] },
-            [],
-          );
+          const bands = { pieces: [{ role: 'armhole' as const, piece: made.value.piece, shell }], findings: [] };
+          const seams = edgeFacingSeams(garment([shell]), bands, []);
           const [walked] = walk(seams, [made.value.piece, shell]);
           expect(walked?.verdict).toMatch(/matches|ease-as-meant/);
         }
@@ -146,10 +148,8 @@ describe('darts and pleats in the way', () => {
           const sewn = pathLength(of(piece, 'waist')) - (takenOf(piece).get('e6') ?? 0);
           expect(pathLength(of(made.value.piece, 'waist'))).toBeCloseTo(sewn, 1);
           expect(selfCrossing(flatRing(made.value.piece.ring))).toBeNull();
-          const seams = edgeFacingSeams(
-            { pieces: [{ role: 'waist', piece: made.value.piece, shell: piece }], findings: [] },
-            [],
-          );
+          const bands = { pieces: [{ role: 'waist' as const, piece: made.value.piece, shell: piece }], findings: [] };
+          const seams = edgeFacingSeams(garment([piece]), bands, []);
           expect(walk(seams, [made.value.piece, piece])[0]).toMatchObject({ verdict: 'matches' });
         },
       ),
@@ -241,7 +241,7 @@ test('a facing something else takes the place of is told, not drafted', () => {
   d.facing.bands = { armhole: 55, waist: 55, hem: 0, wrist: 35 };
   const codes = (more: () => void): [string, unknown, unknown][] => {
     more();
-    return edgeFacings(shell, d).findings.map((f) => [f.code, f.data?.role, f.data?.instead]);
+    return edgeFacings(garment(shell), d).findings.map((f) => [f.code, f.data?.role, f.data?.instead]);
   };
   expect(codes(() => undefined)).toEqual([['facing-not-needed', 'armhole', 'sleeve']]);
   d.lining.wrist = { ...d.lining.wrist, kind: 'rib' };
@@ -251,8 +251,11 @@ test('a facing something else takes the place of is told, not drafted', () => {
   expect(codes(() => undefined)).toContainEqual(['facing-not-needed', 'in-one', 'lining']);
   d.lining.on = false;
   const vest = shell.filter((q) => q.kind !== 'sleeve');
-  const made = edgeFacings(vest, d);
+  const made = edgeFacings(garment(vest), d);
   expect(made.pieces.map((b) => b.role)).toEqual(['in-one', 'in-one']);
   d.facing.inOne = 0;
-  expect(edgeFacings(vest, d).pieces.map((b) => b.piece.id)).toEqual(['front-armhole-facing', 'back-armhole-facing']);
+  expect(edgeFacings(garment(vest), d).pieces.map((b) => b.piece.id)).toEqual([
+    'front-armhole-facing',
+    'back-armhole-facing',
+  ]);
 });

@@ -1,16 +1,9 @@
 import { type BandRole, type Decisions } from '../../document/project.ts';
+import { type JoinCode, type PanelEdge } from '../../garment/index.ts';
 import { pathLength } from '../../geometry/index.ts';
-import {
-  type Edge,
-  type Piece,
-  type PieceKind,
-  type Role,
-  type Seam,
-  type Side,
-  sideOf,
-  takenOf,
-} from '../../pattern/index.ts';
+import { type Edge, type Piece, type Role, type Seam, type Side, sideOf, takenOf } from '../../pattern/index.ts';
 import { type Finding, stop } from '../../result.ts';
+import { type Garment, type Place, placeOf } from '../drafted.ts';
 import { metByLining, rawEdged } from './belowfacing.ts';
 import { allInOne, edgeFacing } from './edgefacing.ts';
 
@@ -20,11 +13,11 @@ export interface Bands {
   findings: Finding[];
 }
 
-/** Which pieces carry an edge of this role that can be faced. */
-const CARRIERS: Record<BandRole, PieceKind[]> = {
-  armhole: ['front', 'back'],
-  waist: ['skirt-front', 'skirt-back'],
-  hem: ['front', 'back', 'skirt-front', 'skirt-back'],
+/** Where pieces are worn that carry an edge of this role that can be faced. */
+const CARRIERS: Record<BandRole, Place[]> = {
+  armhole: ['body'],
+  waist: ['skirt'],
+  hem: ['body', 'skirt'],
   wrist: ['sleeve'],
 };
 
@@ -37,7 +30,7 @@ const NAMES: Record<BandRole, string> = {
 
 /** Why an asked facing is left out, where something else takes its place; null when it can be drafted. */
 function inItsPlace(role: BandRole, shell: Piece[], d: Decisions): string | null {
-  const has = (...kinds: PieceKind[]): boolean => shell.some((p) => kinds.includes(p.kind));
+  const has = (...kinds: Piece['kind'][]): boolean => shell.some((p) => kinds.includes(p.kind));
   if (role === 'armhole' && has('sleeve')) return 'sleeve';
   if (role === 'armhole' && d.lining.on) return 'lining';
   if (role === 'armhole' && d.facing.bias.armhole) return 'bias strip';
@@ -49,12 +42,13 @@ function inItsPlace(role: BandRole, shell: Piece[], d: Decisions): string | null
 }
 
 /** All facings along edges that were asked for; what something else takes the place of is told, not drafted. */
-export function edgeFacings(shell: Piece[], d: Decisions): Bands {
+export function edgeFacings(g: Garment, d: Decisions): Bands {
+  const { shell } = g;
   const out: Bands = { pieces: [], findings: [] };
-  if (d.facing.inOne > 0) inOne(shell, d, out);
+  if (d.facing.inOne > 0) inOne(g, d, out);
   for (const role of Object.keys(CARRIERS) as BandRole[]) {
     const width = d.facing.bands[role];
-    const carriers = shell.filter((p) => CARRIERS[role].includes(p.kind) && p.ring.some((e) => e.role === role));
+    const carriers = carriersOf(g, role);
     if (width <= 0 || !carriers.length) continue;
     const instead = inItsPlace(role, shell, d);
     if (instead) {
@@ -62,7 +56,7 @@ export function edgeFacings(shell: Piece[], d: Decisions): Bands {
       continue;
     }
     if (role === 'armhole' && d.facing.inOne > 0) continue;
-    for (const shellPiece of carriers) {
+    for (const [shellPiece, base] of carriers) {
       const meet = role === 'armhole' ? facingsMeet(shellPiece, width, d) : null;
       if (meet) {
         out.findings.push(meet);
@@ -73,7 +67,7 @@ export function edgeFacings(shell: Piece[], d: Decisions): Bands {
         width,
         turn: role === 'hem' || role === 'wrist' ? 0 : d.facing.turn,
         finish: d.facing.finish,
-        id: `${shellPiece.kind}-${role}-facing`,
+        id: `${base}-${role}-facing`,
         name: `${shellPiece.name} ${NAMES[role]}`,
       });
       const lined = role === 'waist' && d.lining.on && d.lining.skirt;
@@ -91,6 +85,14 @@ export function edgeFacings(shell: Piece[], d: Decisions): Bands {
   return out;
 }
 
+/** The pieces of the shell that carry an edge, and what the ids of what is drafted from them begin with. */
+const carriersOf = (g: Garment, role: BandRole): [Piece, string][] =>
+  g.shell.flatMap((p): [Piece, string][] => {
+    const place = placeOf(g, p);
+    const base = g.drafted.find((x) => x.shell.id === p.id)?.base;
+    return place && base && CARRIERS[role].includes(place) && p.ring.some((e) => e.role === role) ? [[p, base]] : [];
+  });
+
 /** Neck and armhole faced apart have to find room side by side on the shoulder, a hair between them (mm). */
 function facingsMeet(piece: Piece, armhole: number, d: Decisions): Finding | null {
   const edges = piece.ring.filter((e) => e.role === 'shoulder');
@@ -101,22 +103,24 @@ function facingsMeet(piece: Piece, armhole: number, d: Decisions): Finding | nul
   return stop('facings-meet', { piece: piece.id }, { name: piece.name, shoulder, neck, armhole, most });
 }
 
-function inOne(shell: Piece[], d: Decisions, out: Bands): void {
+function inOne(g: Garment, d: Decisions, out: Bands): void {
+  const { shell } = g;
   if (d.lining.on || shell.some((p) => p.kind === 'sleeve')) {
     const instead = d.lining.on ? 'lining' : 'sleeve';
     out.findings.push({ code: 'facing-not-needed', severity: 'note', data: { role: 'in-one', instead } });
     return;
   }
-  for (const kind of ['front', 'back'] as const) {
-    const piece = shell.find((p) => p.kind === kind);
-    if (!piece) continue;
+  for (const { base, shell: own } of g.drafted) {
+    const { kind } = own;
+    const piece = shell.find((p) => p.id === own.id);
+    if (!piece || (kind !== 'front' && kind !== 'back')) continue;
     const made = allInOne(piece, {
       centre: d.facing.inOne + depthOfNeck(piece),
       side: d.facing.inOne,
       narrower: 3,
       finish: d.facing.finish,
       ...(kind === 'front' && { down: { width: d.facing.front, seam: d.allowances.seam } }),
-      id: `${kind}-in-one-facing`,
+      id: `${base}-in-one-facing`,
       name: `${piece.name} facing, neck and armhole`,
     });
     if (made.ok) out.pieces.push({ role: 'in-one', piece: made.value, shell: piece });
@@ -137,9 +141,9 @@ function depthOfNeck(piece: Piece): number {
 }
 
 /** All seams of facings along edges: to their own edge, to each other, to the lining. To its own edge: darts taken out of the shell, and what the turn of cloth takes meant. */
-export const edgeFacingSeams = (bands: Bands, linings: Piece[]): Seam[] => [
+export const edgeFacingSeams = (g: Garment, bands: Bands, linings: Piece[]): Seam[] => [
   ...ownEdges(bands),
-  ...endsOf(bands),
+  ...endsOf(g, bands),
   ...toLinings(bands, linings),
 ];
 
@@ -172,34 +176,52 @@ function toLinings(bands: Bands, linings: Piece[]): Seam[] {
   );
 }
 
-/** The short ends of facings to each other: shoulder and side, front to back; round a wrist, to its own other end. */
-function endsOf(bands: Bands): Seam[] {
-  const of = (role: BandRole | 'in-one', back: boolean): Piece[] =>
-    bands.pieces.filter((b) => b.role === role && b.shell.kind.includes('back') === back).map((b) => b.piece);
-  const ends = (pieces: Piece[], r: Role): Side[] =>
-    pieces.flatMap((p) =>
-      sideOf(
-        p,
-        p.ring.filter((e) => e.role === r && !e.onFold),
-      ),
-    );
-  const seam = (id: string, code: string, a: Side[], b: Side[]): Seam[] =>
-    a.length && b.length ? [{ id: `inside-${id}`, code, group: 'inside', a, b, ease: { min: 0, max: 0 } }] : [];
-  const across = (['armhole', 'waist', 'hem', 'in-one'] as const).flatMap((role) =>
-    (['shoulder', 'side'] as const).flatMap((r) =>
-      seam(`ends-${role}-${r}`, `facing-${r}`, ends(of(role, true), r), ends(of(role, false), r)),
+/** Seams of the shell whose facings end at them: called after the edge on both sides of it. */
+const ENDS: Partial<Record<JoinCode, Role[]>> = {
+  shoulder: ['shoulder'],
+  side: ['side'],
+  panel: ['panel-seam'],
+  underarm: ['underarm'],
+  elbow: ['elbow-seam'],
+  forearm: ['forearm-seam'],
+};
+
+/** The short ends of facings to each other across the seams of the shell; round a wrist, to its own other end. */
+function endsOf(g: Garment, bands: Bands): Seam[] {
+  const seen = new Map<string, number>();
+  return g.joins.flatMap((j) =>
+    (ENDS[j.code] ?? []).flatMap((r) =>
+      (['armhole', 'waist', 'hem', 'in-one', 'wrist'] as const).flatMap((role): Seam[] => {
+        const on = (chain: PanelEdge[]): Side[] => endsOn(bands, role, r, chain);
+        // The longer side of a seam, the back's, first.
+        const [a, b] = isBackOf(g, j.a) ? [on(j.a), on(j.b)] : [on(j.b), on(j.a)];
+        if (!a.length || !b.length) return [];
+        const name = role === 'wrist' ? `ends-${a[0]?.piece}-${r}` : `ends-${role}-${r}`;
+        const again = seen.get(name) ?? 0;
+        seen.set(name, again + 1);
+        const code = role === 'wrist' ? 'facing-wrist' : r === 'panel-seam' ? 'facing-panel' : `facing-${r}`;
+        const id = `inside-${name}${again ? `-${again + 1}` : ''}`;
+        return [{ id, code, group: 'inside', a, b, ease: { min: 0, max: 0 } }];
+      }),
     ),
   );
-  const round = bands.pieces
-    .filter((b) => b.role === 'wrist')
-    .flatMap(({ piece }) =>
-      (['underarm', 'elbow-seam', 'forearm-seam'] as const).flatMap((r) => {
-        const [one, two] = ends([piece], r);
-        return one && two ? seam(`ends-${piece.id}-${r}`, 'facing-wrist', [one], [two]) : [];
-      }),
-    );
-  return [...across, ...round];
 }
+
+const isBackOf = (g: Garment, chain: PanelEdge[]): boolean =>
+  chain.some((e) => g.shell.find((p) => p.id === e.piece)?.kind.includes('back'));
+
+/** Ends of the facings of one kind along a chain of shell edges. */
+const endsOn = (bands: Bands, role: Bands['pieces'][number]['role'], r: Role, chain: PanelEdge[]): Side[] =>
+  bands.pieces
+    .filter((b) => b.role === role)
+    .flatMap(({ piece }) =>
+      sideOf(
+        piece,
+        piece.ring.filter(
+          (e) => e.role === r && !e.onFold && chain.some((x) => x.piece === e.from?.piece && x.edge === e.from.edge),
+        ),
+      ),
+    );
 
 function ownEdges(bands: Bands): Seam[] {
   return bands.pieces.flatMap(({ role, piece, shell }): Seam[] => {

@@ -22,7 +22,7 @@ import {
   union,
 } from '../../geometry/index.ts';
 import { flatRing, outlineOf, type Piece, type Role, ringAreaOf } from '../../pattern/index.ts';
-import { deriveInside, splitFront, splitShell } from '../index.ts';
+import { deriveInside, splitFront, splitPiece } from '../index.ts';
 
 const of = (piece: Piece | undefined, role: Role): Path =>
   piece?.ring.filter((e) => e.role === role).flatMap((e) => e.path) ?? [];
@@ -194,8 +194,8 @@ describe('a deep back facing', () => {
         const neck = pointAlong(of(shell, 'centre-back'), pathLength(of(shell, 'centre-back')));
         expect(Math.min(distance(startOf(line), neck), distance(endOf(line), neck))).toBeCloseTo(deep, 6);
         expect(nearestOn(outlineOf(shell.ring), pointAlong(line, pathLength(line) / 2)).distance).toBeGreaterThan(10);
-        const parts = splitShell([shell], doc.decisions).back;
-        expect(parts?.facing.map((e) => e.role)).toContain('shoulder');
+        const parts = splitPiece(shell, doc.decisions);
+        expect(parts?.ok && parts.value.facing.map((e) => e.role)).toContain('shoulder');
         expect(c.seams.find((s) => s.code === 'facing-shoulder')?.verdict).toMatch(/matches|as-meant/);
       }),
       runs(14),

@@ -1,25 +1,17 @@
 import { type Decisions } from '../../document/project.ts';
 import { isStraight } from '../../geometry/index.ts';
-import { type Edge, isRaglan, type Piece } from '../../pattern/index.ts';
-import { because, type Finding, type Reason } from '../../result.ts';
+import { type Edge, isRaglan, type Piece, type PieceKind, type Role } from '../../pattern/index.ts';
+import { because, type Finding, type Reason, type Result } from '../../result.ts';
+import { type Drafted, type Garment, isSleeved, placeOf } from '../drafted.ts';
 import { splitRaglan } from '../lining/raglan.ts';
-import { type InsidePieces } from '../pieces.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
-import { first } from '../shape/find.ts';
-import { moveRun, type Split } from '../shape/oriented.ts';
+import { beside, besideNeck, moveRun, type Split } from '../shape/oriented.ts';
 import { splitDeepBack } from './deepback.ts';
 import { type Bands } from './edgefacings.ts';
 import { cutOnFacing } from './grownon.ts';
 import { drawnOut, turnsBackAt } from './lapel.ts';
 import { splitCentre, splitFront } from './split.ts';
-/** Shell pieces parted along their facing lines. */
-export interface Parts {
-  front?: Split;
-  back?: Split;
-  /** A raglan sleeve, whose upper end is part of the neck. */
-  sleeve?: Split;
-  findings: Finding[];
-}
+import { splitStretch } from './splitstretch.ts';
 
 function facingReasons(split: Split, d: Decisions, where: 'front' | 'back'): Reason[] {
   const f = d.facing;
@@ -38,43 +30,49 @@ function facingReasons(split: Split, d: Decisions, where: 'front' | 'back'): Rea
 const atHem = (edges: Edge[], seam: number): Edge[] =>
   edges.map((e) => (e.role === 'hem' ? { ...e, allowance: seam, corner: 'mitred' } : { ...e, corner: 'mitred' }));
 
-/** A front that opens at its edge; one whose centre front lies on a fold or in a seam is faced at the neck alone. */
-const opens = (front: Piece): boolean =>
-  front.ring.some((e) => e.role === 'front-edge') || !front.ring.some((e) => e.role === 'centre-front');
-
 /** An unlined back below a yoke needs no neck facing: the inner yoke covers it. */
-const belowYoke = (back: Piece | undefined, shell: Piece[]): boolean =>
-  back !== undefined && first(shell, 'yoke') !== undefined;
+const belowYoke = (x: Drafted, shell: Piece[], d: Decisions): boolean =>
+  x.shell.kind === 'back' && !d.lining.on && shell.some((p) => p.kind === 'yoke');
 
-/** How the shell pieces part along the facing line; what cannot be parted is left out with the reason. */
-export function splitShell(shell: Piece[], d: Decisions, back: Piece | null | undefined = first(shell, 'back')): Parts {
-  const front = first(shell, 'front');
-  const seam = d.allowances.seam;
-  const findings: Finding[] = [];
-  const out: Parts = { findings };
-  if (front) {
-    const s = opens(front)
-      ? splitFront(front, d.facing, seam)
-      : splitCentre(front, 'centre-front', d.facing.back, d.facing.shoulder, seam);
-    if (s.ok) out.front = s.value;
-    else findings.push(...s.findings);
+const NECK: ReadonlySet<Role> = new Set<Role>(['neckline']);
+const OPENING: ReadonlySet<Role> = new Set<Role>(['front-edge']);
+const BOTH: ReadonlySet<Role> = new Set<Role>([...NECK, ...OPENING]);
+
+/** Fronts and backs that are joined to nothing yet are asked for the edges a neck facing follows. */
+const ASKED: ReadonlySet<PieceKind> = new Set<PieceKind>(['front', 'back']);
+
+/**
+ * How one piece parts along its facing line, by the edges it has: a front that opens from its lower end round the neck, what
+ * has a centre from there, a raglan sleeve across its top, and anything else along its stretch of the neck or the opening.
+ * Null where it has neither.
+ */
+export function splitPiece(p: Piece, d: Decisions): Result<Split> | null {
+  const { facing: f } = d;
+  const { seam } = d.allowances;
+  const has = (r: Role): boolean => p.ring.some((e) => e.role === r);
+  if (isRaglan(p) && p.kind === 'sleeve') return splitRaglan(p, f.shoulder, seam);
+  if (!has('neckline')) {
+    // Beside an edge without a name the opening may go on: its name is asked for.
+    if (has('front-edge') && !beside(p.ring, 'front-edge').includes('plain'))
+      return splitStretch(p, OPENING, { start: f.front, end: f.front }, seam);
+    // What hangs from a yoke or a seam has no neck.
+    return ASKED.has(p.kind) && !has('yoke-seam') && !has('panel-seam') && !has('waist') ? asked(p, d) : null;
   }
-  if (back) {
-    const s =
-      d.facing.deep > 0
-        ? splitDeepBack(back, d.facing.deep, seam)
-        : splitCentre(back, 'centre-back', d.facing.back, d.facing.shoulder, seam);
-    if (s.ok) out.back = s.value;
-    else findings.push(...s.findings);
-  }
-  const sleeve = first(shell, 'sleeve');
-  if (sleeve && isRaglan(sleeve)) {
-    const s = splitRaglan(sleeve, d.facing.shoulder, seam);
-    if (s.ok) out.sleeve = s.value;
-    else findings.push(...s.findings);
-  }
-  out.findings = agreed(findings);
-  return out;
+  if (has(besideNeck(p.ring)) && (has('front-edge') || has('centre-front') || has('centre-back'))) return asked(p, d);
+  if (p.kind === 'front' && p.cut.count !== 1) return asked(p, d);
+  if (p.kind === 'back' && p.cut.count !== 1 && !has('panel-seam')) return asked(p, d);
+  return splitStretch(p, has('front-edge') ? BOTH : NECK, { start: f.shoulder, end: f.shoulder }, seam);
+}
+
+/** A front or back as it is usually cut: from its opening or its centre to the shoulder. */
+function asked(p: Piece, d: Decisions): Result<Split> {
+  const { facing: f } = d;
+  const { seam } = d.allowances;
+  const back = p.kind === 'back' || p.kind === 'back-side' || p.ring.some((e) => e.role === 'centre-back');
+  const opens = p.ring.some((e) => e.role === 'front-edge');
+  if (opens || (!back && !p.ring.some((e) => e.role === 'centre-front'))) return splitFront(p, f, seam);
+  if (!back) return splitCentre(p, 'centre-front', f.back, f.shoulder, seam);
+  return f.deep > 0 ? splitDeepBack(p, f.deep, seam) : splitCentre(p, 'centre-back', f.back, f.shoulder, seam);
 }
 
 /** The shoulder width is one for front and back: what fits is what fits both. */
@@ -83,50 +81,81 @@ function agreed(findings: Finding[]): Finding[] {
   return findings.map((f) => (f.code === 'shoulder-too-short' ? { ...f, data: { ...f.data, most } } : f));
 }
 
-/** Facings of front edge and neck, where they are not left to a bias strip or to a facing of neck and armhole in one. */
-export function neckFacings(p: InsidePieces, shell: Piece[], bands: Bands, d: Decisions): Parts {
+/** Pieces whose neck edge is faced: what is worn over the shoulders. */
+const isFaced = (g: Garment, x: Drafted): boolean => {
+  const place = placeOf(g, x.shell);
+  return place === 'body' || (place === 'sleeve' && isRaglan(x.shell)) || (place === 'skirt' && opens(x.shell));
+};
+
+/** A piece that opens at its edge; one whose centre front lies on a fold or in a seam is faced at the neck alone. */
+const opens = (p: Piece): boolean => p.ring.some((e) => e.role === 'front-edge');
+
+/**
+ * Facings of front edge and neck, where they are not left to a bias strip or to a facing of neck and armhole in one. What
+ * cannot be parted is left out with the reason.
+ */
+export function neckFacings(g: Garment, bands: Bands, d: Decisions): Finding[] {
   const whole = bands.pieces.some((b) => b.role === 'in-one');
-  if (!d.facing.on || whole || d.facing.bias.neck) return { findings: [] };
-  const { front, back } = p;
-  const parts = splitShell(shell, d, belowYoke(back, shell) && !d.lining.on ? null : back);
-  const seam = d.allowances.seam;
-  if (parts.front && front) {
-    const cutOn = d.facing.kind === 'cut-on' && opens(front) ? cutOnFacing(front, parts.front, seam) : null;
-    if (cutOn?.ok) {
-      p.frontFacing = cutOn.value.facing;
-      p.recut = cutOn.value.whole;
-    } else if (cutOn) parts.findings.push(...cutOn.findings);
-    else p.frontFacing = frontFacing(front, parts.front, d);
+  if (!d.facing.on || whole || d.facing.bias.neck) return [];
+  const findings: Finding[] = [];
+  for (const x of g.drafted) {
+    if (!isFaced(g, x) || belowYoke(x, g.shell, d)) continue;
+    const made = splitPiece(x.shell, d);
+    if (!made) continue;
+    if (made.ok) findings.push(...faced(x, made.value, !isSleeved(g, x.shell), d));
+    else {
+      x.refused = true;
+      findings.push(...made.findings);
+    }
   }
-  if (parts.back && back)
-    p.backFacing = derivePiece(back, {
-      id: 'back-facing',
-      name: d.facing.deep > 0 ? 'Back facing' : 'Back neck facing',
-      material: 'facing',
-      ...onFold(atHem(rolledIn(parts.back, d, !p.sleeve), seam), facingReasons(parts.back, d, 'back'), d),
-    });
-  if (parts.sleeve && p.sleeve)
-    p.sleeveFacing = derivePiece(p.sleeve, {
-      id: 'sleeve-facing',
-      name: 'Sleeve neck facing',
-      material: 'facing',
-      ring: atHem(parts.sleeve.facing, seam),
-      reasons: [because('facing-raglan', 'memory', d.facing.shoulder)],
-    });
-  return parts;
+  return agreed(findings);
 }
 
-function frontFacing(front: Piece, split: Split, d: Decisions): Piece {
+/** The facing that a piece parts off, by what it goes along. */
+function faced(x: Drafted, split: Split, sleeveless: boolean, d: Decisions): Finding[] {
+  const { shell } = x;
+  const { seam } = d.allowances;
+  x.split = split;
+  const cutOn = d.facing.kind === 'cut-on' && opens(shell) ? cutOnFacing(shell, split, seam) : null;
+  if (cutOn && !cutOn.ok) return cutOn.findings;
+  if (cutOn) {
+    // Its edges are those of the piece it is grown on to; they repeat the ones they were mirrored from.
+    const from = new Map(split.facing.map((e) => [`on-${e.id}`, e.from]));
+    const repeats = (e: Edge): Edge => {
+      const f = from.get(e.id);
+      return f ? { ...e, from: f } : e;
+    };
+    x.facing = { ...cutOn.value.facing, material: 'facing', ring: cutOn.value.facing.ring.map(repeats) };
+    x.recut = cutOn.value.whole;
+    return [];
+  }
+  const named = { id: `${x.base}-facing`, name: `${x.title} facing`, material: 'facing' as const };
+  if (isRaglan(shell) && shell.kind === 'sleeve') {
+    const reasons = [because('facing-raglan', 'memory', d.facing.shoulder)];
+    x.facing = derivePiece(shell, {
+      ...named,
+      name: `${x.title} neck facing`,
+      ring: atHem(split.facing, seam),
+      reasons,
+    });
+  } else if (opens(shell) || shell.kind === 'front')
+    x.facing = derivePiece(shell, { ...named, ...frontFacing(shell, split, d) });
+  else {
+    const made = onFold(atHem(rolledIn(split, d, sleeveless), seam), facingReasons(split, d, 'back'), d);
+    x.facing = derivePiece(shell, {
+      ...named,
+      name: d.facing.deep > 0 ? `${x.title} facing` : `${x.title} neck facing`,
+      ...made,
+    });
+  }
+  return [];
+}
+
+function frontFacing(front: Piece, split: Split, d: Decisions): { ring: Edge[]; reasons: Reason[] } {
   const { ring, sign } = split.oriented;
   const at = turnsBackAt(front, ring, d.facing);
   const facing = at === null ? split.facing : drawnOut(split.facing, sign, at, d.facing.out);
-  return derivePiece(front, {
-    id: 'front-facing',
-    name: 'Front facing',
-    material: 'facing',
-    ring: atHem(facing, d.allowances.seam),
-    reasons: facingReasons(split, d, 'front'),
-  });
+  return { ring: atHem(facing, d.allowances.seam), reasons: facingReasons(split, d, 'front') };
 }
 
 /** A back facing that reaches a sleeveless armhole is drawn smaller there, as the lining below it is. */

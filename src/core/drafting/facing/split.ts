@@ -61,12 +61,13 @@ export type FrontFacing = Pick<Decisions['facing'], 'front' | 'shoulder' | 'radi
 export function splitFront(piece: Piece, f: FrontFacing, seam: number): Result<Split> {
   // A shawl's front edge runs on round the collar to its centre-back seam.
   const o = orient(piece, 'front-edge', 'neckline') ?? orient(piece, 'front-edge', 'centre-back');
-  const need: Role[] = ['front-edge', 'neckline', besideNeck(piece.ring), 'hem'];
+  const foot = o ? footOf(o.ring) : 'hem';
+  const need: Role[] = ['front-edge', 'neckline', besideNeck(piece.ring), foot];
   if (!o || need.some((r) => run(piece.ring, r).length === 0)) return missing(piece, need);
-  const made = partFront(o, f, seam);
+  const made = partFront(o, foot, f, seam);
   if (typeof made !== 'string') return ok(made);
   const fits = (front: number, s: number): boolean =>
-    typeof partFront(o, { ...f, front, shoulder: s }, seam) !== 'string';
+    typeof partFront(o, foot, { ...f, front, shoulder: s }, seam) !== 'string';
   return refuse(
     made === 'width'
       ? tooWide(piece, 'front-facing-too-wide', f.front, (w) => fits(w, f.shoulder))
@@ -74,15 +75,22 @@ export function splitFront(piece: Piece, f: FrontFacing, seam: number): Result<S
   );
 }
 
-function partFront(o: Oriented, f: FrontFacing, seam: number): Split | Narrow {
+/** Where a front facing ends below: at the hem, or at the seam that the front edge comes up from, a waist or a yoke's. */
+const BELOW: ReadonlySet<Role> = new Set<Role>(['waist', 'yoke-seam', 'panel-seam']);
+function footOf(ring: Edge[]): Role {
+  const last = ring[ring.length - 1]?.role;
+  return last && BELOW.has(last) ? last : 'hem';
+}
+
+function partFront(o: Oriented, foot: Role, f: FrontFacing, seam: number): Split | Narrow {
   const { ring } = o;
-  const line = f.kind === 'lapel' ? turnedBack(o, f) : roundTheNeck(o, f);
+  const line = f.kind === 'lapel' ? turnedBack(o, foot, f) : roundTheNeck(o, foot, f);
   if (typeof line === 'string') return line;
-  const bottom = landing(line.path, runPath(ring, 'hem'), 'start');
+  const bottom = landing(line.path, runPath(ring, foot), 'start');
   if (!bottom) return 'width';
   const path = between(line.path, bottom.onPath, pathLength(line.path));
   const edge = lineEdge(path, 'facing-line', seam, run(ring, 'front-edge')[0] as Edge);
-  const made = parted(o, edge, 'hem', bottom.onEdge, line.onShoulder, line.radius);
+  const made = parted(o, edge, foot, bottom.onEdge, line.onShoulder, line.radius);
   if (!made) return 'shoulder';
   // A line that leaves the piece and comes back to it parts nothing.
   return [made.facing, made.lining].some((ring) => selfCrossing(flatRing(ring))) ? 'width' : made;
@@ -94,12 +102,12 @@ interface FacingLine {
   radius: number;
 }
 
-function turnedBack(o: Oriented, f: FrontFacing): FacingLine | Narrow {
+function turnedBack(o: Oriented, foot: Role, f: FrontFacing): FacingLine | Narrow {
   const at = breakPoint(o.piece, runPath(o.ring, 'front-edge'), f.breakAt);
   const made = lapelLine(o.ring, o.sign, f.front, f.shoulder, at);
   if (!made) return 'shoulder';
   // Where the neckline is in its way (a wide neck, a raglan seam) it keeps parallel to that.
-  if (crossings(made.path, runPath(o.ring, 'neckline')).length) return roundTheNeck(o, f);
+  if (crossings(made.path, runPath(o.ring, 'neckline')).length) return roundTheNeck(o, foot, f);
   return liesInside(o, made.path) ? { ...made, radius: 0 } : 'width';
 }
 
@@ -107,10 +115,10 @@ function turnedBack(o: Oriented, f: FrontFacing): FacingLine | Narrow {
 const liesInside = (o: Oriented, path: Path): boolean =>
   o.ring.every((e) => !['side', 'armhole'].includes(e.role) || crossings(path, e.path).length === 0);
 
-function roundTheNeck(o: Oriented, f: FrontFacing): FacingLine | Narrow {
+function roundTheNeck(o: Oriented, foot: Role, f: FrontFacing): FacingLine | Narrow {
   const { ring, sign } = o;
-  const alongFront = parallelToFront(runPath(ring, 'front-edge'), runPath(ring, 'hem'), -sign * f.front);
-  const bottom = landing(alongFront, runPath(ring, 'hem'), 'start');
+  const alongFront = parallelToFront(runPath(ring, 'front-edge'), runPath(ring, foot), -sign * f.front);
+  const bottom = landing(alongFront, runPath(ring, foot), 'start');
   if (!bottom) return 'width';
   const neck = runPath(ring, 'neckline');
   const landed = landAt((w) => offsetPath(neck, -sign * w), runPath(ring, besideNeck(ring)), f.shoulder);

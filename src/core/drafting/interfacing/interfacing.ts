@@ -26,11 +26,12 @@ import {
   flatRing,
   outlineOf,
   type Piece,
-  rolesMissing,
+  type Role,
   seamLineFromCut,
 } from '../../pattern/index.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../../result.ts';
 import { parallelToFront } from '../facing/frontline.ts';
+import { splitStretch } from '../facing/splitstretch.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
 import { tooWide } from '../shape/largestfit.ts';
 import { cutRun, type Oriented, orient, run, runLength, runPath } from '../shape/oriented.ts';
@@ -127,14 +128,24 @@ export function interfaceWhole(target: Piece, shell: Piece, trim: Trim): Result<
 /** A narrower strip holds nothing, mm. Common practice. */
 const LEAST_STRIP = 12;
 
-/** Interfacing along the shell's front edge, `width` mm wide from neckline to hem; its inner edge lies free. */
+const OPENING: ReadonlySet<Role> = new Set<Role>(['front-edge']);
+
+/** The strip of a front that does not go from hem to neckline: from seam to seam along its edge. */
+function fromSeamToSeam(front: Piece, width: number): Edge[] | null {
+  const made = splitStretch(front, OPENING, { start: width, end: width }, 0);
+  const inner = (e: Edge): Edge => (e.role === 'facing-line' ? { ...e, id: 'inner', role: 'inner' } : e);
+  return made.ok ? made.value.facing.map(inner) : null;
+}
+
+/** Interfacing along the shell's front edge, `width` mm wide from its lower to its upper end; its inner edge lies free. */
 export function frontEdgeStrip(front: Piece, width: number, trim: Trim): Result<Piece> {
   const o = orient(front, 'front-edge', 'neckline');
-  if (!o) return refuse(rolesMissing(front, ['front-edge', 'neckline']));
+  const whole = o && run(o.ring, 'hem').length ? o : null;
+  const stripOf = (w: number): Edge[] | null => (whole ? stripRing(whole, w) : fromSeamToSeam(front, w));
   if (width < LEAST_STRIP)
     return refuse(stop('front-strip-narrow', { piece: front.id }, { name: front.name, width, least: LEAST_STRIP }));
-  const strip = stripRing(o, width);
-  if (!strip) return refuse(tooWide(front, 'front-strip-too-wide', width, (w) => stripRing(o, w) !== null));
+  const strip = stripOf(width);
+  if (!strip) return refuse(tooWide(front, 'front-strip-too-wide', width, (w) => stripOf(w) !== null));
   const ring = trimmed(front, clockwise(strip), trim, new Set(['inner']));
   if (!ring.ok) return ring;
   return ok(

@@ -1,7 +1,16 @@
 import { type Decisions } from '../../document/project.ts';
 import { crossings, endOf, extend, nearestOn, pathLength, startOf } from '../../geometry/index.ts';
-import { type Edge, type Piece, type Role, roleSide, type Seam, type Side } from '../../pattern/index.ts';
-import { type Hems, type InsidePieces, type Join } from '../pieces.ts';
+import {
+  type Edge,
+  type Piece,
+  type PieceKind,
+  type Role,
+  roleSide,
+  type Seam,
+  type Side,
+} from '../../pattern/index.ts';
+import { type Drafted } from '../drafted.ts';
+import { type Put } from '../pieces.ts';
 import { moveRun } from '../shape/oriented.ts';
 import { type LiningHem } from './hem.ts';
 import { backPleat, pleatEnds } from './lining.ts';
@@ -38,29 +47,26 @@ const LINE_ON = 120;
 
 /** Both halves of the lining to each other above a vent, and each to its side of the vent. */
 export function ventSeams(
-  shell: Piece | undefined,
-  over: Piece | undefined,
-  under: Piece | undefined,
+  { shell, base, lining, under }: Drafted,
   d: Decisions,
   hem: LiningHem | null,
-  join: Join,
+  put: Put,
 ): void {
-  if (!shell || !over || !under) return;
+  if (!lining || !under) return;
   const v = ventFigures(shell, d.lining.vent);
   const sides = (p: Piece, ...roles: Role[]): Side[] => roles.flatMap((r) => roleSide(p, r));
-  join('inside', `lining-centre-back-${shell.kind}`, sides(over, 'centre-back'), sides(under, 'centre-back'), {
-    code: 'lining-centre-back',
+  put('inside', 'lining-centre-back', sides(lining, 'centre-back'), sides(under, 'centre-back'), {
+    id: `inside-lining-centre-back-${base}`,
   });
   for (const [which, piece, out] of [
-    ['over', over, v?.beside],
+    ['over', lining, v?.beside],
     ['under', under, -(v?.beside ?? 0)],
   ] as const) {
     const moved = moveRun(shell.ring, 'vent', out ?? 0, 1).filter((e) => e.role === 'vent' || e.role === 'vent-top');
-    const ends = endsAbove(hem);
-    join('closing', `vent-${which}-${shell.kind}`, sides(piece, 'vent', 'vent-top'), sides(shell, 'vent', 'vent-top'), {
-      code: `vent-${which}`,
+    put('closing', `vent-${which}`, sides(piece, 'vent', 'vent-top'), sides(shell, 'vent', 'vent-top'), {
+      id: `closing-vent-${which}-${base}`,
       lengthB: moved.reduce((t, e) => t + pathLength(e.path), 0),
-      ...ends,
+      ...endsAbove(hem),
     });
   }
 }
@@ -74,50 +80,55 @@ function besideSlit(shell: Piece, d: Decisions): number {
   return slit.length > 0 && edge ? edge.allowance - slit.shellSeam : 0;
 }
 
+/** Adds a seam of one piece's inside. */
+type PutFor = (x: Drafted, code: string, a: Side[], b: Side[], more?: Partial<Seam>) => void;
+
 /** Lining hem to the shell's turned hem. A flared hem is narrower higher up: that difference is meant, up to 3 %. */
-export function hemSeams(p: InsidePieces, d: Decisions, hems: Hems): Seam[] {
-  const out: Seam[] = [];
+export function hemSeams(x: Drafted, d: Decisions, putFor: PutFor): void {
+  const { shell, lining, under, facing } = x;
+  const hem = x.hem ?? null;
   const add = (
     code: string,
-    lining: Piece | undefined,
-    shell: Piece | undefined,
+    made: Piece | undefined,
     role: 'hem' | 'wrist',
-    hem: LiningHem | null,
     taken: number | Piece | undefined,
     extra: number,
   ) => {
-    if (!lining || !shell || !hem || d.lining[role].kind === 'free') return;
-    const [own, shellHem] = [roleSide(lining, role), roleSide(shell, role)];
+    if (!made || !hem || d.lining[role].kind === 'free') return;
+    const [own, shellHem] = [roleSide(made, role), roleSide(shell, role)];
     if (!own.length || !shellHem.length) return;
-    const held = hem.line + hem.slack;
-    const turned = turnedHem(shell, role, held);
+    const turned = turnedHem(shell, role, hem.line + hem.slack);
     const less = typeof taken === 'number' ? taken : takenByFacing(taken, turned);
     const lengthB = lengthOf(turned) - less - (role === 'hem' ? besideSlit(shell, d) : 0);
     // Seamed to the edge itself or to a rib it lies on the shell's own seam line; higher up the shell is narrower.
     const flare = hem.slack === 0 ? 0 : lengthB * 0.03;
-    out.push({
-      id: `closing-${code}`,
-      code,
-      group: 'closing',
-      a: own,
-      b: shellHem,
+    const ease = { min: extra - flare, max: extra + flare };
+    putFor(x, code, own, shellHem, {
       lengthB,
-      ease: { min: extra - flare, max: extra + flare },
+      ease,
       ...(flare + extra > 0 && { easeOf: flare > 0 ? 'flare' : 'pleat' }),
     });
   };
-  add('hem-front', p.frontLining, p.front, 'hem', hems.body, p.frontFacing, 0);
-  const vent = p.back && p.backUnderlap ? ventFigures(p.back, d.lining.vent) : null;
-  const pleat = p.back && !pleatEnds(p.back, d) ? backPleat(p.back, d) / 2 : 0;
-  add('hem-back', p.backLining, p.back, 'hem', hems.body, vent ? vent.net + vent.inside : 0, pleat);
-  add('hem-back-under', p.backUnderlap, p.back, 'hem', hems.body, vent?.beside ?? 0, 0);
-  add('hem-skirt-front', p.skirtFrontLining, p.skirtFront, 'hem', hems.body, 0, 0);
-  const slit = p.skirtBack && p.skirtUnderlap ? ventFigures(p.skirtBack, d.lining.vent) : null;
-  add('hem-skirt-back', p.skirtBackLining, p.skirtBack, 'hem', hems.body, slit ? slit.net + slit.inside : 0, 0);
-  add('hem-skirt-back-under', p.skirtUnderlap, p.skirtBack, 'hem', hems.body, slit?.beside ?? 0, 0);
-  add('hem-front-side', p.frontSideLining, p.frontSide, 'hem', hems.body, 0, 0);
-  add('hem-back-side', p.backSideLining, p.backSide, 'hem', hems.body, 0, 0);
-  add('wrist', p.sleeveLining, p.sleeve, 'wrist', hems.wrist, 0, 0);
-  add('wrist-under', p.underSleeveLining, p.underSleeve, 'wrist', hems.wrist, 0, 0);
-  return out;
+  if (shell.ring.some((e) => e.role === 'wrist')) {
+    add(shell.kind === 'under-sleeve' ? 'wrist-under' : 'wrist', lining, 'wrist', 0, 0);
+    return;
+  }
+  const code = HEMS.has(shell.kind) ? `hem-${shell.kind}` : 'hem-panel';
+  const vent = under ? ventFigures(shell, d.lining.vent) : null;
+  const skirt = shell.kind.startsWith('skirt');
+  const centre =
+    !skirt && shell.ring.some((e) => e.role === 'centre-back') && !shell.ring.some((e) => e.role === 'front-edge');
+  const pleat = centre && !pleatEnds(shell, d) ? backPleat(shell, d) / 2 : 0;
+  add(code, lining, 'hem', vent ? vent.net + vent.inside : facing, pleat);
+  add(`${code}-under`, under, 'hem', vent?.beside ?? 0, 0);
 }
+
+/** Pieces whose lining's hem has a name of its own. */
+const HEMS: ReadonlySet<PieceKind> = new Set<PieceKind>([
+  'front',
+  'back',
+  'front-side',
+  'back-side',
+  'skirt-front',
+  'skirt-back',
+]);

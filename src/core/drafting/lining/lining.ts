@@ -16,8 +16,8 @@ import { dartsIn } from './darts.ts';
 import { facedHem, type LiningHem, liningHem } from './hem.ts';
 import { withoutPockets } from './pockets.ts';
 import { raiseRaglan } from './raglan.ts';
-import { fitCap, raiseUnderarm } from './raise.ts';
-
+import { fitCap, raiseAtSeam, raiseBetween, raiseUnderarm } from './raise.ts';
+import { type Underarms } from './underarm.ts';
 import { hasVent, pleatRunsOut, ventHalves } from './vent.ts';
 import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
 
@@ -69,42 +69,50 @@ interface Armholed {
  * The armhole of a body lining. With a sleeve lining set into it, the underarm is raised; without sleeves it is drawn
  * smaller, so that it rolls inside (1/8", common practice).
  */
-function armholed(split: Split, d: Decisions, sleeveless: boolean): Armholed {
+function armholed(split: Split, d: Decisions, arms: Underarms): Armholed {
   const { sign } = split.oriented;
   const { raise, out, smaller } = d.lining;
   const lined = d.lining.pockets === 'out' ? withoutPockets(split.lining) : split.lining;
   const has = (role: Role): boolean => lined.some((e) => e.role === role);
+  if (!has('armhole')) return { ring: lined, reasons: [] };
+  if (arms.sleeveless)
+    return {
+      ring: moveRun(lined, 'armhole', -smaller, sign),
+      reasons: [because('armhole-smaller', 'practice', smaller, { smaller })],
+    };
+  if (arms.between)
+    return { ring: raiseBetween(lined, 'armhole', raise), reasons: raiseReasons({ ...d.lining, out: 0 }).slice(0, 1) };
   // A middle panel between princess seams has no underarm.
-  if (!has('armhole') || (!sleeveless && !has('side'))) return { ring: lined, reasons: [] };
-  if (!sleeveless)
-    return { ring: raiseUnderarm(lined, 'armhole', 'side', sign, raise, out), reasons: raiseReasons(d.lining) };
-  return {
-    ring: moveRun(lined, 'armhole', -smaller, sign),
-    reasons: [because('armhole-smaller', 'practice', smaller, { smaller })],
-  };
+  const [seam] = [...arms.seams].filter(has);
+  if (!seam) return { ring: lined, reasons: [] };
+  const letOut = seam === 'side' ? out : 0;
+  const reasons = raiseReasons(d.lining).slice(0, seam === 'side' ? 2 : 1);
+  return { ring: raiseAtSeam(lined, 'armhole', seam, sign, raise, letOut), reasons };
 }
 
-interface Named {
+export interface Named {
+  /** What its ids begin with, and what it is called. */
   id: string;
   name: string;
 }
 
+const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
+
 /**
- * Lining of a front or of a side panel: what the facing leaves, its armhole fitted to sleeve or edge, hem placed, darts as
- * chosen.
+ * Lining of a piece of the body: what the facing leaves, its armhole fitted to sleeve or edge, hem placed, darts as chosen.
+ * Half the centre-back pleat is added beyond a centre back (fold or seam); beside a zip it is cut back instead. A bodice that
+ * ends at the waist has no pleat. A vent makes left and right differ.
  */
-export function frontLining(
-  split: Split,
-  d: Decisions,
-  sleeveless: boolean,
-  named: Named = { id: 'front-lining', name: 'Front lining' },
-): LiningPiece {
+export function bodyLining(split: Split, d: Decisions, arms: Underarms, named: Named): LiningPiece {
   const { piece, sign } = split.oriented;
-  const { ring: raised, reasons: why } = armholed(split, d, sleeveless);
+  const { ring: raised, reasons: why } = armholed(split, d, arms);
+  const has = (role: Role): boolean => piece.ring.some((e) => e.role === role);
+  if (has('centre-back') && !has('front-edge')) return backLining(split, d, raised, why, named);
   const h = hemmed(raised, 'hem', d, piece, sign);
   const { ring, reason } = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
   const made = derivePiece(piece, {
-    ...named,
+    id: `${named.id}-lining`,
+    name: `${named.name} lining`,
     material: 'lining',
     ring,
     reasons: [...why, ...(reason ? [reason] : []), ...(h.hem ? [h.hem.reason] : [])],
@@ -113,13 +121,8 @@ export function frontLining(
   return { piece: made, findings: h.findings, hem: h.hem };
 }
 
-/**
- * Back lining: as the front's, and half the centre-back pleat added beyond the centre back (fold or seam); beside a zip it is
- * cut back instead. A bodice that ends at the waist has no pleat. A vent makes left and right differ.
- */
-export function backLining(split: Split, d: Decisions, sleeveless: boolean): LiningPiece {
+function backLining(split: Split, d: Decisions, raised: Edge[], why: Reason[], named: Named): LiningPiece {
   const { piece, sign } = split.oriented;
-  const { ring: raised, reasons: why } = armholed(split, d, sleeveless);
   const half = backPleat(piece, d) / 2;
   const box = boxOf(outlineOf(piece.ring));
   const width = Math.floor(Math.min(box.maxX - box.minX, box.maxY - box.minY));
@@ -129,7 +132,7 @@ export function backLining(split: Split, d: Decisions, sleeveless: boolean): Lin
   if (hasVent(piece)) {
     const { ring, reason } =
       half > 0 ? { ring: raised, reason: null } : cutBackAtZip(raised, sign, d.lining.zip, split.ends.first);
-    const made = ventedLining(ring, sign, piece, d, { id: 'back', name: 'back', pleat: half });
+    const made = ventedLining(ring, sign, piece, d, { ...named, pleat: half });
     if (reason) pleat.push(reason);
     const reasons = (p: Piece): Piece => ({ ...p, reasons: [...p.reasons, ...pleat, ...why] });
     return {
@@ -152,8 +155,8 @@ export function backLining(split: Split, d: Decisions, sleeveless: boolean): Lin
   ];
   const told = [zip?.reason, slit.reason].flatMap((r) => r ?? []);
   const made = derivePiece(piece, {
-    id: 'back-lining',
-    name: 'Back lining',
+    id: `${named.id}-lining`,
+    name: `${named.name} lining`,
     material: 'lining',
     ring,
     reasons: [...told, ...pleat, ...why, ...(h.hem ? [h.hem.reason] : [])],
@@ -171,7 +174,7 @@ export function ventedLining(
   sign: 1 | -1,
   shell: Piece,
   d: Decisions,
-  named: { id: string; name: string; pleat: number },
+  named: Named & { pleat: number },
 ): LiningPiece {
   const halves = ventHalves(ring, sign, shell, d.lining.vent);
   if (!halves.ok) return { piece: null, hem: null, findings: halves.findings };
@@ -185,7 +188,7 @@ export function ventedLining(
     const left = (over === 'left') === (which === 'over');
     const piece = derivePiece(shell, {
       id: which === 'over' ? `${named.id}-lining` : `${named.id}-lining-under`,
-      name: `${left ? 'Left' : 'Right'} ${named.name} lining, ${which === 'over' ? 'overlap' : 'underlap'}`,
+      name: `${left ? 'Left' : 'Right'} ${lower(named.name)} lining, ${which === 'over' ? 'overlap' : 'underlap'}`,
       material: 'lining',
       ring: slit.ring,
       reasons: [half.reason, slit.reason, h.hem?.reason].flatMap((r) => r ?? []),
@@ -229,7 +232,14 @@ function sleeveRing(sleeve: Piece, cuffed: boolean, d: Decisions): (Hemmed & { s
 }
 
 /** Lining of a raglan sleeve below its neck facing, its seams as long as the body lining's, `target` mm. */
-export function raglanLining(sleeve: Piece, split: Split, target: number, cuffed: boolean, d: Decisions): LiningPiece {
+export function raglanLining(
+  sleeve: Piece,
+  split: Split,
+  target: number,
+  cuffed: boolean,
+  d: Decisions,
+  as: Named,
+): LiningPiece {
   const { sign } = split.oriented;
   const raised = raiseRaglan(split.lining, sign, target, d.lining);
   if (!raised)
@@ -245,7 +255,7 @@ export function raglanLining(sleeve: Piece, split: Split, target: number, cuffed
     ...(h.hem ? [h.hem.reason] : []),
   ];
   const lines = dartsIn(sleeve, h.ring, d.lining.darts);
-  const named = { id: 'sleeve-lining', name: 'Sleeve lining', material: 'lining' as const };
+  const named = { id: `${as.id}-lining`, name: `${as.name} lining`, material: 'lining' as const };
   return { piece: derivePiece(sleeve, { ...named, ring: h.ring, reasons, lines }), hem: h.hem, findings: h.findings };
 }
 
@@ -260,6 +270,7 @@ export function sleeveLining(
   armhole: number | null,
   cuffed: boolean,
   d: Decisions,
+  as: Named & { under: string },
 ): LiningPiece {
   const h = sleeveRing(sleeve, cuffed, d);
   const low = under && sleeveRing(under, cuffed, d);
@@ -293,13 +304,19 @@ export function sleeveLining(
       reasons: why,
       lines: dartsIn(shell, r, d.lining.darts),
     });
-  const made = make(sleeve, 'sleeve-lining', under ? 'Upper sleeve lining' : 'Sleeve lining', ring, reasons);
+  const made = make(
+    sleeve,
+    `${as.id}-lining`,
+    under ? `Upper ${lower(as.name)} lining` : `${as.name} lining`,
+    ring,
+    reasons,
+  );
   const raised = raiseReasons({ ...d.lining, out: 0 }).slice(0, 1);
   return {
     piece: made,
     findings,
     hem: h.hem,
-    ...(under && low && { under: make(under, 'under-sleeve-lining', 'Under-sleeve lining', low.ring, raised) }),
+    ...(under && low && { under: make(under, `${as.under}-lining`, 'Under-sleeve lining', low.ring, raised) }),
   };
 }
 

@@ -1,98 +1,167 @@
 import { type Decisions } from '../../document/project.ts';
-import { isRaglan, type Piece } from '../../pattern/index.ts';
+import { pathLength } from '../../geometry/index.ts';
+import { isRaglan, type Piece, type Side } from '../../pattern/index.ts';
 import { type Finding } from '../../result.ts';
+import {
+  along,
+  capsOf,
+  type Drafted,
+  edgesOn,
+  type Garment,
+  isSleeved,
+  ofKind,
+  placeOf,
+  withinOf,
+} from '../drafted.ts';
 import { type Bands, facedAt } from '../facing/edgefacings.ts';
-import { type Parts } from '../facing/neckfacings.ts';
-import { type Hems, type InsidePieces, shellCapEase } from '../pieces.ts';
-import { first } from '../shape/find.ts';
-import { orient, runLength, type Split } from '../shape/oriented.ts';
-import { backLining, frontLining, type LiningPiece, raglanLining, sleeveLining } from './lining.ts';
+import { type Hems, shellCapEase } from '../pieces.ts';
+import { orient, runLength, type Split, withParents } from '../shape/oriented.ts';
+import { bodyLining, type LiningPiece, raglanLining, sleeveLining } from './lining.ts';
 import { skirtLining } from './skirt.ts';
+import { underarmsOf } from './underarm.ts';
 
-/** A front or back that is lined to its edge because no facing was asked for. */
-function unsplit(piece: Piece | undefined): Split | undefined {
-  if (!piece) return undefined;
+/** A piece that is lined to its edges: no facing was asked for, or it reaches none. */
+function unsplit(piece: Piece): Split {
   // The middle panel of a princess front or back has neither armhole nor side.
-  const oriented =
-    orient(piece, 'armhole', 'side') ?? orient(piece, 'side', 'hem') ?? orient(piece, 'neckline', 'shoulder');
-  if (!oriented) return undefined;
+  const oriented = orient(piece, 'armhole', 'side') ??
+    orient(piece, 'side', 'hem') ??
+    orient(piece, 'neckline', 'shoulder') ?? { piece, ring: withParents(piece), sign: 1 as const };
   return { oriented, facing: [], lining: oriented.ring, ends: { first: 0, shoulder: 0 }, cornerRadius: 0 };
 }
 
-export function lineAll(
-  p: InsidePieces,
-  parts: Parts,
-  cuffed: boolean,
-  d: Decisions,
-  findings: Finding[],
-  hems: Hems,
-): void {
-  const take = (made: LiningPiece): Piece | undefined => {
-    findings.push(...made.findings);
-    return made.piece ?? undefined;
-  };
+/** What is lined, and where the lining's lower edges come to lie. */
+interface Lining {
+  g: Garment;
+  d: Decisions;
+  bands: Bands;
+  findings: Finding[];
+  hems: Hems;
+}
+
+/** Lines every piece that has a place in the garment's lining: what its facing leaves. */
+export function lineAll(g: Garment, bands: Bands, d: Decisions, findings: Finding[], hems: Hems): void {
+  const l: Lining = { g, d, bands, findings, hems };
+  const at = (place: ReturnType<typeof placeOf>): Drafted[] => g.drafted.filter((x) => placeOf(g, x.shell) === place);
+  if (d.lining.body) for (const x of at('body')) lineBody(l, x);
+  if (d.lining.skirt) for (const x of at('skirt')) lineSkirt(l, x);
+  // One rule for all of it; where pieces carry unlike hems, the front's is the one that is told.
+  const hemmed = [...g.drafted].sort((x, y) => Number(y.shell.kind === 'front') - Number(x.shell.kind === 'front'));
+  hems.body = hemmed.find((x) => x.hem)?.hem ?? null;
+  if (d.lining.sleeves) lineSleeves(l, at('sleeve'));
+  const left = g.drafted.filter((x) => placeOf(g, x.shell) === null && x.shell.kind === 'other');
+  if (left.length) findings.push(notLined(left));
+}
+
+/** What is sewn to nothing is laid on the shell and has no lining: told once for all of it. */
+const notLined = (left: Drafted[]): Finding => ({
+  code: 'not-lined',
+  severity: 'note',
+  where: { piece: left[0]?.shell.id ?? '' },
+  data: { names: left.map((x) => x.shell.name).join(', ') },
+});
+
+function taken(l: Lining, x: Drafted, made: LiningPiece): void {
+  l.findings.push(...made.findings);
+  if (made.piece) x.lining = made.piece;
+  if (made.under) x.under = made.under;
+  x.hem = made.hem;
+}
+
+function lineBody(l: Lining, x: Drafted): void {
+  const { g, d } = l;
   const faced = d.facing.on && !d.facing.bias.neck;
-  const f = faced ? parts.front : unsplit(p.front);
-  const b = faced ? parts.back : unsplit(p.back);
-  if (f && d.lining.body) {
-    const made = frontLining(f, d, !p.sleeve);
-    hems.body = made.hem;
-    p.frontLining = take(made);
-  }
-  if (b && d.lining.body) {
-    const made = backLining(b, d, !p.sleeve);
-    p.backLining = take(made);
-    p.backUnderlap = made.under;
-  }
-  for (const kind of ['front', 'back'] as const) {
-    const side = unsplit(p[`${kind}Side`]);
-    const named = { id: `${kind}-side-lining`, name: `Side ${kind} lining` };
-    if (side && d.lining.body) p[`${kind}SideLining`] = take(frontLining(side, d, !p.sleeve, named));
-  }
-  if (!p.sleeve || !d.lining.sleeves) return;
-  const body = [p.frontLining, p.frontSideLining, p.backLining, p.backSideLining];
-  const whole = body.every((q, i) => q || (i % 2 === 1 && !p[i === 1 ? 'frontSide' : 'backSide']));
-  const armhole = armholeOf([...body, p.backFacing]);
-  const top = isRaglan(p.sleeve) ? raglanTop(p.sleeve, parts, faced) : null;
-  const made = top
-    ? raglanLining(p.sleeve, top, armholeOf(body) + shellCapEase(p), cuffed, d)
-    : sleeveLining(p.sleeve, p.underSleeve, whole && armhole > 0 && !d.lining.self ? armhole : null, cuffed, d);
-  hems.wrist = made.hem;
-  p.sleeveLining = take(made);
-  p.underSleeveLining = made.under;
+  // Where the facing was refused, so is the lining that would begin at its line.
+  if (faced && x.refused) return;
+  const made = bodyLining(x.split ?? unsplit(x.shell), d, underarmsOf(g, x.shell, !isSleeved(g, x.shell)), {
+    id: x.base,
+    name: x.title,
+  });
+  taken(l, x, made);
 }
 
-const armholeOf = (pieces: (Piece | undefined)[]): number =>
-  pieces.reduce((t, q) => t + (q ? runLength(q.ring, 'armhole') : 0), 0);
-
-/** What the neck facing leaves of a raglan sleeve; all of it where there is none. */
-function raglanTop(sleeve: Piece, parts: Parts, faced: boolean): Split | null {
-  if (faced) return parts.sleeve ?? null;
-  const oriented = orient(sleeve, 'neckline', 'cap');
-  return oriented && { oriented, facing: [], lining: oriented.ring, ends: { first: 0, shoulder: 0 }, cornerRadius: 0 };
+function lineSkirt(l: Lining, x: Drafted): void {
+  const { g, d } = l;
+  const back = ofKind(g, 'back');
+  const covered = back ? runLength(back.shell.ring, 'centre-back') : 0;
+  const made = x.split
+    ? bodyLining(x.split, d, underarmsOf(g, x.shell, true), { id: x.base, name: x.title })
+    : skirtLining(x.shell, facedAt(l.bands, x.shell, 'waist'), covered, d, { id: x.base, name: x.title });
+  taken(l, x, made);
 }
 
-export function lineSkirt(
-  p: InsidePieces,
-  shell: Piece[],
-  bands: Bands,
-  d: Decisions,
-  findings: Finding[],
-  hems: Hems,
-): void {
-  if (!d.lining.skirt) return;
-  p.skirtFront = first(shell, 'skirt-front');
-  p.skirtBack = first(shell, 'skirt-back');
-  const covered = p.back ? runLength(p.back.ring, 'centre-back') : 0;
-  for (const [key, piece] of [
-    ['skirtFrontLining', p.skirtFront],
-    ['skirtBackLining', p.skirtBack],
-  ] as const) {
-    if (!piece) continue;
-    const made = skirtLining(piece, facedAt(bands, piece, 'waist'), covered, d);
-    findings.push(...made.findings);
-    p[key] = made.piece ?? undefined;
-    if (made.under) p.skirtUnderlap = made.under;
-    hems.body ??= made.hem;
+/** Sleeves after the bodies they are set into: their caps are fitted to the lining's armholes. */
+function lineSleeves(l: Lining, sleeves: Drafted[]): void {
+  const { g, d } = l;
+  const unders = sleeves.filter((x) => x.shell.kind === 'under-sleeve');
+  for (const x of sleeves) {
+    if (x.shell.kind === 'under-sleeve' && sleeves.some((y) => underOf(g, y, unders) === x)) continue;
+    const under = underOf(g, x, unders);
+    const cuffed = isCuffed(g, x.shell);
+    const { length, whole } = armholeFor(g, x, 'both');
+    const fitted = whole && length > 0 && !d.lining.self ? length : null;
+    const named = { id: x.base, name: x.title, under: under?.base ?? '' };
+    const made = isRaglan(x.shell)
+      ? raglan(l, x, cuffed)
+      : sleeveLining(x.shell, under?.shell, fitted, cuffed, d, named);
+    const { under: low, ...own } = made;
+    taken(l, x, own);
+    l.hems.wrist ??= made.hem;
+    if (under && low) Object.assign(under, { lining: low, hem: made.hem });
   }
 }
+
+/** The under-sleeve of a sleeve: what its elbow seam is sewn to; where no seam was found, the only one there is. */
+function underOf(g: Garment, x: Drafted, unders: Drafted[]): Drafted | undefined {
+  if (x.shell.kind !== 'sleeve' || !unders.length) return undefined;
+  const ids = g.joins
+    .filter((j) => j.code === 'elbow')
+    .map((j) => [...j.a, ...j.b].map((e) => e.piece))
+    .find((pieces) => pieces.includes(x.shell.id));
+  return unders.find((u) => ids?.includes(u.shell.id)) ?? (ids || x.base !== 'sleeve' ? undefined : unders[0]);
+}
+
+/** A sleeve that ends in a cuff: by its seam, else by there being cuffs. */
+function isCuffed(g: Garment, p: Piece): boolean {
+  const cuffs = g.joins.filter((j) => j.code === 'cuff');
+  const own = cuffs.some((j) => [...j.a, ...j.b].some((e) => e.piece === p.id));
+  return own || (!cuffs.length && g.shell.some((q) => q.kind === 'cuff'));
+}
+
+/**
+ * The armhole inside that a sleeve is set into, of the lining alone or with the facings that reach it: its length, mm, and
+ * whether all of it is there. Where no seam was found it is every armhole there is.
+ */
+function armholeFor(g: Garment, x: Drafted, which: 'lining' | 'both'): { length: number; whole: boolean } {
+  const caps = capsOf(g, x.shell);
+  const within = withinOf(g);
+  const inside = g.drafted.flatMap((y) => [y.facing, y.lining]);
+  const lengthOf = (sides: Side[]): number =>
+    sides.reduce((t, s) => {
+      const e = inside.find((q) => q?.id === s.piece)?.ring.find((r) => r.id === s.edge);
+      return t + (e ? pathLength(e.path) : 0);
+    }, 0);
+  if (!caps.length) {
+    const bodies = g.drafted.filter((y) => y.shell.ring.some((e) => e.role === 'armhole'));
+    const sides = bodies.flatMap((y) => [
+      ...(which === 'both' ? edgesOn(y.facing, 'armhole') : []),
+      ...edgesOn(y.lining, 'armhole'),
+    ]);
+    return { length: lengthOf(sides), whole: bodies.every((y) => y.lining) };
+  }
+  const found = caps.map((c) => along(within, which, c.armhole));
+  return { length: lengthOf(found.flatMap((f) => f.sides)), whole: found.every((f) => f.whole) };
+}
+
+/** A raglan sleeve's lining below its neck facing; all of it where there is none. */
+function raglan({ g, d }: Lining, x: Drafted, cuffed: boolean): LiningPiece {
+  const oriented = orient(x.shell, 'neckline', 'cap');
+  const whole = oriented && { oriented, facing: [], lining: oriented.ring, ends: NO_ENDS, cornerRadius: 0 };
+  const faced = d.facing.on && !d.facing.bias.neck;
+  const top = faced ? x.split : whole;
+  const named = { id: x.base, name: x.title };
+  const { length } = armholeFor(g, x, 'lining');
+  if (!top) return sleeveLining(x.shell, undefined, null, cuffed, d, { ...named, under: '' });
+  return raglanLining(x.shell, top, length + shellCapEase(g, x.shell), cuffed, d, named);
+}
+
+const NO_ENDS = { first: 0, shoulder: 0 };

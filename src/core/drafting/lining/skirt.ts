@@ -5,7 +5,7 @@ import { belowBand } from '../facing/belowfacing.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
 import { run, withParents } from '../shape/oriented.ts';
 import { dartsIn } from './darts.ts';
-import { hemmed, type LiningPiece, ventedLining } from './lining.ts';
+import { hemmed, type LiningPiece, type Named, ventedLining } from './lining.ts';
 import { withoutPockets } from './pockets.ts';
 import { hasVent } from './vent.ts';
 import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
@@ -14,7 +14,7 @@ import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
  * The lining of a skirt's front or back: the shell again, its hem by the chosen rule, darts sewn or as soft pleats; where a
  * facing covers the waist, what lies below it. `covered` is the length of a zip that a bodice takes up (mm).
  */
-export function skirtLining(piece: Piece, facing: number, covered: number, d: Decisions): LiningPiece {
+export function skirtLining(piece: Piece, facing: number, covered: number, d: Decisions, named: Named): LiningPiece {
   const whole = facing > 0 ? belowBand(piece, 'waist', facing, d.allowances.seam) : withParents(piece);
   const ring = whole && d.lining.pockets === 'out' ? withoutPockets(whole) : whole;
   if (!ring || !run(piece.ring, 'hem').length)
@@ -26,15 +26,15 @@ export function skirtLining(piece: Piece, facing: number, covered: number, d: De
   const sign = walkSign(ring);
   if (hasVent(piece)) {
     const zip = cutBackAtZip(ring, 1, d.lining.zip, covered + facing);
-    const made = ventedLining(sign === 1 ? zip.ring : reverseRing(zip.ring), sign, piece, d, NAMED);
+    const made = ventedLining(sign === 1 ? zip.ring : reverseRing(zip.ring), sign, piece, d, { ...named, pleat: 0 });
     return zip.reason && made.piece ? { ...made, piece: withReason(made.piece, zip.reason) } : made;
   }
   const h = hemmed(ring, 'hem', d, piece, 1);
   const slit = cutBackAtSlit(h.ring, 1, d.lining.slit, h.hem?.line ?? 0);
   const zip = cutBackAtZip(slit.ring, 1, d.lining.zip, covered + facing);
   const made = derivePiece(piece, {
-    id: `${piece.kind}-lining`,
-    name: piece.kind === 'skirt-front' ? 'Skirt front lining' : 'Skirt back lining',
+    id: `${named.id}-lining`,
+    name: `${named.name} lining`,
     material: 'lining',
     ring: zip.ring,
     reasons: [h.hem?.reason, zip.reason, slit.reason].flatMap((r) => r ?? []),
@@ -44,7 +44,6 @@ export function skirtLining(piece: Piece, facing: number, covered: number, d: De
 }
 
 const withReason = (p: Piece, r: Reason): Piece => ({ ...p, reasons: [...p.reasons, r] });
-const NAMED = { id: 'skirt-back', name: 'skirt back', pleat: 0 };
 
 /** Whether the ring, clockwise, runs from its hem to the centre back (1), or has to be walked backwards to (−1). */
 function walkSign(ring: Edge[]): 1 | -1 {

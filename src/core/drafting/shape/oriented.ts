@@ -92,3 +92,11 @@ export interface Split {
 
 /** What neckline facings end on: the shoulder, or the raglan seam of a piece without one. */
 export const besideNeck = (ring: Edge[]): Role => (ring.some((e) => e.role === 'shoulder') ? 'shoulder' : 'armhole');
+
+/** What lies beside the runs of a role, round the ring. */
+export const beside = (ring: Edge[], role: Role): Role[] =>
+  ring.flatMap((e, i) => {
+    const next = ring[(i + 1) % ring.length] as Edge;
+    if (e.role === role && next.role !== role) return [next.role];
+    return e.role !== role && next.role === role ? [e.role] : [];
+  });

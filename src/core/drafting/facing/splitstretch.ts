@@ -1,0 +1,127 @@
+import {
+  crossings,
+  extend,
+  offsetBetween,
+  type Path,
+  pathLength,
+  reversePath,
+  selfCrossing,
+} from '../../geometry/index.ts';
+import { type Edge, flatRing, type Piece, type Role, rolesMissing } from '../../pattern/index.ts';
+import { ok, type Result, refuse } from '../../result.ts';
+import { tooWide } from '../shape/largestfit.ts';
+import { cutRun, type Split, withParents } from '../shape/oriented.ts';
+import { between } from '../shape/trimtoedge.ts';
+
+/** How wide a facing is where its line comes out at both ends of its stretch, mm along the edge that follows there. */
+export interface Widths {
+  start: number;
+  end: number;
+}
+
+/** How far a facing line is carried on straight to find the edge it comes out at, mm. */
+const REACH = 200;
+/** How near to its width along the edge beside it a line has to end, and the most steps taken to it. */
+const NEAR = 0.002;
+const STEPS = 20;
+/** Less than this is no facing and leaves no lining (mm). */
+const LEAST = 5;
+
+interface Stretch {
+  run: Edge[];
+  rest: Edge[];
+}
+
+/** The first stretch of edges of these roles, and all that follows it round the ring. */
+function stretchOf(ring: Edge[], roles: ReadonlySet<Role>): Stretch | null {
+  const n = ring.length;
+  const first = ring.findIndex((e, i) => roles.has(e.role) && !roles.has((ring[(i + n - 1) % n] as Edge).role));
+  if (first < 0) return null;
+  const turned = [...ring.slice(first), ...ring.slice(0, first)];
+  const count = turned.findIndex((e) => !roles.has(e.role));
+  return { run: turned.slice(0, count), rest: turned.slice(count) };
+}
+
+interface Landed {
+  path: Path;
+  /** Where it comes out, mm along all that follows the stretch. */
+  high: number;
+  low: number;
+}
+
+/** The line inside a stretch at these distances from its ends, as far as it lies on the piece. */
+function lineAt(run: Path, rest: Path, start: number, end: number): Landed | null {
+  const inner = offsetBetween(run, -start, -end);
+  if (!inner.length) return null;
+  const length = pathLength(inner);
+  const hits = crossings(extend(inner, REACH, REACH), rest);
+  const nearest = (own: number) => [...hits].sort((x, y) => Math.abs(x.atA - own) - Math.abs(y.atA - own))[0];
+  const [low, high] = [nearest(REACH), nearest(REACH + length)];
+  if (!low || !high || low.atA >= high.atA || high.atB >= low.atB) return null;
+  return { path: between(inner, low.atA - REACH, high.atA - REACH), high: high.atB, low: low.atB };
+}
+
+/** The same, its ends moved by proportion until they lie as far along what follows as is wished. */
+function landedAt(run: Path, rest: Path, w: Widths): Landed | null {
+  const all = pathLength(rest);
+  let [a, b] = [w.start, w.end];
+  let found = lineAt(run, rest, a, b);
+  for (let i = 0; found && i < STEPS; i++) {
+    const [x, y] = [all - found.low, found.high];
+    if (Math.abs(x - w.start) < NEAR && Math.abs(y - w.end) < NEAR) break;
+    [a, b] = [(a * w.start) / Math.max(1, x), (b * w.end) / Math.max(1, y)];
+    found = lineAt(run, rest, a, b);
+  }
+  return found;
+}
+
+/**
+ * Facing and lining along any stretch of a piece's boundary: the line keeps the distances at its ends, measured along the
+ * edges it comes out at, so that it goes on across the seams there. mm on the seam line. Refuses a piece without the
+ * stretch, and a width that finds no room, with the widest that would.
+ */
+export function splitStretch(piece: Piece, roles: ReadonlySet<Role>, widths: Widths, seam: number): Result<Split> {
+  const ring = withParents(piece);
+  const found = stretchOf(ring, roles);
+  if (!found) return refuse(rolesMissing(piece, [...roles]));
+  const made = parted(piece, found, widths, seam);
+  if (made) return ok(made);
+  const asked = Math.max(widths.start, widths.end);
+  const fits = (mm: number): boolean =>
+    parted(piece, found, { start: Math.min(mm, widths.start), end: Math.min(mm, widths.end) }, seam) !== null;
+  const finding = tooWide(piece, 'band-too-wide', asked, fits);
+  return refuse({ ...finding, data: { ...finding.data, role: (found.run[0] as Edge).role } });
+}
+
+function parted(piece: Piece, { run, rest }: Stretch, widths: Widths, seam: number): Split | null {
+  const [runPath, restPath] = [run, rest].map((edges) => edges.flatMap((e) => e.path)) as [Path, Path];
+  const line = landedAt(runPath, restPath, widths);
+  const all = pathLength(restPath);
+  if (!line || line.low - line.high < LEAST || pathLength(line.path) < LEAST) return null;
+  if (Math.min(line.high, all - line.low) < 1) return null;
+  const own = run[0] as Edge;
+  const edge: Edge = {
+    id: 'facing-line',
+    role: 'facing-line',
+    path: line.path,
+    allowance: seam,
+    corner: 'mitred',
+    onFold: false,
+    ...(own.from && { from: own.from }),
+  };
+  const facing = [
+    ...run,
+    ...cutRun(rest, 0, line.high),
+    { ...edge, path: reversePath(line.path) },
+    ...cutRun(rest, line.low, all),
+  ];
+  const lining = [edge, ...cutRun(rest, line.high, line.low)];
+  if ([facing, lining].some((r) => selfCrossing(flatRing(r)))) return null;
+  return {
+    oriented: { piece, ring: [...run, ...rest], sign: 1 },
+    facing,
+    lining,
+    ends: { first: all - line.low, shoulder: line.high },
+    cornerRadius: 0,
+  };
+}
