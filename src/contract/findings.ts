@@ -181,6 +181,8 @@ const SENTENCES: Record<string, Say> = {
     `Woodbine could not work out ${PART_NAMES[String(d.part)] ?? 'a part of this'}${d.name === undefined ? '' : ` of "${d.name}"`}${d.gap === undefined ? '' : `: its outline does not close, by ${mm('gap')}`}. It is left out, and all else stands. Look at the names of the edges and at the allowances there; undo the last change if it was well before.`,
   'piece-missing': (d) =>
     `There is no ${called(d.kind)} among the pieces, so what belongs to it is left out. Say which piece is the ${called(d.kind)}.`,
+  'laid-misfit': (d, mm) =>
+    `Laid together for a facing in one, the seam lines of ${d.names} lie up to ${mm('misfit')} apart: ease that in, or cut the facing in parts there.`,
   'not-lined': (d) =>
     `Not lined: ${d.names}. Nothing says what ${String(d.names).includes(',') ? 'they are' : 'it is'} sewn to, so ${String(d.names).includes(',') ? 'they are' : 'it is'} taken to be laid on, as a pocket or a flap is. If it is part of the garment, name its edges or sew them to another in the garment laid open.`,
   'joins-lost': (d) =>

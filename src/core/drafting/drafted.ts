@@ -15,6 +15,10 @@ export interface Drafted {
   /** How it was parted along its facing line. */
   split?: Split;
   facing?: Piece;
+  /** Further pieces that its facing goes over in one. */
+  over?: Drafted[];
+  /** All of it lies under a facing: there is nothing of it to line. */
+  covered?: boolean;
   /** Its facing found no room: what its lining would begin at is not known. */
   refused?: boolean;
   /** Where its lining's lower edge lies. */

@@ -219,12 +219,14 @@ function endOf(x: Drafted): 'front' | 'back' | 'sleeve' {
 
 /** A lining to the facing that it was parted from. */
 function alongFacing(s: Sewing, x: Drafted): void {
-  const { lining, facing, shell } = x;
-  if (placeOf(s.g, shell) === 'hood') return;
+  const { facing, shell } = x;
+  // What lies under a facing in one with others is walked with that.
+  if (placeOf(s.g, shell) === 'hood' || !facing) return;
   const end = endOf(x);
   const toHem = facing?.ring.some((e) => e.role === 'hem');
   const more = end === 'back' ? pleatOf(s, shell) : end === 'front' && toHem ? endsAbove(s.hems.body) : {};
-  const sides = [edgesOn(lining, 'facing-line'), edgesOn(facing, 'facing-line')] as const;
+  const linings = [x, ...(x.over ?? [])].flatMap((y) => edgesOn(y.lining, 'facing-line'));
+  const sides = [linings, edgesOn(facing, 'facing-line')] as const;
   s.putFor(x, `facing-line-${end}`, ...sides, more, 'inside');
 }
 
@@ -261,10 +263,13 @@ function ownEdges(s: Sewing, x: Drafted): void {
   // A lining that reaches the front edge ends at its own height.
   const low = x.facing ? out : endsAbove(s.hems.body);
   const edge = end === 'sleeve' ? [] : edgesOn(inner, 'front-edge');
-  s.putFor(x, 'front-edge', edge, edgesOn(shell, 'front-edge'), low);
+  s.putFor(x, 'front-edge', edge, shellEdges(x, 'front-edge'), low);
   const neck = end === 'back' && !x.facing ? pleatOf(s, shell) : out;
-  s.putFor(x, `neckline-${end}`, edgesOn(inner, 'neckline'), edgesOn(shell, 'neckline'), neck);
+  s.putFor(x, `neckline-${end}`, edgesOn(inner, 'neckline'), shellEdges(x, 'neckline'), neck);
 }
+
+/** The shell's edges of a role that a piece's inside is sewn to, over all the panels its facing goes over. */
+const shellEdges = (x: Drafted, role: Role): Side[] => [x, ...(x.over ?? [])].flatMap((y) => edgesOn(y.shell, role));
 
 /** A lined skirt to its own waist, where nothing above it is lined. */
 function waists({ g, d, within, putFor }: Sewing): void {

@@ -4,8 +4,11 @@ import { type Edge, isRaglan, type Piece, type PieceKind, type Role } from '../.
 import { because, type Finding, type Reason, type Result } from '../../result.ts';
 import { type Drafted, type Garment, isSleeved, placeOf } from '../drafted.ts';
 import { splitRaglan } from '../lining/raglan.ts';
+import { cutAcross } from '../shape/cutacross.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
+import { alone, drawnFrom, type Laid } from '../shape/laytogether.ts';
 import { beside, besideNeck, moveRun, type Split } from '../shape/oriented.ts';
+import { laidAlong, laidWider } from './across.ts';
 import { splitDeepBack } from './deepback.ts';
 import { type Bands } from './edgefacings.ts';
 import { cutOnFacing } from './grownon.ts';
@@ -90,42 +93,106 @@ const isFaced = (g: Garment, x: Drafted): boolean => {
 /** A piece that opens at its edge; one whose centre front lies on a fold or in a seam is faced at the neck alone. */
 const opens = (p: Piece): boolean => p.ring.some((e) => e.role === 'front-edge');
 
+/** Seam lines of panels laid together may lie so far apart within a facing before it is told (mm). */
+const MISFIT = 1.5;
+
+/** What is told of a width that finds no room; beyond a seam there may be some. */
+const NO_ROOM: ReadonlySet<string> = new Set([
+  'front-facing-too-wide',
+  'shoulder-too-short',
+  'back-facing-too-deep',
+  'band-too-wide',
+]);
+
 /**
- * Facings of front edge and neck, where they are not left to a bias strip or to a facing of neck and armhole in one. What
- * cannot be parted is left out with the reason.
+ * Facings of front edge and neck, where they are not left to a bias strip or to a facing of neck and armhole in one. Panels
+ * are laid together along their seams, the facing drawn on them and taken off in one. What cannot be parted is left out with
+ * the reason.
  */
 export function neckFacings(g: Garment, bands: Bands, d: Decisions): Finding[] {
   const whole = bands.pieces.some((b) => b.role === 'in-one');
   if (!d.facing.on || whole || d.facing.bias.neck) return [];
   const findings: Finding[] = [];
-  for (const x of g.drafted) {
-    if (!isFaced(g, x) || belowYoke(x, g.shell, d)) continue;
-    const made = splitPiece(x.shell, d);
-    if (!made) continue;
-    if (made.ok) findings.push(...faced(x, made.value, !isSleeved(g, x.shell), d));
-    else {
-      x.refused = true;
-      findings.push(...made.findings);
-    }
+  const done = new Set<string>();
+  // From the usual pieces, which give the facing its name.
+  const order = [...g.drafted].sort((x, y) => Number(x.base.includes('.')) - Number(y.base.includes('.')));
+  for (const x of order) {
+    if (done.has(x.shell.id) || !isFaced(g, x) || belowYoke(x, g.shell, d)) continue;
+    findings.push(...facedFrom(g, x, d, done));
   }
   return agreed(findings);
 }
 
+function facedFrom(g: Garment, x: Drafted, d: Decisions, done: Set<string>): Finding[] {
+  // Grown on, each panel has its own facing beyond the fold.
+  const start = d.facing.kind === 'cut-on' ? alone(x.shell) : laidAlong(g, x, d);
+  const own = start.parts.length > 1 ? start.piece : x.shell;
+  const made = splitPiece(own, d);
+  if (!made) return [];
+  const sleeveless = !isSleeved(g, x.shell);
+  if (made.ok) return takenOff(g, x, start, made.value, sleeveless, d, done);
+  const roomless = made.findings.every((f) => NO_ROOM.has(f.code)) && d.facing.kind !== 'cut-on';
+  const wider = roomless ? laidWider(g, start, d, (p) => splitPiece(p, d)) : null;
+  if (wider) return takenOff(g, x, wider.laid, wider.split, sleeveless, d, done);
+  for (const { piece } of start.parts) {
+    done.add(piece.id);
+    const of = g.drafted.find((y) => y.shell.id === piece.id);
+    if (of) of.refused = true;
+  }
+  return made.findings.map((f) => ({ ...f, where: { ...f.where, piece: x.shell.id } }));
+}
+
+/** The facing taken off, and what it leaves of each panel it goes over. */
+function takenOff(
+  g: Garment,
+  x: Drafted,
+  laid: Laid,
+  split: Split,
+  sleeveless: boolean,
+  d: Decisions,
+  done: Set<string>,
+): Finding[] {
+  done.add(x.shell.id);
+  if (laid.parts.length === 1) return faced(x, split, sleeveless, d);
+  x.over = [];
+  for (const part of laid.parts) {
+    const of = g.drafted.find((y) => y.shell.id === part.piece.id);
+    const across = cutAcross(laid, part, split);
+    if (!of || across.kind === 'clear') continue;
+    if (of !== x) x.over.push(of);
+    // A panel that has a share of neck or opening is faced with this one.
+    done.add(part.piece.id);
+    if (across.kind === 'parted') of.split = across.split;
+    else of.covered = true;
+  }
+  const findings = faced({ ...x, shell: laid.piece, split }, split, sleeveless, d, x);
+  if (x.facing) x.facing = { ...x.facing, ring: x.facing.ring.map((e) => repeats(laid, e)) };
+  if (laid.misfit <= MISFIT) return findings;
+  const names = laid.parts.map((p) => p.piece.name).join(', ');
+  const data = { names, misfit: laid.misfit };
+  return [...findings, { code: 'laid-misfit', severity: 'warn', where: { piece: x.shell.id }, data }];
+}
+
+const repeats = (laid: Laid, e: Edge): Edge => {
+  const from = drawnFrom(laid, e);
+  return from ? { ...e, from } : e;
+};
+
 /** The facing that a piece parts off, by what it goes along. */
-function faced(x: Drafted, split: Split, sleeveless: boolean, d: Decisions): Finding[] {
-  const { shell } = x;
+function faced(from: Drafted, split: Split, sleeveless: boolean, d: Decisions, x = from): Finding[] {
+  const { shell } = from;
   const { seam } = d.allowances;
-  x.split = split;
+  if (x === from) x.split = split;
   const cutOn = d.facing.kind === 'cut-on' && opens(shell) ? cutOnFacing(shell, split, seam) : null;
   if (cutOn && !cutOn.ok) return cutOn.findings;
   if (cutOn) {
     // Its edges are those of the piece it is grown on to; they repeat the ones they were mirrored from.
-    const from = new Map(split.facing.map((e) => [`on-${e.id}`, e.from]));
-    const repeats = (e: Edge): Edge => {
-      const f = from.get(e.id);
+    const mirrored = new Map(split.facing.map((e) => [`on-${e.id}`, e.from]));
+    const known = (e: Edge): Edge => {
+      const f = mirrored.get(e.id);
       return f ? { ...e, from: f } : e;
     };
-    x.facing = { ...cutOn.value.facing, material: 'facing', ring: cutOn.value.facing.ring.map(repeats) };
+    x.facing = { ...cutOn.value.facing, material: 'facing', ring: cutOn.value.facing.ring.map(known) };
     x.recut = cutOn.value.whole;
     return [];
   }

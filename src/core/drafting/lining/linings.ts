@@ -71,7 +71,7 @@ function lineBody(l: Lining, x: Drafted): void {
   const { g, d } = l;
   const faced = d.facing.on && !d.facing.bias.neck;
   // Where the facing was refused, so is the lining that would begin at its line.
-  if (faced && x.refused) return;
+  if (x.covered || (faced && x.refused)) return;
   const made = bodyLining(x.split ?? unsplit(x.shell), d, underarmsOf(g, x.shell, !isSleeved(g, x.shell)), {
     id: x.base,
     name: x.title,
