@@ -2,9 +2,18 @@ import { apart } from '../document/apart.ts';
 import { type Decisions } from '../document/project.ts';
 import { joinedSurface, type Surface } from '../garment/index.ts';
 import { selfCrossing } from '../geometry/index.ts';
-import { type Edge, flatRing, isDrawnWhole, type Piece, type PieceKind, runsOf, type Seam } from '../pattern/index.ts';
-import { type Finding, ok, type Result, stop } from '../result.ts';
-import { type Drafted, type Garment, garmentOf, ofKind } from './drafted.ts';
+import {
+  type Edge,
+  flatRing,
+  isDrawnWhole,
+  type Piece,
+  type PieceKind,
+  type Role,
+  runsOf,
+  type Seam,
+} from '../pattern/index.ts';
+import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
+import { type Drafted, type Garment, garmentOf, laidId, ofKind } from './drafted.ts';
 import { biasStrips } from './facing/bias.ts';
 import { type Bands, edgeFacingSeams, edgeFacings, noBands } from './facing/edgefacings.ts';
 import { fromCrease } from './facing/grownon.ts';
@@ -19,6 +28,7 @@ import { ribs } from './ribs.ts';
 import { insideSeams } from './seams.ts';
 import { first } from './shape/find.ts';
 import { withYoke } from './shape/joinyoke.ts';
+import { asDrawn } from './shape/laytogether.ts';
 
 export interface Inside {
   pieces: Piece[];
@@ -38,6 +48,8 @@ export interface Parted {
   piece: Piece;
   facing: Edge[];
   lining: Edge[];
+  /** Further shares of a facing that comes through the piece more than once. */
+  more?: Edge[][];
 }
 
 /**
@@ -78,7 +90,10 @@ export function deriveInside(
     findings,
     hems,
     splits: d.lining.on ? partedOf(g) : [],
-    joined: g.drafted.flatMap((x) => (shell.includes(x.shell) ? [] : [{ ...x.shell, id: withYoke(x.shell) }])),
+    joined: g.drafted.flatMap((x) => [
+      ...(shell.includes(x.shell) ? [] : [{ ...x.shell, id: withYoke(x.shell) }]),
+      ...(x.laid ? [{ ...x.laid.laid.piece, id: laidId(x) }] : []),
+    ]),
   };
 }
 
@@ -92,7 +107,9 @@ function sound(q: Piece, findings: Finding[]): boolean {
 }
 
 const partedOf = (g: Garment): Parted[] =>
-  g.drafted.flatMap(({ split: s }) => (s ? [{ piece: s.oriented.piece, facing: s.facing, lining: s.lining }] : []));
+  g.drafted.flatMap(({ split: s }) =>
+    s ? [{ piece: s.oriented.piece, facing: s.facing, lining: s.lining, ...(s.more?.length && { more: s.more }) }] : [],
+  );
 
 /** In the order in which they are laid out: body, sleeves, hood, skirt, each as its piece comes. */
 const ORDER: PieceKind[] = [
@@ -155,25 +172,40 @@ function underFacing(x: Drafted, trim: Decisions['interfacing']['trim']): Result
 
 /** What lies beneath the facing on a front that opens: a strip along its edge, a shaped piece, or all of it. */
 function underFront(g: Garment, x: Drafted, d: Decisions): Result<Piece>[] {
-  const { shell: front, base, title } = x;
+  const { base, title, laid } = x;
   const { trim, frontStrip, front: how } = d.interfacing;
-  if (front.kind === 'hood' || !runsOf(front.ring, 'front-edge').length) return [];
+  const front = laid?.laid.piece ?? x.shell;
+  // Laid together with others its interfacing is drafted with theirs.
+  const within = g.drafted.some((y) => y.over?.includes(x));
+  if (within || x.shell.kind === 'hood' || !runsOf(front.ring, 'front-edge').length) return [];
+  if (how === 'whole') return [x, ...(x.over ?? []), ...besideFront(g, x)].flatMap((y) => underWhole(y, trim));
   const edged = x.recut ? creased(front) : front;
-  const id = base === 'front' ? null : `${base}-interfacing`;
-  const cut = (made: Result<Piece>): Result<Piece> => {
-    const own = made.ok && id ? ok({ ...made.value, id, name: `${title} interfacing` }) : made;
-    return x.recut && own.ok ? ok(fromCrease(own.value, front)) : own;
-  };
-  if (how === 'whole') {
-    const all = interfaceWhole({ ...edged, id: base, name: title }, edged, trim);
-    const named = all.ok ? ok({ ...all.value, stiffens: front.id }) : all;
-    const side = base === 'front' ? ofKind(g, 'front-side')?.shell : undefined;
-    return [cut(named), ...(side ? [interfaceWhole(side, side, trim)] : [])];
-  }
-  if (how === 'strip' && frontStrip <= 0) return [];
-  if (how === 'strip') return [cut(frontEdgeStrip(edged, frontStrip, trim))];
-  // Shaped it goes over shoulder and underarm: a front without them has a strip along its facing.
-  return x.split ? [cut(shapedFront(edged, x.split, trim))] : [];
+  const strip = how === 'strip' || !SHAPED_OVER.some((r) => front.ring.some((e) => e.role === r));
+  const split = laid?.split ?? x.split;
+  if (strip ? frontStrip <= 0 : !split) return [];
+  const made = strip || !split ? frontEdgeStrip(edged, frontStrip, trim) : shapedFront(edged, split, trim);
+  if (!made.ok) return [refuse(...made.findings.map((f) => ({ ...f, where: { ...f.where, piece: x.shell.id } })))];
+  const named =
+    base === 'front' ? made.value : { ...made.value, id: `${base}-interfacing`, name: `${title} interfacing` };
+  if (laid) return [ok({ ...asDrawn(laid.laid, named), stiffens: laidId(x) })];
+  return [ok(x.recut ? fromCrease(named, front) : named)];
+}
+
+/** Edges that a front interfacing shaped as a tailor's goes over; what has none of them has a strip. */
+const SHAPED_OVER: Role[] = ['shoulder', 'armhole', 'side'];
+
+/** The panel beside a front, which is interfaced with it. */
+const besideFront = (g: Garment, x: Drafted): Drafted[] =>
+  x.base === 'front' ? g.drafted.filter((y) => y.base === 'front-side' && !x.over?.includes(y)) : [];
+
+/** All of a piece. */
+function underWhole({ shell, base, title, recut }: Drafted, trim: Decisions['interfacing']['trim']): Result<Piece>[] {
+  const own = recut ? creased(shell) : shell;
+  const named = base === 'front' ? { id: base, name: title } : { id: own.id, name: own.name };
+  const made = interfaceWhole({ ...own, ...named }, own, trim);
+  if (!made.ok) return [made];
+  const piece = { ...made.value, stiffens: shell.id };
+  return [ok(recut ? fromCrease(piece, shell) : piece)];
 }
 
 /** A front whose edge is the crease of a facing grown on. */

@@ -2,6 +2,7 @@ import { type Join, joinsOnce, type PanelEdge, type Surface } from '../garment/i
 import { type Piece, type PieceKind, type Role, type Side } from '../pattern/index.ts';
 import { type LiningHem } from './lining/hem.ts';
 import { joinYoke } from './shape/joinyoke.ts';
+import { type Laid } from './shape/laytogether.ts';
 import { type Split } from './shape/oriented.ts';
 
 /** A shell piece as it is drafted from, and what came of it. */
@@ -17,6 +18,8 @@ export interface Drafted {
   facing?: Piece;
   /** Further pieces that its facing goes over in one. */
   over?: Drafted[];
+  /** The same laid together, and how they were parted along one facing line. */
+  laid?: { laid: Laid; split: Split };
   /** All of it lies under a facing: there is nothing of it to line. */
   covered?: boolean;
   /** Its facing found no room: what its lining would begin at is not known. */
@@ -29,6 +32,9 @@ export interface Drafted {
   /** The half of its lining that lies under at a vent; `lining` is then the one that laps over. */
   under?: Piece;
 }
+
+/** What a piece is called where it was laid together with others for drafting. */
+export const laidId = (x: Drafted): string => `${x.shell.id}-laid`;
 
 /** The garment as facings and linings are drafted from it. */
 export interface Garment {

@@ -49,7 +49,7 @@ function notches(c: Computed): Check {
 function wholeness(c: Computed): Check {
   const found = c.splits.map((s) => {
     const whole = ringsArea([flatRing(s.piece.ring)]);
-    const both = ringsArea(union([flatRing(s.facing), flatRing(s.lining)]));
+    const both = ringsArea(union([s.facing, s.lining, ...(s.more ?? [])].map(flatRing)));
     return { piece: s.piece.id, value: Math.abs(Math.abs(both) - Math.abs(whole)) };
   });
   return {

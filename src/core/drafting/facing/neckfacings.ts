@@ -6,7 +6,7 @@ import { type Drafted, type Garment, isSleeved, placeOf } from '../drafted.ts';
 import { splitRaglan } from '../lining/raglan.ts';
 import { cutAcross } from '../shape/cutacross.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
-import { alone, drawnFrom, type Laid } from '../shape/laytogether.ts';
+import { alone, asDrawn, type Laid } from '../shape/laytogether.ts';
 import { beside, besideNeck, moveRun, type Split } from '../shape/oriented.ts';
 import { laidAlong, laidWider } from './across.ts';
 import { splitDeepBack } from './deepback.ts';
@@ -155,6 +155,7 @@ function takenOff(
   done.add(x.shell.id);
   if (laid.parts.length === 1) return faced(x, split, sleeveless, d);
   x.over = [];
+  x.laid = { laid, split };
   for (const part of laid.parts) {
     const of = g.drafted.find((y) => y.shell.id === part.piece.id);
     const across = cutAcross(laid, part, split);
@@ -166,17 +167,12 @@ function takenOff(
     else of.covered = true;
   }
   const findings = faced({ ...x, shell: laid.piece, split }, split, sleeveless, d, x);
-  if (x.facing) x.facing = { ...x.facing, ring: x.facing.ring.map((e) => repeats(laid, e)) };
+  if (x.facing) x.facing = asDrawn(laid, x.facing);
   if (laid.misfit <= MISFIT) return findings;
   const names = laid.parts.map((p) => p.piece.name).join(', ');
   const data = { names, misfit: laid.misfit };
   return [...findings, { code: 'laid-misfit', severity: 'warn', where: { piece: x.shell.id }, data }];
 }
-
-const repeats = (laid: Laid, e: Edge): Edge => {
-  const from = drawnFrom(laid, e);
-  return from ? { ...e, from } : e;
-};
 
 /** The facing that a piece parts off, by what it goes along. */
 function faced(from: Drafted, split: Split, sleeveless: boolean, d: Decisions, x = from): Finding[] {

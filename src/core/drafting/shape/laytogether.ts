@@ -175,7 +175,7 @@ export function layTogether(base: Laid, other: Piece, j: Join, near: 'start' | '
 }
 
 /** Which stretch of which drawn edge an edge repeats that was drafted from pieces laid together. */
-export function drawnFrom(laid: Laid, e: Edge): From | undefined {
+function drawnFrom(laid: Laid, e: Edge): From | undefined {
   const { from } = e;
   const of = from && laid.piece.ring.find((x) => x.id === from.edge);
   if (!from || !of?.from) return from;
@@ -186,6 +186,15 @@ export function drawnFrom(laid: Laid, e: Edge): From | undefined {
   };
   return { ...of.from, start: at(from.start), end: at(from.end) };
 }
+
+/** A piece drafted from several laid together, each of its edges knowing the one that it repeats. */
+export const asDrawn = (laid: Laid, p: Piece): Piece => ({
+  ...p,
+  ring: p.ring.map((e) => {
+    const from = drawnFrom(laid, e);
+    return from ? { ...e, from } : e;
+  }),
+});
 
 /** The inverse of a motion. */
 export function undone(m: Affine): Affine {

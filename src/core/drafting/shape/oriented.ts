@@ -85,6 +85,8 @@ export interface Split {
   oriented: Oriented;
   facing: Edge[];
   lining: Edge[];
+  /** Further shares of a facing that comes through the piece more than once. */
+  more?: Edge[][];
   /** Distance along the hem (or centre back) and the shoulder at which the facing line ends, mm. */
   ends: { first: number; shoulder: number };
   cornerRadius: number;
