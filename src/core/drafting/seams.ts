@@ -73,7 +73,7 @@ export function insideSeams(g: Garment, d: Decisions, hems: Hems): Seam[] {
   for (const { lining, under } of g.drafted)
     if (lining && under) seams.push(...seams.flatMap((x) => alsoUnder(x, lining, under)));
   for (const x of g.drafted) ventSeams(x, d, x.hem ?? null, put);
-  for (const x of g.drafted) hemSeams(x, d, putFor);
+  for (const x of g.drafted) hemSeams(g, x, d, putFor);
   for (const x of g.drafted) toCuff(s, x);
   return seams;
 }

@@ -1,5 +1,5 @@
 import { type Decisions } from '../../document/project.ts';
-import { crossings, endOf, extend, nearestOn, pathLength, startOf } from '../../geometry/index.ts';
+import { crossings, extend, nearestOn, pathLength, pointAlong } from '../../geometry/index.ts';
 import {
   type Edge,
   type Piece,
@@ -9,7 +9,7 @@ import {
   type Seam,
   type Side,
 } from '../../pattern/index.ts';
-import { type Drafted } from '../drafted.ts';
+import { type Drafted, type Garment } from '../drafted.ts';
 import { type Put } from '../pieces.ts';
 import { moveRun } from '../shape/oriented.ts';
 import { type LiningHem } from './hem.ts';
@@ -30,16 +30,16 @@ const turnedHem = (piece: Piece, role: Role, up: number): Edge[] =>
 const lengthOf = (edges: Edge[]): number => edges.reduce((t, e) => t + pathLength(e.path), 0);
 
 /** How much of the turned hem the front facing takes at that height: as far as its facing line, which is ruled through it. */
-function takenByFacing(facing: Piece | undefined, hem: Edge[]): number {
+function takenByFacing(facing: { ring: Edge[] } | undefined, hem: Edge[]): number {
   const own = facing ? lengthOf(facing.ring.filter((e) => e.role === 'hem')) : 0;
   const line = facing?.ring.filter((e) => e.role === 'facing-line').flatMap((e) => e.path) ?? [];
   const path = hem.flatMap((e) => e.path);
   const hit = line.length && path.length ? crossings(extend(line, LINE_ON, LINE_ON), path)[0] : undefined;
   if (!own || !hit) return own;
-  const [low, high] = [hit.atB, pathLength(path) - hit.atB];
-  // The facing's share is the one that ends nearer to its front edge.
-  const front = facing?.ring.filter((e) => e.role === 'front-edge').flatMap((e) => e.path) ?? [];
-  return nearestOn(front, startOf(path)).distance < nearestOn(front, endOf(path)).distance ? low : high;
+  // The facing's share is the one that its own hem lies above.
+  const below = facing?.ring.filter((e) => e.role === 'hem').flatMap((e) => e.path) ?? [];
+  const middle = nearestOn(path, pointAlong(below, pathLength(below) / 2)).at;
+  return middle < hit.atB ? hit.atB : pathLength(path) - hit.atB;
 }
 
 /** How far a facing line is ruled on to meet a turned hem, mm. */
@@ -80,18 +80,28 @@ function besideSlit(shell: Piece, d: Decisions): number {
   return slit.length > 0 && edge ? edge.allowance - slit.shellSeam : 0;
 }
 
+/** What of a piece lies under a facing, in its own plane: of several laid together each has its share. */
+function underFacing({ facing, split, laid }: Drafted, over: boolean): { ring: Edge[] } | undefined {
+  if (!laid && (facing || !over)) return facing;
+  return split && { ring: [split.facing, ...(split.more ?? [])].flat() };
+}
+
 /** Adds a seam of one piece's inside. */
 type PutFor = (x: Drafted, code: string, a: Side[], b: Side[], more?: Partial<Seam>) => void;
 
 /** Lining hem to the shell's turned hem. A flared hem is narrower higher up: that difference is meant, up to 3 %. */
-export function hemSeams(x: Drafted, d: Decisions, putFor: PutFor): void {
-  const { shell, lining, under, facing } = x;
+export function hemSeams(g: Garment, x: Drafted, d: Decisions, putFor: PutFor): void {
+  const { shell, lining, under } = x;
+  const facing = underFacing(
+    x,
+    g.drafted.some((y) => y.over?.includes(x)),
+  );
   const hem = x.hem ?? null;
   const add = (
     code: string,
     made: Piece | undefined,
     role: 'hem' | 'wrist',
-    taken: number | Piece | undefined,
+    taken: number | { ring: Edge[] } | undefined,
     extra: number,
   ) => {
     if (!made || !hem || d.lining[role].kind === 'free') return;
