@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { CUTS, documentOf, type Garment } from '../src/test/pile.ts';
+import { documentOf, type Garment } from '../src/demo/drawn.ts';
+import { CUTS } from '../src/test/pile.ts';
 import { accessible } from './demo.ts';
 import { Running } from './server.ts';
 

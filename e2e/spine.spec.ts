@@ -1,8 +1,9 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
+import { type Garment } from '../src/demo/drawn.ts';
 import { coatSvg, MAT, SHEET, seenBy, seenWide, sleeveClicks, sleeveOnMat } from '../src/demo/index.ts';
-import { CUTS, type Garment } from '../src/test/pile.ts';
+import { CUTS } from '../src/test/pile.ts';
 import { PLAINLY, svgOfGarment } from '../src/test/piletelling.ts';
 import { Running } from './server.ts';
 

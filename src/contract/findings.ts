@@ -183,6 +183,8 @@ const SENTENCES: Record<string, Say> = {
     `There is no ${called(d.kind)} among the pieces, so what belongs to it is left out. Say which piece is the ${called(d.kind)}.`,
   'laid-misfit': (d, mm) =>
     `Laid together for a facing in one, the seam lines of ${d.names} lie up to ${mm('misfit')} apart: ease that in, or cut the facing in parts there.`,
+  'lining-sliver': (d, mm) =>
+    `The facing leaves only a sliver of "${d.name}" to line, about ${mm('width')} wide. Make the facing wider or narrower, so that it covers the panel or leaves room for a seam.`,
   'not-lined': (d) =>
     `Not lined: ${d.names}. Nothing says what ${String(d.names).includes(',') ? 'they are' : 'it is'} sewn to, so ${String(d.names).includes(',') ? 'they are' : 'it is'} taken to be laid on, as a pocket or a flap is. If it is part of the garment, name its edges or sew them to another in the garment laid open.`,
   'joins-lost': (d) =>

@@ -17,11 +17,12 @@ import {
 import { sheetsFor, svgOf } from '../core/output/index.ts';
 import { pathData } from '../core/output/svg.ts';
 import { KINDS, outlineOf, type Piece, ROLES } from '../core/pattern/index.ts';
+import { documentOf } from '../demo/drawn.ts';
 import { DEMOS } from '../demo/index.ts';
 import { type Opened } from '../server/db/open.ts';
 import { appOf, asking } from './api.ts';
 import { freshFolder, openFolder } from './folder.ts';
-import { CUTS, documentOf, type Size } from './pile.ts';
+import { CUTS, type Size } from './pile.ts';
 import { runs } from './runs.ts';
 
 const size: fc.Arbitrary<Size> = fc.record({

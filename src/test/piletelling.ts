@@ -9,7 +9,7 @@ import {
   rotation,
   splitSegment,
 } from '../core/geometry/index.ts';
-import { type Drawn, type Garment } from './pile.ts';
+import { type Drawn, type Garment } from '../demo/drawn.ts';
 
 // How some program would write a garment of the pile: turned, mirrored, rounded, in parts.
 

@@ -3,10 +3,11 @@ import fc from 'fast-check';
 import { compute, planOf } from '../core/document/compute.ts';
 import { usualDecisions } from '../core/document/project.ts';
 import { checkPlan, makePlan, type Plan, type PlanStep } from '../core/plan/index.ts';
+import { documentOf } from '../demo/drawn.ts';
 import { toldOf } from '../web/words/index.ts';
 import { choices, features, PLAIN } from './features.ts';
 import { taskFrom } from './garments.ts';
-import { CUTS, documentOf } from './pile.ts';
+import { CUTS } from './pile.ts';
 import { runs } from './runs.ts';
 
 const usual = usualDecisions().making;

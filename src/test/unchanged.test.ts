@@ -5,9 +5,10 @@ import { type Decisions, type ProjectDocument } from '../core/document/project.t
 import { boxOf, pathLength } from '../core/geometry/index.ts';
 import { outlineOf, ringAreaOf } from '../core/pattern/index.ts';
 import { type Result } from '../core/result.ts';
+import { documentOf } from '../demo/drawn.ts';
 import { CHORE_JACKET, choreJacket, greenhouseCoat, pottingShirt, seedHallDress } from '../demo/index.ts';
 import { hoodedCoat, princessCoat, raglanCoat, twoPieceCoat } from './makes.ts';
-import { CUTS, documentOf } from './pile.ts';
+import { CUTS } from './pile.ts';
 import { coatDocument, PLAIN_COAT } from './shells.ts';
 
 /** Every piece and seam as they were drafted before a redesign: it may add, and may change none of them unsaid. */

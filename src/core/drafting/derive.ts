@@ -122,6 +122,8 @@ const ORDER: PieceKind[] = [
   'hood',
   'skirt-front',
   'skirt-back',
+  'trouser-front',
+  'trouser-back',
 ];
 function inOrder(g: Garment): Drafted[] {
   const rank = (x: Drafted): number => (ORDER.indexOf(x.shell.kind) + ORDER.length + 1) % (ORDER.length + 1);
@@ -157,7 +159,7 @@ function taken<T>(r: Result<T>, findings: Finding[]): T[] {
 
 /** A front or back that is not there; a skirt by itself has neither. */
 function lacking(shell: Piece[]): Finding[] {
-  const skirt = first(shell, 'skirt-front') ?? first(shell, 'skirt-back');
+  const skirt = shell.find((p) => p.kind.startsWith('skirt') || p.kind.startsWith('trouser'));
   const kinds = (['front', 'back'] as const).filter((kind) => !first(shell, kind));
   if (!shell.length || (skirt && kinds.length === 2)) return [];
   return kinds.map((kind) => ({ ...stop('piece-missing', undefined, { kind }), severity: 'warn' }));

@@ -57,12 +57,19 @@ const TITLES: Partial<Record<PieceKind, string>> = {
   hood: 'Hood',
   'skirt-front': 'Skirt front',
   'skirt-back': 'Skirt back',
+  'trouser-front': 'Trouser front',
+  'trouser-back': 'Trouser back',
 };
 
 /** Pieces that are made double or are faced by themselves, and have no lining. */
 const BANDS: ReadonlySet<PieceKind> = new Set<PieceKind>(['collar', 'stand', 'cuff', 'waistband', 'placket']);
 const SLEEVES: ReadonlySet<PieceKind> = new Set<PieceKind>(['sleeve', 'under-sleeve']);
-const SKIRTS: ReadonlySet<PieceKind> = new Set<PieceKind>(['skirt-front', 'skirt-back']);
+const SKIRTS: ReadonlySet<PieceKind> = new Set<PieceKind>([
+  'skirt-front',
+  'skirt-back',
+  'trouser-front',
+  'trouser-back',
+]);
 
 /** The shell as it is drafted from: every piece, and a back with the yoke taken in where it has one. */
 export function garmentOf(shell: Piece[], surface: Surface): Garment {

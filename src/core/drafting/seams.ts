@@ -79,7 +79,13 @@ export function insideSeams(g: Garment, d: Decisions, hems: Hems): Seam[] {
 }
 
 /** Seams that have no name of their own: they are called after what they join. */
-const UNNAMED: ReadonlySet<string> = new Set(['lining-panel', 'lining-other', 'facing-across', 'hem-panel']);
+const UNNAMED: ReadonlySet<string> = new Set([
+  'lining-panel',
+  'lining-other',
+  'facing-across',
+  'hem-panel',
+  'waist-lining',
+]);
 
 /** A piece that most garments have one of, so that its seams are known by their own names. */
 const isUsual = (x: Drafted): boolean => !x.base.includes('.');
@@ -103,7 +109,8 @@ const FIRST: Partial<Record<JoinCode, (kinds: string[]) => boolean>> = {
   panel: (k) => k.some((x) => x.endsWith('-side')),
   elbow: (k) => k.includes('sleeve'),
   forearm: (k) => k.includes('sleeve'),
-  waist: (k) => k.some((x) => x.startsWith('skirt')),
+  waist: (k) => k.some((x) => x.startsWith('skirt') || x.startsWith('trouser')),
+  inseam: (k) => k.some((x) => x.includes('front')),
 };
 
 /** A waist goes round front and back alike: it is walked on each half by itself, where both its sides have both. */
@@ -123,7 +130,7 @@ function liningSeam(g: Garment, j: Join): { code: string; more: Partial<Seam> } 
     case 'shoulder':
       return { code: 'lining-shoulder', more: SHOULDER_EASE };
     case 'side':
-      return { code: kinds.every((k) => k.startsWith('skirt')) ? 'lining-skirt-side' : 'lining-side', more: {} };
+      return { code: kinds.every((k) => /^(skirt|trouser)/.test(k)) ? 'lining-skirt-side' : 'lining-side', more: {} };
     case 'underarm':
       return { code: 'lining-underarm', more: {} };
     case 'elbow':
@@ -137,6 +144,8 @@ function liningSeam(g: Garment, j: Join): { code: string; more: Partial<Seam> } 
     case 'waist':
       return { code: `lining-waist-${half}`, more: gathered(j) };
     case 'yoke':
+    case 'inseam':
+    case 'rise':
     case 'other':
       return { code: 'lining-other', more: gathered(j) };
     default:
@@ -271,10 +280,11 @@ function ownEdges(s: Sewing, x: Drafted): void {
 /** The shell's edges of a role that a piece's inside is sewn to, over all the panels its facing goes over. */
 const shellEdges = (x: Drafted, role: Role): Side[] => [x, ...(x.over ?? [])].flatMap((y) => edgesOn(y.shell, role));
 
-/** A lined skirt to its own waist, where nothing above it is lined. */
+/** A lining to its own waist, where nothing beyond it is lined: a skirt's below an unlined bodice, both beside a band. */
 function waists({ g, d, within, putFor }: Sewing): void {
   for (const x of g.drafted) {
-    if (placeOf(g, x.shell) !== 'skirt' || !x.lining) continue;
+    if (!x.lining) continue;
+    const skirt = placeOf(g, x.shell) === 'skirt';
     const joined = g.joins
       .flatMap((j) => halvesOf(g, j))
       .some(
@@ -284,11 +294,23 @@ function waists({ g, d, within, putFor }: Sewing): void {
           [j.a, j.b].every((c) => along(within, 'lining', c).sides.length > 0),
       );
     if (joined) continue;
+    const waist: [Side[], Side[]] = [
+      [...edgesOn(x.facing, 'waist'), ...edgesOn(x.lining, 'waist')],
+      edgesOn(x.shell, 'waist'),
+    ];
+    // A bodice on its own ends at its waist; only where that is sewn on is there a seam.
+    if (!skirt && !waistJoined(g, x)) continue;
     const back = x.shell.kind.includes('back');
     const more = back ? (besideZip(x.shell, d) ?? {}) : {};
-    putFor(x, `waist-${back ? 'back' : 'front'}-lining`, edgesOn(x.lining, 'waist'), edgesOn(x.shell, 'waist'), more);
+    putFor(x, skirt ? `waist-${back ? 'back' : 'front'}-lining` : 'waist-lining', ...waist, {
+      ...more,
+      ...(!skirt && { id: `closing-waist-lining-${x.base}` }),
+    });
   }
 }
+
+const waistJoined = (g: Garment, x: Drafted): boolean =>
+  g.joins.some((j) => j.code === 'waist' && [...j.a, ...j.b].some((e) => e.piece === x.shell.id));
 
 /** Sleeveless: each lining's armhole to the shell's, smaller by what was drawn in over its turn. */
 function armholes({ g, d, put, putFor }: Sewing): void {

@@ -10,6 +10,8 @@ const SEAMS: ReadonlySet<Role> = new Set<Role>([
   'panel-seam',
   'yoke-seam',
   'underarm',
+  'inseam',
+  'rise',
   'elbow-seam',
   'forearm-seam',
   'cap',

@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { documentOf } from '../../demo/drawn.ts';
 import { greenhouseCoat, pottingShirt, seedHallDress } from '../../demo/index.ts';
 import { hoodedCoat, princessCoat, raglanCoat, twoPieceCoat } from '../../test/makes.ts';
 import { curve, p, pieceOf, type Side, straight } from '../../test/parts.ts';
-import { CUTS, documentOf } from '../../test/pile.ts';
+import { CUTS } from '../../test/pile.ts';
 import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures, PLAIN_COAT, piecesOf } from '../../test/shells.ts';
 import { UNLIKE } from '../../test/unlike.ts';

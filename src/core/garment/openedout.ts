@@ -47,7 +47,13 @@ const LAID: Partial<Record<JoinCode, number>> = {
 const SLEEVES: ReadonlySet<PieceKind> = new Set<PieceKind>(['sleeve', 'under-sleeve', 'cuff']);
 /** What lies above the neck, the nearest first. */
 const ABOVE: PieceKind[] = ['stand', 'collar', 'hood'];
-const BELOW: ReadonlySet<PieceKind> = new Set<PieceKind>(['skirt-front', 'skirt-back', 'waistband']);
+const BELOW: ReadonlySet<PieceKind> = new Set<PieceKind>([
+  'skirt-front',
+  'skirt-back',
+  'trouser-front',
+  'trouser-back',
+  'waistband',
+]);
 /** Bands lie along what they are sewn to: by which edge, and whether that lies at their top or at their foot. */
 const BANDS: Partial<Record<PieceKind, { role: Role; top: boolean }>> = {
   stand: { role: 'stand-neck', top: false },
@@ -55,7 +61,7 @@ const BANDS: Partial<Record<PieceKind, { role: Role; top: boolean }>> = {
   cuff: { role: 'cuff-seam', top: true },
   waistband: { role: 'waist', top: false },
 };
-const MIDDLE: PieceKind[] = ['back', 'skirt-back', 'yoke'];
+const MIDDLE: PieceKind[] = ['back', 'skirt-back', 'trouser-back', 'yoke'];
 
 /** A panel's part of a joined chain: the shares of the chain it takes up, and its path there. */
 function partOn(chain: PanelEdge[], panel: string): { from: number; to: number; path: Path } | null {

@@ -1,5 +1,5 @@
-import { type Seam, type Side } from '../pattern/index.ts';
-import { type PanelEdge } from './panels.ts';
+import { type PieceKind, type Seam, type Side } from '../pattern/index.ts';
+import { type Panel, type PanelEdge } from './panels.ts';
 import { type Join, type JoinCode, type Surface } from './surface.ts';
 
 type Ease = Seam['ease'];
@@ -17,6 +17,10 @@ const EASE: Partial<Record<JoinCode, Ease>> = {
 /** One side longer by more than this share is gathered or laid in pleats on to the other, where that is usual. */
 const GATHERED = 0.12;
 const MAY_GATHER: ReadonlySet<JoinCode> = new Set<JoinCode>(['yoke', 'waist', 'cap', 'cuff']);
+
+/** How far a band may reach past what it is sewn to, mm (handbook figure from memory). */
+const OVERLAP = 50;
+const BANDS: ReadonlySet<PieceKind> = new Set<PieceKind>(['waistband', 'cuff', 'stand', 'collar']);
 
 const keyOf = (e: { piece: string; edge: string }): string => `${e.piece}/${e.edge}`;
 const sideOf = (edges: PanelEdge[]): Side[] => edges.map(({ piece, edge, role }) => ({ piece, edge, role }));
@@ -39,19 +43,28 @@ export function joinsOnce(s: Surface): Join[] {
 }
 
 /** What is meant on a join: ease of a usual kind, or that one side is gathered on to the other. Side a is the longer one. */
-export function easeOf(j: Join): Pick<Seam, 'ease' | 'easeOf'> {
+export function easeOf(j: Join, band = false): Pick<Seam, 'ease' | 'easeOf'> {
   const [a, b] = [sewn(j.a), sewn(j.b)];
+  // A band reaches past what it is sewn to, for its button.
+  if (band && Math.abs(a - b) <= OVERLAP)
+    return { ease: { min: Math.min(0, a - b), max: Math.max(0, a - b) }, easeOf: 'overlap' };
   if (MAY_GATHER.has(j.code) && Math.abs(a - b) > GATHERED * Math.min(a, b))
     return { ease: { min: a - b, max: a - b }, easeOf: 'gather' };
   const ease = EASE[j.code] ?? NONE;
   return { ease, ...(ease !== NONE && { easeOf: j.code }) };
 }
 
+/** How many runs of edges of a role lie round a ring. */
+const runs = (ring: PanelEdge[], role: PanelEdge['role']): number =>
+  ring.filter((e, i) => e.role === role && ring.at(i - 1)?.role !== role).length;
+
 /** Of two pieces of a kind, and of those without a kind, only the surface knows how they are sewn. */
 function unusual(s: Surface): Set<string> {
   const first = new Map<string, string>();
   for (const p of s.panels) if (p.kind !== 'other' && !first.has(p.kind)) first.set(p.kind, p.piece);
-  return new Set(s.panels.filter((p) => first.get(p.kind) !== p.piece).map((p) => p.piece));
+  // A band between two others is sewn along both its long edges.
+  const between = (p: Panel): boolean => p.kind === 'waistband' && runs(p.ring, 'waist') > 1;
+  return new Set(s.panels.filter((p) => first.get(p.kind) !== p.piece || between(p)).map((p) => p.piece));
 }
 
 /**
@@ -70,7 +83,10 @@ export function sewnSo(s: Surface, seams: Seam[]): Seam[] {
     if (opened.some(both) || said.some((keys) => new Set(keys.map(both)).size > 1)) return false;
     // Where one side of it goes on over another piece, the whole of it is walked instead.
     const goesOn = (j: Join): boolean => (has(a, j.a) && has(b, j.b)) || (has(a, j.b) && has(b, j.a));
-    return !longer.some(goesOn) || s.joins.some((j) => goesOn(j) && !longer.includes(j));
+    if (longer.some(goesOn)) return s.joins.some((j) => goesOn(j) && !longer.includes(j));
+    // What is sewn to something else on both its sides is not sewn here.
+    const elsewhere = (side: Set<string>): boolean => longer.some((j) => has(side, j.a) || has(side, j.b));
+    return !(elsewhere(a) && elsewhere(b) && !s.joins.some(goesOn));
   });
 }
 
@@ -81,13 +97,21 @@ export function sewnSo(s: Surface, seams: Seam[]): Seam[] {
 export function furtherSeams(s: Surface, known: Seam[]): Seam[] {
   const covered = new Set(known.flatMap((k) => [...k.a, ...k.b].map(keyOf)));
   const names = new Map(s.panels.map((p) => [p.piece, p.name]));
+  const bands = new Set(s.panels.filter((p) => BANDS.has(p.kind)).map((p) => p.piece));
   return joinsOnce(s).flatMap((j): Seam[] => {
     if ([...j.a, ...j.b].every((e) => covered.has(keyOf(e)))) return [];
     const [a, b] = sewn(j.a) >= sewn(j.b) ? [j.a, j.b] : [j.b, j.a];
     const name = (side: PanelEdge[]): string =>
       [...new Set(side.map((e) => names.get(e.piece) ?? e.piece))].join(' + ');
     const code = `join-${j.code}` as const;
-    const walked = { a: sideOf(a), b: sideOf(b), ...easeOf({ ...j, a, b }) };
+    const walked = {
+      a: sideOf(a),
+      b: sideOf(b),
+      ...easeOf(
+        { ...j, a, b },
+        [...a, ...b].some((e) => bands.has(e.piece)),
+      ),
+    };
     return [{ id: `shell-${j.id}`, code, group: 'shell', between: [name(a), name(b)], ...walked }];
   });
 }

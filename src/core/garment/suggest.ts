@@ -15,6 +15,8 @@ interface Stage {
   halves: 'same' | 'other' | 'any';
   /** A piece may be sewn to its own mirror image, as at a centre. */
   mirror?: boolean;
+  /** The least score of a suggestion, where not the usual. */
+  least?: number;
   /** What lies at both ends does not tell: a band or collar has ends of its own. */
   loose?: boolean;
 }
@@ -34,16 +36,23 @@ const alike = (code: JoinCode, role: Role, halves: Stage['halves'], most = 0.12)
  * whole shoulders, sides, armholes and necklines whatever number of panels they go over. Common practice; shares from memory.
  */
 const STAGES: Stage[] = [
-  alike('panel', 'panel-seam', 'any'),
+  // Sides that are surely each other's, so that what is set into their lower end finds one edge.
+  { ...alike('side', 'side', 'other', 0.03), least: 2 },
+  // First what goes together to a few hundredths; what is left may be an edge that goes on over a yoke.
+  alike('panel', 'panel-seam', 'any', 0.04),
   alike('elbow', 'elbow-seam', 'any'),
   alike('forearm', 'forearm-seam', 'any'),
   // What hangs from a yoke may be gathered or pleated on to it.
   { ...alike('yoke', 'yoke-seam', 'any', 0.65) },
+  alike('panel', 'panel-seam', 'any'),
   alike('shoulder', 'shoulder', 'other', 0.2),
   { ...alike('centre-back', 'centre-back', 'same'), mirror: true },
   { ...alike('centre-front', 'centre-front', 'same'), mirror: true },
   alike('side', 'side', 'other', 0.2),
   alike('underarm', 'underarm', 'any'),
+  alike('inseam', 'inseam', 'other', 0.2),
+  // Both legs, each closed along its inseam, along front and back in one.
+  { ...alike('rise', 'rise', 'any'), mirror: true },
   { ...alike('waist', 'waist', 'any', 0.65), mirror: true },
   { code: 'cap', a: roles('cap'), b: roles('armhole'), longer: 0.4, shorter: 0.08, halves: 'any' },
   { code: 'hood', a: roles('neckline'), b: roles('neckline'), longer: 0.3, shorter: 0.3, halves: 'any', loose: true },
@@ -68,10 +77,15 @@ const STAGES: Stage[] = [
   { code: 'cuff', a: roles('cuff-seam'), b: roles('wrist'), longer: 0.2, shorter: 0.65, halves: 'any', loose: true },
 ];
 
-const FRONT: ReadonlySet<PieceKind> = new Set<PieceKind>(['front', 'front-side', 'skirt-front']);
-const BACK: ReadonlySet<PieceKind> = new Set<PieceKind>(['back', 'back-side', 'skirt-back', 'yoke']);
+const FRONT: ReadonlySet<PieceKind> = new Set<PieceKind>(['front', 'front-side', 'skirt-front', 'trouser-front']);
+const BACK: ReadonlySet<PieceKind> = new Set<PieceKind>(['back', 'back-side', 'skirt-back', 'trouser-back', 'yoke']);
 const frontOrBack = (k: PieceKind): -1 | 0 | 1 => (FRONT.has(k) ? 1 : BACK.has(k) ? -1 : 0);
-const SKIRTS: ReadonlySet<PieceKind> = new Set<PieceKind>(['skirt-front', 'skirt-back']);
+const SKIRTS: ReadonlySet<PieceKind> = new Set<PieceKind>([
+  'skirt-front',
+  'skirt-back',
+  'trouser-front',
+  'trouser-back',
+]);
 
 /** The kinds of the pieces a chain goes over. */
 type KindOf = (c: Chain) => PieceKind[];
@@ -122,7 +136,11 @@ function likeness(stage: Stage, a: Chain, b: Chain, kinds: KindOf): number | nul
   const share = (la - lb) / Math.max(la, lb, 1);
   if (share > stage.longer || share < -stage.shorter) return null;
   let score = 1 - Math.abs(share) * 2;
-  if (!a.closed && !b.closed && !stage.loose) {
+  const [ka, kb] = [kinds(a), kinds(b)];
+  // A band lies between what is worn above and below it, and has ends of its own.
+  const band = stage.code === 'waist' && [...ka, ...kb].includes('waistband');
+  if (band) score += 0.3;
+  if (!a.closed && !b.closed && !stage.loose && !band) {
     for (const [x, y] of [
       [a.before, b.after],
       [a.after, b.before],
@@ -131,7 +149,6 @@ function likeness(stage: Stage, a: Chain, b: Chain, kinds: KindOf): number | nul
   }
   const notched = notchesMeet(a, b);
   if (notched !== null) score += 0.6 * notched - 0.2;
-  const [ka, kb] = [kinds(a), kinds(b)];
   const halves =
     Math.sign(ka.reduce((t, k) => t + frontOrBack(k), 0)) * Math.sign(kb.reduce((t, k) => t + frontOrBack(k), 0));
   if (stage.halves === 'other') score += halves < 0 ? 0.4 : halves > 0 ? -1.2 : 0;
@@ -175,7 +192,7 @@ function assigned(all: Match[]): Match[] {
     }
   const between = (x: Chain, y: Chain): Match | undefined => known.get(x)?.get(y);
   for (let better = taken.length <= MOST_EXCHANGED; better; ) {
-    better = false;
+    better = parted(taken, all);
     for (let i = 0; i < taken.length && !better; i++)
       for (let j = i + 1; j < taken.length && !better; j++) {
         const [m, n] = [taken[i] as Match, taken[j] as Match];
@@ -203,17 +220,36 @@ function nearest(sorted: { c: Chain; length: number }[], length: number): Chain[
   return sorted.slice(from, from + NEAREST).map((x) => x.c);
 }
 
+/** Gives up one match for two that are better than it alone: what lies between two edges is sewn to both. */
+function parted(taken: Match[], all: Match[]): boolean {
+  const busy = new Set(taken.flatMap((m) => [m.a, m.b]));
+  const free = (c: Chain, not: Chain): { m: Match; to: Chain }[] =>
+    all.flatMap((m) => {
+      const to = m.a === c ? m.b : m.b === c ? m.a : null;
+      return to && to !== not && !busy.has(to) ? [{ m, to }] : [];
+    });
+  for (const [i, m] of taken.entries())
+    for (const x of free(m.a, m.b))
+      for (const y of free(m.b, m.a)) {
+        if (x.to === y.to || x.m.score + y.m.score <= m.score + 1e-9) continue;
+        taken.splice(i, 1, x.m, y.m);
+        return true;
+      }
+  return false;
+}
+
 function matches(stage: Stage, s: Surface, kinds: KindOf, open: ReadonlySet<string>): Match[] {
   const same = [...stage.a].every((r) => stage.b.has(r));
-  const as = chainsOf(s, (e) => stage.a.has(e.role) && !open.has(e.key));
-  const bs = same ? as : chainsOf(s, (e) => stage.b.has(e.role) && !open.has(e.key));
+  const whole = (role: ReadonlySet<Role>): Chain[] => chainsOf(s, (e) => role.has(e.role) && !open.has(e.key));
+  const as = whole(stage.a);
+  const bs = same ? as : whole(stage.b);
   const order = new Map(bs.map((c, i) => [c, i]));
   const sorted = bs.map((c) => ({ c, length: sewnLength(c) })).sort((x, y) => x.length - y.length);
   return as.flatMap((a, i) =>
     nearest(sorted, sewnLength(a)).flatMap((b): Match[] => {
       if (same && (order.get(b) ?? 0) <= i) return [];
       const score = likeness(stage, a, b, kinds);
-      return score !== null && score >= LEAST ? [{ a, b, score }] : [];
+      return score !== null && score >= (stage.least ?? LEAST) ? [{ a, b, score }] : [];
     }),
   );
 }
@@ -288,11 +324,13 @@ export function joinsOf(panels: Panel[], said: JoinSaid[] = []): Said {
   const kinds: KindOf = (c) => c.edges.map((e) => kindOf.get(e.panel) ?? 'other');
   const given = saidOf(panels, said);
   const joins = [...given.joins];
-  for (const stage of STAGES) {
+  for (const [k, stage] of STAGES.entries()) {
     const s = surfaceOf(panels, joins);
     const all = matches(stage, s, kinds, given.open).filter((m) => allowed(stage, kinds(m.a), kinds(m.b)));
     assigned(all).forEach((m, i) => {
-      joins.push({ id: `${stage.code}-${i + 1}`, code: stage.code, a: m.a.edges, b: m.b.edges });
+      // A kind of seam that is looked for twice goes on counting.
+      const before = STAGES.slice(0, k).some((x) => x.code === stage.code) ? joins.length : 0;
+      joins.push({ id: `${stage.code}-${before + i + 1}`, code: stage.code, a: m.a.edges, b: m.b.edges });
     });
   }
   return { ...given, joins };

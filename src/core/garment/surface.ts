@@ -12,6 +12,8 @@ export const JOIN_CODES = [
   'centre-front',
   'side',
   'underarm',
+  'inseam',
+  'rise',
   'waist',
   'cap',
   'hood',

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { CUTS, type Garment } from '../../test/pile.ts';
+import { type Garment } from '../../demo/drawn.ts';
+import { CUTS } from '../../test/pile.ts';
 import { PLAINLY, svgOfGarment, type Telling } from '../../test/piletelling.ts';
 import { type ShellPiece } from '../document/project.ts';
 import { distance, type Path, type Point, pathLength, pointAlong } from '../geometry/index.ts';

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { PDFDocument, StandardFonts } from 'pdf-lib';
-import { CUTS, documentOf } from '../../test/pile.ts';
+import { documentOf } from '../../demo/drawn.ts';
+import { CUTS } from '../../test/pile.ts';
 import { readPdf } from '../../test/readpdf.ts';
 import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures, PLAIN_COAT } from '../../test/shells.ts';

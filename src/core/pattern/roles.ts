@@ -42,6 +42,8 @@ const NAME_HINTS: [RegExp, PieceKind][] = [
   [/cuff/i, 'cuff'],
   [/waist[ -]?band/i, 'waistband'],
   [/\bband\b/i, 'other'],
+  [/(trouser|shorts|romper).*back|back.*(trouser|shorts|romper)/i, 'trouser-back'],
+  [/trouser|shorts|romper/i, 'trouser-front'],
   [/skirt.*back|back.*skirt/i, 'skirt-back'],
   [/skirt/i, 'skirt-front'],
   [/under[ -]?sleeve|sleeve.*under|lower sleeve/i, 'under-sleeve'],

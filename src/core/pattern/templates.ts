@@ -127,6 +127,15 @@ const PLACES = {
     role: 'armhole',
     fit: (l: Look) => 0.3 * near(l.v, 0.17, 0.35) + 0.3 * near(l.u, 0.65, 0.4) + 0.4 * clamp(l.share * 5),
   },
+  // Of a trouser leg, its centre at the left: the rise runs down from the waist, the inseam on from there.
+  rise: {
+    role: 'rise',
+    fit: (l: Look) => 0.35 * near(l.u, 0.1, 0.4) + 0.4 * near(l.v, 0.13, 0.25) + 0.25 * l.upright,
+  },
+  inseam: {
+    role: 'inseam',
+    fit: (l: Look) => 0.35 * near(l.u, 0.15, 0.4) + 0.4 * near(l.v, 0.65, 0.35) + 0.25 * l.upright,
+  },
   // The seams of a two-piece sleeve: the elbow's bulges out, the forearm's is hollow.
   elbow: { role: 'elbow-seam', fit: (l: Look) => sleeveSide(l) + 0.25 * clamp(0.5 + l.bulge * 8) },
   forearm: { role: 'forearm-seam', fit: (l: Look) => sleeveSide(l) + 0.25 * clamp(0.5 - l.bulge * 8) },
@@ -203,6 +212,7 @@ const WHOLE_BODY = (low: Place): Place[] => [
   'armhole-far',
   'shoulder-left',
 ];
+const LEG: Place[] = ['rise', 'waist-above', 'side', 'hem', 'inseam'];
 const WHOLE_SKIRT: Place[] = ['waist-above', 'side', 'hem', 'side-far'];
 
 /**
@@ -271,5 +281,7 @@ export const TEMPLATES: Record<Exclude<PieceKind, 'other' | 'placket'>, Place[][
     ['centre-back', 'waist-above', 'side', 'hem', 'vent', 'vent-top'],
     WHOLE_SKIRT,
   ],
+  'trouser-front': [LEG],
+  'trouser-back': [LEG],
   waistband: [['band-edge', 'band-waist']],
 };

@@ -161,6 +161,8 @@ const JOIN_WORDS: Record<`join-${JoinCode}`, string> = {
   'join-centre-front': 'Centre front seam',
   'join-side': 'Side seam',
   'join-underarm': 'Underarm seam',
+  'join-inseam': 'Inseam',
+  'join-rise': 'Rise',
   'join-waist': 'Waist seam',
   'join-cap': 'Sleeve into armhole',
   'join-hood': 'Hood to neckline',

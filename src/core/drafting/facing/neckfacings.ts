@@ -1,6 +1,14 @@
 import { type Decisions } from '../../document/project.ts';
 import { isStraight } from '../../geometry/index.ts';
-import { type Edge, isRaglan, type Piece, type PieceKind, type Role } from '../../pattern/index.ts';
+import {
+  type Edge,
+  isRaglan,
+  type Piece,
+  type PieceKind,
+  type Role,
+  ringAreaOf,
+  ringPerimeter,
+} from '../../pattern/index.ts';
 import { because, type Finding, type Reason, type Result } from '../../result.ts';
 import { type Drafted, type Garment, isSleeved, placeOf } from '../drafted.ts';
 import { splitRaglan } from '../lining/raglan.ts';
@@ -40,6 +48,8 @@ const belowYoke = (x: Drafted, shell: Piece[], d: Decisions): boolean =>
 const NECK: ReadonlySet<Role> = new Set<Role>(['neckline']);
 const OPENING: ReadonlySet<Role> = new Set<Role>(['front-edge']);
 const BOTH: ReadonlySet<Role> = new Set<Role>([...NECK, ...OPENING]);
+/** A keyhole or another cut-out is faced in one with the neck it goes on into. */
+const WITH_HOLE: ReadonlySet<Role> = new Set<Role>([...BOTH, 'cut-out']);
 
 /** Fronts and backs that are joined to nothing yet are asked for the edges a neck facing follows. */
 const ASKED: ReadonlySet<PieceKind> = new Set<PieceKind>(['front', 'back']);
@@ -54,6 +64,8 @@ export function splitPiece(p: Piece, d: Decisions): Result<Split> | null {
   const { seam } = d.allowances;
   const has = (r: Role): boolean => p.ring.some((e) => e.role === r);
   if (isRaglan(p) && p.kind === 'sleeve') return splitRaglan(p, f.shoulder, seam);
+  if (beside(p.ring, 'cut-out').some((r) => BOTH.has(r)))
+    return splitStretch(p, WITH_HOLE, endWidths(p, WITH_HOLE, d), seam);
   if (!has('neckline')) {
     // Beside an edge without a name the opening may go on: its name is asked for.
     if (has('front-edge') && !beside(p.ring, 'front-edge').includes('plain'))
@@ -65,6 +77,17 @@ export function splitPiece(p: Piece, d: Decisions): Result<Split> | null {
   if (p.kind === 'front' && p.cut.count !== 1) return asked(p, d);
   if (p.kind === 'back' && p.cut.count !== 1 && !has('panel-seam')) return asked(p, d);
   return splitStretch(p, has('front-edge') ? BOTH : NECK, { start: f.shoulder, end: f.shoulder }, seam);
+}
+
+/** How wide a facing is at both ends of a stretch: at a shoulder as at all shoulders, at a centre as the neck's there. */
+function endWidths(p: Piece, roles: ReadonlySet<Role>, { facing: f }: Decisions): { start: number; end: number } {
+  const n = p.ring.length;
+  const at = (step: 1 | -1): number => {
+    const i = p.ring.findIndex((e, k) => roles.has(e.role) && !roles.has((p.ring[(k + step + n) % n] as Edge).role));
+    const role = p.ring[(i + step + n) % n]?.role;
+    return role === 'shoulder' || role === 'armhole' ? f.shoulder : f.back;
+  };
+  return { start: at(-1), end: at(1) };
 }
 
 /** A front or back as it is usually cut: from its opening or its centre to the shoulder. */
@@ -166,13 +189,24 @@ function takenOff(
     if (across.kind === 'parted') of.split = across.split;
     else of.covered = true;
   }
-  const findings = faced({ ...x, shell: laid.piece, split }, split, sleeveless, d, x);
+  const findings = [...faced({ ...x, shell: laid.piece, split }, split, sleeveless, d, x), ...slivers([x, ...x.over])];
   if (x.facing) x.facing = asDrawn(laid, x.facing);
   if (laid.misfit <= MISFIT) return findings;
   const names = laid.parts.map((p) => p.piece.name).join(', ');
   const data = { names, misfit: laid.misfit };
   return [...findings, { code: 'laid-misfit', severity: 'warn', where: { piece: x.shell.id }, data }];
 }
+
+/** What is left to line of a panel is at least so wide, mm. */
+const SLIVER = 4;
+
+/** A panel of which the facing leaves hardly anything to line: about as wide as twice its area by its length round. */
+const slivers = (list: Drafted[]): Finding[] =>
+  list.flatMap(({ split, shell }): Finding[] => {
+    const width = split ? (2 * ringAreaOf(split.lining)) / ringPerimeter(split.lining) : SLIVER;
+    const data = { name: shell.name, width };
+    return width < SLIVER ? [{ code: 'lining-sliver', severity: 'warn', where: { piece: shell.id }, data }] : [];
+  });
 
 /** The facing that a piece parts off, by what it goes along. */
 function faced(from: Drafted, split: Split, sleeveless: boolean, d: Decisions, x = from): Finding[] {

@@ -1,10 +1,19 @@
 import {
+  bandsAlong,
   crossings,
+  difference,
   extend,
+  flatten,
+  lighten,
+  nearestOn,
   offsetBetween,
   type Path,
+  type Point,
   pathLength,
+  pointAlong,
+  polyline,
   reversePath,
+  ringsArea,
   selfCrossing,
 } from '../../geometry/index.ts';
 import { type Edge, flatRing, type Piece, type Role, rolesMissing } from '../../pattern/index.ts';
@@ -93,11 +102,65 @@ export function splitStretch(piece: Piece, roles: ReadonlySet<Role>, widths: Wid
   return refuse({ ...finding, data: { ...finding.data, role: (found.run[0] as Edge).role } });
 }
 
-function parted(piece: Piece, { run, rest }: Stretch, widths: Widths, seam: number): Split | null {
-  const [runPath, restPath] = [run, rest].map((edges) => edges.flatMap((e) => e.path)) as [Path, Path];
-  const line = landedAt(runPath, restPath, widths);
-  const all = pathLength(restPath);
-  if (!line || line.low - line.high < LEAST || pathLength(line.path) < LEAST) return null;
+/** How far from the outline a corner of what is left lies on the facing line (mm). */
+const OFF_OUTLINE = 0.05;
+
+/**
+ * The line where a band as wide as the facing ends, by the clipping library: round a keyhole or into a corner where lines
+ * alone would cross themselves. What the band leaves of the piece is its lining; the line is the part of its outline that is
+ * not the piece's own.
+ */
+function byArea(run: Path, rest: Path, width: number): Landed | null {
+  const ring = flatten([...run, ...rest]).slice(0, -1);
+  const left = difference([ring], bandsAlong([flatten(run)], width));
+  const largest = left.sort((a, b) => ringsArea([b]) - ringsArea([a]))[0];
+  if (!largest || largest.length < 3) return null;
+  const own = (p: Point): boolean =>
+    nearestOn(rest, p).distance > OFF_OUTLINE && nearestOn(run, p).distance > OFF_OUTLINE;
+  const n = largest.length;
+  const first = largest.findIndex((p, i) => own(p) && !own(largest[(i + n - 1) % n] as Point));
+  if (first < 0) return null;
+  const at = (i: number): Point => largest[(i + n) % n] as Point;
+  let count = 0;
+  while (count < n && own(at(first + count))) count++;
+  const points = Array.from({ length: count + 2 }, (_, k) => at(first + k - 1));
+  // The ring of what is left may be run either way: the line begins where the stretch does.
+  const [a, b] = [nearestOn(rest, points[0] as Point), nearestOn(rest, points[count + 1] as Point)];
+  const forward = a.at > b.at;
+  const [high, low] = [Math.min(a.at, b.at), Math.max(a.at, b.at)];
+  const inner = (forward ? points : points.reverse()).slice(1, -1);
+  return { path: lighten(polyline([pointAlong(rest, low), ...inner, pointAlong(rest, high)])), high, low };
+}
+
+function parted(piece: Piece, s: Stretch, widths: Widths, seam: number): Split | null {
+  const [run, rest] = [s.run, s.rest].map((edges) => edges.flatMap((e) => e.path)) as [Path, Path];
+  const drawn = (line: Landed | null): Split | null => line && along(piece, s, line, seam);
+  return drawn(landedAt(run, rest, widths)) ?? drawn(areaLanded(run, rest, s.rest, widths));
+}
+
+/** Edges at which a facing ends at a centre or an opening; at all others another facing goes on, as wide as it is there. */
+const CENTRES: ReadonlySet<Role> = new Set<Role>(['centre-back', 'centre-front', 'front-edge', 'hem']);
+
+/** A band as wide all along as it has to be at the seam where another facing goes on. */
+function areaLanded(run: Path, rest: Path, edges: Edge[], w: Widths): Landed | null {
+  const atEnd = !CENTRES.has((edges[0] as Edge).role);
+  const wanted = atEnd ? w.end : w.start;
+  const all = pathLength(rest);
+  let width = wanted;
+  let found = byArea(run, rest, width);
+  for (let i = 0; found && i < STEPS; i++) {
+    const is = atEnd ? found.high : all - found.low;
+    if (Math.abs(is - wanted) < NEAR) break;
+    width *= wanted / Math.max(1, is);
+    found = byArea(run, rest, width);
+  }
+  return found;
+}
+
+/** Both rings along a line; null where it leaves nothing on one of its sides, or crosses the outline. */
+function along(piece: Piece, { run, rest }: Stretch, line: Landed, seam: number): Split | null {
+  const all = rest.reduce((t, e) => t + pathLength(e.path), 0);
+  if (line.low - line.high < LEAST || pathLength(line.path) < LEAST) return null;
   if (Math.min(line.high, all - line.low) < 1) return null;
   const own = run[0] as Edge;
   const edge: Edge = {

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CUTS, documentOf } from '../../../test/pile.ts';
+import { documentOf } from '../../../demo/drawn.ts';
+import { CUTS } from '../../../test/pile.ts';
 import { runs } from '../../../test/runs.ts';
 import { compute } from '../../document/compute.ts';
 import { type ProjectDocument, type ShellPiece } from '../../document/project.ts';
