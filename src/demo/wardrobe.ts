@@ -1,3 +1,4 @@
+import { type Decisions } from '../core/document/project.ts';
 import { type Drawn, type Garment, piece } from './drawn.ts';
 
 // More of the volunteers' wardrobe: garments of many panels, drawn by figures, mm. Made up. Neighbouring panels are drawn in
@@ -121,7 +122,7 @@ export const SOWER_BLOUSE: Garment = {
       ],
       'cut 1 on the fold',
     ),
-    SLEEVE(178, 128, 560),
+    SLEEVE(184, 133, 560),
     piece(
       'Waistband',
       'waistband',
@@ -259,7 +260,7 @@ export const WINTER_COAT: Garment = {
       ],
       'cut 1 on the fold',
     ),
-    SLEEVE(192, 142, 620),
+    SLEEVE(202, 148, 620),
     piece(
       'Skirt front',
       'skirt-front',
@@ -297,3 +298,34 @@ export const WINTER_COAT: Garment = {
     ),
   ],
 };
+
+/** Lined, a zip in the back below the keyhole, no pleat; nothing buttons. */
+export function orchidChoices(d: Decisions): void {
+  Object.assign(d.facing, { shoulder: 45, back: 60 });
+  Object.assign(d.lining, { pleat: 0, zip: { length: 250, shellSeam: 10, liningSeam: 10 } });
+  d.lining.hem = { ...d.lining.hem, kind: 'free', above: 25, turn1: 20, turn2: 20 };
+  d.closure.on = false;
+}
+
+/** Its neck faced in parts, the band interfaced; it is tied, not buttoned. */
+export function sowerChoices(d: Decisions): void {
+  Object.assign(d.facing, { front: 60, shoulder: 45, back: 55, radius: 0 });
+  Object.assign(d.lining, { pleat: 0 });
+  d.allowances = { seam: 15, hem: 20, wrist: 30 };
+  d.lining.hem = { ...d.lining.hem, kind: 'free', above: 10, turn1: 10, turn2: 10 };
+  d.lining.wrist = { ...d.lining.wrist, clearance: 10 };
+  Object.assign(d.interfacing, { frontStrip: 0 });
+  d.closure.on = false;
+}
+
+/** The lining hangs free and ends at the knee. */
+export function pondChoices(d: Decisions): void {
+  d.lining.hem = { ...d.lining.hem, kind: 'free', above: 420, turn1: 10, turn2: 15 };
+  d.closure.on = false;
+}
+
+/** Buttoned from neck to below the waist, the lining hanging free of the godets. */
+export function winterChoices(d: Decisions): void {
+  d.lining.hem = { ...d.lining.hem, kind: 'free', above: 25, turn1: 15, turn2: 25 };
+  d.closure.bottom = 520;
+}

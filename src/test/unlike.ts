@@ -1,19 +1,35 @@
-import { type ProjectDocument } from '../core/document/project.ts';
-import { type Drawn, documentOf, piece } from '../demo/drawn.ts';
+import { type Decisions, type ProjectDocument } from '../core/document/project.ts';
+import { mapPath, reversePath } from '../core/geometry/index.ts';
+import { type Drawn, documentOf, type Garment, piece } from '../demo/drawn.ts';
+import {
+  ORCHID_DRESS,
+  orchidChoices,
+  POND_TROUSERS,
+  pondChoices,
+  SOWER_BLOUSE,
+  sowerChoices,
+  WINTER_COAT,
+  winterChoices,
+} from '../demo/wardrobe.ts';
+import { hoodedCoat, raglanCoat } from './makes.ts';
+import { PLAIN_COAT } from './shells.ts';
 
 // Garments beyond one front and one back: more panels, unlike halves, yokes in front. Made up.
 
-const SLEEVE: Drawn = piece(
-  'Sleeve',
-  'sleeve',
-  [40, 600],
-  [
-    ['underarm', 0, 150],
-    ['cap', 60, 150, 90, 0, 165, 0, 240, 0, 270, 150, 330, 150],
-    ['underarm', 290, 600],
-    ['wrist', 40, 600],
-  ],
-);
+/** A sleeve by the height of its cap and by how much narrower it is on either side, mm. */
+const sleeve = (high: number, less = 0): Drawn =>
+  piece(
+    'Sleeve',
+    'sleeve',
+    [40, 600],
+    [
+      ['underarm', less, high],
+      ['cap', 60 + less, high, 90, 0, 165, 0, 240, 0, 270 - less, high, 330 - less, high],
+      ['underarm', 290, 600],
+      ['wrist', 40, 600],
+    ],
+  );
+const SLEEVE = sleeve(150);
 const back = (seam: 'panel-seam' | 'side', x = 190): Drawn =>
   piece(
     'Back',
@@ -92,7 +108,7 @@ function unlikeFronts(): ProjectDocument {
   const doc = documentOf({
     name: 'Unlike fronts',
     garment: 'jacket',
-    pieces: [front('Left front', 110, 1), front('Right front', 15, -1), back('side', 190), SLEEVE],
+    pieces: [front('Left front', 110, 1), front('Right front', 15, -1), back('side', 190), sleeve(96, 28)],
   });
   for (const p of doc.shell?.pieces ?? []) if (p.kind === 'front') p.count = 1;
   return doc;
@@ -134,9 +150,119 @@ function frontYoke(): ProjectDocument {
   });
 }
 
+/** A dress with one shoulder and a cut-out at one side, front and back each drawn whole and cut once. */
+function oneShoulder(): ProjectDocument {
+  const whole = (name: string, kind: 'front' | 'back', low: number): Drawn =>
+    piece(
+      name,
+      kind,
+      [-250, 900],
+      [
+        ['side', -232, 560, -225, 400, -236, 240],
+        ['neckline', -150, 210 + low, 0, 120 + low, 86, 0],
+        ['shoulder', 170, 30],
+        ['armhole', 160, 110, 180, 220, 238, 228],
+        ['side', 232, 280, 230, 300, 230, 330],
+        ['cut-out', 170, 380, 170, 420, 229, 470],
+        ['side', 236, 560, 244, 700, 250, 900],
+        ['hem', -250, 900],
+      ],
+      'cut 1',
+    );
+  const doc = documentOf({
+    name: 'One shoulder',
+    garment: 'dress',
+    pieces: [whole('Front', 'front', 20), whole('Back', 'back', 0)],
+  });
+  const back = doc.shell?.pieces[1];
+  // The back is seen from behind: the other way round.
+  const over = { a: -1, b: 0, c: 0, d: 1, e: 1600, f: 0 };
+  if (back && doc.shell)
+    doc.shell.pieces[1] = {
+      ...back,
+      ring: back.ring.map((e) => ({ ...e, path: reversePath(mapPath(e.path, over)) })).reverse(),
+      grain: { a: { x: 800, y: 600 }, b: { x: 800, y: 300 } },
+    };
+  doc.decisions.closure.on = false;
+  doc.decisions.lining.pleat = 0;
+  return doc;
+}
+
+/** A waistcoat of shoulder-princess panels, sleeveless. */
+function princessWaistcoat(): ProjectDocument {
+  const panels = (back: boolean): Drawn[] => [
+    piece(
+      back ? 'Back' : 'Front',
+      back ? 'back' : 'front',
+      [back ? 0 : -18, 560],
+      [
+        [back ? 'centre-back' : 'front-edge', back ? 0 : -18, back ? 8 : 220],
+        back ? ['neckline', 34, 8, 70, 2, 80, -14] : ['neckline', 10, 150, 60, 70, 80, 0],
+        ['shoulder', 128, back ? 4 : 16],
+        ['panel-seam', 134, 180, 112, 380, 130, 566],
+        ['hem', back ? 0 : -18, 560],
+      ],
+      back ? 'cut 1 on the fold' : undefined,
+    ),
+    piece(
+      back ? 'Side back' : 'Side front',
+      back ? 'back-side' : 'front-side',
+      [130, 566],
+      [
+        ['panel-seam', 112, 380, 134, 180, 128, back ? 4 : 16],
+        ['shoulder', 186, back ? 20 : 34],
+        ['armhole', 176, 120, 190, 250, 236, 252],
+        ['side', 230, 350, 232, 460, 240, 556],
+        ['hem', 130, 566],
+      ],
+    ),
+  ];
+  const pieces = [...panels(false), ...panels(true)];
+  return documentOf({ name: 'Princess waistcoat', garment: 'waistcoat', pieces });
+}
+
+/** A skirt faced at the waist, without a band, a zip in its back. */
+function facedSkirt(): ProjectDocument {
+  const half = (front: boolean): Drawn =>
+    piece(
+      front ? 'Skirt front' : 'Skirt back',
+      front ? 'skirt-front' : 'skirt-back',
+      [0, 640],
+      [
+        [front ? 'centre-front' : 'centre-back', 0, 12],
+        ['waist', 70, 12, 130, 8, 182, 0],
+        ['side', 214, 90, 236, 160, 240, 240, 246, 640],
+        ['hem', 0, 640],
+      ],
+      front ? 'cut 1 on the fold' : undefined,
+    );
+  const doc = documentOf({ name: 'Faced skirt', garment: 'skirt', pieces: [half(true), half(false)] });
+  doc.decisions.facing.bands.waist = 50;
+  Object.assign(doc.decisions.lining, { pleat: 0, zip: { length: 180, shellSeam: 10, liningSeam: 10 } });
+  doc.decisions.closure.on = false;
+  return doc;
+}
+
+/** A garment of the wardrobe with what its makers chose. */
+const chosen = (g: Garment, choose: (d: Decisions) => void) => (): ProjectDocument => {
+  const doc = documentOf(g);
+  choose(doc.decisions);
+  return doc;
+};
+
+/** Garments that no one front and back make up. */
 /** Garments that no one front and back make up. */
 export const UNLIKE: Record<string, () => ProjectDocument> = {
   'jacket of front, side panel and back': threePanels,
   'jacket of unlike fronts': unlikeFronts,
   'shirt with a yoke in front': frontYoke,
+  'dress of yoke, bust piece and gathered front, a keyhole behind': chosen(ORCHID_DRESS, orchidChoices),
+  'wrap blouse with a band, ties and peplum': chosen(SOWER_BLOUSE, sowerChoices),
+  'trousers lined to the knee': chosen(POND_TROUSERS, pondChoices),
+  'coat with a waist seam and godets': chosen(WINTER_COAT, winterChoices),
+  'dress with one shoulder and a cut-out': oneShoulder,
+  'waistcoat of shoulder-princess panels': princessWaistcoat,
+  'raglan coat': () => raglanCoat(PLAIN_COAT),
+  'hooded coat': () => hoodedCoat(PLAIN_COAT),
+  'skirt faced at the waist': facedSkirt,
 };

@@ -1,4 +1,4 @@
-import { breakPoint, orient, parallelToFront, run, runPath } from '../drafting/index.ts';
+import { beside, breakPoint, orient, parallelToFront, run, runPath } from '../drafting/index.ts';
 import {
   addScaled,
   crossings,
@@ -15,7 +15,7 @@ import {
   startOf,
   stretch,
 } from '../geometry/index.ts';
-import { type Piece, type Role } from '../pattern/index.ts';
+import { type Piece, type PieceKind, type Role } from '../pattern/index.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
 
 /** The closing line on one piece: centre front, top first. */
@@ -83,9 +83,9 @@ function runOn(piece: Piece, top: Role, end: Role, extension: number, from: numb
 
 /** The closing line from the neck seam down: over the front, and over the front of the skirt where it opens too. */
 export function closingRuns(shell: Piece[], extension: number): Result<LineRun[]> {
-  const front = shell.find((p) => p.kind === 'front');
+  const front = topOf(shell);
   if (!front) return refuse(stop('piece-missing', undefined, { kind: 'front' }));
-  const end: Role = run(front.ring, 'hem').length ? 'hem' : 'waist';
+  const end = lowerEnd(front, 'neckline');
   const upper = runOn(front, 'neckline', end, extension, 0) ?? runOn(front, 'centre-back', end, extension, 0);
   if (!upper) {
     const lacking = (['front-edge', 'neckline'] as const).filter((r) => !run(front.ring, r).length);
@@ -97,9 +97,38 @@ export function closingRuns(shell: Piece[], extension: number): Result<LineRun[]
         : stop('front-not-at-neck', where, { name: front.name }),
     );
   }
-  const skirt = end === 'waist' ? shell.find((p) => p.kind === 'skirt-front') : undefined;
-  const lower = skirt ? runOn(skirt, 'waist', 'hem', extension, upper.length) : null;
-  return ok(lower ? [upper, lower] : [upper]);
+  const runs = [upper];
+  // Down over what is sewn on below it, as far as that opens at its edge too.
+  for (let from: Role = end; from !== 'hem'; ) {
+    const top = from;
+    const next = shell.find(
+      (p) => runs.every((r) => r.piece !== p) && CARRIES.has(p.kind) && orient(p, 'front-edge', top) !== null,
+    );
+    const last = runs[runs.length - 1] as LineRun;
+    const low: Role = next ? lowerEnd(next, top) : 'hem';
+    const lower = next ? runOn(next, top, low, extension, last.from + last.length) : null;
+    if (!lower) break;
+    runs.push(lower);
+    from = low;
+  }
+  return ok(runs);
+}
+
+/** Pieces that can carry the closing line: a front, a yoke in front of it, a skirt below. */
+const CARRIES: ReadonlySet<PieceKind> = new Set<PieceKind>(['front', 'other', 'skirt-front', 'trouser-front']);
+
+/** The piece that the line begins on: a front with a neck; where that has none, a yoke above it. */
+function topOf(shell: Piece[]): Piece | undefined {
+  const front = shell.find((p) => p.kind === 'front');
+  const yoke = shell.find((p) => p.kind === 'other' && orient(p, 'front-edge', 'neckline') !== null);
+  return front && !run(front.ring, 'neckline').length && run(front.ring, 'front-edge').length ? (yoke ?? front) : front;
+}
+
+/** What a piece's front edge comes down to: its hem, or the seam to what hangs below. */
+function lowerEnd(p: Piece, top: Role): Role {
+  if (run(p.ring, 'hem').length) return 'hem';
+  const ends = beside(p.ring, 'front-edge').filter((r) => r !== top && r !== 'neckline');
+  return ends.find((r) => r === 'yoke-seam' || r === 'panel-seam') ?? 'waist';
 }
 
 /** A place on the line: the piece it lies on, the direction down, and the one towards the front edge. */

@@ -2,6 +2,7 @@ import { type ShellEdge, type ShellPiece } from '../document/project.ts';
 import {
   apply,
   dot,
+  endOf,
   line,
   nearestOn,
   type Path,
@@ -10,6 +11,7 @@ import {
   pointAlong,
   reflection,
   scale,
+  startOf,
   stretch,
   sub,
   unit,
@@ -35,9 +37,27 @@ function sideRuns(ring: { role: Role }[]): number {
   return ring.filter((e, i) => e.role === 'side' && ring[(i + n - 1) % n]?.role !== 'side').length;
 }
 
-/** Whether a front, back or skirt is drawn whole, both halves of the body in one outline. */
-export const isDrawnWhole = (p: { kind: PieceKind; ring: { role: Role }[] }): boolean =>
-  CENTRE[p.kind] !== undefined && sideRuns(p.ring) === 2 && !p.ring.some((e) => CENTRES.has(e.role));
+/** Folded on each other two halves that are meant alike lie within this (mm); what is farther off is meant unlike. */
+const MEANT_UNLIKE = 40;
+
+/** How far the two halves of an outline lie apart at most, mm, folded about the middle between its side seams. */
+function apartOf(ring: { role: Role; path: Path }[]): number {
+  const feet = ring.filter((e) => e.role === 'side').flatMap((e) => [startOf(e.path), endOf(e.path)]);
+  const middle = (Math.min(...feet.map((p) => p.x)) + Math.max(...feet.map((p) => p.x))) / 2;
+  const mirror = reflection({ x: middle, y: 0 }, { x: 0, y: 1 });
+  const outline = ring.flatMap((e) => e.path);
+  return Math.max(...ring.flatMap((e) => [0.2, 0.5, 0.8].map((k) => off(e.path, k, outline, mirror))));
+}
+
+/**
+ * Whether a front, back or skirt is drawn whole, both halves of the body in one outline. One whose halves are meant unlike, as
+ * a dress with one shoulder, is what it is and cannot be halved.
+ */
+export const isDrawnWhole = (p: { kind: PieceKind; ring: { role: Role; path: Path }[] }): boolean =>
+  CENTRE[p.kind] !== undefined &&
+  sideRuns(p.ring) === 2 &&
+  !p.ring.some((e) => CENTRES.has(e.role)) &&
+  apartOf(p.ring) < MEANT_UNLIKE;
 
 interface Cut {
   /** Index of the edge in the ring and the place on it, mm. */

@@ -1,0 +1,97 @@
+import { describe, expect, test } from '@jest/globals';
+import { UNLIKE } from '../../test/unlike.ts';
+import { type Computed, compute, planOf } from '../document/compute.ts';
+import { type ProjectDocument } from '../document/project.ts';
+import { proofOf } from '../document/proof/index.ts';
+import { loopsCounted, loopsOf, partsOf } from '../garment/index.ts';
+import { pathLength, selfCrossing } from '../geometry/index.ts';
+import { flatRing, type Piece, type Role } from '../pattern/index.ts';
+
+const made = (name: keyof typeof UNLIKE): Computed => compute((UNLIKE[name] as () => ProjectDocument)());
+const find = (c: Computed, id: string): Piece => {
+  const found = c.pieces.find((p) => p.id === id);
+  if (!found) throw new Error(`no ${id} among ${c.pieces.map((p) => p.id)}`);
+  return found;
+};
+const length = (p: Piece, role: Role): number =>
+  p.ring.filter((e) => e.role === role).reduce((t, e) => t + pathLength(e.path), 0);
+
+describe('garments that no one front and back make up', () => {
+  test.each(Object.keys(UNLIKE))('%s: drafted, and every seam and outline of its inside holds', (name) => {
+    const c = made(name);
+    expect(c.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    expect(c.inside.length).toBeGreaterThan(2);
+    // A hem that flares by more than can be eased is told apart; nothing else is off.
+    const off = c.seams.filter((s) => s.group !== 'shell' && s.verdict.startsWith('a-too') && s.easeOf !== 'flare');
+    expect(off.map((s) => [s.id, s.differenceMm])).toEqual([]);
+    const proof = proofOf(c).filter((k) => k.code !== 'hem' && k.code !== 'seams');
+    expect(proof.flatMap((k) => k.faults.map((f) => [k.code, f]))).toEqual([]);
+    for (const p of c.inside) expect([p.id, selfCrossing(flatRing(p.ring))]).toEqual([p.id, null]);
+    expect(loopsOf(c.surface).length).toBe(loopsCounted(c.surface));
+    expect(partsOf(c.surface).every((p) => p.handles === 0 || p.loops > 0)).toBe(true);
+    // Every panel with a place in the lining has one, or it is told.
+    const told = new Set(c.findings.flatMap((f) => (f.code === 'not-lined' ? String(f.data?.names).split(', ') : [])));
+    const lined = new Set(c.inside.filter((p) => p.material === 'lining').map((p) => p.parent));
+    const bands = ['waistband', 'collar', 'stand', 'cuff'];
+    if (lined.size)
+      expect(
+        c.shell.filter((p) => !lined.has(p.id) && !told.has(p.name) && !bands.includes(p.kind)).map((p) => p.name),
+      ).toEqual([]);
+  });
+
+  test('what it cannot be planned as is never called proved', () => {
+    for (const [name, make] of Object.entries(UNLIKE)) {
+      const doc = make();
+      const c = compute(doc);
+      // What is sewn to a panel without a kind no way of making knows yet.
+      if (
+        !c.seams.some((s) => s.between && c.shell.some((p) => p.kind === 'other' && s.a.some((x) => x.piece === p.id)))
+      )
+        continue;
+      const plan = planOf(doc, c);
+      const stops = plan.ok ? plan.value.findings.filter((f) => f.severity === 'stop') : plan.findings;
+      expect([name, stops.length > 0]).toEqual([name, true]);
+    }
+  });
+});
+
+describe('by their own figures', () => {
+  test('a left front that laps over has its own facing, as long as the edge it is sewn to', () => {
+    const c = made('jacket of unlike fronts');
+    const neck = (shell: string): number => length(find(c, shell), 'neckline');
+    // The left front reaches 95 mm farther: 110 beyond the centre, the right one 15.
+    expect(neck('p1') - neck('p2')).toBeGreaterThan(80);
+    expect(length(find(c, 'front-facing'), 'neckline')).toBeCloseTo(neck('p1'), 3);
+    expect(length(find(c, 'front.p2-facing'), 'neckline')).toBeCloseTo(neck('p2'), 3);
+  });
+
+  test('a facing goes on in one over a yoke and over a waist seam, and shares of both panels lie under it', () => {
+    const shirt = made('shirt with a yoke in front');
+    expect(length(find(shirt, 'front-facing'), 'front-edge')).toBeCloseTo(60 + 550, 3);
+    const coat = made('coat with a waist seam and godets');
+    // As drawn: 338 from neck to waist, 690 below.
+    expect(length(find(coat, 'front-facing'), 'front-edge')).toBeCloseTo(338 + 690, 3);
+    for (const id of ['front-lining', 'skirt-front-lining'])
+      expect(find(coat, id).ring.some((e) => e.role === 'facing-line')).toBe(true);
+  });
+
+  test('a closing line runs from the neck over yoke and lower front, over bodice and skirt', () => {
+    const buttonsOn = (name: string): string[] => {
+      const { closure } = made(name);
+      if (!closure?.ok) throw new Error('does not close');
+      return [...new Set(closure.value.buttons.map((b) => b.on?.piece ?? 'none'))];
+    };
+    // Front and skirt front of the coat; yoke and lower front of the shirt.
+    expect(buttonsOn('coat with a waist seam and godets')).toEqual(['p1', 'p4']);
+    expect(buttonsOn('shirt with a yoke in front')).toEqual(['p1', 'p2']);
+  });
+
+  test('trousers lined to the knee: the lining ends as far above the hem as was said', () => {
+    const c = made('trousers lined to the knee');
+    const side = (id: string): number => length(find(c, id), 'side');
+    // 420 above the hem, 10 + 15 turned up below it: the pattern of it is cut 395 + 40 shorter than the leg's cut edge.
+    const seam = side('p1') - side('trouser-front-lining');
+    expect(seam).toBeGreaterThan(385);
+    expect(seam).toBeLessThan(425);
+  });
+});
