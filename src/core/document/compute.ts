@@ -1,6 +1,6 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
 import { deriveInside, holePatches, type Inside } from '../drafting/index.ts';
-import { furtherSeams, joinedSurface, type Surface, sewnSo, surfaceOf, unsewn } from '../garment/index.ts';
+import { furtherSeams, joinedSurface, type Surface, sewnSo, surfaceOf, unsewn, unusual } from '../garment/index.ts';
 import { weld } from '../geometry/index.ts';
 import {
   type CutLine,
@@ -178,6 +178,7 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
     standBoth: d.interfacing.stand === 'both',
   };
   return {
+    beyond: beyondPlans(c),
     // What joins pieces beyond the usual ones is walked, and no way of making knows it yet.
     making: garmentModelOf(
       c.pieces,
@@ -190,6 +191,14 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
     holes: closure ? closure.holes + closure.small.reduce((n, s) => n + s.holes, 0) : 0,
     hole: closure ? { opening: closure.hole.opening, overall: closure.hole.overall } : null,
   };
+}
+
+/** Pieces that are sewn together in ways that no way of making knows: a second front, a yoke before it, trouser legs. */
+function beyondPlans(c: Computed): string[] {
+  const joined = c.seams.filter((s) => s.between && s.group === 'shell').flatMap((s) => [...s.a, ...s.b]);
+  const own = unusual(c.surface);
+  const ids = new Set(joined.map((x) => x.piece).filter((id) => own.has(id)));
+  return c.shell.filter((p) => ids.has(p.id)).map((p) => p.name);
 }
 
 /** The making-up plan of what was computed. */

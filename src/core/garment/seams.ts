@@ -54,17 +54,20 @@ export function easeOf(j: Join, band = false): Pick<Seam, 'ease' | 'easeOf'> {
   return { ease, ...(ease !== NONE && { easeOf: j.code }) };
 }
 
+const LEGS: ReadonlySet<PieceKind> = new Set<PieceKind>(['trouser-front', 'trouser-back']);
+
 /** How many runs of edges of a role lie round a ring. */
 const runs = (ring: PanelEdge[], role: PanelEdge['role']): number =>
   ring.filter((e, i) => e.role === role && ring.at(i - 1)?.role !== role).length;
 
-/** Of two pieces of a kind, and of those without a kind, only the surface knows how they are sewn. */
-function unusual(s: Surface): Set<string> {
+/** Of two pieces of a kind, of those without a kind and of legs only the surface knows how they are sewn: their ids. */
+export function unusual(s: Surface): Set<string> {
   const first = new Map<string, string>();
   for (const p of s.panels) if (p.kind !== 'other' && !first.has(p.kind)) first.set(p.kind, p.piece);
   // A band between two others is sewn along both its long edges.
   const between = (p: Panel): boolean => p.kind === 'waistband' && runs(p.ring, 'waist') > 1;
-  return new Set(s.panels.filter((p) => first.get(p.kind) !== p.piece || between(p)).map((p) => p.piece));
+  const apart = (p: Panel): boolean => first.get(p.kind) !== p.piece || LEGS.has(p.kind) || between(p);
+  return new Set(s.panels.filter(apart).map((p) => p.piece));
 }
 
 /**

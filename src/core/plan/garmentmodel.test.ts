@@ -88,23 +88,29 @@ describe('a pattern as layers and joints', () => {
   });
 });
 
+/** Garments whose panels no way of making knows yet; that they are never called proved is tested where they are drafted. */
+const BEYOND = ['orchid-house-dress', 'seed-sowers-blouse', 'pond-trousers', 'winter-walk-coat'];
+
 describe('every demo project', () => {
-  test.each(DEMOS.map((d) => d.id))('%s: proved as it stands, and by every way of making any one part of it', (id) => {
-    const doc = demo(id);
-    const c = compute(doc);
-    const plan = planOf(doc, c);
-    if (!plan.ok) throw new Error(JSON.stringify(plan.findings));
-    expect(plan.value.findings.filter((f) => f.severity !== 'note')).toEqual([]);
-    const topics = openTopics(plan.value.methods);
-    expect(topics.length).toBeGreaterThan(3);
-    for (const topic of topics) {
-      const rivals = compareMethods(taskOf(doc, c), doc.decisions.making, topic);
-      const fit = rivals.filter((r) => !r.reason);
-      expect([topic, fit.filter((r) => r.chosen)]).toHaveLength(2);
-      expect(fit.filter((r) => r.chosen)).toHaveLength(1);
-      expect([topic, fit.map((r) => r.faults)]).toEqual([topic, fit.map(() => 0)]);
-      for (const r of fit) expect(r.minutes).toBeGreaterThan(r.handMinutes);
-    }
-    expect(TOPICS).toEqual(expect.arrayContaining(topics));
-  });
+  test.each(DEMOS.map((d) => d.id).filter((id) => !BEYOND.includes(id)))(
+    '%s: proved as it stands, and by every way of making any one part of it',
+    (id) => {
+      const doc = demo(id);
+      const c = compute(doc);
+      const plan = planOf(doc, c);
+      if (!plan.ok) throw new Error(JSON.stringify(plan.findings));
+      expect(plan.value.findings.filter((f) => f.severity !== 'note')).toEqual([]);
+      const topics = openTopics(plan.value.methods);
+      expect(topics.length).toBeGreaterThan(3);
+      for (const topic of topics) {
+        const rivals = compareMethods(taskOf(doc, c), doc.decisions.making, topic);
+        const fit = rivals.filter((r) => !r.reason);
+        expect([topic, fit.filter((r) => r.chosen)]).toHaveLength(2);
+        expect(fit.filter((r) => r.chosen)).toHaveLength(1);
+        expect([topic, fit.map((r) => r.faults)]).toEqual([topic, fit.map(() => 0)]);
+        for (const r of fit) expect(r.minutes).toBeGreaterThan(r.handMinutes);
+      }
+      expect(TOPICS).toEqual(expect.arrayContaining(topics));
+    },
+  );
 });

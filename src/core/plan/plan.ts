@@ -10,7 +10,10 @@ import { minutesOf } from './times.ts';
 import { type Garment, type GarmentModel, type Operation, type Plan, type PlanStep } from './types.ts';
 
 /** What a garment is planned from: all but the methods, which follow from the choices. */
-export type Task = Omit<Garment, 'methods' | 'extras'>;
+export type Task = Omit<Garment, 'methods' | 'extras'> & {
+  /** Names of pieces that are sewn together in ways that no way of making knows. */
+  beyond?: string[];
+};
 type Choices = Decisions['making'];
 
 /** Roles of the outside that need a facing, a strip, a lining or a hem of their own. */
@@ -68,6 +71,7 @@ function proposed(g: Garment, beam?: number): Result<Operation[]> {
  * and looked over by the checker. A narrower `beam` is quicker and walks more. Contradictory choices are refused, or told with those that would fit.
  */
 export function makePlan(task: Task, choices: Choices, beam?: number): Result<Plan> {
+  if (task.beyond?.length) return refuse(stop('plan-beyond', undefined, { names: task.beyond.join(', ') }));
   const against = contradictions(task);
   if (against.length) return refuse(...against);
   const base = { ...task, extras: choices.extras };

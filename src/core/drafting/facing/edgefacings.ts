@@ -199,13 +199,22 @@ function endsOf(g: Garment, bands: Bands): Seam[] {
         const name = role === 'wrist' ? `ends-${a[0]?.piece}-${r}` : `ends-${role}-${r}`;
         const again = seen.get(name) ?? 0;
         seen.set(name, again + 1);
-        const code = role === 'wrist' ? 'facing-wrist' : r === 'panel-seam' ? 'facing-panel' : `facing-${r}`;
+        const own = role === 'wrist' ? 'facing-wrist' : `facing-${r}`;
+        const code = r === 'panel-seam' ? 'facing-across' : own;
         const id = `inside-${name}${again ? `-${again + 1}` : ''}`;
-        return [{ id, code, group: 'inside', a, b, ease: { min: 0, max: 0 } }];
+        const between = code === 'facing-across' && namesOf(bands, a, b);
+        return [{ id, code, group: 'inside', a, b, ease: { min: 0, max: 0 }, ...(between && { between }) }];
       }),
     ),
   );
 }
+
+const namesOf = (bands: Bands, ...sides: [Side[], Side[]]): [string, string] => {
+  const names = sides.map((side) =>
+    [...new Set(side.map((s) => bands.pieces.find((b) => b.piece.id === s.piece)?.piece.name ?? s.piece))].join(' + '),
+  );
+  return names as [string, string];
+};
 
 const isBackOf = (g: Garment, chain: PanelEdge[]): boolean =>
   chain.some((e) => g.shell.find((p) => p.id === e.piece)?.kind.includes('back'));
