@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { runs } from '../../test/runs.ts';
+import { among, runs } from '../../test/runs.ts';
 import { EQUAL_WEIGHTS, type Problem, scoreOf, totalOf } from './problem.ts';
 import { search } from './search.ts';
 
@@ -59,7 +59,7 @@ describe('the best of large problems', () => {
       }),
       run,
     );
-    expect(found).toBeGreaterThan(60);
+    expect(found).toBeGreaterThan(among(60));
   });
 
   test('one wish more never makes it cheaper, one less never dearer; what is found to be best stays so when it is held', () => {

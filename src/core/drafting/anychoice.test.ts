@@ -4,7 +4,7 @@ import { type CoatFigures, pottingShirt, seedHallDress } from '../../demo/index.
 import { seamsOff } from '../../test/checker.ts';
 import { choices as making } from '../../test/features.ts';
 import { hoodedCoat, princessCoat, raglanCoat, twoPieceCoat } from '../../test/makes.ts';
-import { runs } from '../../test/runs.ts';
+import { among, runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures } from '../../test/shells.ts';
 import { type Computed, compute, taskOf } from '../document/compute.ts';
 import {
@@ -136,6 +136,6 @@ test('whatever is made and chosen: what is drafted and planned is proved, or ref
     }),
     runs(45),
   );
-  expect(drafted).toBeGreaterThan(20);
-  expect(planned).toBeGreaterThan(12);
+  expect(drafted).toBeGreaterThan(among(20));
+  expect(planned).toBeGreaterThan(among(10));
 });

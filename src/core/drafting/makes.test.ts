@@ -63,13 +63,20 @@ describe('princess seams', () => {
     );
   });
 
-  test('a facing wider than its panel is refused with the width that fits, the side panel still lined', () => {
+  test('a facing wider than its panel goes on over the next one, which is laid to it; wider than the shoulder it is refused', () => {
     const doc = princessCoat(PLAIN_COAT, 'shoulder');
     doc.decisions.facing.shoulder = 110;
     const c = compute(doc);
-    const refused = c.findings.filter((f) => f.code === 'shoulder-too-short');
+    holds(c);
+    const [front, facing] = [find(c, 'p1'), find(c, 'front-facing')];
+    expect(length(facing, 'shoulder')).toBeCloseTo(110, 2);
+    expect(length(front, 'shoulder')).toBeLessThan(110);
+    // Both panels are lined from the facing line on.
+    for (const id of ['front-lining', 'front-side-lining'])
+      expect(find(c, id).ring.some((e) => e.role === 'facing-line')).toBe(true);
+    doc.decisions.facing.shoulder = 400;
+    const refused = compute(doc).findings.filter((f) => f.code === 'shoulder-too-short');
     expect(refused.length).toBeGreaterThan(0);
-    expect(c.inside.map((q) => q.id)).toEqual(expect.arrayContaining(['front-side-lining', 'back-side-lining']));
     doc.decisions.facing.shoulder = Number(refused[0]?.data?.most);
     expect(compute(doc).findings.map((f) => f.code)).not.toContain('shoulder-too-short');
   });

@@ -161,7 +161,7 @@ describe('cures', () => {
           ]);
         }
       }),
-      runs(18),
+      runs(18, true),
     );
     expect([...seen].sort()).toEqual([
       'back-facing-too-deep',
