@@ -91,7 +91,12 @@ export function LengthField({ value, units, least = 0, most = 5000, usual, label
         bg="sheet"
         borderColor={wrong ? 'berry' : 'rule'}
         value={text}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => {
+          setText(e.target.value);
+          // What was wrong is being put right. Told until the field is left, it would go away under the next click, and move it.
+          setWrong(null);
+          setAsked(null);
+        }}
         onBlur={take}
         onKeyDown={(e) => {
           if (e.key === 'Enter') take();
