@@ -80,6 +80,24 @@ describe('princess seams', () => {
     doc.decisions.facing.shoulder = Number(refused[0]?.data?.most);
     expect(compute(doc).findings.map((f) => f.code)).not.toContain('shoulder-too-short');
   });
+
+  test('without sleeves the armhole of the lining is smaller, and its panel seams stay as long on both panels', () => {
+    fc.assert(
+      fc.property(coatFigures, (figures) => {
+        const doc = princessCoat(figures, 'armhole');
+        Object.assign(doc.decisions.facing, { shoulder: 45, radius: 40, front: 75 });
+        if (doc.shell) doc.shell = { ...doc.shell, pieces: doc.shell.pieces.filter((q) => q.kind !== 'sleeve') };
+        const c = compute(doc);
+        if (c.findings.some((f) => f.severity === 'stop')) return;
+        for (const half of ['front', 'back']) {
+          const shell = c.seams.find((s) => s.id === `shell-panel-${half}`)?.differenceMm ?? Number.NaN;
+          const inside = c.seams.find((s) => s.code === `lining-panel-${half}`)?.differenceMm ?? Number.NaN;
+          expect([half, Math.abs(inside - shell) < 0.5, inside, shell]).toEqual([half, true, inside, shell]);
+        }
+      }),
+      runs(8),
+    );
+  });
 });
 
 describe('a two-piece sleeve', () => {

@@ -11,7 +11,7 @@ import {
 } from '../../pattern/index.ts';
 import { because, type Finding, type Reason, refuse, stop } from '../../result.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
-import { moveRun, orient, run, runLength, type Split } from '../shape/oriented.ts';
+import { beside, moveRun, orient, run, runLength, type Split } from '../shape/oriented.ts';
 import { dartsIn } from './darts.ts';
 import { facedHem, type LiningHem, liningHem } from './hem.ts';
 import { withoutPockets } from './pockets.ts';
@@ -77,7 +77,7 @@ function armholed(split: Split, d: Decisions, arms: Underarms): Armholed {
   if (!has('armhole')) return { ring: lined, reasons: [] };
   if (arms.sleeveless)
     return {
-      ring: moveRun(lined, 'armhole', -smaller, sign),
+      ring: alikeAtPanels(lined, moveRun(lined, 'armhole', -smaller, sign), sign, smaller),
       reasons: [because('armhole-smaller', 'practice', smaller, { smaller })],
     };
   if (arms.between)
@@ -88,6 +88,17 @@ function armholed(split: Split, d: Decisions, arms: Underarms): Armholed {
   const letOut = seam === 'side' ? out : 0;
   const reasons = raiseReasons(d.lining).slice(0, seam === 'side' ? 2 : 1);
   return { ring: raiseAtSeam(lined, 'armhole', seam, sign, raise, letOut), reasons };
+}
+
+/**
+ * A panel seam that comes up to an armhole drawn smaller loses as much there on either panel, however slanting it meets it: as
+ * much as the armhole is moved, mm.
+ */
+function alikeAtPanels(before: Edge[], moved: Edge[], sign: 1 | -1, smaller: number): Edge[] {
+  const ends = beside(before, 'armhole').filter((r) => r === 'panel-seam').length;
+  if (!ends) return moved;
+  const lost = runLength(before, 'panel-seam') - runLength(moved, 'panel-seam');
+  return raiseAtSeam(moved, 'armhole', 'panel-seam', sign, lost / ends - smaller, 0);
 }
 
 export interface Named {
