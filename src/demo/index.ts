@@ -1,22 +1,12 @@
 import { usualSmall } from '../core/closure/index.ts';
-import { type Decisions, type ProjectDocument, type Shell } from '../core/document/project.ts';
+import { type ProjectDocument, type Shell } from '../core/document/project.ts';
 import { emptyDocument } from '../core/document/usual.ts';
 import { importSvg } from '../core/import/index.ts';
 import { ok, type Result } from '../core/result.ts';
 import { CHORE_JACKET, type CoatFigures, draftCoat, draftSvg, GREENHOUSE_COAT } from './draft.ts';
-import { documentOf, type Garment } from './drawn.ts';
 import { draftDress } from './dress.ts';
 import { draftShirt, POTTING_SHIRT } from './shirt.ts';
-import {
-  ORCHID_DRESS,
-  orchidChoices,
-  POND_TROUSERS,
-  pondChoices,
-  SOWER_BLOUSE,
-  sowerChoices,
-  WINTER_COAT,
-  winterChoices,
-} from './wardrobe.ts';
+import { WARDROBE } from './wardrobe.ts';
 
 export * from './draft.ts';
 export * from './dress.ts';
@@ -118,20 +108,16 @@ export const choreJacket = (): Result<ProjectDocument> =>
     d.paper.size = 'letter';
   });
 
-/** A garment of many panels as its makers chose it. */
-function ofPanels(
-  id: string,
-  g: Garment,
-  choose: (d: Decisions) => void,
-): Demo & { make: () => Result<ProjectDocument> } {
-  const make = (): Result<ProjectDocument> => {
-    const doc = documentOf(g);
-    choose(doc.decisions);
-    const shell = doc.shell && { ...doc.shell, fileName: `${id}.svg`, trueSize: true };
-    return ok({ ...doc, shell });
-  };
-  return { id, name: g.name, garment: g.garment, make };
-}
+/** Garments of many panels, as the files they would be dropped as. */
+const ofPanels = Object.entries(WARDROBE).map(([id, { name, garment, document }]) => ({
+  id,
+  name,
+  garment,
+  make: (): Result<ProjectDocument> => {
+    const doc = document();
+    return ok({ ...doc, shell: doc.shell && { ...doc.shell, fileName: `${id}.svg`, trueSize: true } });
+  },
+}));
 
 /** The made-up wardrobe of the volunteers of a small botanical garden. */
 export const DEMOS: (Demo & { make: () => Result<ProjectDocument> })[] = [
@@ -139,8 +125,5 @@ export const DEMOS: (Demo & { make: () => Result<ProjectDocument> })[] = [
   { ...JACKET, make: choreJacket },
   { ...SHIRT, make: pottingShirt },
   { ...DRESS, make: seedHallDress },
-  ofPanels('orchid-house-dress', ORCHID_DRESS, orchidChoices),
-  ofPanels('seed-sowers-blouse', SOWER_BLOUSE, sowerChoices),
-  ofPanels('pond-trousers', POND_TROUSERS, pondChoices),
-  ofPanels('winter-walk-coat', WINTER_COAT, winterChoices),
+  ...ofPanels,
 ];

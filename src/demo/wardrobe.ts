@@ -1,5 +1,5 @@
-import { type Decisions } from '../core/document/project.ts';
-import { type Drawn, type Garment, piece } from './drawn.ts';
+import { type Decisions, type ProjectDocument } from '../core/document/project.ts';
+import { type Drawn, documentOf, type Garment, piece } from './drawn.ts';
 
 // More of the volunteers' wardrobe: garments of many panels, drawn by figures, mm. Made up. Neighbouring panels are drawn in
 // place, so that their seams are the same line.
@@ -18,7 +18,7 @@ const SLEEVE = (half: number, high: number, long: number): Drawn =>
   );
 
 /** A summer dress: a yoke in front, a bust piece below it, gathered lower fronts, side fronts, a keyhole in the back. */
-export const ORCHID_DRESS: Garment = {
+const ORCHID_DRESS: Garment = {
   name: 'Orchid house dress',
   garment: 'dress',
   pieces: [
@@ -91,7 +91,7 @@ export const ORCHID_DRESS: Garment = {
 };
 
 /** A wrap blouse: fronts that cross, a band of two layers about the waist, ties, and a peplum. */
-export const SOWER_BLOUSE: Garment = {
+const SOWER_BLOUSE: Garment = {
   name: "Seed sower's blouse",
   garment: 'blouse',
   pieces: [
@@ -174,7 +174,7 @@ export const SOWER_BLOUSE: Garment = {
 };
 
 /** Trousers for wading, lined to the knee. */
-export const POND_TROUSERS: Garment = {
+const POND_TROUSERS: Garment = {
   name: 'Pond trousers',
   garment: 'trousers',
   pieces: [
@@ -229,7 +229,7 @@ export const POND_TROUSERS: Garment = {
 };
 
 /** A winter coat with a waist seam, its front opening through it, godets set into the side seams of the skirt. */
-export const WINTER_COAT: Garment = {
+const WINTER_COAT: Garment = {
   name: 'Winter walk coat',
   garment: 'coat',
   pieces: [
@@ -300,7 +300,7 @@ export const WINTER_COAT: Garment = {
 };
 
 /** Lined, a zip in the back below the keyhole, no pleat; nothing buttons. */
-export function orchidChoices(d: Decisions): void {
+function orchidChoices(d: Decisions): void {
   Object.assign(d.facing, { shoulder: 45, back: 60 });
   Object.assign(d.lining, { pleat: 0, zip: { length: 250, shellSeam: 10, liningSeam: 10 } });
   d.lining.hem = { ...d.lining.hem, kind: 'free', above: 25, turn1: 20, turn2: 20 };
@@ -308,7 +308,7 @@ export function orchidChoices(d: Decisions): void {
 }
 
 /** Its neck faced in parts, the band interfaced; it is tied, not buttoned. */
-export function sowerChoices(d: Decisions): void {
+function sowerChoices(d: Decisions): void {
   Object.assign(d.facing, { front: 60, shoulder: 45, back: 55, radius: 0 });
   Object.assign(d.lining, { pleat: 0 });
   d.allowances = { seam: 15, hem: 20, wrist: 30 };
@@ -319,13 +319,31 @@ export function sowerChoices(d: Decisions): void {
 }
 
 /** The lining hangs free and ends at the knee. */
-export function pondChoices(d: Decisions): void {
+function pondChoices(d: Decisions): void {
   d.lining.hem = { ...d.lining.hem, kind: 'free', above: 420, turn1: 10, turn2: 15 };
   d.closure.on = false;
 }
 
 /** Buttoned from neck to below the waist, the lining hanging free of the godets. */
-export function winterChoices(d: Decisions): void {
+function winterChoices(d: Decisions): void {
   d.lining.hem = { ...d.lining.hem, kind: 'free', above: 25, turn1: 15, turn2: 25 };
   d.closure.bottom = 520;
 }
+
+/** A garment of many panels as its makers chose it. */
+const chosen = (g: Garment, choose: (d: Decisions) => void) => ({
+  name: g.name,
+  garment: g.garment,
+  document: (): ProjectDocument => {
+    const doc = documentOf(g);
+    choose(doc.decisions);
+    return doc;
+  },
+});
+
+export const WARDROBE = {
+  'orchid-house-dress': chosen(ORCHID_DRESS, orchidChoices),
+  'seed-sowers-blouse': chosen(SOWER_BLOUSE, sowerChoices),
+  'pond-trousers': chosen(POND_TROUSERS, pondChoices),
+  'winter-walk-coat': chosen(WINTER_COAT, winterChoices),
+};

@@ -1,16 +1,7 @@
-import { type Decisions, type ProjectDocument } from '../core/document/project.ts';
+import { type ProjectDocument } from '../core/document/project.ts';
 import { mapPath, reversePath } from '../core/geometry/index.ts';
-import { type Drawn, documentOf, type Garment, piece } from '../demo/drawn.ts';
-import {
-  ORCHID_DRESS,
-  orchidChoices,
-  POND_TROUSERS,
-  pondChoices,
-  SOWER_BLOUSE,
-  sowerChoices,
-  WINTER_COAT,
-  winterChoices,
-} from '../demo/wardrobe.ts';
+import { type Drawn, documentOf, piece } from '../demo/drawn.ts';
+import { WARDROBE } from '../demo/wardrobe.ts';
 import { hoodedCoat, raglanCoat } from './makes.ts';
 import { PLAIN_COAT } from './shells.ts';
 
@@ -243,23 +234,16 @@ function facedSkirt(): ProjectDocument {
   return doc;
 }
 
-/** A garment of the wardrobe with what its makers chose. */
-const chosen = (g: Garment, choose: (d: Decisions) => void) => (): ProjectDocument => {
-  const doc = documentOf(g);
-  choose(doc.decisions);
-  return doc;
-};
-
 /** Garments that no one front and back make up. */
 /** Garments that no one front and back make up. */
 export const UNLIKE: Record<string, () => ProjectDocument> = {
   'jacket of front, side panel and back': threePanels,
   'jacket of unlike fronts': unlikeFronts,
   'shirt with a yoke in front': frontYoke,
-  'dress of yoke, bust piece and gathered front, a keyhole behind': chosen(ORCHID_DRESS, orchidChoices),
-  'wrap blouse with a band, ties and peplum': chosen(SOWER_BLOUSE, sowerChoices),
-  'trousers lined to the knee': chosen(POND_TROUSERS, pondChoices),
-  'coat with a waist seam and godets': chosen(WINTER_COAT, winterChoices),
+  'dress of yoke, bust piece and gathered front, a keyhole behind': WARDROBE['orchid-house-dress'].document,
+  'wrap blouse with a band, ties and peplum': WARDROBE['seed-sowers-blouse'].document,
+  'trousers lined to the knee': WARDROBE['pond-trousers'].document,
+  'coat with a waist seam and godets': WARDROBE['winter-walk-coat'].document,
   'dress with one shoulder and a cut-out': oneShoulder,
   'waistcoat of shoulder-princess panels': princessWaistcoat,
   'raglan coat': () => raglanCoat(PLAIN_COAT),

@@ -220,3 +220,10 @@ export const edgesOn = (p: Piece | undefined, ...roles: Role[]): Side[] =>
         ? { piece: e.from.piece, edge: e.from.edge, role: e.role }
         : { piece: p?.id ?? '', edge: e.id, role: e.role },
     );
+
+/** Names of the pieces on both sides of a seam that has no name of its own. */
+export function namesOf(pieces: Piece[], a: Side[], b: Side[]): [string, string] {
+  const names = (sides: Side[]): string =>
+    [...new Set(sides.map((s) => pieces.find((p) => p.id === s.piece)?.name ?? s.piece))].join(' + ');
+  return [names(a), names(b)];
+}

@@ -11,6 +11,7 @@ import {
   edgesOn,
   type Garment,
   isSleeved,
+  namesOf,
   placeOf,
   type Within,
   withinOf,
@@ -92,10 +93,8 @@ const isUsual = (x: Drafted): boolean => !x.base.includes('.');
 
 /** Names of the pieces on both sides. */
 function named(g: Garment, a: Side[], b: Side[]): { between: [string, string] } {
-  const all = [...g.shell, ...g.drafted.flatMap((x) => [x.facing, x.lining, x.under])];
-  const names = (sides: Side[]): string =>
-    [...new Set(sides.map((s) => all.find((p) => p?.id === s.piece)?.name ?? s.piece))].join(' + ');
-  return { between: [names(a), names(b)] };
+  const drafted = g.drafted.flatMap((x) => [x.facing, x.lining, x.under].flatMap((p) => p ?? []));
+  return { between: namesOf([...g.shell, ...drafted], a, b) };
 }
 
 /** The kinds of the pieces a chain goes over. */

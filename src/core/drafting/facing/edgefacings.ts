@@ -3,7 +3,7 @@ import { type JoinCode, type PanelEdge } from '../../garment/index.ts';
 import { pathLength } from '../../geometry/index.ts';
 import { type Edge, type Piece, type Role, type Seam, type Side, sideOf, takenOf } from '../../pattern/index.ts';
 import { type Finding, stop } from '../../result.ts';
-import { type Garment, type Place, placeOf } from '../drafted.ts';
+import { type Garment, namesOf, type Place, placeOf } from '../drafted.ts';
 import { metByLining, rawEdged } from './belowfacing.ts';
 import { allInOne, edgeFacing } from './edgefacing.ts';
 
@@ -202,19 +202,18 @@ function endsOf(g: Garment, bands: Bands): Seam[] {
         const own = role === 'wrist' ? 'facing-wrist' : `facing-${r}`;
         const code = r === 'panel-seam' ? 'facing-across' : own;
         const id = `inside-${name}${again ? `-${again + 1}` : ''}`;
-        const between = code === 'facing-across' && namesOf(bands, a, b);
+        const between =
+          code === 'facing-across' &&
+          namesOf(
+            bands.pieces.map((x) => x.piece),
+            a,
+            b,
+          );
         return [{ id, code, group: 'inside', a, b, ease: { min: 0, max: 0 }, ...(between && { between }) }];
       }),
     ),
   );
 }
-
-const namesOf = (bands: Bands, ...sides: [Side[], Side[]]): [string, string] => {
-  const names = sides.map((side) =>
-    [...new Set(side.map((s) => bands.pieces.find((b) => b.piece.id === s.piece)?.piece.name ?? s.piece))].join(' + '),
-  );
-  return names as [string, string];
-};
 
 const isBackOf = (g: Garment, chain: PanelEdge[]): boolean =>
   chain.some((e) => g.shell.find((p) => p.id === e.piece)?.kind.includes('back'));

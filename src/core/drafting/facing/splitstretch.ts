@@ -19,7 +19,7 @@ import {
 import { type Edge, flatRing, type Piece, type Role, rolesMissing } from '../../pattern/index.ts';
 import { ok, type Result, refuse } from '../../result.ts';
 import { tooWide } from '../shape/largestfit.ts';
-import { cutRun, type Split, withParents } from '../shape/oriented.ts';
+import { cutRun, type RunAndRest, runAndRest, type Split, withParents } from '../shape/oriented.ts';
 import { between } from '../shape/trimtoedge.ts';
 
 /** How wide a facing is where its line comes out at both ends of its stretch, mm along the edge that follows there. */
@@ -35,21 +35,6 @@ const NEAR = 0.002;
 const STEPS = 20;
 /** Less than this is no facing and leaves no lining (mm). */
 const LEAST = 5;
-
-interface Stretch {
-  run: Edge[];
-  rest: Edge[];
-}
-
-/** The first stretch of edges of these roles, and all that follows it round the ring. */
-function stretchOf(ring: Edge[], roles: ReadonlySet<Role>): Stretch | null {
-  const n = ring.length;
-  const first = ring.findIndex((e, i) => roles.has(e.role) && !roles.has((ring[(i + n - 1) % n] as Edge).role));
-  if (first < 0) return null;
-  const turned = [...ring.slice(first), ...ring.slice(0, first)];
-  const count = turned.findIndex((e) => !roles.has(e.role));
-  return { run: turned.slice(0, count), rest: turned.slice(count) };
-}
 
 interface Landed {
   path: Path;
@@ -91,7 +76,7 @@ function landedAt(run: Path, rest: Path, w: Widths): Landed | null {
  */
 export function splitStretch(piece: Piece, roles: ReadonlySet<Role>, widths: Widths, seam: number): Result<Split> {
   const ring = withParents(piece);
-  const found = stretchOf(ring, roles);
+  const found = runAndRest(ring, (e) => roles.has(e.role));
   if (!found) return refuse(rolesMissing(piece, [...roles]));
   const made = parted(piece, found, widths, seam);
   if (made) return ok(made);
@@ -132,7 +117,7 @@ function byArea(run: Path, rest: Path, width: number): Landed | null {
   return { path: lighten(polyline([pointAlong(rest, low), ...inner, pointAlong(rest, high)])), high, low };
 }
 
-function parted(piece: Piece, s: Stretch, widths: Widths, seam: number): Split | null {
+function parted(piece: Piece, s: RunAndRest, widths: Widths, seam: number): Split | null {
   const [run, rest] = [s.run, s.rest].map((edges) => edges.flatMap((e) => e.path)) as [Path, Path];
   const drawn = (line: Landed | null): Split | null => line && along(piece, s, line, seam);
   return drawn(landedAt(run, rest, widths)) ?? drawn(areaLanded(run, rest, s.rest, widths));
@@ -158,7 +143,7 @@ function areaLanded(run: Path, rest: Path, edges: Edge[], w: Widths): Landed | n
 }
 
 /** Both rings along a line; null where it leaves nothing on one of its sides, or crosses the outline. */
-function along(piece: Piece, { run, rest }: Stretch, line: Landed, seam: number): Split | null {
+function along(piece: Piece, { run, rest }: RunAndRest, line: Landed, seam: number): Split | null {
   const all = rest.reduce((t, e) => t + pathLength(e.path), 0);
   if (line.low - line.high < LEAST || pathLength(line.path) < LEAST) return null;
   if (Math.min(line.high, all - line.low) < 1) return null;

@@ -14,7 +14,7 @@ import {
   startOf,
 } from '../../geometry/index.ts';
 import { type Edge, type From, type Piece, reverseRing } from '../../pattern/index.ts';
-import { cutRun, withParents } from './oriented.ts';
+import { cutRun, runAndRest, withParents } from './oriented.ts';
 
 /** Pieces laid to each other along their seams, to be drawn on as one. */
 export interface Laid {
@@ -92,16 +92,6 @@ function sharedBy(ring: Edge[], other: Piece, j: Join): Shared | null {
   return null;
 }
 
-/** A ring turned to begin with these edges, and the rest of it; null where they don't follow each other. */
-function parted(ring: Edge[], is: (e: Edge) => boolean): { run: Edge[]; rest: Edge[] } | null {
-  const n = ring.length;
-  const first = ring.findIndex((e, i) => is(e) && !is(ring[(i + n - 1) % n] as Edge));
-  if (first < 0) return null;
-  const turned = [...ring.slice(first), ...ring.slice(0, first)];
-  const count = turned.findIndex((e) => !is(e));
-  return turned.slice(count).some(is) ? null : { run: turned.slice(0, count), rest: turned.slice(count) };
-}
-
 /** Edges one after the other drawn on to each other, a wide step with an edge of its own. */
 function closedUp(edges: Edge[]): Edge[] {
   const out: Edge[] = [];
@@ -139,10 +129,12 @@ export function layTogether(base: Laid, other: Piece, j: Join, near: 'start' | '
   const plain = withParents(other);
   const turnedOver = plain.map((e) => ({ ...e, path: mapPath(e.path, X_MIRROR) }));
   const keys = new Set(shared.own.map(keyOf));
-  const mine = parted(base.piece.ring, (e) => e.from !== undefined && keys.has(keyOf(e.from)));
+  const mine = runAndRest(base.piece.ring, (e) => e.from !== undefined && keys.has(keyOf(e.from)));
   const theirs = new Set(shared.other.map((e) => e.edge));
-  const its = parted(flipped ? reverseRing(turnedOver) : plain, (e) => theirs.has(e.id));
-  if (!mine || !its) return null;
+  const its = runAndRest(flipped ? reverseRing(turnedOver) : plain, (e) => theirs.has(e.id));
+  // In more than one run they cannot be laid along each other.
+  if (!mine || !its || mine.rest.some((e) => e.from !== undefined && keys.has(keyOf(e.from)))) return null;
+  if (its.rest.some((e) => theirs.has(e.id))) return null;
   const cut = (edges: Edge[], [from, to]: [number, number], low: number, high: number) => {
     const all = edges.reduce((t, e) => t + pathLength(e.path), 0);
     const at = (k: number): number => ((k - from) / (to - from || 1)) * all;

@@ -102,3 +102,19 @@ export const beside = (ring: Edge[], role: Role): Role[] =>
     if (e.role === role && next.role !== role) return [next.role];
     return e.role !== role && next.role === role ? [e.role] : [];
   });
+
+/** A ring turned to begin with a run of edges, and all that follows it. */
+export interface RunAndRest {
+  run: Edge[];
+  rest: Edge[];
+}
+
+/** The first run of edges of a kind round a ring; null where there is none, or nothing else. */
+export function runAndRest(ring: Edge[], is: (e: Edge) => boolean): RunAndRest | null {
+  const n = ring.length;
+  const first = ring.findIndex((e, i) => is(e) && !is(ring[(i + n - 1) % n] as Edge));
+  if (first < 0) return null;
+  const turned = [...ring.slice(first), ...ring.slice(0, first)];
+  const count = turned.findIndex((e) => !is(e));
+  return { run: turned.slice(0, count), rest: turned.slice(count) };
+}
