@@ -186,7 +186,7 @@ const SENTENCES: Record<string, Say> = {
   'lining-sliver': (d, mm) =>
     `The facing leaves only a sliver of "${d.name}" to line, about ${mm('width')} wide. Make the facing wider or narrower, so that it covers the panel or leaves room for a seam.`,
   'plan-beyond': (d) =>
-    `The order of making cannot be worked out for this garment yet: no way of making Woodbine knows sews ${d.names} together. What is cut and what was walked holds; keep to the order of your pattern.`,
+    `The order of making cannot be worked out for this garment yet: Woodbine knows no way of making that sews in ${d.names}. What is cut and what was walked holds; keep to the order of your pattern.`,
   'not-lined': (d) =>
     `Not lined: ${d.names}. Nothing says what ${String(d.names).includes(',') ? 'they are' : 'it is'} sewn to, so ${String(d.names).includes(',') ? 'they are' : 'it is'} taken to be laid on, as a pocket or a flap is. If it is part of the garment, name its edges or sew them to another in the garment laid open.`,
   'joins-lost': (d) =>

@@ -113,7 +113,12 @@ function against(placed: OpenedPanel, panel: Panel, j: Join): OpenedPanel | null
 /** By how much a panel is turned to lie upright, by its grain or, a band, by the edge it is sewn on with (radians). */
 function uprightBy(p: Panel): number {
   const band = BANDS[p.kind];
-  const sewn = band ? p.ring.filter((e) => e.role === band.role) : [];
+  // A band between two others is sewn on along both its long edges: it lies by the first.
+  const is = (e: PanelEdge | undefined): boolean => e?.role === band?.role;
+  const first = band ? p.ring.findIndex((e, i) => is(e) && !is(p.ring.at(i - 1))) : -1;
+  const turned = first < 0 ? [] : [...p.ring.slice(first), ...p.ring.slice(0, first)];
+  const end = turned.findIndex((e) => !is(e));
+  const sewn = turned.slice(0, end < 0 ? turned.length : end);
   const [from, to] = [sewn[0], sewn.at(-1)];
   if (!band || !from || !to) return turn(p.up, { x: 0, y: -1 });
   const [a, b] = [startOf(from.path), endOf(to.path)];
