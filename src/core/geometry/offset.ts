@@ -164,16 +164,26 @@ export function offsetBetween(path: Path, d0: number, d1: number): Path {
   const out: Path = [];
   let before = 0;
   for (const s of path) {
-    const l = segmentLength(s);
-    const parts = Math.max(2, Math.ceil(l / 25));
-    let from = placed(s, 0, before, total, d0, d1);
-    for (let i = 1; i <= parts; i++) {
-      const to = placed(s, i / parts, before, total, d0, d1);
-      const h = distance(from.p, to.p) / 3;
-      if (h > SAME_POINT) out.push(cubic(from.p, addScaled(from.p, from.v, h), addScaled(to.p, to.v, -h), to.p));
-      from = to;
-    }
-    before += l;
+    const moved = segmentBetween(s, before, total, d0, d1);
+    // At a corner the two offsets part or cross, as those of an even offset do.
+    if (!out.length) out.push(...moved);
+    else if (moved.length) append(out, moved, d0 + (d1 - d0) * eased(before / total));
+    before += segmentLength(s);
+  }
+  return out;
+}
+
+const eased = (f: number): number => f * f * (3 - 2 * f);
+
+function segmentBetween(s: Segment, before: number, total: number, d0: number, d1: number): Path {
+  const out: Path = [];
+  const parts = Math.max(2, Math.ceil(segmentLength(s) / 25));
+  let from = placed(s, 0, before, total, d0, d1);
+  for (let i = 1; i <= parts; i++) {
+    const to = placed(s, i / parts, before, total, d0, d1);
+    const h = distance(from.p, to.p) / 3;
+    if (h > SAME_POINT) out.push(cubic(from.p, addScaled(from.p, from.v, h), addScaled(to.p, to.v, -h), to.p));
+    from = to;
   }
   return out;
 }
@@ -181,8 +191,7 @@ export function offsetBetween(path: Path, d0: number, d1: number): Path {
 function placed(s: Segment, t: number, before: number, total: number, d0: number, d1: number) {
   const at = (q: number): Point => {
     const f = (before + segmentLength(s, 0, q)) / total;
-    const ease = f * f * (3 - 2 * f);
-    return offsetPoint(s, q, d0 + (d1 - d0) * ease);
+    return offsetPoint(s, q, d0 + (d1 - d0) * eased(f));
   };
   const p = at(t);
   const step = 1e-4;

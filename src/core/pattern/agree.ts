@@ -97,6 +97,8 @@ const alone = (all: Read[], front: PieceKind, back: PieceKind): number => {
   return (f === 0) === (b === 0) || f + b < 2 ? 0 : 0.5;
 };
 
+const total = (lengths: Lengths, role: Role): number => lengths.get(role)?.total ?? 0;
+
 const WITHIN: ((r: Read) => number)[] = [
   // Both underarm edges of a sleeve are sewn to each other.
   ({ kind, lengths }) => {
@@ -109,15 +111,18 @@ const WITHIN: ((r: Read) => number)[] = [
     return halves === 2 && a && b ? broken(a, b, 0.99, 1.01, 0.03) : 0;
   },
   // A skirt is hardly narrower at its hem than at its waist.
-  ({ kind, lengths }) =>
-    skirts.includes(kind) ? broken(lengths.get('waist')?.total ?? 0, lengths.get('hem')?.total ?? 0, 0, 1.05) : 0,
+  ({ kind, lengths }) => (skirts.includes(kind) ? broken(total(lengths, 'waist'), total(lengths, 'hem'), 0, 1.05) : 0),
   // The neck edge of a collar or stand is one of its two long ones; the other has the short ends beside it.
   ({ lengths }) =>
-    broken(lengths.get('collar-neck')?.total ?? 0, lengths.get('collar-outer')?.total ?? 0, 0.45, 1) +
-    broken(lengths.get('stand-neck')?.total ?? 0, lengths.get('stand-top')?.total ?? 0, 0.6, 1.1),
+    broken(total(lengths, 'collar-neck'), total(lengths, 'collar-outer'), 0.45, 1) +
+    broken(total(lengths, 'stand-neck'), total(lengths, 'stand-top'), 0.6, 1.1),
   ({ kind, lengths }) =>
-    kind === 'front' || kind === 'back'
-      ? broken(lengths.get('neckline')?.total ?? 0, lengths.get('side')?.total ?? 0, 0, 1.3)
+    kind === 'front' || kind === 'back' ? broken(total(lengths, 'neckline'), total(lengths, 'side'), 0, 1.3) : 0,
+  // A back reaches higher at its centre than below the arm, and its neck is shorter than its armhole.
+  ({ kind, lengths }) =>
+    kind === 'back'
+      ? broken(total(lengths, 'side'), total(lengths, 'centre-back') + total(lengths, 'vent'), 0, 1) +
+        broken(total(lengths, 'neckline'), total(lengths, 'armhole'), 0, 1)
       : 0,
 ];
 

@@ -6,6 +6,7 @@ import { coatDocument, coatFigures, piecesOf } from '../../../test/shells.ts';
 import { usualDecisions } from '../../document/project.ts';
 import { joinedSurface } from '../../garment/index.ts';
 import {
+  distance,
   endDirection,
   insideRing,
   nearestOn,
@@ -146,7 +147,10 @@ describe('darts and pleats in the way', () => {
           if (!made.ok) throw new Error(JSON.stringify(made.findings));
           expect(made.value.closed).toBe(1);
           const sewn = pathLength(of(piece, 'waist')) - (takenOf(piece).get('e6') ?? 0);
-          expect(pathLength(of(made.value.piece, 'waist'))).toBeCloseTo(sewn, 1);
+          // The bend that closing leaves is trued, which takes less than 0.3 mm.
+          const short = sewn - pathLength(of(made.value.piece, 'waist'));
+          expect(short).toBeGreaterThan(-0.01);
+          expect(short).toBeLessThan(0.31);
           expect(selfCrossing(flatRing(made.value.piece.ring))).toBeNull();
           const bands = { pieces: [{ role: 'waist' as const, piece: made.value.piece, shell: piece }], findings: [] };
           const seams = edgeFacingSeams(garment([piece]), bands, []);
@@ -171,10 +175,13 @@ describe('darts and pleats in the way', () => {
         const closed = closeDarts({ ring: piece.ring, piece: { ...piece, lines: [line.value] } }, 'waist');
         const bent = turn(p(0, 1), startDirection(closed?.after.path ?? []));
         expect(Math.abs(bent)).toBeCloseTo(2 * Math.atan(width / 2 / length), 6);
-        expect(closed?.run.map((e) => pathLength(e.path))).toEqual([
-          expect.closeTo(120 - width / 2, 6),
-          expect.closeTo(120 - width / 2, 6),
-        ]);
+        // Trued: in one line where the dart was, and hardly shorter for it.
+        const [one, other] = closed?.run.map((e) => e.path) as [Path, Path];
+        expect(distance(endDirection(one), startDirection(other))).toBeLessThan(1e-6);
+        for (const half of [one, other]) {
+          expect(pathLength(half)).toBeGreaterThan(120 - width / 2 - 0.2);
+          expect(pathLength(half)).toBeLessThan(120 - width / 2 + 1e-6);
+        }
         // Nothing is torn: each stretch begins where the one before ends.
         expect(closed?.run[1]?.path[0]?.a).toEqual(closed?.run[0]?.path.at(-1)?.b);
       }),

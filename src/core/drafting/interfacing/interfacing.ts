@@ -3,6 +3,7 @@ import {
   bandsAlong,
   crossings,
   difference,
+  endDirection,
   extend,
   flatten,
   nearestOn,
@@ -16,7 +17,9 @@ import {
   ringsArea,
   selfCrossing,
   signedArea,
+  startDirection,
   stretch,
+  turn,
   union,
   weld,
 } from '../../geometry/index.ts';
@@ -130,18 +133,33 @@ const LEAST_STRIP = 12;
 
 const OPENING: ReadonlySet<Role> = new Set<Role>(['front-edge']);
 
-/** The strip of a front that does not go from hem to neckline: from seam to seam along its edge. */
-function fromSeamToSeam(front: Piece, width: number): Edge[] | null {
-  const made = splitStretch(front, OPENING, { start: width, end: width }, 0);
+/** A neckline that turns off from the front edge by less than this is the upper part of it: a V (radians). Own figure. */
+const V_NECK = Math.PI / 4;
+const OVER_V: ReadonlySet<Role> = new Set<Role>(['front-edge', 'neckline']);
+
+/** Whether the neckline goes on from the front edge as in a V, so that what holds the edge holds the neck as well. */
+function isVNeck(o: Oriented): boolean {
+  const [edge, neck] = [runPath(o.ring, 'front-edge'), runPath(o.ring, 'neckline')];
+  return Math.abs(turn(endDirection(edge), startDirection(neck))) < V_NECK;
+}
+
+/** The strip of a front that does not go from hem to neckline, or goes on along it: from seam to seam along its edge. */
+function fromSeamToSeam(front: Piece, width: number, roles = OPENING): Edge[] | null {
+  const made = splitStretch(front, roles, { start: width, end: width }, 0);
   const inner = (e: Edge): Edge => (e.role === 'facing-line' ? { ...e, id: 'inner', role: 'inner' } : e);
   return made.ok ? made.value.facing.map(inner) : null;
 }
 
-/** Interfacing along the shell's front edge, `width` mm wide from its lower to its upper end; its inner edge lies free. */
+/**
+ * Interfacing along the shell's front edge, `width` mm wide from its lower to its upper end, of a V neck on to the shoulder; its
+ * inner edge lies free.
+ */
 export function frontEdgeStrip(front: Piece, width: number, trim: Trim): Result<Piece> {
   const o = orient(front, 'front-edge', 'neckline');
   const whole = o && run(o.ring, 'hem').length ? o : null;
-  const stripOf = (w: number): Edge[] | null => (whole ? stripRing(whole, w) : fromSeamToSeam(front, w));
+  const along = whole && isVNeck(whole) ? OVER_V : OPENING;
+  const stripOf = (w: number): Edge[] | null =>
+    whole && along === OPENING ? stripRing(whole, w) : fromSeamToSeam(front, w, along);
   if (width < LEAST_STRIP)
     return refuse(stop('front-strip-narrow', { piece: front.id }, { name: front.name, width, least: LEAST_STRIP }));
   const strip = stripOf(width);

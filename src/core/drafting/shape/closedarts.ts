@@ -1,7 +1,10 @@
 import {
   type Affine,
+  addScaled,
   compose,
+  cubic,
   distance,
+  endDirection,
   endOf,
   IDENTITY,
   mapPath,
@@ -9,6 +12,8 @@ import {
   type Point,
   pathLength,
   pointAlong,
+  splitSegment,
+  startDirection,
   startOf,
   stretch,
   sub,
@@ -53,6 +58,7 @@ export function closeDarts(o: Pick<Oriented, 'ring' | 'piece'>, role: Role): Clo
   const after = ring[(first + edges.length) % n] as Edge;
   const takes = takesOf({ ring, lines: piece.lines });
   const out: Edge[] = [];
+  const closedAt = new Set<number>();
   let m = IDENTITY;
   let count = 0;
   for (let k = 0; k < edges.length; k++) {
@@ -63,10 +69,40 @@ export function closeDarts(o: Pick<Oriented, 'ring' | 'piece'>, role: Role): Clo
       m = compose(m, closing(pointAlong(e.path, t.from), pointAlong(e.path, t.to), t.apex));
       from = t.to;
       count += 1;
+      closedAt.add(out.length);
     }
     keep(out, e, from, pathLength(e.path), m);
   }
-  return { run: out, before, after: { ...after, path: mapPath(after.path, m) }, count };
+  return { run: trued(out, closedAt), before, after: { ...after, path: mapPath(after.path, m) }, count };
+}
+
+/** How far to both sides of a closed dart the edge is trued, mm at most. Common practice. */
+const TRUED = 25;
+/** A smaller bend than this is none (radians). */
+const BEND = 0.01;
+/** Truing makes the edge no shorter than by so much, mm: a curve r to both sides of a bend θ is shorter by rθ²/6. */
+const LOST = 0.3;
+
+/** The bends that closing leaves, drawn over in one curve as they are by hand: as far to both sides as there is room. */
+function trued(edges: Edge[], closedAt: ReadonlySet<number>): Edge[] {
+  const out = [...edges];
+  const lengths = edges.map((e) => pathLength(e.path));
+  for (const i of closedAt) {
+    const [a, b] = [out[i - 1], out[i]];
+    const bend = a && b ? Math.abs(turn(endDirection(a.path), startDirection(b.path))) : 0;
+    if (!a || !b || bend < BEND) continue;
+    // Half of a stretch between two darts is left to each of them.
+    const share = (k: number, other: number): number => (lengths[k] as number) * (closedAt.has(other) ? 0.5 : 0.9);
+    const r = Math.min(TRUED, (6 * LOST) / bend ** 2, share(i - 1, i - 1), share(i, i + 1));
+    const [left, right] = [stretch(a.path, 0, pathLength(a.path) - r), stretch(b.path, r, pathLength(b.path))];
+    const [p, q] = [endOf(left), startOf(right)];
+    const k = distance(p, q) / 3;
+    const curve = cubic(p, addScaled(p, endDirection(left), k), addScaled(q, startDirection(right), -k), q);
+    const [first, second] = splitSegment(curve, 0.5);
+    out[i - 1] = { ...a, path: [...left, first] };
+    out[i] = { ...b, path: [second, ...right] };
+  }
+  return out;
 }
 
 /** Adds the stretch of an edge from `a` to `b` mm, moved, knowing its part of the parent. */
