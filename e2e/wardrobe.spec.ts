@@ -21,12 +21,12 @@ test('the dress: lining cut from the shell with changes, a zip more or less, cho
   await page.getByText('from pieces of its own').click();
   await page.getByRole('button', { name: 'Hold these choices and try others against them' }).click();
   await expect(page.getByText('Nothing differs yet')).toBeVisible();
-  await page.getByText('There is a zip in the centre back').click();
+  await page.getByText('There is a zip in a seam').click();
   await expect(page.getByRole('cell', { name: 'Back lining', exact: true })).toBeVisible();
   await saved(page);
   await page.getByRole('button', { name: 'Go back to them' }).click();
   await expect(page.getByText('Nothing differs yet')).toBeVisible();
-  await expect(page.getByText('Its length from the neck')).toBeVisible();
+  await expect(page.getByText('Its length from the upper end of the seam')).toBeVisible();
 
   await page.getByRole('tab', { name: 'Facings' }).click();
   await page.getByText('A bias strip at the neck instead').click();

@@ -12,13 +12,17 @@ import {
 import {
   BIAS_SCHOOLS,
   BULKS,
+  CAP_WAYS,
   DART_CHOICES,
   FACING_KINDS,
   FINISHES,
   FRONT_INTERFACINGS,
+  FRONT_LININGS,
   HEM_KINDS,
   type ProjectDocument,
   SLIT_SEAMS,
+  STRIP_KINDS,
+  ZIP_SEAMS,
 } from '../core/document/project.ts';
 import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
 import { LONGEST_NAME, plainName } from '../core/text.ts';
@@ -192,6 +196,18 @@ const closure = z.strictObject({
 
 const edgeSaid = z.strictObject({ piece: id, edge: id, mirrored: z.boolean() });
 
+const strip = z.strictObject({
+  id,
+  kind: z.enum(STRIP_KINDS),
+  name: words.trim().min(1),
+  count: whole(1, 60),
+  length: mm.min(1),
+  width: mm.min(1).max(2000),
+  ratio: z.number().min(1).max(6),
+  hem: mm.max(300),
+  to: z.strictObject({ piece: id, edge: id }).nullable(),
+});
+
 const decisions = z.strictObject({
   allowances: z.strictObject({ seam: mm.max(100), hem: mm.max(300), wrist: mm.max(300) }),
   facing: z.strictObject({
@@ -231,7 +247,8 @@ const decisions = z.strictObject({
     body: z.boolean(),
     sleeves: z.boolean(),
     skirt: z.boolean(),
-    zip: z.strictObject({ length: mm, ...turnedSeams }),
+    fronts: z.enum(FRONT_LININGS),
+    zip: z.strictObject({ length: mm, at: z.enum(ZIP_SEAMS), on: z.enum(['left', 'right']), ...turnedSeams }),
     vent: z.strictObject({ over: z.enum(['left', 'right']), ...turnedSeams }),
     slit: z.strictObject({ at: z.enum(SLIT_SEAMS), length: mm, ...turnedSeams }),
     hem,
@@ -251,6 +268,9 @@ const decisions = z.strictObject({
   }),
   closure,
   joins: z.array(z.strictObject({ id, a: edgeSaid, b: edgeSaid.nullable() })).max(2000),
+  reallowed: z.array(z.strictObject({ piece: id, edge: id, allowance: mm.max(300) })).max(4000),
+  caps: z.array(z.strictObject({ piece: id, way: z.enum(CAP_WAYS), ease: mm.max(100) })).max(100),
+  strips: z.array(strip).max(60),
   making: z.strictObject({
     bulk: z.enum(BULKS),
     lace: z.boolean(),
@@ -266,10 +286,10 @@ const decisions = z.strictObject({
   }),
 });
 
-/** A saved project, version 6: every number finite and in range, nothing unknown in it, ids that belong together. */
+/** A saved project, version 7: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(6),
+    schema: z.literal(7),
     name: words.trim().min(1),
     garment: words.min(1).max(40),
     units: z.enum(['mm', 'in']),

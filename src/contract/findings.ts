@@ -222,6 +222,10 @@ const SENTENCES: Record<string, Say> = {
     `A back facing ${mm('depth')} deep does not come out at the armhole of "${d.name}". From ${mm('least')} to ${mm('most')} would.`,
   'vent-without-seam': (d) =>
     `"${d.name}" has a vent, but no centre back seam above it: left and right could not differ. Say at its centre back that it is a seam and not a fold, or name those edges something else.`,
+  'zip-without-seam': (d, mm) =>
+    `There is no seam called ${called(d.role)} that a zip ${mm('length')} long reaches in the lining, so no lining was cut back for it. Say which seam it lies in, or name that edge on the pattern page: on a fold there can be no zip.`,
+  'plan-zip-elsewhere': (d) =>
+    `The order of making cannot be worked out yet for a zip in the ${called(d.role)}: Woodbine knows only zips in the centre back. What is cut and what was walked holds; keep to the order of your pattern.`,
   'pleat-too-wide': (d, mm) =>
     `A centre back pleat of ${mm('pleat')} is wider than "${d.name}" itself. At most ${mm('most')} would do; {20–40 mm} is usual.`,
   'facings-meet': (d, mm) =>

@@ -1,6 +1,3 @@
-import { usualClosure } from '../core/closure/choices.ts';
-import { usualDecisions } from '../core/document/project.ts';
-
 /** A saved document of any version, not looked at yet. */
 export type Plain = Record<string, unknown>;
 
@@ -13,39 +10,70 @@ function onePerFold(shell: unknown): unknown {
   return { ...(shell as object), pieces: pieces.map((p) => (folded(p) ? { ...p, count: 1 } : p)) };
 }
 
-/** Decisions that version 2 knows beside those of version 1, as a project of version 1 was derived: none of them. */
+// What a later version knows beside the one before is filled in with what was so then: literals, for today's usual may change.
+
+const TURNED = { shellSeam: 10, liningSeam: 10 };
+
+/** What version 2 knows beside version 1, which had no such facings. */
+const FACINGS_OF_EDGES = {
+  facing: {
+    bands: { armhole: 0, waist: 0, hem: 0, wrist: 0 },
+    inOne: 0,
+    turn: 1,
+    finish: 'overlocked',
+    bias: { neck: false, armhole: false, finished: 8, school: 'turned', shorter: 3 },
+  },
+  lining: { smaller: 3, darts: 'sewn', skirt: true, zip: { length: 0, ...TURNED } },
+  interfacing: { collars: true, hems: 0, stay: 0 },
+};
+
+/** What version 3 knows beside version 2, as a project of version 2 was derived. */
+const VENTS = {
+  facing: { kind: 'separate', out: 3, breakAt: 250, deep: 0, hood: 50 },
+  lining: {
+    vent: { over: 'left', ...TURNED },
+    slit: { at: 'side', length: 0, ...TURNED },
+    self: false,
+    body: true,
+    sleeves: true,
+    pockets: 'out',
+    pleatLength: 0,
+  },
+  interfacing: { front: 'strip', stand: 'both', zip: 0, patches: false },
+};
+const RIB = { ribDepth: 60, ribShare: 85 };
+
+/** What version 5 knows of the closing: its ends held where they were set, and its gaps to the millimetre. */
+const CLOSINGS = {
+  ...{ on: true, kind: 'single', fastener: 'button', show: false, side: 'right', diameter: 23, thickness: 4 },
+  ...{ shape: 'flat', strip: 54, length: 600, measured: null, extension: 25, band: 0, by: 'count', count: 6, most: 7 },
+  ...{ gap: 100, top: 18, topGive: 0, bottom: 180, bottomGive: 0, breakTop: false, pocketBottom: false },
+  ...{ school: 'equal', firstGap: 70, group: { size: 2, inner: 35 }, rounding: 'fine' },
+  ...{ stand: { hole: false, height: 30 }, bust: { want: 'no', own: false, at: 220, body: 0, garment: 0 } },
+  ...{ waist: { keepClear: false, at: 400, belt: 40 }, keep: [], direction: 'horizontal', snug: false },
+  ...{ start: 'past', keyhole: false, double: { columns: 1, across: 60, working: 2 }, answer: 0 },
+  ...{ pins: [], others: [], done: [], tries: [] },
+};
+
+const MAKING = { bulk: 'medium', lace: false, methods: {}, extras: [], order: null, left: [] };
+
+const decisionsOf = (doc: Plain): Record<string, Plain> => (doc.decisions ?? {}) as Record<string, Plain>;
+
 function withFacingsOfEdges(doc: Plain): Plain {
-  const d = (doc.decisions ?? {}) as Record<string, Plain>;
-  const { facing, lining, interfacing } = usualDecisions();
-  const added = {
-    facing: { bands: facing.bands, inOne: 0, turn: facing.turn, finish: facing.finish, bias: facing.bias },
-    lining: { smaller: lining.smaller, darts: lining.darts, skirt: lining.skirt, zip: lining.zip },
-    interfacing: { collars: interfacing.collars, hems: 0, stay: 0 },
-  };
+  const d = decisionsOf(doc);
   return {
     ...doc,
     ...(doc.shell !== undefined && { shell: onePerFold(doc.shell) }),
     schema: 2,
-    decisions: { ...d, ...withUsual(d, added) },
+    decisions: { ...d, ...withMore(d, FACINGS_OF_EDGES) },
   };
 }
 
-/** Decisions that version 3 knows beside those of version 2, as a project of version 2 was derived. */
 function withVents(doc: Plain): Plain {
-  const d = (doc.decisions ?? {}) as Record<string, Plain>;
-  const { facing, lining, interfacing } = usualDecisions();
-  const { kind, out, breakAt, deep, hood } = facing;
-  const { vent, slit, self, body, sleeves, pockets, pleatLength } = lining;
-  const { front, stand, zip, patches } = interfacing;
-  const { ribDepth, ribShare } = lining.hem;
-  const old = (d.lining ?? {}) as Record<string, Plain>;
-  const ribbed = (key: 'hem' | 'wrist'): Plain => ({ ribDepth, ribShare, ...old[key] });
-  const added = {
-    facing: { kind, out, breakAt, deep, hood },
-    lining: { vent, slit, self, body, sleeves, pockets, pleatLength },
-    interfacing: { front, stand, zip, patches },
-  };
-  const merged = withUsual(d, added);
+  const d = decisionsOf(doc);
+  const old = d.lining ?? {};
+  const ribbed = (key: 'hem' | 'wrist'): Plain => ({ ...RIB, ...(old[key] as Plain) });
+  const merged = withMore(d, VENTS);
   return {
     ...doc,
     schema: 3,
@@ -57,25 +85,33 @@ function withVents(doc: Plain): Plain {
 const withMaking = (doc: Plain): Plain => ({
   ...doc,
   schema: 4,
-  decisions: { making: usualDecisions().making, ...(doc.decisions as Plain) },
+  decisions: { making: structuredClone(MAKING), ...decisionsOf(doc) },
 });
 
-/**
- * Version 5 knows where every button goes and why: a project of version 4 as it was, its ends held where they were set and
- * its gaps to the millimetre.
- */
+/** Version 5 knows where every button goes and why. */
 function withClosings(doc: Plain): Plain {
-  const d = (doc.decisions ?? {}) as Record<string, Plain>;
-  const asItWas = { ...usualClosure(), bottomGive: 0, rounding: 'fine' };
-  return { ...doc, schema: 5, decisions: { ...d, closure: { ...asItWas, ...d.closure } } };
+  const d = decisionsOf(doc);
+  return { ...doc, schema: 5, decisions: { ...d, closure: { ...structuredClone(CLOSINGS), ...d.closure } } };
 }
 
 /** Version 6 keeps what was said of joins: in a project of version 5 nothing was. */
-const withJoins = (doc: Plain): Plain => ({ ...doc, schema: 6, decisions: { joins: [], ...(doc.decisions as Plain) } });
+const withJoins = (doc: Plain): Plain => ({ ...doc, schema: 6, decisions: { joins: [], ...decisionsOf(doc) } });
+
+/** Version 7 knows zips in other seams, fronts cut double, other allowances, redrawn caps and strips: version 6 had none. */
+function withUnlikeSeams(doc: Plain): Plain {
+  const d = decisionsOf(doc);
+  const lining = d.lining ?? {};
+  const zip = { at: 'centre-back', on: 'left', ...(lining.zip as Plain) };
+  return {
+    ...doc,
+    schema: 7,
+    decisions: { reallowed: [], caps: [], strips: [], ...d, lining: { fronts: 'lined', ...lining, zip } },
+  };
+}
 
 /** Parts of the decisions with what they lack. */
-const withUsual = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
-  Object.fromEntries(Object.entries(added).map(([key, more]) => [key, { ...more, ...d[key] }]));
+const withMore = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
+  Object.fromEntries(Object.entries(structuredClone(added)).map(([key, more]) => [key, { ...more, ...d[key] }]));
 
 /** Forward migrations: `migrations[n]` takes a document of version n to n + 1. */
 export const migrations: Record<number, (doc: Plain) => Plain> = {
@@ -84,5 +120,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   3: withMaking,
   4: withClosings,
   5: withJoins,
+  6: withUnlikeSeams,
 };
-export const CURRENT_SCHEMA = 6;
+export const CURRENT_SCHEMA = 7;

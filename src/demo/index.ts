@@ -77,7 +77,7 @@ export const pottingShirt = (): Result<ProjectDocument> =>
 export const seedHallDress = (): Result<ProjectDocument> =>
   drafted(DRESS, dressSvg(), ({ decisions: d }) => {
     Object.assign(d.facing, { shoulder: 50, back: 60 });
-    Object.assign(d.lining, { pleat: 0, darts: 'pleats', zip: { length: 520, shellSeam: 10, liningSeam: 10 } });
+    Object.assign(d.lining, { pleat: 0, darts: 'pleats', zip: { ...d.lining.zip, length: 520 } });
     d.lining.hem = { ...d.lining.hem, kind: 'free', above: 25, turn1: 20, turn2: 20 };
     Object.assign(d.interfacing, { frontStrip: 0 });
     d.closure.on = false;

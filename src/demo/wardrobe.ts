@@ -302,7 +302,7 @@ const WINTER_COAT: Garment = {
 /** Lined, a zip in the back below the keyhole, no pleat; nothing buttons. */
 function orchidChoices(d: Decisions): void {
   Object.assign(d.facing, { shoulder: 45, back: 60 });
-  Object.assign(d.lining, { pleat: 0, zip: { length: 250, shellSeam: 10, liningSeam: 10 } });
+  Object.assign(d.lining, { pleat: 0, zip: { ...d.lining.zip, length: 250 } });
   d.lining.hem = { ...d.lining.hem, kind: 'free', above: 25, turn1: 20, turn2: 20 };
   d.closure.on = false;
 }

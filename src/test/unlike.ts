@@ -229,12 +229,25 @@ function facedSkirt(): ProjectDocument {
     );
   const doc = documentOf({ name: 'Faced skirt', garment: 'skirt', pieces: [half(true), half(false)] });
   doc.decisions.facing.bands.waist = 50;
-  Object.assign(doc.decisions.lining, { pleat: 0, zip: { length: 180, shellSeam: 10, liningSeam: 10 } });
+  Object.assign(doc.decisions.lining, { pleat: 0, zip: { ...doc.decisions.lining.zip, length: 180 } });
   doc.decisions.closure.on = false;
   return doc;
 }
 
-/** Garments that no one front and back make up. */
+/** The same with its zip in the left side seam, its back on the fold like its front. */
+function sideZip(): ProjectDocument {
+  const doc = facedSkirt();
+  const back = doc.shell?.pieces[1];
+  if (back && doc.shell)
+    doc.shell.pieces[1] = {
+      ...back,
+      count: 1,
+      ring: back.ring.map((e) => (e.role === 'centre-back' ? { ...e, onFold: true } : e)),
+    };
+  Object.assign(doc.decisions.lining.zip, { length: 200, at: 'side' });
+  return doc;
+}
+
 /** Garments that no one front and back make up. */
 export const UNLIKE: Record<string, () => ProjectDocument> = {
   'jacket of front, side panel and back': threePanels,
@@ -249,4 +262,5 @@ export const UNLIKE: Record<string, () => ProjectDocument> = {
   'raglan coat': () => raglanCoat(PLAIN_COAT),
   'hooded coat': () => hoodedCoat(PLAIN_COAT),
   'skirt faced at the waist': facedSkirt,
+  'skirt with a zip in its side': sideZip,
 };

@@ -93,6 +93,14 @@ export type DartChoice = (typeof DART_CHOICES)[number];
 export const SLIT_SEAMS = ['side', 'centre-back', 'centre-front'] as const;
 export type SlitSeam = (typeof SLIT_SEAMS)[number];
 
+/** Where a zip can lie; in a side seam on one side only. */
+export const ZIP_SEAMS = ['centre-back', 'centre-front', 'side'] as const;
+export type ZipSeam = (typeof ZIP_SEAMS)[number];
+
+/** The fronts are lined as the rest is, or cut twice from the shell: then they need no facing, and the back has one only. */
+export const FRONT_LININGS = ['lined', 'double'] as const;
+export type FrontLining = (typeof FRONT_LININGS)[number];
+
 /** Seams with an allowance that is turned in: on the shell and on the lining, mm. */
 export interface TurnedSeams {
   shellSeam: number;
@@ -122,6 +130,49 @@ export interface JoinSaid {
   id: string;
   a: EdgeSaid;
   b: EdgeSaid | null;
+}
+
+/** An edge cut with another allowance than the pattern's: the seam stays where it is, the cut line moves. */
+export interface AllowanceSaid {
+  piece: string;
+  edge: string;
+  /** mm. */
+  allowance: number;
+}
+
+/**
+ * Pieces that are cut by figures: a tie or sash, folded along its middle; a ruffle, gathered on to an edge; a flounce, a ring
+ * as long inside as its edge; belt loops, cut in one strip.
+ */
+export const STRIP_KINDS = ['tie', 'ruffle', 'flounce', 'belt-loops'] as const;
+export type StripKind = (typeof STRIP_KINDS)[number];
+
+export interface StripSaid {
+  id: string;
+  kind: StripKind;
+  name: string;
+  count: number;
+  /** Finished length of a tie or of one loop, mm. */
+  length: number;
+  /** Finished width of a tie or loop, finished depth of a ruffle or flounce, mm. */
+  width: number;
+  /** How many times as long as its edge a ruffle is. */
+  ratio: number;
+  /** Its hem, mm. */
+  hem: number;
+  /** The edge a ruffle or flounce is sewn to. */
+  to: { piece: string; edge: string } | null;
+}
+
+/** How a sleeve cap too short for its armhole is redrawn: deeper towards the underarm, or lifted at its top. */
+export const CAP_WAYS = ['deepened', 'lifted'] as const;
+export type CapWay = (typeof CAP_WAYS)[number];
+
+export interface CapSaid {
+  piece: string;
+  way: CapWay;
+  /** By how much it is to be longer than its armhole, mm. */
+  ease: number;
 }
 
 export interface Decisions {
@@ -171,8 +222,10 @@ export interface Decisions {
     sleeves: boolean;
     /** The skirt has a lining of its own. */
     skirt: boolean;
-    /** A zip in the centre back: its length, and the seams with the turned allowance on shell and lining; 0 long for none. */
-    zip: { length: number } & TurnedSeams;
+    fronts: FrontLining;
+    /** A zip from the upper end of a seam: its length, on which side where it lies in a side seam, and the seams with the turned
+     * allowance on shell and lining; 0 long for none. */
+    zip: { length: number; at: ZipSeam; on: 'left' | 'right' } & TurnedSeams;
     /** A vent drawn on the back: which half laps over, as worn; its extension folds back. */
     vent: { over: 'left' | 'right' } & TurnedSeams;
     /** A seam left open so far above the finished hem; 0 for none. */
@@ -202,6 +255,9 @@ export interface Decisions {
   closure: ClosureChoice;
   /** What is sewn to what, where that is not as suggested. */
   joins: JoinSaid[];
+  reallowed: AllowanceSaid[];
+  caps: CapSaid[];
+  strips: StripSaid[];
   /** How it is put together. */
   making: {
     bulk: Bulk;
@@ -225,7 +281,7 @@ export const CLOSING_ONLY = 'closing';
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 6;
+  schema: 7;
   name: string;
   garment: string;
   units: LengthUnit;
@@ -279,7 +335,8 @@ export function usualDecisions(): Decisions {
       body: true,
       sleeves: true,
       skirt: true,
-      zip: { length: 0, shellSeam: 10, liningSeam: 10 },
+      fronts: 'lined',
+      zip: { length: 0, at: 'centre-back', on: 'left', shellSeam: 10, liningSeam: 10 },
       vent: { over: 'left', shellSeam: 10, liningSeam: 10 },
       slit: { at: 'side', length: 0, shellSeam: 10, liningSeam: 10 },
       hem: { ...USUAL_HEM },
@@ -299,6 +356,9 @@ export function usualDecisions(): Decisions {
     },
     closure: usualClosure(),
     joins: [],
+    reallowed: [],
+    caps: [],
+    strips: [],
     making: { bulk: 'medium', lace: false, methods: {}, extras: [], order: null, left: [] },
     paper: { size: 'a4', pieces: null, strip: true },
   };

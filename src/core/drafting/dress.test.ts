@@ -99,7 +99,7 @@ describe('linings of a dress', () => {
     if (!shellDoc) throw new Error('no shell');
     for (const p of shellDoc.pieces)
       p.ring = p.ring.map((e) => (e.role === 'centre-back' ? { ...e, allowance: a } : e));
-    doc.decisions.lining.zip = { length: 300, shellSeam: s1, liningSeam: s2 };
+    Object.assign(doc.decisions.lining.zip, { length: 300, shellSeam: s1, liningSeam: s2 });
     const c = compute(doc);
     const shell = c.shell.find((p) => p.kind === 'back') as Piece;
     const lining = c.inside.find((p) => p.id === 'back-lining') as Piece;
@@ -120,7 +120,7 @@ describe('linings of a dress', () => {
   test('a zip longer than the bodice runs on into the skirt', () => {
     const doc = made(seedHallDress());
     const depth = (length: number): number => {
-      doc.decisions.lining.zip = { length, shellSeam: 10, liningSeam: 10 };
+      doc.decisions.lining.zip.length = length;
       const c = compute(doc);
       const lining = c.inside.find((p) => p.id === 'skirt-back-lining') as Piece;
       const edge = of(lining, 'centre-back');

@@ -173,7 +173,7 @@ function acrossJoin(s: Sewing, j: Join): void {
   const covers = (x: Side[], y: Side[]): boolean => x.length > 0 && y.length === 0;
   const mixed = fa.length > 0 && fb.length > 0 && (covers(fa, la) ? lb.length > 0 : covers(fb, lb) && la.length > 0);
   if (mixed) put('inside', facingCode(j.code), [...fa, ...la], [...fb, ...lb], SHOULDER_EASE);
-  else if (fa.length && fb.length && !(j.code === 'centre-back' && d.lining.zip.length > 0)) {
+  else if (fa.length && fb.length && !(j.code === d.lining.zip.at && j.code !== 'side' && d.lining.zip.length > 0)) {
     put('inside', facingCode(j.code), shorter(s, fa, fb), shorter(s, fb, fa));
   }
   const seam = liningSeam(g, { ...j, a, b });
@@ -205,8 +205,9 @@ const reachesArmhole = (s: Sewing, x: Drafted): boolean =>
 
 /** A lining cut back beside a zip ends so much before the facing it is sewn to. */
 function besideZip(p: Piece, d: Decisions): Partial<Seam> | null {
-  const centre = p.ring.find((e) => e.role === 'centre-back');
-  if (!centre || centre.onFold || d.lining.zip.length <= 0) return null;
+  const { at, length } = d.lining.zip;
+  const centre = at === 'side' ? undefined : p.ring.find((e) => e.role === at);
+  if (!centre || centre.onFold || length <= 0) return null;
   const step = centre.allowance - d.lining.zip.shellSeam;
   return { ease: { min: -step * 1.1, max: 0 }, easeOf: 'zip' };
 }

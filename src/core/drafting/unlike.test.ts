@@ -4,7 +4,7 @@ import { type Computed, compute, planOf } from '../document/compute.ts';
 import { type ProjectDocument } from '../document/project.ts';
 import { proofOf } from '../document/proof/index.ts';
 import { loopsCounted, loopsOf, partsOf } from '../garment/index.ts';
-import { pathLength, selfCrossing } from '../geometry/index.ts';
+import { nearestOn, pathLength, pointAlong, selfCrossing } from '../geometry/index.ts';
 import { flatRing, type Piece, type Role } from '../pattern/index.ts';
 
 const made = (name: keyof typeof UNLIKE): Computed => compute((UNLIKE[name] as () => ProjectDocument)());
@@ -73,6 +73,36 @@ describe('by their own figures', () => {
     expect(length(find(coat, 'front-facing'), 'front-edge')).toBeCloseTo(338 + 690, 3);
     for (const id of ['front-lining', 'skirt-front-lining'])
       expect(find(coat, id).ring.some((e) => e.role === 'facing-line')).toBe(true);
+  });
+
+  // R = 2A − s1 − s2 from the shell's cut edge, as in the sum of the trade: A 15, 10 + 10 gives 10; the seam line lies A − s1 inside.
+  test('a zip in one side seam: both halves cut alike, and the line to cut along on the left half beside it', () => {
+    const c = made('skirt with a zip in its side');
+    for (const id of ['skirt-front-lining', 'skirt-back-lining']) {
+      const p = find(c, id);
+      expect(p.reasons.filter((r) => r.rule.startsWith('zip')).map((r) => [r.rule, r.value])).toEqual([
+        ['zip-left', 10],
+      ]);
+      const [line] = p.lines.filter((l) => l.kind === 'cut-away');
+      const side = p.ring.filter((e) => e.role === 'side').flatMap((e) => e.path);
+      const { on, path } = line ?? { on: undefined, path: [] };
+      expect(on).toBe('left');
+      // Of 200 mm the waist facing takes 50; the rest lies 5 inside the seam line, and runs out to it over 50.
+      expect(pathLength(path)).toBeGreaterThan(195);
+      expect(pathLength(path)).toBeLessThan(205);
+      const off = (at: number): number => nearestOn(side, pointAlong(path, at)).distance;
+      const [a, b] = [off(2), off(pathLength(path) - 2)].sort((x, y) => x - y) as [number, number];
+      expect(a).toBeLessThan(0.5);
+      expect(b).toBeCloseTo(5, 2);
+    }
+    const doc = (UNLIKE['skirt with a zip in its side'] as () => ProjectDocument)();
+    // On the fold there is no seam for a zip: told, and never left out without a word.
+    doc.decisions.lining.zip.at = 'centre-back';
+    expect(compute(doc).findings.map((f) => f.code)).toContain('zip-without-seam');
+    // No way of making knows it yet: refused and not proved.
+    doc.decisions.lining.zip.at = 'side';
+    const plan = planOf(doc, compute(doc));
+    expect(!plan.ok && plan.findings.map((f) => f.code)).toEqual(['plan-zip-elsewhere']);
   });
 
   test('a closing line runs from the neck over yoke and lower front, over bodice and skirt', () => {

@@ -70,7 +70,10 @@ export function pieceSheet(p: Piece, cut: CutLine, about: string[] = [], units: 
   const items: Item[] = [{ kind: 'path', path: cut.outline, stroke: 'cut' }];
   const path = (q: Path, stroke: Stroke) => items.push({ kind: 'path', path: q, stroke });
   for (const e of p.ring) path(e.path, e.onFold ? 'fold' : 'seam');
-  for (const l of p.lines) path(l.path, 'inner');
+  for (const l of p.lines) {
+    path(l.path, l.kind === 'cut-away' ? 'cut' : 'inner');
+    if (l.on) items.push(alongLine(l.path, ONE_HALF[l.on]));
+  }
   for (const q of [[line(p.grain.a, p.grain.b)], ...arrow(p.grain.a, p.grain.b)]) path(q, 'grain');
   for (const n of p.notches) {
     const e = p.ring.find((x) => x.id === n.edge);
@@ -117,6 +120,15 @@ export const LEAST_WORDS = 2.5;
 const EDGE_WORDS = 3.2;
 /** How far along an edge its allowance may stand, as shares of its length. */
 const ALONG_EDGE = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8];
+
+/** What is said along a line that holds for one half of the body, as worn. */
+export const ONE_HALF = { left: 'cut here, left half only', right: 'cut here, right half only' } as const;
+
+/** Words that read upward beside the middle of a line. */
+function alongLine(path: Path, text: string): Item {
+  const middle = pointAlong(path, pathLength(path) / 2);
+  return { kind: 'text', at: addScaled(middle, { x: -1, y: 0 }, 2), size: EDGE_WORDS, text, upward: true, free: true };
+}
 
 /** The allowance of an edge beside it, inside the seam line; at a fold, that it is one. */
 function edgeWords(e: Edge, units: LengthUnit): Item[] {

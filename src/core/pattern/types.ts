@@ -106,12 +106,15 @@ export const LINE_KINDS = [
   'dart',
   'pleat',
   'placement',
+  'cut-away',
   'other',
 ] as const;
 
 export interface InternalLine {
   kind: (typeof LINE_KINDS)[number];
   path: Path;
+  /** Of a line to cut along: on which half of the body alone, as worn. */
+  on?: 'left' | 'right';
 }
 
 /** Where stitching starts, stops or turns, where a hole is drilled, or a button sits. */

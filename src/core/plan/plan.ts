@@ -35,7 +35,15 @@ function withoutFinish(ops: Operation[], making: GarmentModel): Finding[] {
 }
 
 /** Choices that contradict each other, whatever the method. */
-const contradictions = ({ d, making }: Task): Finding[] =>
+const contradictions = ({ d, making }: Task): Finding[] => [
+  ...withLapel(d, making),
+  // Every way of making a zip that is known begins at the centre back.
+  ...(d.lining.zip.length > 0 && d.lining.zip.at !== 'centre-back'
+    ? [stop('plan-zip-elsewhere', undefined, { role: d.lining.zip.at })]
+    : []),
+];
+
+const withLapel = (d: Task['d'], making: GarmentModel): Finding[] =>
   d.facing.on && d.facing.kind === 'lapel' && making.joints.some((j) => j.code === 'stand-neck')
     ? [stop('lapel-with-stand', undefined, {})]
     : [];

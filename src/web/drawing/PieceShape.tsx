@@ -1,7 +1,14 @@
 import { memo } from 'react';
-import { boxOf } from '../../core/geometry/index.ts';
+import { boxOf, pathLength, pointAlong } from '../../core/geometry/index.ts';
 import { outlineData, pathData } from '../../core/output/svg.ts';
-import { type CutLine, type Edge, notchTick, outlineOf, type Piece } from '../../core/pattern/index.ts';
+import {
+  type CutLine,
+  type Edge,
+  type InternalLine,
+  notchTick,
+  outlineOf,
+  type Piece,
+} from '../../core/pattern/index.ts';
 import { MATERIAL_WORDS } from '../words/index.ts';
 import { inkOf } from './Hatches.tsx';
 import { Label } from './Label.tsx';
@@ -167,14 +174,7 @@ export const PieceShape = memo(function PieceShape(props: ShapeProps) {
       )}
       <path d={seam} fill={`url(#${hatch}-${piece.material})`} stroke="none" />
       {piece.lines.map((l, i) => (
-        <path
-          key={i}
-          d={pathData(l.path)}
-          fill="none"
-          stroke="var(--chakra-colors-quiet)"
-          strokeWidth={unit}
-          strokeDasharray={dash([2, 3], unit)}
-        />
+        <InnerLine key={i} line={l} unit={unit} />
       ))}
       {piece.ring.map(edge)}
       <Notches piece={piece} unit={unit} />
@@ -184,3 +184,26 @@ export const PieceShape = memo(function PieceShape(props: ShapeProps) {
     </g>
   );
 });
+
+/** A line drawn inside a piece; one to cut along on one half alone says so beside it. */
+function InnerLine({ line: l, unit }: { line: InternalLine; unit: number }) {
+  const middle = l.on && pointAlong(l.path, pathLength(l.path) / 2);
+  return (
+    <>
+      <path
+        d={pathData(l.path)}
+        fill="none"
+        stroke={l.on ? 'var(--chakra-colors-ink)' : 'var(--chakra-colors-quiet)'}
+        strokeWidth={unit}
+        strokeDasharray={dash([2, 3], unit)}
+      />
+      {middle && (
+        <g transform={`translate(${middle.x - 5 * unit} ${middle.y}) rotate(-90)`}>
+          <Label x={0} y={0} size={13} unit={unit} anchor="middle" halo>
+            {l.on} half only
+          </Label>
+        </g>
+      )}
+    </>
+  );
+}

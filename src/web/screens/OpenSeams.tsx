@@ -1,4 +1,11 @@
-import { type Decisions, SLIT_SEAMS, type SlitSeam, type TurnedSeams } from '../../core/document/project.ts';
+import {
+  type Decisions,
+  SLIT_SEAMS,
+  type SlitSeam,
+  type TurnedSeams,
+  ZIP_SEAMS,
+  type ZipSeam,
+} from '../../core/document/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { Ask, Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';
@@ -65,7 +72,7 @@ export function OpenSeams(d: Deciding) {
     <>
       {s.edge('vent', 'back', 'skirt-back') && <Vent {...d} />}
       <Slit {...d} />
-      {s.seamedBack && <Zip {...d} />}
+      {ZIP_SEAMS.some(s.seamed) && <Zip {...d} />}
     </>
   );
 }
@@ -130,21 +137,47 @@ function Slit(d: Deciding) {
   );
 }
 
+const ZIP_WORDS: Record<ZipSeam, string> = {
+  'centre-back': 'centre back',
+  'centre-front': 'centre front',
+  side: 'one side seam',
+};
+
 function Zip(d: Deciding) {
   const { zip } = d.w.doc.decisions.lining;
   const put = putOf(d, 'zip');
+  const { seamed } = shellOf(d);
+  const seams = ZIP_SEAMS.filter((at) => seamed(at) || at === zip.at);
+  const first = seams.find(seamed) ?? zip.at;
   return (
     <>
       <Tick
-        label="There is a zip in the centre back"
+        label="There is a zip in a seam"
         checked={zip.length > 0}
-        onTick={(on) => put({ length: on ? 350 : 0 }, on ? 'Zip in the centre back' : 'No zip')}
+        onTick={(on) => put(on ? { length: 350, at: first } : { length: 0 }, on ? 'With a zip' : 'No zip')}
       />
       {zip.length > 0 && (
         <>
+          <Ask
+            question="Which seam the zip is in"
+            value={zip.at}
+            answers={seams.map((at): [ZipSeam, string] => [at, ZIP_WORDS[at]])}
+            onAnswer={(at) => put({ at }, `Zip in the ${ZIP_WORDS[at]}`)}
+          />
+          {zip.at === 'side' && (
+            <Ask
+              question="On which side, as worn"
+              value={zip.on}
+              answers={[
+                ['left', 'left'],
+                ['right', 'right'],
+              ]}
+              onAnswer={(on) => put({ on }, `Zip in the ${on} side seam`)}
+            />
+          )}
           <AskLength
             d={d}
-            label="Its length from the neck"
+            label="Its length from the upper end of the seam"
             value={zip.length}
             least={100}
             most={700}

@@ -55,10 +55,6 @@ export const shellOf = (d: Deciding) => {
       shell.some((p) => kinds.includes(p.kind) && p.ring.some((e) => e.role === role)),
     darts: shell.some((p) => p.lines.some((l) => l.kind === 'dart')),
     seamed: (role: Role): boolean => shell.some((p) => p.ring.some((e) => e.role === role && !e.onFold)),
-    seamedBack: shell.some(
-      (p) =>
-        (p.kind === 'back' || p.kind === 'skirt-back') && p.ring.some((e) => e.role === 'centre-back' && !e.onFold),
-    ),
   };
 };
 

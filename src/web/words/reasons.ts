@@ -3,6 +3,10 @@ import { formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
 
 type Say = (mm: (key: string) => string, value: string, raw: Record<string, number>) => string;
 
+/** A zip in one side seam: both halves are cut alike, and one of them is cut again. */
+const oneSided = (half: string, mm: Parameters<Say>[0], v: string): string =>
+  `On the ${half} half, as worn, cut along the line drawn beside the zip: R = 2A − s1 − s2 = 2 × ${mm('A')} − ${mm('s1')} − ${mm('s2')} = ${v} from the shell's cut edge. The other half stays as it is.`;
+
 /** The sum behind every derived figure, with its own values in it. */
 const SAY: Record<string, Say> = {
   'facing-front': (_, v) =>
@@ -43,6 +47,8 @@ const SAY: Record<string, Say> = {
   'armhole-smaller': (_, v) => `Armhole ${v} smaller than the shell's, so that it rolls inside. Common: {3 mm}.`,
   zip: (mm, v) =>
     `Cut back beside the zip from the shell's cut edge: R = 2A − s1 − s2 = 2 × ${mm('A')} − ${mm('s1')} − ${mm('s2')} = ${v}.`,
+  'zip-left': (mm, v) => oneSided('left', mm, v),
+  'zip-right': (mm, v) => oneSided('right', mm, v),
   slit: (mm, v) =>
     `Cut back beside the slit from the shell's cut edge: R = 2A − s1 − s2 = 2 × ${mm('A')} − ${mm('s1')} − ${mm('s2')} = ${v}.`,
   'vent-over': (mm, v) =>

@@ -9,6 +9,9 @@ const SCREENS: Record<keyof Decisions, string> = {
   interfacing: 'inside',
   closure: 'buttons',
   joins: 'seams',
+  reallowed: 'pattern',
+  caps: 'seams',
+  strips: 'inside',
   making: 'plan',
   paper: 'paper',
 };

@@ -176,7 +176,7 @@ describe('darts and pleats in the way', () => {
         const bent = turn(p(0, 1), startDirection(closed?.after.path ?? []));
         expect(Math.abs(bent)).toBeCloseTo(2 * Math.atan(width / 2 / length), 6);
         // Trued: in one line where the dart was, and hardly shorter for it.
-        const [one, other] = closed?.run.map((e) => e.path) as [Path, Path];
+        const [one, other] = (closed?.run ?? []).map((e) => e.path) as [Path, Path];
         expect(distance(endDirection(one), startDirection(other))).toBeLessThan(1e-6);
         for (const half of [one, other]) {
           expect(pathLength(half)).toBeGreaterThan(120 - width / 2 - 0.2);

@@ -12,6 +12,7 @@ import {
 import { because, type Finding, type Reason, type Result } from '../../result.ts';
 import { type Drafted, type Garment, isSleeved, placeOf } from '../drafted.ts';
 import { splitRaglan } from '../lining/raglan.ts';
+import { zipIn } from '../lining/zip.ts';
 import { cutAcross } from '../shape/cutacross.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
 import { alone, asDrawn, type Laid } from '../shape/laytogether.ts';
@@ -264,7 +265,7 @@ const rolledIn = (back: Split, d: Decisions, sleeveless: boolean): Edge[] =>
 /** A back facing below a seam that stays closed needs none itself: it is cut on the fold. Common practice. */
 function onFold(ring: Edge[], reasons: Reason[], d: Decisions): { ring: Edge[]; reasons: Reason[] } {
   const centre = ring.find((e) => e.role === 'centre-back');
-  if (!centre || centre.onFold || d.lining.zip.length > 0 || !isStraight(centre.path)) return { ring, reasons };
+  if (!centre || centre.onFold || zipIn(d, 'centre-back') || !isStraight(centre.path)) return { ring, reasons };
   return {
     ring: ring.map((e) => (e === centre ? { ...e, onFold: true, allowance: 0 } : e)),
     reasons: [...reasons, because('facing-on-fold', 'practice', 0)],

@@ -46,7 +46,9 @@ export function moreInterfacings(shell: Piece[], back: Piece | undefined, d: Dec
         .filter((p) => WHOLE.has(p.kind))
         .flatMap((p) => made(interfaceWhole(p, p, i.trim)).map((q) => oneLayer(p, i.stand, q)))
     : [];
-  const zipped = back ?? shell.find((p) => p.kind === 'skirt-back');
+  const { at } = d.lining.zip;
+  const seamed = (p: Piece): boolean => p.ring.some((e) => e.role === at && !e.onFold);
+  const zipped = [...(back ? [back] : []), ...shell].find(seamed);
   if (i.zip > 0 && d.lining.zip.length > 0 && zipped) out.push(zipStrips(zipped, d.lining.zip.length, i.zip));
   if (i.hems > 0)
     for (const p of shell) {

@@ -19,7 +19,7 @@ import { raiseRaglan } from './raglan.ts';
 import { fitCap, raiseAtSeam, raiseBetween, raiseUnderarm } from './raise.ts';
 import { type Underarms } from './underarm.ts';
 import { hasVent, pleatRunsOut, ventHalves } from './vent.ts';
-import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
+import { type BesideZip, cutBackAtSlit, cutBackAtZip, zipIn } from './zip.ts';
 
 export interface LiningPiece {
   piece: Piece | null;
@@ -120,14 +120,15 @@ export function bodyLining(split: Split, d: Decisions, arms: Underarms, named: N
   const has = (role: Role): boolean => piece.ring.some((e) => e.role === role);
   if (has('centre-back') && !has('front-edge')) return backLining(split, d, raised, why, named);
   const h = hemmed(raised, 'hem', d, piece, sign);
-  const { ring, reason } = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
+  const slit = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
+  const zip = cutBackAtZip(slit.ring, sign, d.lining.zip, coveredOf(split, d));
   const made = derivePiece(piece, {
     id: `${named.id}-lining`,
     name: `${named.name} lining`,
     material: 'lining',
-    ring,
-    reasons: [...why, ...(reason ? [reason] : []), ...(h.hem ? [h.hem.reason] : [])],
-    lines: dartsIn(piece, ring, d.lining.darts),
+    ring: zip.ring,
+    reasons: [...why, ...[slit.reason, zip.reason, h.hem?.reason].flatMap((r) => r ?? [])],
+    lines: [...dartsIn(piece, zip.ring, d.lining.darts), ...zip.lines],
   });
   return { piece: made, findings: h.findings, hem: h.hem };
 }
@@ -141,30 +142,30 @@ function backLining(split: Split, d: Decisions, raised: Edge[], why: Reason[], n
     return { piece: null, hem: null, ...refusal('pleat-too-wide', piece, { pleat: 2 * half, most: width }) };
   const pleat = half > 0 ? [because('centre-back-pleat', 'memory', 2 * half, { half })] : [];
   if (hasVent(piece)) {
-    const { ring, reason } =
-      half > 0 ? { ring: raised, reason: null } : cutBackAtZip(raised, sign, d.lining.zip, split.ends.first);
-    const made = ventedLining(ring, sign, piece, d, { ...named, pleat: half });
-    if (reason) pleat.push(reason);
+    const zip = cutBackAtZip(raised, sign, d.lining.zip, coveredOf(split, d));
+    const made = ventedLining(zip.ring, sign, piece, d, { ...named, pleat: half });
     const reasons = (p: Piece): Piece => ({ ...p, reasons: [...p.reasons, ...pleat, ...why] });
-    return {
+    const told = {
       ...made,
       piece: made.piece && reasons(made.piece),
       ...(made.under && { under: reasons(made.under) }),
     };
+    return besideVent(told, zip, d.lining.vent.over);
   }
   const h = hemmed(raised, 'hem', d, piece, sign);
   const slit = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
   const centre = run(h.ring, 'centre-back').flatMap((e) => e.path);
-  const zip = half > 0 ? null : cutBackAtZip(slit.ring, sign, d.lining.zip, split.ends.first);
   const runsOut = pleatEnds(piece, d);
   const from = runLength(slit.ring, 'centre-back') - d.lining.pleatLength;
   const pleated = runsOut ? pleatRunsOut(slit.ring, half, sign, from) : moveRun(slit.ring, 'centre-back', half, sign);
-  const ring = zip?.ring ?? pleated;
+  const zip = cutBackAtZip(pleated, sign, d.lining.zip, coveredOf(split, d));
+  const { ring } = zip;
   const lines: InternalLine[] = [
     ...(half > 0 && centre.length ? [{ kind: 'pleat' as const, path: centre }] : []),
     ...dartsIn(piece, ring, d.lining.darts),
+    ...zip.lines,
   ];
-  const told = [zip?.reason, slit.reason].flatMap((r) => r ?? []);
+  const told = [zip.reason, slit.reason].flatMap((r) => r ?? []);
   const made = derivePiece(piece, {
     id: `${named.id}-lining`,
     name: `${named.name} lining`,
@@ -213,9 +214,26 @@ export function ventedLining(
   return { piece: o.piece, under: u.piece, hem: o.h.hem, findings: o.h.findings };
 }
 
-/** The centre-back pleat in all, mm: none in a bodice, nor beside a zip. Handbook rule from memory. */
+/** The length of a zip that the facing above a centre takes up, mm; a side seam's begins below it. */
+const coveredOf = (split: Split, d: Decisions): number => (d.lining.zip.at === 'side' ? 0 : split.ends.first);
+
+/** Both halves beside a vent, cut back at a zip: which of them, where it lies on one side alone. */
+export function besideVent(made: LiningPiece, zip: BesideZip, over: 'left' | 'right'): LiningPiece {
+  const { reason } = zip;
+  const put = (p: Piece, half: 'left' | 'right'): Piece =>
+    reason && (!zip.lines.length || zip.lines[0]?.on === half)
+      ? { ...p, reasons: [...p.reasons, reason], lines: [...p.lines, ...zip.lines] }
+      : p;
+  return {
+    ...made,
+    piece: made.piece && put(made.piece, over),
+    ...(made.under && { under: put(made.under, over === 'left' ? 'right' : 'left') }),
+  };
+}
+
+/** The centre-back pleat in all, mm: none in a bodice, nor beside a zip in it. Handbook rule from memory. */
 export const backPleat = (back: Piece, d: Decisions): number =>
-  run(back.ring, 'waist').length || d.lining.zip.length > 0 ? 0 : d.lining.pleat;
+  run(back.ring, 'waist').length || zipIn(d, 'centre-back') ? 0 : d.lining.pleat;
 
 /** Whether the pleat runs out above the hem: only a seam can, and a vent makes it. */
 export const pleatEnds = (back: Piece, d: Decisions): boolean =>

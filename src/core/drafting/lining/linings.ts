@@ -1,7 +1,7 @@
 import { type Decisions } from '../../document/project.ts';
 import { pathLength } from '../../geometry/index.ts';
 import { isRaglan, type Piece, type Side } from '../../pattern/index.ts';
-import { type Finding } from '../../result.ts';
+import { type Finding, stop } from '../../result.ts';
 import {
   along,
   capsOf,
@@ -48,8 +48,19 @@ export function lineAll(g: Garment, bands: Bands, d: Decisions, findings: Findin
   const hemmed = [...g.drafted].sort((x, y) => Number(y.shell.kind === 'front') - Number(x.shell.kind === 'front'));
   hems.body = hemmed.find((x) => x.hem)?.hem ?? null;
   if (d.lining.sleeves) lineSleeves(l, at('sleeve'));
+  findings.push(...withoutZip(g, d));
   const left = g.drafted.filter((x) => placeOf(g, x.shell) === null && x.shell.kind === 'other');
   if (left.length) findings.push(notLined(left));
+}
+
+/** A zip that no lining was cut back for: its seam is not there, lies on a fold, or is covered above it. */
+function withoutZip(g: Garment, d: Decisions): Finding[] {
+  const { length, at } = d.lining.zip;
+  const told = g.drafted.some((x) => [x.lining, x.under].some((p) => p?.reasons.some((r) => r.rule.startsWith('zip'))));
+  const lined = g.drafted.some((x) => x.lining);
+  return length > 0 && lined && !told
+    ? [{ ...stop('zip-without-seam', undefined, { role: at, length }), severity: 'warn' }]
+    : [];
 }
 
 /** What is sewn to nothing is laid on the shell and has no lining: told once for all of it. */
@@ -82,7 +93,7 @@ function lineBody(l: Lining, x: Drafted): void {
 function lineSkirt(l: Lining, x: Drafted): void {
   const { g, d } = l;
   const back = ofKind(g, 'back');
-  const covered = back ? runLength(back.shell.ring, 'centre-back') : 0;
+  const covered = back ? runLength(back.shell.ring, d.lining.zip.at) : 0;
   const made = x.split
     ? bodyLining(x.split, d, underarmsOf(g, x.shell, true), { id: x.base, name: x.title })
     : skirtLining(x.shell, facedAt(l.bands, x.shell, 'waist'), covered, d, { id: x.base, name: x.title });

@@ -1,11 +1,11 @@
 import { type Decisions } from '../../document/project.ts';
 import { type Edge, type Piece, reverseRing, rolesMissing } from '../../pattern/index.ts';
-import { type Reason, refuse } from '../../result.ts';
+import { refuse } from '../../result.ts';
 import { belowBand } from '../facing/belowfacing.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
 import { run, withParents } from '../shape/oriented.ts';
 import { dartsIn } from './darts.ts';
-import { hemmed, type LiningPiece, type Named, ventedLining } from './lining.ts';
+import { besideVent, hemmed, type LiningPiece, type Named, ventedLining } from './lining.ts';
 import { withoutPockets } from './pockets.ts';
 import { hasVent } from './vent.ts';
 import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
@@ -27,7 +27,7 @@ export function skirtLining(piece: Piece, facing: number, covered: number, d: De
   if (hasVent(piece)) {
     const zip = cutBackAtZip(ring, 1, d.lining.zip, covered + facing);
     const made = ventedLining(sign === 1 ? zip.ring : reverseRing(zip.ring), sign, piece, d, { ...named, pleat: 0 });
-    return zip.reason && made.piece ? { ...made, piece: withReason(made.piece, zip.reason) } : made;
+    return besideVent(made, zip, d.lining.vent.over);
   }
   const h = hemmed(ring, 'hem', d, piece, 1);
   const slit = cutBackAtSlit(h.ring, 1, d.lining.slit, h.hem?.line ?? 0);
@@ -38,12 +38,10 @@ export function skirtLining(piece: Piece, facing: number, covered: number, d: De
     material: 'lining',
     ring: zip.ring,
     reasons: [h.hem?.reason, zip.reason, slit.reason].flatMap((r) => r ?? []),
-    lines: dartsIn(piece, zip.ring, d.lining.darts),
+    lines: [...dartsIn(piece, zip.ring, d.lining.darts), ...zip.lines],
   });
   return { piece: made, hem: h.hem, findings: h.findings };
 }
-
-const withReason = (p: Piece, r: Reason): Piece => ({ ...p, reasons: [...p.reasons, r] });
 
 /** Whether the ring, clockwise, runs from its hem to the centre back (1), or has to be walked backwards to (−1). */
 function walkSign(ring: Edge[]): 1 | -1 {

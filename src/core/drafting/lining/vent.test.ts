@@ -232,7 +232,7 @@ describe('a slit', () => {
     const doc = coatDocument();
     const shell = { fileName: 'x', lines: 'seam' as const, pieces: [] };
     Object.assign(doc.decisions.lining, {
-      zip: { length: 200, shellSeam: 10, liningSeam: 10 },
+      zip: { ...doc.decisions.lining.zip, length: 200 },
       slit: { at: 'centre-back', length: 180, shellSeam: 5, liningSeam: 10 },
     });
     shell.pieces.push({

@@ -57,7 +57,8 @@ test('a skirt lined below a waist facing keeps its darts there, and is as wide a
           const want = beyond.reduce((t, d) => t + (d.width * (d.length - wide)) / d.length, 0);
           expect(Math.abs(taken - want)).toBeLessThan(1);
           if (beyond.length < (two ? 2 : 1)) continue;
-          expect(Math.abs(lineOf(lining) - taken - lineOf(facing))).toBeLessThan(0.5);
+          // Each bend that is trued makes the facing up to half a millimetre shorter.
+          expect(Math.abs(lineOf(lining) - taken - lineOf(facing))).toBeLessThan(two ? 1.2 : 0.7);
           expect(c.seams.find((s) => s.id === `inside-facing-line-${kind}-lining`)?.verdict).toBe('matches');
         }
         const off = c.seams.filter((s) => s.code === 'facing-side' && /too/.test(s.verdict));
