@@ -35,7 +35,7 @@ describe('saved documents', () => {
       const doc = structuredClone(now) as unknown as Plain;
       doc.schema = version;
       const d = doc.decisions as Record<string, Plain>;
-      for (const key of ['reallowed', 'caps', 'strips']) delete d[key];
+      for (const key of ['reallowed', 'caps', 'sewn', 'strips']) delete d[key];
       delete d.lining?.fronts;
       const zip = d.lining?.zip as Plain;
       for (const key of ['at', 'on']) delete zip[key];

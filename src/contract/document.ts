@@ -270,6 +270,7 @@ const decisions = z.strictObject({
   joins: z.array(z.strictObject({ id, a: edgeSaid, b: edgeSaid.nullable() })).max(2000),
   reallowed: z.array(z.strictObject({ piece: id, edge: id, allowance: mm.max(300) })).max(4000),
   caps: z.array(z.strictObject({ piece: id, way: z.enum(CAP_WAYS), ease: mm.max(100) })).max(100),
+  sewn: z.array(z.strictObject({ seam: key, first: mm.max(100), second: mm.max(100) })).max(400),
   strips: z.array(strip).max(60),
   making: z.strictObject({
     bulk: z.enum(BULKS),

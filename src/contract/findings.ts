@@ -222,6 +222,10 @@ const SENTENCES: Record<string, Say> = {
     `A back facing ${mm('depth')} deep does not come out at the armhole of "${d.name}". From ${mm('least')} to ${mm('most')} would.`,
   'vent-without-seam': (d) =>
     `"${d.name}" has a vent, but no centre back seam above it: left and right could not differ. Say at its centre back that it is a seam and not a fold, or name those edges something else.`,
+  'cap-not-lifted': (d, mm) =>
+    `The cap of "${d.name}" (${mm('cap')}) cannot be lifted so far that it is ${mm('target')} long. Look whether the armhole's edges are named rightly; lower the armhole or widen the sleeve.`,
+  'cap-not-deepened': (d, mm) =>
+    `The cap of "${d.name}" (${mm('cap')}) cannot be hollowed out so far that it is ${mm('target')} long: only a cap that is too short, and not by much. Lift it at its top.`,
   'zip-without-seam': (d, mm) =>
     `There is no seam called ${called(d.role)} that a zip ${mm('length')} long reaches in the lining, so no lining was cut back for it. Say which seam it lies in, or name that edge on the pattern page: on a fold there can be no zip.`,
   'plan-zip-elsewhere': (d) =>

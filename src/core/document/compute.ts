@@ -9,6 +9,9 @@ import {
   oddSize,
   type Piece,
   patternFaults,
+  type Reallowed,
+  reallow,
+  redrawnCaps,
   type Seam,
   shellPieces,
   shellSeams,
@@ -24,6 +27,10 @@ import { resolveDecisions } from './resolve.ts';
 /** All consequences of a project's decisions. Nothing of it is ever stored. */
 export interface Computed {
   shell: Piece[];
+  /** Sleeves whose caps are redrawn, as the file draws them. */
+  before: Piece[];
+  /** Edges cut with other allowances than the pattern's. */
+  reallowed: Reallowed[];
   inside: Piece[];
   /** Shell pieces that are cut otherwise than drawn; `pieces` holds them in place of the drawn ones. */
   recut: Piece[];
@@ -42,6 +49,9 @@ export interface Computed {
 
 interface ShellPart {
   shell: Piece[];
+  /** Sleeves whose caps are redrawn, as they are drawn. */
+  before: Piece[];
+  reallowed: Reallowed[];
   cutLines: [string, CutLine][];
   seams: WalkedSeam[];
   surface: Surface;
@@ -54,17 +64,28 @@ const shellParts = new WeakMap<Shell, { key: string; part: ShellPart }>();
 function shellPart(doc: ProjectDocument, d: Decisions): ShellPart {
   const { allowances } = d;
   const { shell } = doc;
-  if (!shell) return { shell: [], cutLines: [], seams: [], surface: surfaceOf([], []), findings: [] };
-  const key = JSON.stringify([doc.garment, allowances, d.joins]);
+  if (!shell) return NO_SHELL;
+  const key = JSON.stringify([doc.garment, allowances, d.joins, d.reallowed, d.caps]);
   const known = shellParts.get(shell);
   if (known?.key === key) return known.part;
-  const { pieces, findings } = shellPieces(shell, allowances);
-  const seams = apart('seams', findings, [], () => shellSeams(pieces, doc.garment));
-  const surface = apart('joins', findings, surfaceOf([], []), () => joined(pieces, d, findings));
+  const { pieces: drawn, findings } = shellPieces(shell, allowances);
+  const cut = reallow(drawn, d.reallowed);
+  const asDrawn = sewnTogether(cut.pieces, doc, d, findings);
+  const redrawn = apart('seams', findings, { pieces: cut.pieces, findings: [] }, () =>
+    redrawnCaps(cut.pieces, asDrawn.walked, d.caps),
+  );
+  findings.push(...redrawn.findings);
+  const before = cut.pieces.filter((p) => !redrawn.pieces.includes(p));
+  const { pieces } = redrawn;
+  const { seams, surface, walked } = before.length ? sewnTogether(pieces, doc, d, []) : asDrawn;
+  // Where only the seam line is left as it was drawn, the cut line is worked out anew.
+  const moved = new Set([...cut.changes.map((c) => c.piece), ...before.map((p) => p.id)]);
   const part: ShellPart = {
     shell: pieces,
-    cutLines: cutLinesOf(pieces, findings, (p) => drawnCutLine(shell, p.id)),
-    seams: apart('seams', findings, [], () => walkAll(seams, surface, pieces)),
+    before,
+    reallowed: cut.changes,
+    cutLines: cutLinesOf(pieces, findings, (p) => (moved.has(p.id) ? null : drawnCutLine(shell, p.id))),
+    seams: walked,
     surface,
     findings,
   };
@@ -72,6 +93,24 @@ function shellPart(doc: ProjectDocument, d: Decisions): ShellPart {
   findings.push(...unsewn(part.surface));
   shellParts.set(shell, { key, part });
   return part;
+}
+
+const NO_SHELL: ShellPart = {
+  shell: [],
+  before: [],
+  reallowed: [],
+  cutLines: [],
+  seams: [],
+  surface: surfaceOf([], []),
+  findings: [],
+};
+
+/** The pieces as they are joined, and every seam walked. */
+function sewnTogether(pieces: Piece[], doc: ProjectDocument, d: Decisions, findings: Finding[]) {
+  const seams = apart('seams', findings, [], () => shellSeams(pieces, doc.garment));
+  const surface = apart('joins', findings, surfaceOf([], []), () => joined(pieces, d, findings));
+  const walked = apart('seams', findings, [], () => walkAll(seams, surface, pieces));
+  return { seams, surface, walked };
 }
 
 /** Both sides of every seam: of the usual ones as far as they are sewn so, and of what goes beyond them. */
@@ -134,6 +173,8 @@ export function compute(doc: ProjectDocument): Computed {
   const insideWalked = apart('seams', findings, [], () => walk(inside.seams, pieces));
   return {
     shell,
+    before: base.before,
+    reallowed: base.reallowed,
     inside: drafted,
     recut: inside.recut,
     pieces,

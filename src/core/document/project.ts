@@ -175,6 +175,14 @@ export interface CapSaid {
   ease: number;
 }
 
+/** A seam sewn otherwise than its allowance says, by its id: so far from the cut edges, in one pass or the two of a French seam. */
+export interface SewnSaid {
+  seam: string;
+  first: number;
+  /** 0 for one pass. */
+  second: number;
+}
+
 export interface Decisions {
   allowances: { seam: number; hem: number; wrist: number };
   facing: {
@@ -257,6 +265,7 @@ export interface Decisions {
   joins: JoinSaid[];
   reallowed: AllowanceSaid[];
   caps: CapSaid[];
+  sewn: SewnSaid[];
   strips: StripSaid[];
   /** How it is put together. */
   making: {
@@ -358,6 +367,7 @@ export function usualDecisions(): Decisions {
     joins: [],
     reallowed: [],
     caps: [],
+    sewn: [],
     strips: [],
     making: { bulk: 'medium', lace: false, methods: {}, extras: [], order: null, left: [] },
     paper: { size: 'a4', pieces: null, strip: true },

@@ -22,8 +22,8 @@ import {
   stretch,
   union,
 } from '../geometry/index.ts';
-import { type Edge, flatRing, outlineOf, type Piece, ringAreaOf, roleSide, runsOf } from '../pattern/index.ts';
-import { deriveInside, fitCap, orient, run, runLength, runPath, splitPiece } from './index.ts';
+import { type Edge, fitCap, flatRing, outlineOf, type Piece, ringAreaOf, roleSide, runsOf } from '../pattern/index.ts';
+import { deriveInside, orient, run, runLength, runPath, splitPiece } from './index.ts';
 
 const piece = (pieces: Piece[], id: string): Piece => {
   const found = pieces.find((p) => p.id === id);

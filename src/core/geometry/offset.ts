@@ -158,29 +158,31 @@ function weld(out: Path, b: Path): void {
  * The path moved sideways by a distance that changes evenly from `d0` at its start to `d1` at its end, eased so that it
  * leaves and arrives parallel to the path (mm; signs as in offsetPath).
  */
-export function offsetBetween(path: Path, d0: number, d1: number): Path {
-  if (d0 === d1) return offsetPath(path, d0);
+export const offsetBetween = (path: Path, d0: number, d1: number): Path =>
+  d0 === d1 ? offsetPath(path, d0) : offsetVarying(path, (f) => d0 + (d1 - d0) * f * f * (3 - 2 * f));
+
+/** The path moved sideways by a distance that `by` gives for the share of its length, 0…1 (mm; signs as in offsetPath). */
+export function offsetVarying(path: Path, by: (share: number) => number): Path {
   const total = pathLength(path);
   const out: Path = [];
   let before = 0;
   for (const s of path) {
-    const moved = segmentBetween(s, before, total, d0, d1);
+    const share = (q: number): number => Math.min(1, (before + segmentLength(s, 0, q)) / total);
+    const moved = segmentVarying(s, (q) => by(share(q)));
     // At a corner the two offsets part or cross, as those of an even offset do.
     if (!out.length) out.push(...moved);
-    else if (moved.length) append(out, moved, d0 + (d1 - d0) * eased(before / total));
+    else if (moved.length) append(out, moved, by(before / total));
     before += segmentLength(s);
   }
   return out;
 }
 
-const eased = (f: number): number => f * f * (3 - 2 * f);
-
-function segmentBetween(s: Segment, before: number, total: number, d0: number, d1: number): Path {
+function segmentVarying(s: Segment, by: (t: number) => number): Path {
   const out: Path = [];
   const parts = Math.max(2, Math.ceil(segmentLength(s) / 25));
-  let from = placed(s, 0, before, total, d0, d1);
+  let from = placed(s, 0, by);
   for (let i = 1; i <= parts; i++) {
-    const to = placed(s, i / parts, before, total, d0, d1);
+    const to = placed(s, i / parts, by);
     const h = distance(from.p, to.p) / 3;
     if (h > SAME_POINT) out.push(cubic(from.p, addScaled(from.p, from.v, h), addScaled(to.p, to.v, -h), to.p));
     from = to;
@@ -188,11 +190,8 @@ function segmentBetween(s: Segment, before: number, total: number, d0: number, d
   return out;
 }
 
-function placed(s: Segment, t: number, before: number, total: number, d0: number, d1: number) {
-  const at = (q: number): Point => {
-    const f = (before + segmentLength(s, 0, q)) / total;
-    return offsetPoint(s, q, d0 + (d1 - d0) * eased(f));
-  };
+function placed(s: Segment, t: number, by: (t: number) => number) {
+  const at = (q: number): Point => offsetPoint(s, q, by(q));
   const p = at(t);
   const step = 1e-4;
   const v = t < 0.5 ? sub(at(t + step), p) : sub(p, at(t - step));

@@ -18,6 +18,7 @@ import { CornerCard } from './CornerCard.tsx';
 import { CLICKS, MarksCard, type Placing, placed } from './MarksCard.tsx';
 import { EdgeCard, PieceCard } from './PatternCards.tsx';
 import { PieceList } from './PieceList.tsx';
+import { ReallowCard } from './ReallowCard.tsx';
 import { SizeCard } from './SizeCard.tsx';
 
 /** Is this my pattern, at the right size? */
@@ -99,6 +100,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
         <>
           {shell.trueSize && <SizeCard w={w} shell={shell} />}
           <WholePattern w={w} shell={shell} onSave={save} onNotes={onNotes} />
+          <ReallowCard w={w} shell={shell} />
         </>
       }
       side={

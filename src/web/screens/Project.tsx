@@ -19,6 +19,7 @@ import { Pattern } from './Pattern.tsx';
 import { PlanPage } from './Plan.tsx';
 import { PlanSheet } from './PlanSheet.tsx';
 import { Seams } from './Seams.tsx';
+import { TrimPage } from './TrimPage.tsx';
 
 const PAGES: [string, string][] = [
   ['pattern', 'Is this my pattern?'],
@@ -81,6 +82,7 @@ function Opened({ w }: { w: Workbook }) {
             <Routes>
               <Route index element={<Navigate to={only ? 'buttons' : w.doc.shell ? 'inside' : 'pattern'} replace />} />
               <Route path="pattern" element={<Pattern w={w} />} />
+              <Route path="pattern/trim" element={<TrimPage w={w} />} />
               <Route path="seams" element={<Seams w={w} />} />
               <Route path="inside" element={<Inside w={w} />} />
               <Route path="buttons" element={<Buttons w={w} view="place" />} />

@@ -8,10 +8,14 @@ import { Spread } from '../drawing/Spread.tsx';
 import { AllWell, Findings } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
 import { cureWords, GROUP_WORDS, seamWords, verdictWords } from '../words/index.ts';
+import { CapCard } from './CapCard.tsx';
 import { OpenedCard } from './OpenedCard.tsx';
+import { SewnCard } from './SewnCard.tsx';
 
 /** What is wrong in the pattern itself beside seams of unlike length. */
-const FAULTS = new Set(['seam-kink', 'notches-apart', 'dart-legs', 'edges-alone', 'joins-lost']);
+const FAULTS = new Set([
+  ...['seam-kink', 'notches-apart', 'dart-legs', 'edges-alone', 'joins-lost', 'cap-not-lifted', 'cap-not-deepened'],
+]);
 
 const fits = (s: WalkedSeam): boolean => s.verdict === 'matches' || s.verdict === 'ease-as-meant';
 
@@ -88,6 +92,8 @@ export function Seams({ w }: { w: Workbook }) {
                 label="The pieces of this seam, its edges lit"
                 lit={lit}
               />
+              <CapCard w={w} seam={seam} />
+              <SewnCard w={w} seam={seam} />
             </>
           )}
         </SheetBox>

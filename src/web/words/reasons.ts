@@ -47,6 +47,10 @@ const SAY: Record<string, Say> = {
   'armhole-smaller': (_, v) => `Armhole ${v} smaller than the shell's, so that it rolls inside. Common: {3 mm}.`,
   zip: (mm, v) =>
     `Cut back beside the zip from the shell's cut edge: R = 2A − s1 − s2 = 2 × ${mm('A')} − ${mm('s1')} − ${mm('s2')} = ${v}.`,
+  'cap-lifted': (mm, v) =>
+    `Its cap was ${mm('before')}, too short for its armhole: lifted at its top by ${v}, it is ${mm('target')}, ${mm('ease')} longer than the armhole.`,
+  'cap-deepened': (mm, v) =>
+    `Its cap was ${mm('before')}, too short for its armhole: drawn up to ${v} deeper towards the underarm, it is ${mm('target')}, ${mm('ease')} longer than the armhole.`,
   'zip-left': (mm, v) => oneSided('left', mm, v),
   'zip-right': (mm, v) => oneSided('right', mm, v),
   slit: (mm, v) =>

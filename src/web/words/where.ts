@@ -11,6 +11,7 @@ const SCREENS: Record<keyof Decisions, string> = {
   joins: 'seams',
   reallowed: 'pattern',
   caps: 'seams',
+  sewn: 'seams',
   strips: 'inside',
   making: 'plan',
   paper: 'paper',

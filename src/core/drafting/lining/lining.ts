@@ -2,6 +2,7 @@ import { type Decisions } from '../../document/project.ts';
 import { boxOf } from '../../geometry/index.ts';
 import {
   type Edge,
+  fitCap,
   type InternalLine,
   outlineOf,
   type Piece,
@@ -16,7 +17,7 @@ import { dartsIn } from './darts.ts';
 import { facedHem, type LiningHem, liningHem } from './hem.ts';
 import { withoutPockets } from './pockets.ts';
 import { raiseRaglan } from './raglan.ts';
-import { fitCap, raiseAtSeam, raiseBetween, raiseUnderarm } from './raise.ts';
+import { raiseAtSeam, raiseBetween, raiseUnderarm } from './raise.ts';
 import { type Underarms } from './underarm.ts';
 import { hasVent, pleatRunsOut, ventHalves } from './vent.ts';
 import { type BesideZip, cutBackAtSlit, cutBackAtZip, zipIn } from './zip.ts';

@@ -2,7 +2,6 @@ import {
   add,
   directionAlong,
   endOf,
-  flatten,
   mapPath,
   outward,
   type Path,
@@ -117,48 +116,3 @@ function ahead(ring: Edge[], from: number, role: Role): number[] {
   for (let k = from; ring[k]?.role === role && out.length < ring.length; k = (k + 1) % ring.length) out.push(k);
   return out;
 }
-
-/**
- * The sleeve's cap stretched or lowered, straight away from the line through its underarm points, until its seam line is
- * `target` mm long. Gives the ring and the change of cap height (mm), or null when no height between 60 % and 150 % of
- * the drawn one does it.
- */
-export function fitCap(ring: Edge[], target: number): { ring: Edge[]; heightChange: number } | null {
-  const cap = ring.filter((e) => e.role === 'cap');
-  const path = cap.flatMap((e) => e.path);
-  if (!path.length) return null;
-  const a = startOf(path);
-  const along = unit(sub(endOf(path), a));
-  const n = outward(along);
-  const height = Math.max(...flatten(path, 0.1).map((p) => Math.abs(rise(p, a, n))));
-  const probe = add(a, n);
-  const at = (k: number): Path => {
-    const m = shear(a, n, probe, scale(n, k - 1));
-    return m ? mapPath(path, m) : path;
-  };
-  const k = stretchFor((x) => pathLength(at(x)) - target);
-  if (k === null) return null;
-  const m = shear(a, n, probe, scale(n, k - 1));
-  if (!m) return null;
-  return {
-    ring: ring.map((e) => (e.role === 'cap' ? { ...e, path: mapPath(e.path, m) } : e)),
-    heightChange: height * (k - 1),
-  };
-}
-
-/** The stretch from 60 % to 150 % at which `over` is zero, by false position (Illinois); null when there is none. */
-function stretchFor(over: (k: number) => number): number | null {
-  let [a, b] = [0.6, 1.5];
-  let [fa, fb] = [over(a), over(b)];
-  if (fa > 0 || fb < 0) return null;
-  for (let i = 0; i < 60; i++) {
-    const k = (a * fb - b * fa) / (fb - fa);
-    const f = over(k);
-    if (Math.abs(f) < 1e-7) return k;
-    if (f < 0) [a, fa, fb] = [k, f, fb / 2];
-    else [b, fb, fa] = [k, f, fa / 2];
-  }
-  return (a + b) / 2;
-}
-
-const rise = (p: Point, a: Point, n: Point): number => (p.x - a.x) * n.x + (p.y - a.y) * n.y;
