@@ -72,14 +72,24 @@ function edgesOf(p: Piece, panel: string, edges: Edge[], m: Affine | null): Pane
   return m ? made.reverse() : made;
 }
 
+/** The mirror about the fold of a piece that is cut on one. */
+function aboutFold(p: Piece): Affine {
+  const fold = p.ring.find((e) => e.onFold) as Edge;
+  return reflection(startOf(fold.path), startDirection(fold.path));
+}
+
+/** How what is drawn on a piece comes to lie on one of its panels: once, or on the fold once more, mirrored. */
+export function copiesOn(p: Piece, half: Half): Affine[] {
+  if (half === 'mirrored') return [X_MIRROR];
+  return half === 'whole' && p.cut.onFold ? [IDENTITY, aboutFold(p)] : [IDENTITY];
+}
+
 /** A piece cut on the fold as the one panel it opens to: what is drawn, and the same mirrored about the fold. */
 function unfolded(p: Piece, id: string): PanelEdge[] {
   const n = p.ring.length;
   const first = p.ring.findIndex((e, i) => !e.onFold && p.ring[(i + n - 1) % n]?.onFold);
   const open = Array.from({ length: n }, (_, k) => p.ring[(first + k) % n] as Edge).filter((e) => !e.onFold);
-  const fold = p.ring.find((e) => e.onFold) as Edge;
-  const about = reflection(startOf(fold.path), startDirection(fold.path));
-  return [...edgesOf(p, id, open, null), ...edgesOf(p, id, open, about)];
+  return [...edgesOf(p, id, open, null), ...edgesOf(p, id, open, aboutFold(p))];
 }
 
 /**

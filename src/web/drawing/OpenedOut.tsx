@@ -1,9 +1,18 @@
 import { useMemo } from 'react';
-import { type OpenedPanel, openedOut, type PanelEdge, type Surface } from '../../core/garment/index.ts';
+import {
+  type Layered,
+  layersOf,
+  type OpenedPanel,
+  openedOut,
+  type PanelEdge,
+  type Surface,
+} from '../../core/garment/index.ts';
 import { boxOf, mapPath } from '../../core/geometry/index.ts';
 import { outlineData, pathData } from '../../core/output/svg.ts';
+import { type Piece } from '../../core/pattern/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
+import { inkOf } from './Hatches.tsx';
 import { Label } from './Label.tsx';
 
 interface Props {
@@ -17,14 +26,20 @@ interface Props {
   /** Name of the edge that is looked at: it is drawn with a rim. */
   picked: string | null;
   onEdge: (e: PanelEdge) => void;
+  /** The shell's pieces, and what was drafted from them and is to be seen on it. */
+  shell: Piece[];
+  drafted: Piece[];
+  onPiece: (p: Piece) => void;
 }
 
 const keyOf = (o: OpenedPanel, e: PanelEdge): string => `${o.panel.piece}/${e.edge}`;
 const colour = (name: string): string => `var(--chakra-colors-${name})`;
 
 /** The garment laid open on the table, seen from the inside: seams thin, openings heavy, what is sewn to nothing amber. */
-export function OpenedOut({ surface, units, height, lit, alone, picked, onEdge }: Props) {
+export function OpenedOut(props: Props) {
+  const { surface, units, height, lit, alone, picked, onEdge, shell, drafted, onPiece } = props;
   const opened = useMemo(() => openedOut(surface), [surface]);
+  const layers = useMemo(() => (opened ? layersOf(opened, shell, drafted) : []), [opened, shell, drafted]);
   if (!opened) return null;
   const stroke = (o: OpenedPanel, e: PanelEdge) => {
     const key = keyOf(o, e);
@@ -36,7 +51,7 @@ export function OpenedOut({ surface, units, height, lit, alone, picked, onEdge }
   };
   return (
     <Frame box={opened.box} height={height} units={units} label="The garment laid open, seen from the inside">
-      {(unit) => (
+      {(unit, hatch) => (
         <>
           {opened.panels.map((o) => (
             <g key={o.panel.id}>
@@ -45,6 +60,7 @@ export function OpenedOut({ surface, units, height, lit, alone, picked, onEdge }
                 fill={colour('leaf-subtle')}
                 fillOpacity={0.8}
               />
+              <Layers of={layers.filter((l) => l.panel === o.panel.id)} unit={unit} hatch={hatch} onPiece={onPiece} />
               {o.panel.ring.map((e) => {
                 const d = pathData(mapPath(e.path, o.motion));
                 const { strokeWidth, strokeDasharray, ...rest } = stroke(o, e);
@@ -107,5 +123,31 @@ function Name({ o, unit }: { o: OpenedPanel; unit: number }) {
         </Label>
       ))}
     </g>
+  );
+}
+
+interface LayersProps {
+  of: Layered[];
+  unit: number;
+  hatch: string;
+  onPiece: (p: Piece) => void;
+}
+
+/** What was drafted from a panel, in the hatching of its material. */
+function Layers({ of, unit, hatch, onPiece }: LayersProps) {
+  return of.flatMap(({ piece, outlines }) =>
+    outlines.map((outline, i) => (
+      // biome-ignore lint/a11y/noStaticElementInteractions: by keyboard a piece is chosen among facings and lining.
+      <path
+        key={`${piece.id}${i}`}
+        data-piece={piece.id}
+        d={outlineData(outline)}
+        fill={`url(#${hatch}-${piece.material})`}
+        stroke={inkOf(piece.material)}
+        strokeWidth={1.4 * unit}
+        style={{ cursor: 'pointer' }}
+        onClick={() => onPiece(piece)}
+      />
+    )),
   );
 }

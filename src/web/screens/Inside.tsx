@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { CircleAlert } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { proofOf } from '../../core/document/proof/index.ts';
 import { type Material, type Piece } from '../../core/pattern/index.ts';
 import { type Workbook } from '../api/useProject.ts';
@@ -35,7 +36,10 @@ const SHOWN: Record<Chapter, Material> = {
 
 /** What else do I cut? Facings, lining, interfacing, live while a slider moves. */
 export function Inside({ w }: { w: Workbook }) {
-  const [chapter, setChapter] = useState<Chapter>('facing');
+  // The part that is looked at is in the address: it stays on reload, and other pages lead to it.
+  const [asked, setAsked] = useSearchParams();
+  const chapter = CHAPTERS.find(([c]) => c === asked.get('part'))?.[0] ?? 'facing';
+  const setChapter = (part: Chapter): void => setAsked({ part }, { replace: true });
   const [held, setHeld] = useState<Held | null>(null);
   const [way, setWay] = useState<'full' | 'changes'>('full');
   const set: Deciding['set'] = (key, part, label) => {

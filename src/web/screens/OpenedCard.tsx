@@ -1,13 +1,15 @@
 import { Box, Button, Heading, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { type JoinSaid } from '../../core/document/project.ts';
 import { isSaid, type PanelEdge, type Surface, saidJoin, unsaid, unsewnEdges } from '../../core/garment/index.ts';
+import { type Material, type Piece } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { OpenedOut } from '../drawing/OpenedOut.tsx';
 import { Pick } from '../parts/Ask.tsx';
 import { SheetBox } from '../parts/Page.tsx';
-import { ROLE_WORDS } from '../words/index.ts';
+import { MATERIAL_WORDS, ROLE_WORDS } from '../words/index.ts';
 
 interface Props {
   w: Workbook;
@@ -30,6 +32,9 @@ export function OpenedCard({ w, lit, onChoose }: Props) {
   const { surface, seams } = w.computed;
   const [picked, setPicked] = useState<string | null>(null);
   const [joining, setJoining] = useState(false);
+  const [piece, setPiece] = useState<Piece | null>(null);
+  const [shown, setShown] = useState<ReadonlySet<Material>>(NO_LAYERS);
+  const drafted = useMemo(() => w.computed.inside.filter((p) => shown.has(p.material)), [w.computed, shown]);
   const alone = useMemo(() => new Set(unsewnEdges(surface).map((e) => `${e.piece}/${e.edge}`)), [surface]);
   const edge = picked === null ? undefined : surface.edges.get(picked);
   const say = (words: string, joins: JoinSaid[]): void => {
@@ -46,6 +51,7 @@ export function OpenedCard({ w, lit, onChoose }: Props) {
       return;
     }
     setPicked(e.key);
+    setPiece(null);
     const seam = seams.find((s) => [...s.a, ...s.b].some((x) => x.piece === e.piece && x.edge === e.edge));
     if (seam) onChoose(seam.id);
   };
@@ -65,6 +71,7 @@ export function OpenedCard({ w, lit, onChoose }: Props) {
         The garment laid on the table, seen from the inside. Dashed is sewn, full lines stay open
         {alone.size > 0 && ', amber has nothing to be sewn to'}. Click an edge to see its seam.
       </Text>
+      <LayerChips w={w} shown={shown} onShown={setShown} />
       <OpenedOut
         surface={surface}
         units={w.doc.units}
@@ -73,9 +80,60 @@ export function OpenedCard({ w, lit, onChoose }: Props) {
         alone={alone}
         picked={picked}
         onEdge={click}
+        shell={w.computed.shell}
+        drafted={drafted}
+        onPiece={setPiece}
       />
+      {piece && <OnPiece w={w} piece={piece} />}
       {edge && <EdgeFate w={w} edge={edge} joining={joining} onJoining={setJoining} onJoin={joinTo} onSay={say} />}
     </SheetBox>
+  );
+}
+
+const NO_LAYERS: ReadonlySet<Material> = new Set();
+const LAYERS: Material[] = ['facing', 'lining', 'interfacing'];
+
+/** Which layers lie on the shell in the drawing. */
+function LayerChips({
+  w,
+  shown,
+  onShown,
+}: {
+  w: Workbook;
+  shown: ReadonlySet<Material>;
+  onShown: (s: ReadonlySet<Material>) => void;
+}) {
+  const there = LAYERS.filter((m) => w.computed.inside.some((p) => p.material === m));
+  if (!there.length) return null;
+  const toggled = (m: Material): ReadonlySet<Material> =>
+    new Set(LAYERS.filter((x) => (x === m ? !shown.has(x) : shown.has(x))));
+  return (
+    <Box display="flex" gap="2" flexWrap="wrap" mb="2" role="group" aria-label="Layers on the shell">
+      {there.map((m) => (
+        <Button
+          key={m}
+          size="sm"
+          variant={shown.has(m) ? 'solid' : 'outline'}
+          colorPalette="leaf"
+          aria-pressed={shown.has(m)}
+          onClick={() => onShown(toggled(m))}
+        >
+          {MATERIAL_WORDS[m].letter} · {MATERIAL_WORDS[m].word}
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+/** A drafted piece that was clicked: what it is, and the way to where it is decided. */
+function OnPiece({ w, piece }: { w: Workbook; piece: Piece }) {
+  return (
+    <Text borderTopWidth="1px" borderColor="rule" pt="3" mt="2">
+      <b>{piece.name}</b>, {MATERIAL_WORDS[piece.material].word.toLowerCase()}.{' '}
+      <Link to={`/project/${w.id}/inside?part=${piece.material}`} style={{ textDecoration: 'underline' }}>
+        See how it is drafted
+      </Link>
+    </Text>
   );
 }
 
@@ -118,7 +176,15 @@ function EdgeFate({ w, edge, joining, onJoining, onJoin, onSay }: FateProps) {
   return (
     <Box borderTopWidth="1px" borderColor="rule" pt="3" mt="2">
       <Text fontWeight="600">{named(surface, edge)}</Text>
-      <Text mb="2">{joining ? 'Click the edge it is sewn to, or choose it here.' : fateWords(w, edge)}</Text>
+      <Text mb="2">
+        {joining ? 'Click the edge it is sewn to, or choose it here.' : fateWords(w, edge)}{' '}
+        <Link
+          to={`/project/${w.id}/pattern?piece=${edge.piece}&edge=${edge.edge}`}
+          style={{ textDecoration: 'underline' }}
+        >
+          See it on its piece
+        </Link>
+      </Text>
       {joining ? (
         <Box display="flex" gap="2" flexWrap="wrap" alignItems="center">
           <Box width="20em">

@@ -1,5 +1,6 @@
 import { Box, Button, Flex, Heading, Link, Text } from '@chakra-ui/react';
 import { useMemo, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import useSWR from 'swr';
 import { sentenceOf } from '../../contract/findings.ts';
 import { type Shell, type ShellPiece } from '../../core/document/project.ts';
@@ -47,8 +48,10 @@ interface PiecesProps {
 }
 
 function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
-  const [pieceId, setPieceId] = useState(shell.pieces[0]?.id ?? '');
-  const [edgeId, setEdge] = useState<string | null>(null);
+  // Another page leads to a piece and its edge.
+  const [asked] = useSearchParams();
+  const [pieceId, setPieceId] = useState(asked.get('piece') ?? shell.pieces[0]?.id ?? '');
+  const [edgeId, setEdge] = useState<string | null>(asked.get('edge'));
   const [mark, setMark] = useState<number | null>(null);
   const [placing, setPlacing] = useState<Placing | null>(null);
   const [clicks, setClicks] = useState<Point[]>([]);

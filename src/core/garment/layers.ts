@@ -1,0 +1,35 @@
+import { compose, mapPath, type Path } from '../geometry/index.ts';
+import { outlineOf, type Piece } from '../pattern/index.ts';
+import { type OpenedOut } from './openedout.ts';
+import { copiesOn } from './panels.ts';
+
+/** A piece drafted from the shell where it lies in the garment laid open; on the fold it lies there twice. */
+export interface Layered {
+  piece: Piece;
+  panel: string;
+  outlines: Path[];
+}
+
+/** A piece that is cut as a strip or put together from several lies nowhere on its shell piece. */
+const liesOnShell = (p: Piece): boolean => p.ring.some((e) => e.from !== undefined);
+
+/**
+ * Facings, linings and interfacings on the panels they were drafted from, each where it lies on the table. Where left and right
+ * differ each lies on its own half.
+ */
+export function layersOf(opened: OpenedOut, shell: Piece[], drafted: Piece[]): Layered[] {
+  return opened.panels.flatMap(({ panel, motion }): Layered[] => {
+    const parent = shell.find((p) => p.id === panel.piece);
+    if (!parent) return [];
+    const own = (p: Piece): boolean => {
+      if (p.parent !== parent.id || !liesOnShell(p)) return false;
+      const oneHalf = p.cut.count === 1 && !p.cut.onFold && panel.half !== 'whole';
+      return !oneHalf || (panel.half === 'mirrored') === Boolean(p.cut.turned);
+    };
+    return drafted.filter(own).map((piece) => ({
+      piece,
+      panel: panel.id,
+      outlines: copiesOn(parent, panel.half).map((m) => mapPath(outlineOf(piece.ring), compose(motion, m))),
+    }));
+  });
+}
