@@ -1,3 +1,4 @@
+import { type Decisions } from '../document/project.ts';
 import { type Join, joinsOnce, type PanelEdge, type Surface } from '../garment/index.ts';
 import { type Piece, type PieceKind, type Role, type Side } from '../pattern/index.ts';
 import { type LiningHem } from './lining/hem.ts';
@@ -127,6 +128,21 @@ export function placeOf(g: Garment, { kind, id, ring }: Piece): Place | null {
   if (!above && (near.some((p) => SKIRTS.has(p.kind)) || ring.some((e) => e.role === 'waist'))) return 'skirt';
   return near.length > 0 && near.every((p) => SLEEVES.has(p.kind)) ? 'sleeve' : 'body';
 }
+
+/** Which end of the neck a piece lies at: front, back, or between them. */
+export function endOf({ shell }: Drafted): 'front' | 'back' | 'sleeve' {
+  if (shell.kind === 'sleeve') return 'sleeve';
+  const has = (r: Role): boolean => shell.ring.some((e) => e.role === r);
+  if (has('front-edge') || shell.kind.includes('front')) return 'front';
+  return shell.kind.includes('back') || has('centre-back') ? 'back' : 'front';
+}
+
+/** Whether a piece of the front is cut twice, its second layer in place of facing and lining. */
+export const isDoubled = (g: Garment, x: Drafted, d: Decisions): boolean =>
+  frontsDouble(d) && placeOf(g, x.shell) === 'body' && endOf(x) === 'front';
+
+/** Whether the fronts are lined with themselves, so that the back is faced only. */
+export const frontsDouble = ({ lining: l }: Decisions): boolean => l.on && l.body && !l.self && l.fronts === 'double';
 
 export const ofKind = (g: Garment, kind: PieceKind): Drafted | undefined =>
   g.drafted.find((x) => x.shell.kind === kind);

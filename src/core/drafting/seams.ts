@@ -9,6 +9,7 @@ import {
   capsOf,
   type Drafted,
   edgesOn,
+  endOf,
   type Garment,
   isSleeved,
   namesOf,
@@ -173,6 +174,11 @@ function acrossJoin(s: Sewing, j: Join): void {
   const covers = (x: Side[], y: Side[]): boolean => x.length > 0 && y.length === 0;
   const mixed = fa.length > 0 && fb.length > 0 && (covers(fa, la) ? lb.length > 0 : covers(fb, lb) && la.length > 0);
   if (mixed) put('inside', facingCode(j.code), [...fa, ...la], [...fb, ...lb], SHOULDER_EASE);
+  // Beside fronts cut double the back's facing is sewn to their second layer, as far as it reaches.
+  else if (fa.length && lb.length && !la.length && !fb.length)
+    put('inside', facingCode(j.code), fa, reaching(s, lb, fa));
+  else if (la.length && fb.length && !fa.length && !lb.length)
+    put('inside', facingCode(j.code), reaching(s, la, fb), fb);
   else if (fa.length && fb.length && !(j.code === d.lining.zip.at && j.code !== 'side' && d.lining.zip.length > 0)) {
     put('inside', facingCode(j.code), shorter(s, fa, fb), shorter(s, fb, fa));
   }
@@ -195,8 +201,13 @@ const lengthOf = (s: Sewing, sides: Side[]): number =>
 /** Unlined, a deep back facing is sewn only as far as the shorter of the two reaches: its share of the longer one's edge. */
 function shorter(s: Sewing, own: Side[], other: Side[]): Side[] {
   const deep = own.some((x) => s.g.drafted.some((y) => y.facing?.id === x.piece && reachesArmhole(s, y)));
+  return deep ? reaching(s, own, other) : own;
+}
+
+/** As much of the longer side as the other one reaches. */
+function reaching(s: Sewing, own: Side[], other: Side[]): Side[] {
   const [l, o] = [lengthOf(s, own), lengthOf(s, other)];
-  return deep && l > o ? own.map((x) => ({ ...x, share: o / l })) : own;
+  return l > o ? own.map((x) => ({ ...x, share: o / l })) : own;
 }
 
 const reachesArmhole = (s: Sewing, x: Drafted): boolean =>
@@ -218,14 +229,6 @@ function pleatOf({ d }: Sewing, p: Piece): Partial<Seam> {
   return besideZip(p, d) ?? { ease: { min: half, max: half }, ...(half > 0 && { easeOf: 'pleat' }) };
 }
 
-/** Which end of the neck a piece lies at: the words for its facing. */
-function endOf(x: Drafted): 'front' | 'back' | 'sleeve' {
-  if (x.shell.kind === 'sleeve') return 'sleeve';
-  const has = (r: Role): boolean => x.shell.ring.some((e) => e.role === r);
-  if (has('front-edge') || x.shell.kind.includes('front')) return 'front';
-  return x.shell.kind.includes('back') || has('centre-back') ? 'back' : 'front';
-}
-
 /** A lining to the facing that it was parted from. */
 function alongFacing(s: Sewing, x: Drafted): void {
   const { facing, shell } = x;
@@ -245,8 +248,10 @@ function intoArmhole(s: Sewing, x: Drafted): void {
   // Upper and under-sleeve share a cap: it is sewn once.
   if (x.shell.kind === 'under-sleeve') return;
   for (const caps of capsBySide(g, x.shell)) {
+    // Beside fronts cut double only the back has a facing that a raglan sleeve's is sewn to.
+    const faced = caps.filter((c) => along(within, 'facing', c.armhole).sides.length);
     const of = (which: 'facing' | 'lining' | 'both', side: 'cap' | 'armhole'): Along => {
-      const found = caps.map((c) => along(within, which, c[side]));
+      const found = (which === 'facing' ? faced : caps).map((c) => along(within, which, c[side]));
       return { sides: found.flatMap((f) => f.sides), whole: found.every((f) => f.whole) };
     };
     const raglan = isRaglan(x.shell);

@@ -5,7 +5,7 @@ import { type ProjectDocument } from '../document/project.ts';
 import { proofOf } from '../document/proof/index.ts';
 import { loopsCounted, loopsOf, partsOf } from '../garment/index.ts';
 import { nearestOn, pathLength, pointAlong, selfCrossing } from '../geometry/index.ts';
-import { flatRing, type Piece, type Role } from '../pattern/index.ts';
+import { flatRing, type Piece, type Role, ringAreaOf } from '../pattern/index.ts';
 
 const made = (name: keyof typeof UNLIKE): Computed => compute((UNLIKE[name] as () => ProjectDocument)());
 const find = (c: Computed, id: string): Piece => {
@@ -124,4 +124,30 @@ describe('by their own figures', () => {
     expect(seam).toBeGreaterThan(385);
     expect(seam).toBeLessThan(425);
   });
+
+  // Common practice: fronts lined with themselves and a back that is faced.
+  test.each(['raglan coat', 'jacket of front, side panel and back', 'waistcoat of shoulder-princess panels'])(
+    '%s with fronts cut double: each front again, no facing there, the back faced and not lined',
+    (name) => {
+      const doc = (UNLIKE[name] as () => ProjectDocument)();
+      Object.assign(doc.decisions.lining, { fronts: 'double', smaller: 0, pleat: 0 });
+      doc.decisions.lining.hem.kind = 'edge';
+      const c = compute(doc);
+      expect(c.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+      expect(c.inside.some((p) => p.id === 'front-facing')).toBe(false);
+      const front = find(c, 'front-lining');
+      expect(front.name).toContain('second layer');
+      const shell = c.shell.find((p) => p.id === front.parent) as Piece;
+      expect(ringAreaOf(front.ring) / ringAreaOf(shell.ring)).toBeCloseTo(1, 6);
+      expect(find(c, 'back-facing').ring.some((e) => e.role === 'facing-line')).toBe(true);
+      expect(c.inside.some((p) => p.id === 'back-lining')).toBe(false);
+      const off = c.seams.filter((s) => s.group !== 'shell' && s.verdict.startsWith('a-too') && s.easeOf !== 'flare');
+      expect(off.map((s) => [s.id, s.differenceMm])).toEqual([]);
+      const faults = proofOf(c).filter((k) => k.code !== 'hem' && k.code !== 'seams');
+      expect(faults.flatMap((k) => k.faults.map((f) => [k.code, f]))).toEqual([]);
+      expect(c.seams.some((s) => s.id === 'closing-front-edge')).toBe(true);
+      const plan = planOf(doc, c);
+      expect(plan.ok).toBe(false);
+    },
+  );
 });

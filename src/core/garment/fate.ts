@@ -24,7 +24,18 @@ const SEAMS: ReadonlySet<Role> = new Set<Role>([
 export const unsewnEdges = (s: Surface): PanelEdge[] =>
   s.panels.flatMap(({ ring }) => ring.filter((e) => !s.joined.has(e.key) && !s.open.has(e.key) && SEAMS.has(e.role)));
 
-/** The same told once for each piece, at the first of them. */
+/**
+ * Edges of which nothing is known yet: without a name on a piece whose other edges have some, sewn to nothing, and not said to
+ * stay open. Those of a piece without any named edge are taken to be laid on, as a pocket's are.
+ */
+export const unsaidEdges = (s: Surface): PanelEdge[] =>
+  s.panels.flatMap(({ ring }) =>
+    ring.some((e) => e.role !== 'plain')
+      ? ring.filter((e) => e.role === 'plain' && !s.joined.has(e.key) && !s.open.has(e.key))
+      : [],
+  );
+
+/** Edges that ought to be sewn to something and are not, told once for each piece at the first of them. */
 export function unsewn(s: Surface): Finding[] {
   const told = new Set<string>();
   const all = unsewnEdges(s);

@@ -41,6 +41,7 @@ const contradictions = ({ d, making }: Task): Finding[] => [
   ...(d.lining.zip.length > 0 && d.lining.zip.at !== 'centre-back'
     ? [stop('plan-zip-elsewhere', undefined, { role: d.lining.zip.at })]
     : []),
+  ...(d.lining.on && d.lining.fronts === 'double' ? [stop('plan-fronts-double')] : []),
 ];
 
 const withLapel = (d: Task['d'], making: GarmentModel): Finding[] =>

@@ -29,7 +29,7 @@ interface Props {
   /** A place on the selected edge, mm along it; set by a second click or with Shift and the arrow keys. */
   mark: number | null;
   onMark: (at: number) => void;
-  /** Edges named by their shape alone: marked, to be looked at. */
+  /** Edges named by their shape alone, or not said yet: marked, to be looked at. */
   unsure?: Set<string>;
   /** When given, a click anywhere tells its place on the piece instead of choosing an edge. */
   onSpot?: ((p: Point) => void) | undefined;
@@ -84,7 +84,7 @@ export function EdgePicker({
     else onMark(at);
   };
   const say = (e: Edge) =>
-    `${ROLE_WORDS[e.role]}${unsure?.has(e.id) ? ' (a guess)' : ''}, ${formatLength(pathLength(e.path), units)}, ${e.onFold ? 'on the fold' : `allowance ${formatLength(e.allowance, units)}`}`;
+    `${ROLE_WORDS[e.role]}${unsure?.has(e.id) ? (e.role === 'plain' ? ' (not said yet)' : ' (a guess)') : ''}, ${formatLength(pathLength(e.path), units)}, ${e.onFold ? 'on the fold' : `allowance ${formatLength(e.allowance, units)}`}`;
   return (
     <Frame box={room} height={height} label={`${piece.name}: choose an edge`} units={units}>
       {(unit, hatch) => (

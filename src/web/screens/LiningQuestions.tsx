@@ -1,4 +1,5 @@
 import { Text } from '@chakra-ui/react';
+import { type Decisions } from '../../core/document/project.ts';
 import { type Piece } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { Ask, Tick } from '../parts/Ask.tsx';
@@ -36,7 +37,7 @@ export function LiningQuestions(d: Deciding) {
           <LiningParts {...d} />
           <LiningDetails {...d} />
           {d.w.computed.shell.some((p) => p.kind === 'sleeve') && <SleeveLining {...d} />}
-          {d.w.computed.shell.some((p) => p.kind === 'back' && hasBackPleat(p, l.zip.length)) && (
+          {d.w.computed.shell.some((p) => p.kind === 'back' && hasBackPleat(p, l)) && (
             <>
               <Length
                 d={d}
@@ -74,6 +75,17 @@ function LiningParts(d: Deciding) {
   const has = (kind: Piece['kind']): boolean => d.w.computed.shell.some((p) => p.kind === kind);
   return (
     <>
+      {l.body && has('front') && has('back') && (
+        <Ask
+          question="The fronts"
+          value={l.fronts}
+          answers={[
+            ['lined', 'lined as the rest is'],
+            ['double', 'cut twice, and the back only faced'],
+          ]}
+          onAnswer={(fronts) => d.set('lining', { fronts }, fronts === 'double' ? 'Fronts cut double' : 'Fronts lined')}
+        />
+      )}
       {has('sleeve') && (has('front') || has('back')) && (
         <>
           <Tick
@@ -92,8 +104,11 @@ function LiningParts(d: Deciding) {
   );
 }
 
-/** A bodice has no pleat at the centre back, nor has a back with a zip. */
-const hasBackPleat = (back: Piece, zip: number): boolean => zip === 0 && !back.ring.some((e) => e.role === 'waist');
+/** A bodice has no pleat at the centre back, nor has a back with a zip in it, or one that is only faced. */
+const hasBackPleat = (back: Piece, l: Decisions['lining']): boolean =>
+  l.fronts === 'lined' &&
+  (l.zip.length === 0 || l.zip.at !== 'centre-back') &&
+  !back.ring.some((e) => e.role === 'waist');
 
 /** Where a sleeve lining is set into the lining's own armhole. */
 function SleeveLining(d: Deciding) {

@@ -4,6 +4,7 @@ import { useSearchParams } from 'react-router';
 import useSWR from 'swr';
 import { sentenceOf } from '../../contract/findings.ts';
 import { type Shell, type ShellPiece } from '../../core/document/project.ts';
+import { unsaidEdges } from '../../core/garment/index.ts';
 import { type Point } from '../../core/geometry/index.ts';
 import { isUnsure } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
@@ -17,7 +18,7 @@ import { Findings } from '../parts/Notes.tsx';
 import { Page, SheetBox } from '../parts/Page.tsx';
 import { CornerCard } from './CornerCard.tsx';
 import { CLICKS, MarksCard, type Placing, placed } from './MarksCard.tsx';
-import { EdgeCard, PieceCard } from './PatternCards.tsx';
+import { EdgeCard, PieceCard, UnsaidCard } from './PatternCards.tsx';
 import { PieceList } from './PieceList.tsx';
 import { ReallowCard } from './ReallowCard.tsx';
 import { SizeCard } from './SizeCard.tsx';
@@ -63,6 +64,10 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
   const card = useRef<HTMLDivElement>(null);
   const drawn = shell.pieces.find((p) => p.id === pieceId) ?? shell.pieces[0];
   const piece = w.computed.shell.find((p) => p.id === drawn?.id);
+  const unsaid = useMemo(
+    () => unsaidEdges(w.computed.surface).flatMap((e) => (e.piece === drawn?.id ? [e.edge] : [])),
+    [w.computed.surface, drawn?.id],
+  );
   const findings = useMemo(
     () =>
       w.computed.findings.filter(
@@ -121,6 +126,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
             {drawn && piece && edge && (
               <>
                 <EdgeCard w={w} pieces={shell.pieces} piece={drawn} computed={piece} edge={edge} onSave={savePiece} />
+                {unsaid.includes(edge.id) && <UnsaidCard w={w} piece={drawn.id} name={drawn.name} edge={edge.id} />}
                 <CornerCard
                   w={w}
                   piece={drawn}
@@ -184,7 +190,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
             selected={edgeId}
             onSelect={setEdgeId}
             mark={mark}
-            unsure={new Set(drawn?.ring.filter(isUnsure).map((e) => e.id))}
+            unsure={new Set([...(drawn?.ring.filter(isUnsure).map((e) => e.id) ?? []), ...unsaid])}
             onMark={setMark}
             onSpot={placing ? spot : undefined}
             spots={clicks}

@@ -1,6 +1,8 @@
 import { Box, Button, Flex, Heading, Input, Text } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { type ShellEdge, type ShellPiece } from '../../core/document/project.ts';
+import { saidJoin } from '../../core/garment/index.ts';
 import { pathLength } from '../../core/geometry/index.ts';
 import {
   CORNERS,
@@ -247,6 +249,32 @@ export function PieceCard({
       <Button size="xs" variant="ghost" mt="2" color="berry" onClick={onRemove}>
         This is no piece of mine: remove it
       </Button>
+    </SheetBox>
+  );
+}
+
+/** An edge of which nothing is known yet: it is named above, sewn to another, or stays open. */
+export function UnsaidCard({ w, piece, name, edge }: { w: Workbook; piece: string; name: string; edge: string }) {
+  const stayOpen = (): void => {
+    const { joins } = w.doc.decisions;
+    const halves = [...w.computed.surface.edges.values()].filter((e) => e.piece === piece && e.edge === edge);
+    const next = halves.reduce((all, e) => saidJoin(all, e, null), joins);
+    w.save(`${name}: an edge stays open`, { ...w.doc, decisions: { ...w.doc.decisions, joins: next } }, true);
+  };
+  return (
+    <SheetBox borderLeftWidth="4px" borderLeftColor="honey">
+      <Text mb="2">
+        Nothing says yet what becomes of this edge. Name it above, sew it to another in the garment laid open, or say
+        that it stays open.
+      </Text>
+      <Flex gap="2" wrap="wrap" align="center">
+        <Button size="sm" variant="outline" borderColor="rule" onClick={stayOpen}>
+          It stays open
+        </Button>
+        <Link to="../seams" relative="path" style={{ textDecoration: 'underline' }}>
+          The garment laid open
+        </Link>
+      </Flex>
     </SheetBox>
   );
 }

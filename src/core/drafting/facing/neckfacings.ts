@@ -10,7 +10,7 @@ import {
   ringPerimeter,
 } from '../../pattern/index.ts';
 import { because, type Finding, type Reason, type Result } from '../../result.ts';
-import { type Drafted, type Garment, isSleeved, placeOf } from '../drafted.ts';
+import { type Drafted, type Garment, isDoubled, isSleeved, placeOf } from '../drafted.ts';
 import { splitRaglan } from '../lining/raglan.ts';
 import { zipIn } from '../lining/zip.ts';
 import { cutAcross } from '../shape/cutacross.ts';
@@ -141,7 +141,7 @@ export function neckFacings(g: Garment, bands: Bands, d: Decisions): Finding[] {
   // From the usual pieces, which give the facing its name.
   const order = [...g.drafted].sort((x, y) => Number(x.base.includes('.')) - Number(y.base.includes('.')));
   for (const x of order) {
-    if (done.has(x.shell.id) || !isFaced(g, x) || belowYoke(x, g.shell, d)) continue;
+    if (done.has(x.shell.id) || !isFaced(g, x) || isDoubled(g, x, d) || belowYoke(x, g.shell, d)) continue;
     findings.push(...facedFrom(g, x, d, done));
   }
   return agreed(findings);

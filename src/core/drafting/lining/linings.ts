@@ -7,7 +7,9 @@ import {
   capsOf,
   type Drafted,
   edgesOn,
+  frontsDouble,
   type Garment,
+  isDoubled,
   isSleeved,
   ofKind,
   placeOf,
@@ -81,13 +83,17 @@ function taken(l: Lining, x: Drafted, made: LiningPiece): void {
 function lineBody(l: Lining, x: Drafted): void {
   const { g, d } = l;
   const faced = d.facing.on && !d.facing.bias.neck;
+  const doubled = isDoubled(g, x, d);
+  if (frontsDouble(d) && !doubled) return;
   // Where the facing was refused, so is the lining that would begin at its line.
   if (x.covered || (faced && x.refused)) return;
-  const made = bodyLining(x.split ?? unsplit(x.shell), d, underarmsOf(g, x.shell, !isSleeved(g, x.shell)), {
-    id: x.base,
-    name: x.title,
-  });
-  taken(l, x, made);
+  const arms = underarmsOf(g, x.shell, !isSleeved(g, x.shell));
+  const named = { id: x.base, name: x.title };
+  // A second layer is set into the armhole with the first one: they are alike (common practice).
+  const own = doubled ? { ...d, lining: { ...d.lining, raise: 0, out: 0 } } : d;
+  const made = bodyLining(x.split ?? unsplit(x.shell), own, arms, named);
+  const second = made.piece && doubled ? { ...made.piece, name: `${x.title}, second layer` } : made.piece;
+  taken(l, x, { ...made, piece: second });
 }
 
 function lineSkirt(l: Lining, x: Drafted): void {
@@ -170,8 +176,13 @@ function raglan({ g, d }: Lining, x: Drafted, cuffed: boolean): LiningPiece {
   const faced = d.facing.on && !d.facing.bias.neck;
   const top = faced ? x.split : whole;
   const named = { id: x.base, name: x.title };
-  const { length } = armholeFor(g, x, 'lining');
+  const { length, whole: lined } = armholeFor(g, x, 'lining');
   if (!top) return sleeveLining(x.shell, undefined, null, cuffed, d, { ...named, under: '' });
+  // Beside a body that is not lined all round it is sewn to the shell's own seam.
+  if (!lined) {
+    const own = { ...d, lining: { ...d.lining, raise: 0, out: 0 } };
+    return raglanLining(x.shell, top, runLength(top.lining, 'cap'), cuffed, own, named);
+  }
   return raglanLining(x.shell, top, length + shellCapEase(g, x.shell), cuffed, d, named);
 }
 
