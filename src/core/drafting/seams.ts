@@ -10,6 +10,7 @@ import {
   type Drafted,
   edgesOn,
   endOf,
+  frontsDouble,
   type Garment,
   isSleeved,
   namesOf,
@@ -248,14 +249,16 @@ function intoArmhole(s: Sewing, x: Drafted): void {
   // Upper and under-sleeve share a cap: it is sewn once.
   if (x.shell.kind === 'under-sleeve') return;
   for (const caps of capsBySide(g, x.shell)) {
-    // Beside fronts cut double only the back has a facing that a raglan sleeve's is sewn to.
-    const faced = caps.filter((c) => along(within, 'facing', c.armhole).sides.length);
     const of = (which: 'facing' | 'lining' | 'both', side: 'cap' | 'armhole'): Along => {
-      const found = (which === 'facing' ? faced : caps).map((c) => along(within, which, c[side]));
+      const found = caps.map((c) => along(within, which, c[side]));
       return { sides: found.flatMap((f) => f.sides), whole: found.every((f) => f.whole) };
     };
     const raglan = isRaglan(x.shell);
-    if (raglan) put('inside', 'facing-raglan', of('facing', 'cap').sides, of('facing', 'armhole').sides);
+    if (raglan) {
+      const [own, other] = [of('facing', 'cap').sides, of('facing', 'armhole').sides];
+      // Beside fronts cut double only the back has a facing for it.
+      put('inside', 'facing-raglan', frontsDouble(d) ? reaching(s, own, other) : own, other);
+    }
     const [cap, armhole] = [of('lining', 'cap'), of(raglan ? 'lining' : 'both', 'armhole')];
     if (!cap.whole || !armhole.whole) continue;
     if (raglan) put('inside', 'lining-raglan', cap.sides, armhole.sides, { ...SHOULDER_EASE, easeOf: 'cap' });
