@@ -66,7 +66,7 @@ const edge = z.strictObject({
 });
 
 const notch = z.strictObject({ edge: id, at: mm, kind: z.enum(['single', 'double']) });
-const inner = z.strictObject({ kind: z.enum(LINE_KINDS), path });
+const inner = z.strictObject({ kind: z.enum(LINE_KINDS), path, ratio: z.number().min(1).max(6).optional() });
 const mark = z.strictObject({ kind: z.enum(MARK_KINDS), at: point });
 
 const shellPiece = z.strictObject({

@@ -228,6 +228,8 @@ const SENTENCES: Record<string, Say> = {
     `The cap of "${d.name}" (${mm('cap')}) cannot be hollowed out so far that it is ${mm('target')} long: only a cap that is too short, and not by much. Lift it at its top.`,
   'zip-without-seam': (d, mm) =>
     `There is no seam called ${called(d.role)} that a zip ${mm('length')} long reaches in the lining, so no lining was cut back for it. Say which seam it lies in, or name that edge on the pattern page: on a fold there can be no zip.`,
+  'gathers-off-edge': (d, mm) =>
+    `Gathers from ${mm('from')} to ${mm('to')} do not lie on this edge, which is ${mm('edge')} long, or are shorter than ${mm('least')}; or ${d.ratio} times as long is none of 1 to 6.`,
   'plan-fronts-double': () =>
     'The order of making cannot be worked out yet for fronts cut double beside a back that is only faced. What is cut and what was walked holds; keep to the order of your pattern.',
   'plan-zip-elsewhere': (d) =>

@@ -1,6 +1,15 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
 import { deriveInside, holePatches, type Inside } from '../drafting/index.ts';
-import { furtherSeams, joinedSurface, type Surface, sewnSo, surfaceOf, unsewn, unusual } from '../garment/index.ts';
+import {
+  furtherSeams,
+  gatherMarks,
+  joinedSurface,
+  type Surface,
+  sewnSo,
+  surfaceOf,
+  unsewn,
+  unusual,
+} from '../garment/index.ts';
 import { weld } from '../geometry/index.ts';
 import {
   type CutLine,
@@ -81,7 +90,7 @@ function shellPart(doc: ProjectDocument, d: Decisions): ShellPart {
   // Where only the seam line is left as it was drawn, the cut line is worked out anew.
   const moved = new Set([...cut.changes.map((c) => c.piece), ...before.map((p) => p.id)]);
   const part: ShellPart = {
-    shell: pieces,
+    shell: apart('pattern', findings, pieces, () => gatherMarks(pieces, surface)),
     before,
     reallowed: cut.changes,
     cutLines: cutLinesOf(pieces, findings, (p) => (moved.has(p.id) ? null : drawnCutLine(shell, p.id))),

@@ -1,4 +1,5 @@
 export * from './fate.ts';
+export * from './gathermarks.ts';
 export * from './layers.ts';
 export * from './layflat.ts';
 export * from './openedout.ts';

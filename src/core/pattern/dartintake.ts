@@ -16,6 +16,7 @@ import {
   startOf,
 } from '../geometry/index.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
+import { gatheredBy, gathersOf } from './gathers.ts';
 import { type Edge, type InternalLine, type Piece } from './types.ts';
 
 /** What a dart or pleat takes out of an edge when it is sewn or laid: the stretch between its two lines. */
@@ -111,10 +112,12 @@ function findTakes(piece: Pick<Piece, 'ring' | 'lines'>): Take[] {
   return out;
 }
 
-/** How much of each edge darts and pleats take out, mm, by edge id; edges without are left out. */
+/** How much of each edge darts, pleats and gathers take out, mm, by edge id; edges without are left out. */
 export function takenOf(piece: Pick<Piece, 'ring' | 'lines'>): Map<string, number> {
   const out = new Map<string, number>();
-  for (const t of takesOf(piece)) out.set(t.edge, (out.get(t.edge) ?? 0) + t.to - t.from);
+  const take = (edge: string, mm: number): unknown => out.set(edge, (out.get(edge) ?? 0) + mm);
+  for (const t of takesOf(piece)) take(t.edge, t.to - t.from);
+  for (const g of gathersOf(piece)) take(g.edge, gatheredBy(g));
   return out;
 }
 

@@ -4,6 +4,7 @@ export * from './corners.ts';
 export * from './cutline.ts';
 export * from './dartintake.ts';
 export * from './faults.ts';
+export * from './gathers.ts';
 export * from './grain.ts';
 export * from './lacking.ts';
 export * from './marks.ts';

@@ -105,6 +105,7 @@ export const LINE_KINDS = [
   'roll-line',
   'dart',
   'pleat',
+  'gather',
   'placement',
   'cut-away',
   'other',
@@ -115,6 +116,8 @@ export interface InternalLine {
   path: Path;
   /** Of a line to cut along: on which half of the body alone, as worn. */
   on?: 'left' | 'right';
+  /** Of gathers: how many times as long as what they are sewn to the edge is beside the line. */
+  ratio?: number;
 }
 
 /** Where stitching starts, stops or turns, where a hole is drilled, or a button sits. */

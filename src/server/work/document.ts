@@ -10,6 +10,7 @@ import {
 } from '../../contract/index.ts';
 import { type Computed } from '../../core/document/compute.ts';
 import {
+  type Decisions,
   type EdgeSaid,
   type JoinSaid,
   type ProjectDocument,
@@ -79,6 +80,20 @@ const joinsOn = (joins: JoinSaid[], edges: Map<string, { piece: string; edge: st
     return a && (b || !j.b) ? [{ ...j, a, b }] : [];
   });
 
+/** What was said of edges and pieces beside joins, on those of the new pattern. */
+function saidOn(d: Decisions, edges: Map<string, { piece: string; edge: string }>) {
+  const pieces = new Map([...edges].map(([was, now]) => [was.split('/')[0], now.piece]));
+  const at = <T extends { piece: string; edge: string }>(x: T): T[] => {
+    const now = edges.get(`${x.piece}/${x.edge}`);
+    return now ? [{ ...x, ...now }] : [];
+  };
+  return {
+    reallowed: d.reallowed.flatMap(at),
+    caps: d.caps.flatMap((c) => (pieces.has(c.piece) ? [{ ...c, piece: pieces.get(c.piece) as string }] : [])),
+    strips: d.strips.map((s) => ({ ...s, to: s.to && (at(s.to)[0] ?? null) })),
+  };
+}
+
 /** What was read of a pattern file, laid on what had been said of the one before. */
 function withShell(
   old: ProjectDocument,
@@ -96,6 +111,7 @@ function withShell(
     shell,
     decisions: {
       ...decisions,
+      ...saidOn(decisions, kept.edges),
       joins,
       paper: { ...decisions.paper, pieces: null },
     },

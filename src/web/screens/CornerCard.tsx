@@ -8,6 +8,7 @@ import {
   addMark,
   drawnPlace,
   dropNotch,
+  gatherLine,
   grainAlong,
   joinEdge,
   type Laid,
@@ -23,6 +24,7 @@ import { type Workbook } from '../api/useProject.ts';
 import { LengthField } from '../parts/LengthField.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { ROLE_WORDS } from '../words/index.ts';
+import { GatherCard } from './GatherCard.tsx';
 import { LayCard } from './LayCard.tsx';
 
 /** The piece with a dart or pleat laid on its edge, or why it does not lie there. */
@@ -98,6 +100,15 @@ export function CornerCard({ w, piece, computed, edge, mark, onMark, onSave }: P
       {at !== null && (
         <LayCard edge={edge} at={at} units={units} onLay={(laid) => put(laid.kind, laidOn(piece, edge, laid))} />
       )}
+      <GatherCard
+        key={edge.id}
+        length={length}
+        units={units}
+        onGather={(g) => {
+          const line = gatherLine(now, g);
+          put('gathered', line.ok ? ok(addLine(piece, line.value)) : line);
+        }}
+      />
       {wrong && (
         <Text role="alert" color="berry" mb="2">
           {wrong}

@@ -63,7 +63,7 @@ const HINTS: Record<Placing, string[]> = {
   dart: ['Click where its first line meets the edge.', 'Now the second line, on the same edge.', 'Now its point.'],
 };
 
-const LINE_WORDS = { dart: 'Dart', pleat: 'Pleat' } as const;
+const LINE_WORDS = { dart: 'Dart', pleat: 'Pleat', gather: 'Gathers' } as const;
 
 /** Grainline and marks of a piece, placed by clicking where the file does not say them. */
 export function MarksCard({ piece, placing, clicks, wrong, onPlacing, onSave }: Props) {
@@ -99,9 +99,12 @@ export function MarksCard({ piece, placing, clicks, wrong, onPlacing, onSave }: 
         </Text>
       )}
       {piece.lines.map((l, i) =>
-        l.kind === 'dart' || l.kind === 'pleat' ? (
+        l.kind === 'dart' || l.kind === 'pleat' || l.kind === 'gather' ? (
           <Flex key={i} align="center" gap="3" mt="1">
-            <Text>{LINE_WORDS[l.kind]}</Text>
+            <Text>
+              {LINE_WORDS[l.kind]}
+              {l.ratio && `, ${l.ratio.toFixed(2)} times as long`}
+            </Text>
             <Button
               size="xs"
               variant="ghost"

@@ -42,13 +42,25 @@ function within(line: Path, ring: Edge[], outline: Path): Path | null {
   return from > 0 || to < length ? stretch(line, from, to) : line;
 }
 
+/** Gathers of the shell in a ring: what a facing leaves of them, beside the same edge. */
+function gathersIn(l: InternalLine, ring: Edge[], outline: Path): InternalLine[] {
+  const length = pathLength(l.path);
+  const cuts = [0, ...crossings(l.path, outline).map((c) => c.atA), length].sort((a, b) => a - b);
+  const inside = cuts.slice(1).flatMap((to, i): [number, number][] => {
+    const from = cuts[i] as number;
+    return to - from > AT_END && insideRing(flatRing(ring), pointAlong(l.path, (from + to) / 2)) ? [[from, to]] : [];
+  });
+  return inside.map(([from, to]) => ({ ...l, path: stretch(l.path, from, to) }));
+}
+
 /**
- * The shell's darts and pleats in a lining cut from it, wherever they still begin at its edge: darts sewn as in the shell, or
- * laid as soft pleats of the same take-up; pleats are repeated.
+ * The shell's darts, pleats and gathers in a lining cut from it, wherever they still begin at its edge: darts sewn as in the shell, or
+ * laid as soft pleats of the same take-up; pleats and gathers are repeated.
  */
 export function dartsIn(parent: Piece, ring: Edge[], choice: DartChoice): InternalLine[] {
   const outline = outlineOf(ring);
   const kept = parent.lines.flatMap((l): InternalLine[] => {
+    if (l.kind === 'gather') return gathersIn(l, ring, outline);
     if (l.kind !== 'dart' && l.kind !== 'pleat') return [];
     // A pleat that begins at no edge of the lining is none there.
     if (l.kind === 'pleat' && !crossings(outline, l.path).length) return [];
