@@ -46,6 +46,7 @@ const PART_NAMES: Record<Part, string> & Record<string, string> = {
   patch: 'the patches behind the buttonholes',
   faults: 'whether the pattern has faults',
   joins: 'what is sewn to what',
+  strips: 'the ties and ruffles',
   plan: 'the order of making',
 };
 
@@ -230,6 +231,7 @@ const SENTENCES: Record<string, Say> = {
     `There is no seam called ${called(d.role)} that a zip ${mm('length')} long reaches in the lining, so no lining was cut back for it. Say which seam it lies in, or name that edge on the pattern page: on a fold there can be no zip.`,
   'gathers-off-edge': (d, mm) =>
     `Gathers from ${mm('from')} to ${mm('to')} do not lie on this edge, which is ${mm('edge')} long, or are shorter than ${mm('least')}; or ${d.ratio} times as long is none of 1 to 6.`,
+  'strip-without-edge': (d) => `"${d.name}" is not drafted: the edge it is sewn to is not there. Say which edge it is.`,
   'plan-fronts-double': () =>
     'The order of making cannot be worked out yet for fronts cut double beside a back that is only faced. What is cut and what was walked holds; keep to the order of your pattern.',
   'plan-zip-elsewhere': (d) =>

@@ -14,6 +14,7 @@ export const PARTS = [
   'hood',
   'closure',
   'patch',
+  'strips',
   'faults',
   'joins',
   'plan',

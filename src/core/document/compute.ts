@@ -1,5 +1,5 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
-import { deriveInside, holePatches, type Inside } from '../drafting/index.ts';
+import { deriveInside, holePatches, type Inside, type Strips, stripsOf } from '../drafting/index.ts';
 import {
   furtherSeams,
   gatherMarks,
@@ -43,6 +43,8 @@ export interface Computed {
   inside: Piece[];
   /** Shell pieces that are cut otherwise than drawn; `pieces` holds them in place of the drawn ones. */
   recut: Piece[];
+  /** Pieces cut by figures: ties, ruffles, loops. */
+  strips: Piece[];
   /** Shell and derived together. */
   pieces: Piece[];
   cutLines: Map<string, CutLine>;
@@ -175,17 +177,21 @@ export function compute(doc: ProjectDocument): Computed {
     : null;
   const inside = deriveInside(shell, d, base.surface);
   findings.push(...inside.findings);
-  const drafted = [...inside.pieces, ...apart('patch', findings, [], () => patches(shell, d, closure))];
+  const strips = apart('strips', findings, NO_STRIPS, () => stripsOf(shell, d));
+  findings.push(...strips.findings);
+  const patched = apart('patch', findings, [], () => patches(shell, d, closure));
+  const drafted = [...inside.pieces, ...patched, ...strips.pieces];
   const recut = new Map(inside.recut.map((p) => [p.id, p]));
   const pieces = [...shell.map((p) => recut.get(p.id) ?? p), ...drafted];
   const made = cutLinesOf([...inside.recut, ...drafted], findings);
-  const insideWalked = apart('seams', findings, [], () => walk(inside.seams, pieces));
+  const insideWalked = apart('seams', findings, [], () => walk([...inside.seams, ...strips.seams], pieces));
   return {
     shell,
     before: base.before,
     reallowed: base.reallowed,
     inside: drafted,
     recut: inside.recut,
+    strips: strips.pieces,
     pieces,
     cutLines: new Map([...base.cutLines, ...made]),
     seams: [...base.seams, ...insideWalked],
@@ -197,6 +203,8 @@ export function compute(doc: ProjectDocument): Computed {
     findings: [...base.findings, ...findings, ...closureFindings(closure)],
   };
 }
+
+const NO_STRIPS: Strips = { pieces: [], seams: [], findings: [] };
 
 /** Something closes: a front of the pattern, or, without a pattern, a line that was measured. */
 const closes = (shell: Piece[], doc: ProjectDocument): boolean =>
@@ -231,7 +239,8 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
     beyond: beyondPlans(c),
     // What joins pieces beyond the usual ones is walked, and no way of making knows it yet.
     making: garmentModelOf(
-      c.pieces,
+      // Ties, ruffles and loops are planned as what they are, not as panels.
+      c.pieces.filter((p) => !c.strips.includes(p)),
       c.seams.filter((s) => !s.between),
       how,
     ),

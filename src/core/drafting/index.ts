@@ -19,3 +19,4 @@ export * from './ribs.ts';
 export * from './shape/closedarts.ts';
 export * from './shape/oriented.ts';
 export * from './shape/transfernotches.ts';
+export * from './strips.ts';

@@ -6,7 +6,7 @@ import { derivePiece, stripRing } from './shape/derivepiece.ts';
 import { runLength } from './shape/oriented.ts';
 
 /** How often a half of the body stands for the whole: both of a pair, both halves of a fold, one that is drawn whole. */
-const times = (p: Piece): number => (p.cut.onFold || p.cut.count > 1 ? 2 : 1);
+export const times = (p: Piece): number => (p.cut.onFold || p.cut.count > 1 ? 2 : 1);
 
 /**
  * A rib for one edge, cut double: `share` per cent of the edge it is stretched to (80–90, handbook figure from memory), and

@@ -17,14 +17,16 @@ import { FacingQuestions } from './FacingQuestions.tsx';
 import { HemQuestions } from './HemQuestions.tsx';
 import { InterfacingQuestions } from './InterfacingQuestions.tsx';
 import { LiningQuestions } from './LiningQuestions.tsx';
+import { StripQuestions } from './StripQuestions.tsx';
 
-type Chapter = 'facing' | 'lining' | 'hems' | 'interfacing';
+type Chapter = 'facing' | 'lining' | 'hems' | 'interfacing' | 'strips';
 
 const CHAPTERS: [Chapter, string][] = [
   ['facing', 'Facings'],
   ['lining', 'Lining'],
   ['hems', 'Hems'],
   ['interfacing', 'Interfacing'],
+  ['strips', 'Ties, ruffles'],
 ];
 
 const SHOWN: Record<Chapter, Material> = {
@@ -32,6 +34,7 @@ const SHOWN: Record<Chapter, Material> = {
   lining: 'lining',
   hems: 'lining',
   interfacing: 'interfacing',
+  strips: 'shell',
 };
 
 /** What else do I cut? Facings, lining, interfacing, live while a slider moves. */
@@ -89,6 +92,7 @@ export function Inside({ w }: { w: Workbook }) {
           {chapter === 'lining' && <LiningQuestions {...d} />}
           {chapter === 'hems' && <HemQuestions {...d} />}
           {chapter === 'interfacing' && <InterfacingQuestions {...d} />}
+          {chapter === 'strips' && <StripQuestions {...d} />}
           <TakeChoices w={w} />
         </SheetBox>
       }

@@ -51,6 +51,14 @@ const SAY: Record<string, Say> = {
     `Its cap was ${mm('before')}, too short for its armhole: lifted at its top by ${v}, it is ${mm('target')}, ${mm('ease')} longer than the armhole.`,
   'cap-deepened': (mm, v) =>
     `Its cap was ${mm('before')}, too short for its armhole: drawn up to ${v} deeper towards the underarm, it is ${mm('target')}, ${mm('ease')} longer than the armhole.`,
+  'tie-cut': (mm, v) =>
+    `Folded along its middle and turned: cut twice its finished width and two seams, 2 × ${mm('width')} + 2 × ${mm('seam')} = ${v}, and ${mm('length')} long.`,
+  'loops-cut': (mm, v, raw) =>
+    `${raw.count ?? 1} loops of ${mm('each')}, ${mm('end')} at each end of them turned under: one strip of ${v}, folded in four, so ${mm('width')} wide.`,
+  'ruffle-length': (mm, v, raw) =>
+    `${(raw.ratio ?? 1).toFixed(2)} times its edge of ${mm('round')} = ${v}, in ${raw.count ?? 1} ${raw.count === 1 ? 'part' : 'parts'}.`,
+  'flounce-radius': (mm, v) =>
+    `A ring as long inside as its edge: radius = edge ÷ 2π = ${mm('round')} ÷ 2π = ${v}, in two halves.`,
   'zip-left': (mm, v) => oneSided('left', mm, v),
   'zip-right': (mm, v) => oneSided('right', mm, v),
   slit: (mm, v) =>

@@ -1,0 +1,169 @@
+import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
+import { useEffect, useState } from 'react';
+import { STRIP_KINDS, type StripKind, type StripSaid } from '../../core/document/project.ts';
+import { formatLength } from '../../core/units.ts';
+import { Pick } from '../parts/Ask.tsx';
+import { Count } from '../parts/Count.tsx';
+import { LengthField } from '../parts/LengthField.tsx';
+import { ROLE_WORDS } from '../words/index.ts';
+import { type Deciding } from './deciding.ts';
+
+const KIND_NAMES: Record<StripKind, string> = {
+  tie: 'Tie',
+  ruffle: 'Ruffle',
+  flounce: 'Flounce',
+  'belt-loops': 'Belt loops',
+};
+
+/** What each begins with, mm: common practice. */
+const USUAL: Record<StripKind, Pick<StripSaid, 'count' | 'length' | 'width' | 'ratio' | 'hem'>> = {
+  tie: { count: 2, length: 900, width: 30, ratio: 1, hem: 0 },
+  ruffle: { count: 1, length: 1, width: 80, ratio: 2, hem: 10 },
+  flounce: { count: 1, length: 1, width: 150, ratio: 1, hem: 10 },
+  'belt-loops': { count: 5, length: 60, width: 10, ratio: 1, hem: 0 },
+};
+
+const isSewnOn = (k: StripKind): boolean => k === 'ruffle' || k === 'flounce';
+
+/** Pieces that are cut by figures: ties, ruffles, flounces, belt loops. */
+export function StripQuestions(d: Deciding) {
+  const { strips } = d.w.doc.decisions;
+  const save = (words: string, next: StripSaid[]): void =>
+    d.w.save(words, { ...d.w.doc, decisions: { ...d.w.doc.decisions, strips: next } });
+  const edges = d.w.computed.shell.flatMap((p) =>
+    p.ring
+      .filter((e) => !e.onFold)
+      .map((e) => ({ piece: p.id, edge: e.id, words: `${p.name}, ${ROLE_WORDS[e.role].toLowerCase()}` })),
+  );
+  const add = (kind: StripKind): void => {
+    const most = Math.max(0, ...strips.map((s) => Number(s.id.slice(1)) || 0));
+    const hem = edges.find((e) => e.words.endsWith('hem')) ?? edges[0];
+    const to = isSewnOn(kind) && hem ? { piece: hem.piece, edge: hem.edge } : null;
+    save(`With: ${KIND_NAMES[kind].toLowerCase()}`, [
+      ...strips,
+      { id: `s${most + 1}`, kind, name: KIND_NAMES[kind], ...USUAL[kind], to },
+    ]);
+  };
+  return (
+    <>
+      <Text mb="2">Pieces that no pattern draws, cut by their figures.</Text>
+      <Flex gap="2" wrap="wrap" mb="4">
+        {STRIP_KINDS.map((k) => (
+          <Button key={k} size="sm" variant="outline" borderColor="rule" onClick={() => add(k)}>
+            Add {KIND_NAMES[k].toLowerCase()}
+          </Button>
+        ))}
+      </Flex>
+      {strips.map((s) => (
+        <OneStrip
+          key={s.id}
+          d={d}
+          s={s}
+          edges={edges}
+          onSave={(words, next) =>
+            save(
+              `${next.name}: ${words}`,
+              strips.map((x) => (x.id === s.id ? next : x)),
+            )
+          }
+          onDrop={() =>
+            save(
+              `Without: ${s.name}`,
+              strips.filter((x) => x.id !== s.id),
+            )
+          }
+        />
+      ))}
+    </>
+  );
+}
+
+interface OneProps {
+  d: Deciding;
+  s: StripSaid;
+  edges: { piece: string; edge: string; words: string }[];
+  onSave: (words: string, s: StripSaid) => void;
+  onDrop: () => void;
+}
+
+function OneStrip({ d, s, edges, onSave, onDrop }: OneProps) {
+  const { units } = d.w.doc;
+  const [name, setName] = useState(s.name);
+  useEffect(() => setName(s.name), [s.name]);
+  const rename = (): void => {
+    const clean = name.trim();
+    if (clean && clean !== s.name) onSave('named', { ...s, name: clean });
+    else setName(s.name);
+  };
+  const field = (label: string, key: 'length' | 'width' | 'hem', most: number, least = 0) => (
+    <Flex align="center" gap="3" mb="2" justify="space-between">
+      <Text>{label}</Text>
+      <LengthField
+        label={`${s.name}: ${label.toLowerCase()}`}
+        value={s[key]}
+        units={units}
+        least={least}
+        most={most}
+        onValue={(v) => onSave(`${label.toLowerCase()} ${formatLength(v, units)}`, { ...s, [key]: v })}
+      />
+    </Flex>
+  );
+  const sewn = isSewnOn(s.kind);
+  return (
+    <Box borderTopWidth="1px" borderColor="rule" pt="3" mb="3">
+      <Input
+        aria-label="Its name"
+        mb="2"
+        bg="sheet"
+        borderColor="rule"
+        value={name}
+        maxLength={80}
+        onChange={(e) => setName(e.target.value)}
+        onBlur={rename}
+        onKeyDown={(e) => e.key === 'Enter' && rename()}
+      />
+      {sewn ? (
+        <>
+          <Pick
+            label={`${s.name}: the edge it is sewn to`}
+            value={s.to ? `${s.to.piece}/${s.to.edge}` : ''}
+            options={[['', 'an edge …'], ...edges.map((e): [string, string] => [`${e.piece}/${e.edge}`, e.words])]}
+            onPick={(key) => {
+              const [piece, edge] = key.split('/');
+              onSave('sewn to another edge', { ...s, to: piece && edge ? { piece, edge } : null });
+            }}
+          />
+          <Box h="2" />
+          {field('Finished depth', 'width', 1500, 5)}
+          {field('Its hem', 'hem', 100)}
+          {s.kind === 'ruffle' && (
+            <Flex align="center" gap="3" mb="2" justify="space-between">
+              <Text>Times as long as its edge</Text>
+              <Pick
+                label={`${s.name}: times as long as its edge`}
+                value={String(s.ratio)}
+                options={['1.25', '1.5', '1.75', '2', '2.5', '3'].map((v): [string, string] => [v, v])}
+                onPick={(v) => onSave(`${v} times its edge`, { ...s, ratio: Number(v) })}
+              />
+            </Flex>
+          )}
+        </>
+      ) : (
+        <>
+          {field(s.kind === 'tie' ? 'Finished length' : 'Length of one', 'length', 4000, 5)}
+          {field('Finished width', 'width', 400, 3)}
+          <Count
+            label="How many"
+            value={s.count}
+            least={1}
+            most={40}
+            onValue={(count) => onSave(`${count} of them`, { ...s, count })}
+          />
+        </>
+      )}
+      <Button size="xs" variant="ghost" color="berry" onClick={onDrop}>
+        Leave it out
+      </Button>
+    </Box>
+  );
+}
