@@ -171,7 +171,8 @@ function pieceOf(s: StripSaid, cut: Cut): Piece {
   const [right, low] = [Math.max(...xs.map((q) => q.x)), Math.max(...xs.map((q) => q.y))];
   const [left, top] = [Math.min(...xs.map((q) => q.x)), Math.min(...xs.map((q) => q.y))];
   const x = (left + right) / 2;
-  // Of a half ring the grain lies in its upper middle, across the band.
+  // Ties and loops are cut along the grain, what is gathered or falls across it; of a half ring it lies in the upper middle.
+  const along = s.kind === 'tie' || s.kind === 'belt-loops';
   const y = (k: number): number => top + (s.kind === 'flounce' ? s.width : low - top) * k;
   return {
     id: `strip-${s.id}`,
@@ -180,7 +181,9 @@ function pieceOf(s: StripSaid, cut: Cut): Piece {
     material: 'shell',
     ring: cut.ring,
     cut: { count: cut.count, pair: false, onFold: false },
-    grain: { a: p(x, y(0.85)), b: p(x, y(0.15)) },
+    grain: along
+      ? { a: p(left + (right - left) * 0.3, y(0.5)), b: p(left + (right - left) * 0.7, y(0.5)) }
+      : { a: p(x, y(0.85)), b: p(x, y(0.15)) },
     notches: [],
     lines: cut.lines ?? [],
     reasons: cut.reasons,

@@ -26,7 +26,7 @@ const CHAPTERS: [Chapter, string][] = [
   ['lining', 'Lining'],
   ['hems', 'Hems'],
   ['interfacing', 'Interfacing'],
-  ['strips', 'Ties, ruffles'],
+  ['strips', 'Ties'],
 ];
 
 const SHOWN: Record<Chapter, Material> = {
@@ -72,6 +72,7 @@ export function Inside({ w }: { w: Workbook }) {
             aria-label="Parts of the inside"
             gap="1"
             mb="4"
+            wrap="wrap"
             css={{ '& button': { paddingInline: '10px', flex: '1 1 auto' } }}
           >
             {CHAPTERS.map(([c, words]) => (
