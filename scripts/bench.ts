@@ -13,6 +13,7 @@ import { PAPERS, sheetsFor, tile } from '../src/core/output/index.ts';
 import { flatRing, outlineOf, ringAreaOf } from '../src/core/pattern/index.ts';
 import { checkPlan, compareMethods, EXTRA_IDS, makePlan } from '../src/core/plan/index.ts';
 import { coatSvg, greenhouseCoat, seedHallDress } from '../src/demo/index.ts';
+import { goredDress } from '../src/test/gores.ts';
 
 const FRAME = 16;
 
@@ -60,6 +61,16 @@ line(
   'derive the whole dress from nothing',
   median(200, (i) => compute({ ...zipped(i), shell: structuredClone(dress.shell) })) / FRAME,
   `of a ${FRAME} ms frame`,
+);
+const gores = goredDress();
+const slidGores = (i: number): ProjectDocument => ({
+  ...gores,
+  decisions: { ...gores.decisions, facing: { ...gores.decisions.facing, front: 70 + (i % 40) * 0.75 } },
+});
+line(
+  're-derive a dress of forty panels while a slider moves',
+  median(80, (i) => compute(slidGores(i))) / 33,
+  'of 33 ms',
 );
 line(
   'look the whole coat over (the proof)',

@@ -182,12 +182,15 @@ const SENTENCES: Record<string, Say> = {
     `Woodbine could not work out ${PART_NAMES[String(d.part)] ?? 'a part of this'}${d.name === undefined ? '' : ` of "${d.name}"`}${d.gap === undefined ? '' : `: its outline does not close, by ${mm('gap')}`}. It is left out, and all else stands. Look at the names of the edges and at the allowances there; undo the last change if it was well before.`,
   'piece-missing': (d) =>
     `There is no ${called(d.kind)} among the pieces, so what belongs to it is left out. Say which piece is the ${called(d.kind)}.`,
+  'facing-in-parts': (d) =>
+    `The facing along ${d.names} is cut in parts, each as wide as the next at the seam between them: laid together they do not lie flat.`,
   'laid-misfit': (d, mm) =>
     `Laid together for a facing in one, the seam lines of ${d.names} lie up to ${mm('misfit')} apart: ease that in, or cut the facing in parts there.`,
   'lining-sliver': (d, mm) =>
     `The facing leaves only a sliver of "${d.name}" to line, about ${mm('width')} wide. Make the facing wider or narrower, so that it covers the panel or leaves room for a seam.`,
   'plan-beyond': (d) =>
     `The order of making cannot be worked out for this garment yet: Woodbine knows no way of making that sews in ${d.names}. What is cut and what was walked holds; keep to the order of your pattern.`,
+  'all-faced': (d) => `Not lined: ${d.names}. The facing covers all of it.`,
   'not-lined': (d) =>
     `Not lined: ${d.names}. Nothing says what ${String(d.names).includes(',') ? 'they are' : 'it is'} sewn to, so ${String(d.names).includes(',') ? 'they are' : 'it is'} taken to be laid on, as a pocket or a flap is. If it is part of the garment, name its edges or sew them to another in the garment laid open.`,
   'joins-lost': (d) =>

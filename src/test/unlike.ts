@@ -2,6 +2,7 @@ import { type ProjectDocument } from '../core/document/project.ts';
 import { mapPath, reversePath } from '../core/geometry/index.ts';
 import { type Drawn, documentOf, piece } from '../demo/drawn.ts';
 import { WARDROBE } from '../demo/wardrobe.ts';
+import { goredDress } from './gores.ts';
 import { hoodedCoat, raglanCoat } from './makes.ts';
 import { PLAIN_COAT } from './shells.ts';
 
@@ -263,4 +264,5 @@ export const UNLIKE: Record<string, () => ProjectDocument> = {
   'hooded coat': () => hoodedCoat(PLAIN_COAT),
   'skirt faced at the waist': facedSkirt,
   'skirt with a zip in its side': sideZip,
+  'dress of forty panels': () => goredDress(),
 };

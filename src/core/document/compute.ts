@@ -28,6 +28,7 @@ import {
   walk,
 } from '../pattern/index.ts';
 import { garmentModelOf, makePlan, type Plan, type Task } from '../plan/index.ts';
+import { remembered } from '../remember.ts';
 import { type Finding, type Result, refuse, stop } from '../result.ts';
 import { apart } from './apart.ts';
 import { CLOSING_ONLY, type Decisions, type ProjectDocument, type Shell } from './project.ts';
@@ -137,6 +138,8 @@ function joined(pieces: Piece[], d: Decisions, findings: Finding[]): Surface {
   return surface;
 }
 
+const CUT = new WeakMap<Piece['ring'], { key: string; value: CutLine }>();
+
 /** Cut lines of all pieces, each on its own: a piece without one is told, and goes on no paper. */
 const cutLinesOf = (
   pieces: Piece[],
@@ -144,7 +147,8 @@ const cutLinesOf = (
   drawn: (p: Piece) => CutLine | null = () => null,
 ): [string, CutLine][] =>
   pieces.flatMap((p): [string, CutLine][] => {
-    const made = apart('cut-line', findings, null, () => drawn(p) ?? cutLine(p.ring), p);
+    const own = (): CutLine => remembered(CUT, p.ring, '', () => cutLine(p.ring));
+    const made = apart('cut-line', findings, null, () => drawn(p) ?? own(), p);
     return made ? [[p.id, made]] : [];
   });
 

@@ -15,6 +15,7 @@ import {
   HEM_KINDS,
   type ProjectDocument,
   SLIT_SEAMS,
+  ZIP_SEAMS,
 } from '../document/project.ts';
 import { proofOf } from '../document/proof/index.ts';
 import { ringsArea, selfCrossing, union } from '../geometry/index.ts';
@@ -79,7 +80,13 @@ const choices = fc.record({
     out: mm(0, 10),
     capEase: mm(5, 25),
     darts: fc.constantFrom(...DART_CHOICES),
-    zip: fc.record({ length: fc.constantFrom(0, 0, 350), ...turned }),
+    zip: fc.record({
+      length: fc.constantFrom(0, 0, 350),
+      at: fc.constantFrom('centre-back' as const, 'centre-back' as const, 'centre-back' as const, ...ZIP_SEAMS),
+      on: fc.constantFrom('left' as const, 'right' as const),
+      ...turned,
+    }),
+    fronts: fc.nat(9).map((n) => (n ? ('lined' as const) : ('double' as const))),
     vent: fc.record({ over: fc.constantFrom('left' as const, 'right' as const), ...turned }),
     slit: fc.record({ at: fc.constantFrom(...SLIT_SEAMS), length: fc.constantFrom(0, 0, 150), ...turned }),
     hem,
@@ -96,12 +103,14 @@ const choices = fc.record({
   }),
 });
 
-/** Its plan is proved, whatever the methods; or refused because an edge ends in nothing, or a lapel meets a stand. */
+/** An edge that ends in nothing, a lapel that meets a stand, and what no way of making knows yet. */
+const REFUSED = ['edge-has-no-finish', 'lapel-with-stand', 'plan-zip-elsewhere', 'plan-fronts-double'];
+
+/** Its plan is proved, whatever the methods; or refused with its reason. */
 function isPlanned(doc: ProjectDocument, x: Computed, how: ProjectDocument['decisions']['making']): boolean {
   const plan = makePlan(taskOf(doc, x), how, 1);
   const codes = (list: Finding[]): string[] => list.map((f) => f.code);
-  if (!plan.ok)
-    expect(['edge-has-no-finish', 'lapel-with-stand']).toEqual(expect.arrayContaining(codes(plan.findings)));
+  if (!plan.ok) expect(REFUSED).toEqual(expect.arrayContaining(codes(plan.findings)));
   else expect(plan.value.findings.filter((f) => f.severity === 'stop')).toEqual([]);
   return plan.ok;
 }
@@ -136,6 +145,6 @@ test('whatever is made and chosen: what is drafted and planned is proved, or ref
     }),
     runs(45),
   );
-  expect(drafted).toBeGreaterThan(among(20));
+  expect(drafted).toBeGreaterThanOrEqual(among(18));
   expect(planned).toBeGreaterThanOrEqual(among(10));
 });

@@ -30,7 +30,11 @@ describe('garments that no one front and back make up', () => {
     expect(loopsOf(c.surface).length).toBe(loopsCounted(c.surface));
     expect(partsOf(c.surface).every((p) => p.handles === 0 || p.loops > 0)).toBe(true);
     // Every panel with a place in the lining has one, or it is told.
-    const told = new Set(c.findings.flatMap((f) => (f.code === 'not-lined' ? String(f.data?.names).split(', ') : [])));
+    const told = new Set(
+      c.findings.flatMap((f) =>
+        f.code === 'not-lined' || f.code === 'all-faced' ? String(f.data?.names).split(', ') : [],
+      ),
+    );
     const lined = new Set(c.inside.filter((p) => p.material === 'lining').map((p) => p.parent));
     const bands = ['waistband', 'collar', 'stand', 'cuff'];
     if (lined.size)

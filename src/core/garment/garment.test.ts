@@ -80,6 +80,8 @@ const THEIRS: Record<string, Role[]> = {
   'dress with one shoulder and a cut-out': ['armhole', 'cut-out', 'hem', 'neckline'],
   'waistcoat of shoulder-princess panels': ['armhole', 'armhole', 'hem'],
   'skirt faced at the waist': ['hem', 'waist'],
+  'skirt with a zip in its side': ['hem', 'waist'],
+  'dress of forty panels': ['cuff-edge', 'cuff-edge', 'hem'],
 };
 const BEYOND = Object.entries(UNLIKE).map(([name, make]): (typeof OPENINGS)[number] => [
   name,

@@ -13,6 +13,8 @@ export interface RedrawnCap {
   length: number;
 }
 
+const NOT = { lifted: 'cap-not-lifted', deepened: 'cap-not-deepened' } satisfies Record<CapWay, string>;
+
 const capOf = (p: Piece): number => p.ring.reduce((t, e) => t + (e.role === 'cap' ? pathLength(e.path) : 0), 0);
 
 /** What a sleeve's cap is to be as long as, mm: its armhole with the ease that is wished, less what another piece has of the cap. */
@@ -34,8 +36,7 @@ export const capSeam = (seams: WalkedSeam[], sleeve: string): WalkedSeam | undef
 export function redrawCap(sleeve: Piece, seam: WalkedSeam, way: CapWay, ease: number): Result<RedrawnCap> {
   const target = targetOf(sleeve, seam, ease);
   const made = way === 'lifted' ? fitCap(sleeve.ring, target) : deepenCap(sleeve.ring, target);
-  if (!made)
-    return refuse(stop(`cap-not-${way}`, { piece: sleeve.id }, { name: sleeve.name, cap: capOf(sleeve), target }));
+  if (!made) return refuse(stop(NOT[way], { piece: sleeve.id }, { name: sleeve.name, cap: capOf(sleeve), target }));
   const by = 'deeper' in made ? made.deeper : made.heightChange;
   const reasons = [...sleeve.reasons, because(`cap-${way}`, 'practice', by, { target, ease, before: capOf(sleeve) })];
   return { ok: true, value: { piece: { ...sleeve, ring: made.ring, reasons }, by, length: target } };

@@ -11,8 +11,9 @@ const ACROSS: ReadonlySet<JoinCode> = new Set<JoinCode>(['panel', 'yoke', 'waist
 const FACED: ReadonlySet<Role> = new Set<Role>(['neckline', 'front-edge']);
 /** What a facing line comes out at; a seam beside it may have to be crossed to get there. */
 const FOOT: ReadonlySet<Role> = new Set<Role>(['shoulder', 'hem', 'centre-back', 'centre-front']);
-/** No facing goes over more panels than this. */
+/** No facing goes along more panels than this, nor over more beside them. */
 const MOST = 12;
+const WIDER = 4;
 
 /** Seams of pieces that lie already to others, at the ends of the edges of these roles, and at which end of the seam. */
 interface Way {
@@ -93,7 +94,9 @@ export function laidWider(
   split: (p: Piece) => Result<Split> | null,
 ): { laid: Laid; split: Split } | null {
   let laid = start;
-  for (let i = 0; i < MOST; i++) {
+  // What goes along several panels can as well be cut in parts: it is not tried for long.
+  const most = start.parts.length > 1 ? 2 : WIDER;
+  for (let i = 0; i < most; i++) {
     const wider = waysOn(g, laid, FOOT).flatMap((w) => layTogether(laid, w.other, w.join, w.near, bandOf(d)) ?? []);
     for (const l of wider) {
       const made = split(l.piece);

@@ -58,26 +58,27 @@ const ASKED: ReadonlySet<PieceKind> = new Set<PieceKind>(['front', 'back']);
 /**
  * How one piece parts along its facing line, by the edges it has: a front that opens from its lower end round the neck, what
  * has a centre from there, a raglan sleeve across its top, and anything else along its stretch of the neck or the opening.
- * Null where it has neither.
+ * Null where it has neither. `measured`: a width that finds no room is told with the widest that would.
  */
-export function splitPiece(p: Piece, d: Decisions): Result<Split> | null {
+export function splitPiece(p: Piece, d: Decisions, measured = true): Result<Split> | null {
   const { facing: f } = d;
   const { seam } = d.allowances;
   const has = (r: Role): boolean => p.ring.some((e) => e.role === r);
   if (isRaglan(p) && p.kind === 'sleeve') return splitRaglan(p, f.shoulder, seam);
   if (beside(p.ring, 'cut-out').some((r) => BOTH.has(r)))
-    return splitStretch(p, WITH_HOLE, endWidths(p, WITH_HOLE, d), seam);
+    return splitStretch(p, WITH_HOLE, endWidths(p, WITH_HOLE, d), seam, measured);
   if (!has('neckline')) {
     // Beside an edge without a name the opening may go on: its name is asked for.
     if (has('front-edge') && !beside(p.ring, 'front-edge').includes('plain'))
-      return splitStretch(p, OPENING, { start: f.front, end: f.front }, seam);
+      return splitStretch(p, OPENING, { start: f.front, end: f.front }, seam, measured);
     // What hangs from a yoke or a seam has no neck.
-    return ASKED.has(p.kind) && !has('yoke-seam') && !has('panel-seam') && !has('waist') ? asked(p, d) : null;
+    return ASKED.has(p.kind) && !has('yoke-seam') && !has('panel-seam') && !has('waist') ? asked(p, d, measured) : null;
   }
-  if (has(besideNeck(p.ring)) && (has('front-edge') || has('centre-front') || has('centre-back'))) return asked(p, d);
-  if (p.kind === 'front' && p.cut.count !== 1) return asked(p, d);
-  if (p.kind === 'back' && p.cut.count !== 1 && !has('panel-seam')) return asked(p, d);
-  return splitStretch(p, has('front-edge') ? BOTH : NECK, { start: f.shoulder, end: f.shoulder }, seam);
+  if (has(besideNeck(p.ring)) && (has('front-edge') || has('centre-front') || has('centre-back')))
+    return asked(p, d, measured);
+  if (p.kind === 'front' && p.cut.count !== 1) return asked(p, d, measured);
+  if (p.kind === 'back' && p.cut.count !== 1 && !has('panel-seam')) return asked(p, d, measured);
+  return splitStretch(p, has('front-edge') ? BOTH : NECK, { start: f.shoulder, end: f.shoulder }, seam, measured);
 }
 
 /** How wide a facing is at both ends of a stretch: at a shoulder as at all shoulders, at a centre as the neck's there. */
@@ -92,14 +93,16 @@ function endWidths(p: Piece, roles: ReadonlySet<Role>, { facing: f }: Decisions)
 }
 
 /** A front or back as it is usually cut: from its opening or its centre to the shoulder. */
-function asked(p: Piece, d: Decisions): Result<Split> {
+function asked(p: Piece, d: Decisions, measured: boolean): Result<Split> {
   const { facing: f } = d;
   const { seam } = d.allowances;
   const back = p.kind === 'back' || p.kind === 'back-side' || p.ring.some((e) => e.role === 'centre-back');
   const opens = p.ring.some((e) => e.role === 'front-edge');
-  if (opens || (!back && !p.ring.some((e) => e.role === 'centre-front'))) return splitFront(p, f, seam);
-  if (!back) return splitCentre(p, 'centre-front', f.back, f.shoulder, seam);
-  return f.deep > 0 ? splitDeepBack(p, f.deep, seam) : splitCentre(p, 'centre-back', f.back, f.shoulder, seam);
+  if (opens || (!back && !p.ring.some((e) => e.role === 'centre-front'))) return splitFront(p, f, seam, measured);
+  if (!back) return splitCentre(p, 'centre-front', f.back, f.shoulder, seam, measured);
+  return f.deep > 0
+    ? splitDeepBack(p, f.deep, seam)
+    : splitCentre(p, 'centre-back', f.back, f.shoulder, seam, measured);
 }
 
 /** The shoulder width is one for front and back: what fits is what fits both. */
@@ -149,39 +152,66 @@ export function neckFacings(g: Garment, bands: Bands, d: Decisions): Finding[] {
 
 function facedFrom(g: Garment, x: Drafted, d: Decisions, done: Set<string>): Finding[] {
   // Grown on, each panel has its own facing beyond the fold.
-  const start = d.facing.kind === 'cut-on' ? alone(x.shell) : laidAlong(g, x, d);
-  const own = start.parts.length > 1 ? start.piece : x.shell;
-  const made = splitPiece(own, d);
-  if (!made) return [];
-  const sleeveless = !isSleeved(g, x.shell);
-  if (made.ok) return takenOff(g, x, start, made.value, sleeveless, d, done);
-  const roomless = made.findings.every((f) => NO_ROOM.has(f.code)) && d.facing.kind !== 'cut-on';
-  const wider = roomless ? laidWider(g, start, d, (p) => splitPiece(p, d)) : null;
-  if (wider) return takenOff(g, x, wider.laid, wider.split, sleeveless, d, done);
+  const cutOn = d.facing.kind === 'cut-on';
+  const start = cutOn ? alone(x.shell) : laidAlong(g, x, d);
+  const found = roomFor(g, x, d, start);
+  if (found === 'none') return [];
+  if (found) return takenOff(g, x, found.laid, found.split, d, done);
+  // Panels that cannot be laid flat for it, as gores below a waist: the facing is cut in parts at the seams between them.
+  const parts = start.parts.length > 1 ? inParts(g, start, d, done) : null;
+  if (parts) return parts;
   for (const { piece } of start.parts) {
     done.add(piece.id);
-    const of = g.drafted.find((y) => y.shell.id === piece.id);
+    const of = draftedOf(g, piece.id);
     if (of) of.refused = true;
   }
-  return made.findings.map((f) => ({ ...f, where: { ...f.where, piece: x.shell.id } }));
+  // Only now is the widest that would fit worth its tries.
+  const told = splitPiece(ownOf(x, start), d);
+  return told && !told.ok ? told.findings.map((f) => ({ ...f, where: { ...f.where, piece: x.shell.id } })) : [];
+}
+
+const draftedOf = (g: Garment, id: string): Drafted | undefined => g.drafted.find((y) => y.shell.id === id);
+
+const ownOf = (x: Drafted, start: Laid): Piece => (start.parts.length > 1 ? start.piece : x.shell);
+
+/** A facing line that was found, and the panels laid together that it is drawn on. */
+interface Room {
+  laid: Laid;
+  split: Split;
+}
+
+/** Where a facing finds room: on what is laid together, or on more panels where these are too narrow; 'none' is asked for. */
+function roomFor(g: Garment, x: Drafted, d: Decisions, start: Laid): Room | 'none' | null {
+  const made = splitPiece(ownOf(x, start), d, false);
+  if (!made) return 'none';
+  if (made.ok) return { laid: start, split: made.value };
+  const roomless = made.findings.every((f) => NO_ROOM.has(f.code)) && d.facing.kind !== 'cut-on';
+  return roomless ? laidWider(g, start, d, (p) => splitPiece(p, d, false)) : null;
+}
+
+/** Each panel along neck and opening faced by itself; null where one of them finds no room either. */
+function inParts(g: Garment, start: Laid, d: Decisions, done: Set<string>): Finding[] | null {
+  const panels = start.parts.flatMap(({ piece }) => draftedOf(g, piece.id) ?? []).filter((y) => !done.has(y.shell.id));
+  const rooms = panels.map((y) => roomFor(g, y, d, alone(y.shell)));
+  if (rooms.some((r) => r === null)) return null;
+  const told = panels.flatMap((y, i) => {
+    const room = rooms[i];
+    return room && room !== 'none' ? takenOff(g, y, room.laid, room.split, d, done) : [];
+  });
+  const names = panels.map((y) => y.shell.name).join(', ');
+  const where = { piece: panels[0]?.shell.id ?? '' };
+  return [...told, { code: 'facing-in-parts', severity: 'note', where, data: { names } }];
 }
 
 /** The facing taken off, and what it leaves of each panel it goes over. */
-function takenOff(
-  g: Garment,
-  x: Drafted,
-  laid: Laid,
-  split: Split,
-  sleeveless: boolean,
-  d: Decisions,
-  done: Set<string>,
-): Finding[] {
+function takenOff(g: Garment, x: Drafted, laid: Laid, split: Split, d: Decisions, done: Set<string>): Finding[] {
+  const sleeveless = !isSleeved(g, x.shell);
   done.add(x.shell.id);
   if (laid.parts.length === 1) return faced(x, split, sleeveless, d);
   x.over = [];
   x.laid = { laid, split };
   for (const part of laid.parts) {
-    const of = g.drafted.find((y) => y.shell.id === part.piece.id);
+    const of = draftedOf(g, part.piece.id);
     const across = cutAcross(laid, part, split);
     if (!of || across.kind === 'clear') continue;
     if (of !== x) x.over.push(of);

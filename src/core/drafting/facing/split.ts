@@ -58,7 +58,7 @@ export type FrontFacing = Pick<Decisions['facing'], 'front' | 'shoulder' | 'radi
  * room), so that a lining can be sewn to it. Where a lapel or shawl turns back it runs on from the break point to the
  * shoulder in one curve. Widths on the seam line, mm. Rule from memory of handbooks.
  */
-export function splitFront(piece: Piece, f: FrontFacing, seam: number): Result<Split> {
+export function splitFront(piece: Piece, f: FrontFacing, seam: number, measured = true): Result<Split> {
   // A shawl's front edge runs on round the collar to its centre-back seam.
   const o = orient(piece, 'front-edge', 'neckline') ?? orient(piece, 'front-edge', 'centre-back');
   const foot = o ? footOf(o.ring) : 'hem';
@@ -70,8 +70,8 @@ export function splitFront(piece: Piece, f: FrontFacing, seam: number): Result<S
     typeof partFront(o, foot, { ...f, front, shoulder: s }, seam) !== 'string';
   return refuse(
     made === 'width'
-      ? tooWide(piece, 'front-facing-too-wide', f.front, (w) => fits(w, f.shoulder))
-      : tooWide(piece, 'shoulder-too-short', f.shoulder, (s) => fits(f.front, s)),
+      ? tooWide(piece, 'front-facing-too-wide', f.front, (w) => fits(w, f.shoulder), measured)
+      : tooWide(piece, 'shoulder-too-short', f.shoulder, (s) => fits(f.front, s), measured),
   );
 }
 
@@ -181,6 +181,7 @@ export function splitCentre(
   depth: number,
   shoulder: number,
   seam: number,
+  measured = true,
 ): Result<Split> {
   const o = orient(piece, centre, 'neckline');
   const need: Role[] = [centre, 'neckline', besideNeck(piece.ring)];
@@ -190,8 +191,8 @@ export function splitCentre(
   const fits = (d: number, s: number): boolean => typeof partCentre(o, centre, d, s, seam) !== 'string';
   return refuse(
     made === 'width'
-      ? tooWide(piece, 'back-facing-too-deep', depth, (d) => fits(d, shoulder))
-      : tooWide(piece, 'shoulder-too-short', shoulder, (s) => fits(depth, s)),
+      ? tooWide(piece, 'back-facing-too-deep', depth, (d) => fits(d, shoulder), measured)
+      : tooWide(piece, 'shoulder-too-short', shoulder, (s) => fits(depth, s), measured),
   );
 }
 

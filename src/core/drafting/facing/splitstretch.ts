@@ -74,7 +74,13 @@ function landedAt(run: Path, rest: Path, w: Widths): Landed | null {
  * edges it comes out at, so that it goes on across the seams there. mm on the seam line. Refuses a piece without the
  * stretch, and a width that finds no room, with the widest that would.
  */
-export function splitStretch(piece: Piece, roles: ReadonlySet<Role>, widths: Widths, seam: number): Result<Split> {
+export function splitStretch(
+  piece: Piece,
+  roles: ReadonlySet<Role>,
+  widths: Widths,
+  seam: number,
+  measured = true,
+): Result<Split> {
   const ring = withParents(piece);
   const found = runAndRest(ring, (e) => roles.has(e.role));
   if (!found) return refuse(rolesMissing(piece, [...roles]));
@@ -83,7 +89,7 @@ export function splitStretch(piece: Piece, roles: ReadonlySet<Role>, widths: Wid
   const asked = Math.max(widths.start, widths.end);
   const fits = (mm: number): boolean =>
     parted(piece, found, { start: Math.min(mm, widths.start), end: Math.min(mm, widths.end) }, seam) !== null;
-  const finding = tooWide(piece, 'band-too-wide', asked, fits);
+  const finding = tooWide(piece, 'band-too-wide', asked, fits, measured);
   return refuse({ ...finding, data: { ...finding.data, role: (found.run[0] as Edge).role } });
 }
 
@@ -117,10 +123,28 @@ function byArea(run: Path, rest: Path, width: number): Landed | null {
   return { path: lighten(polyline([pointAlong(rest, low), ...inner, pointAlong(rest, high)])), high, low };
 }
 
+/** What another facing goes on beyond, as wide as this one is there: a line that misses it would leave that one without. */
+const GOES_ON: ReadonlySet<Role> = new Set<Role>(['waist', 'hem']);
+
+/** Whether the line comes out on the edges right beside its stretch, where those are ones that it has to come out on. */
+function onBeside(rest: Edge[], line: Landed): true | null {
+  const runOf = (edges: Edge[]): number => {
+    const role = (edges[0] as Edge).role;
+    const end = edges.findIndex((e) => e.role !== role);
+    const own = end < 0 ? edges : edges.slice(0, end);
+    return GOES_ON.has(role) ? own.reduce((t, e) => t + pathLength(e.path), 0) : Number.POSITIVE_INFINITY;
+  };
+  const all = rest.reduce((t, e) => t + pathLength(e.path), 0);
+  const fits = line.high <= runOf(rest) + NEAR && all - line.low <= runOf([...rest].reverse()) + NEAR;
+  return fits || null;
+}
+
 function parted(piece: Piece, s: RunAndRest, widths: Widths, seam: number): Split | null {
   const [run, rest] = [s.run, s.rest].map((edges) => edges.flatMap((e) => e.path)) as [Path, Path];
-  const drawn = (line: Landed | null): Split | null => line && along(piece, s, line, seam);
-  return drawn(landedAt(run, rest, widths)) ?? drawn(areaLanded(run, rest, s.rest, widths));
+  const drawn = (line: Landed | null): Split | null => line && onBeside(s.rest, line) && along(piece, s, line, seam);
+  const made = drawn(landedAt(run, rest, widths));
+  // Along an opening there is no hollow in which a line would cross itself.
+  return made || s.run.every((e) => e.role === 'front-edge') ? made : drawn(areaLanded(run, rest, s.rest, widths));
 }
 
 /** Edges at which a facing ends at a centre or an opening; at all others another facing goes on, as wide as it is there. */

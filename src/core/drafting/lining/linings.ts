@@ -1,6 +1,7 @@
 import { type Decisions } from '../../document/project.ts';
 import { pathLength } from '../../geometry/index.ts';
 import { isRaglan, type Piece, type Side } from '../../pattern/index.ts';
+import { remembered } from '../../remember.ts';
 import { type Finding, stop } from '../../result.ts';
 import {
   along,
@@ -52,7 +53,9 @@ export function lineAll(g: Garment, bands: Bands, d: Decisions, findings: Findin
   if (d.lining.sleeves) lineSleeves(l, at('sleeve'));
   findings.push(...withoutZip(g, d));
   const left = g.drafted.filter((x) => placeOf(g, x.shell) === null && x.shell.kind === 'other');
-  if (left.length) findings.push(notLined(left));
+  if (left.length) findings.push(notLined('not-lined', left));
+  const faced = g.drafted.filter((x) => x.covered && !x.lining);
+  if (faced.length) findings.push(notLined('all-faced', faced));
 }
 
 /** A zip that no lining was cut back for: its seam is not there, lies on a fold, or is covered above it. */
@@ -65,9 +68,9 @@ function withoutZip(g: Garment, d: Decisions): Finding[] {
     : [];
 }
 
-/** What is sewn to nothing is laid on the shell and has no lining: told once for all of it. */
-const notLined = (left: Drafted[]): Finding => ({
-  code: 'not-lined',
+/** What is sewn to nothing is laid on the shell, and what a facing covers needs none: told once for all of it. */
+const notLined = (code: 'not-lined' | 'all-faced', left: Drafted[]): Finding => ({
+  code,
   severity: 'note',
   where: { piece: left[0]?.shell.id ?? '' },
   data: { names: left.map((x) => x.shell.name).join(', ') },
@@ -80,6 +83,11 @@ function taken(l: Lining, x: Drafted, made: LiningPiece): void {
   x.hem = made.hem;
 }
 
+/** Linings of pieces that no facing parts: they hang on no width of one. */
+const WHOLE = new WeakMap<Piece, { key: string; value: LiningPiece }>();
+const keyOf = ({ lining, allowances, facing }: Decisions, ...more: unknown[]): string =>
+  JSON.stringify([lining, allowances, facing.on, facing.bands, ...more]);
+
 function lineBody(l: Lining, x: Drafted): void {
   const { g, d } = l;
   const faced = d.facing.on && !d.facing.bias.neck;
@@ -91,18 +99,24 @@ function lineBody(l: Lining, x: Drafted): void {
   const named = { id: x.base, name: x.title };
   // A second layer is set into the armhole with the first one: they are alike (common practice).
   const own = doubled ? { ...d, lining: { ...d.lining, raise: 0, out: 0 } } : d;
-  const made = bodyLining(x.split ?? unsplit(x.shell), own, arms, named);
+  const make = (): LiningPiece => bodyLining(x.split ?? unsplit(x.shell), own, arms, named);
+  const made = x.split ? make() : remembered(WHOLE, x.shell, keyOf(own, named, [...arms.seams], arms), make);
   const second = made.piece && doubled ? { ...made.piece, name: `${x.title}, second layer` } : made.piece;
   taken(l, x, { ...made, piece: second });
 }
 
 function lineSkirt(l: Lining, x: Drafted): void {
   const { g, d } = l;
+  if (x.covered) return;
   const back = ofKind(g, 'back');
   const covered = back ? runLength(back.shell.ring, d.lining.zip.at) : 0;
+  const named = { id: x.base, name: x.title };
+  const facing = facedAt(l.bands, x.shell, 'waist');
   const made = x.split
-    ? bodyLining(x.split, d, underarmsOf(g, x.shell, true), { id: x.base, name: x.title })
-    : skirtLining(x.shell, facedAt(l.bands, x.shell, 'waist'), covered, d, { id: x.base, name: x.title });
+    ? bodyLining(x.split, d, underarmsOf(g, x.shell, true), named)
+    : remembered(WHOLE, x.shell, keyOf(d, named, facing, covered), () =>
+        skirtLining(x.shell, facing, covered, d, named),
+      );
   taken(l, x, made);
 }
 

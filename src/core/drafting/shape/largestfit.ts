@@ -16,6 +16,12 @@ export function largestFit(asked: number, fits: (mm: number) => boolean): number
   return low;
 }
 
-/** A width that finds no room, with the widest that would. */
-export const tooWide = (piece: Piece, code: string, width: number, fits: (mm: number) => boolean): Finding =>
-  stop(code, { piece: piece.id }, { name: piece.name, width, most: largestFit(width, fits) });
+/** A width that finds no room, with the widest that would, where that is asked for: it takes many tries. */
+export const tooWide = (
+  piece: Piece,
+  code: string,
+  width: number,
+  fits: (mm: number) => boolean,
+  measured = true,
+): Finding =>
+  stop(code, { piece: piece.id }, { name: piece.name, width, most: measured ? largestFit(width, fits) : 0 });
