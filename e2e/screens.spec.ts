@@ -70,7 +70,7 @@ test('a front without hem or waist, buttons on: every screen opens, says what is
     await expect(page.getByText('That is a fault of Woodbine')).toHaveCount(0);
   }
   await page.goto(`${server.url}/project/${id}/pattern`);
-  const edge = page.getByRole('button', { name: /^Not named yet, / });
+  const edge = page.getByRole('button', { name: /^Not named yet/ });
   await edge.first().focus();
   await page.keyboard.press('Enter');
   await page.getByLabel('What is this edge?').selectOption('hem');

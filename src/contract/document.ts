@@ -265,6 +265,9 @@ const decisions = z.strictObject({
     collars: z.boolean(),
     hems: mm.max(100),
     stay: mm,
+    regions: z
+      .array(z.strictObject({ piece: id, edge: id.nullable(), width: mm.min(1), on: z.enum(['shell', 'lining']) }))
+      .max(200),
   }),
   closure,
   joins: z.array(z.strictObject({ id, a: edgeSaid, b: edgeSaid.nullable() })).max(2000),

@@ -234,6 +234,8 @@ const SENTENCES: Record<string, Say> = {
     `There is no seam called ${called(d.role)} that a zip ${mm('length')} long reaches in the lining, so no lining was cut back for it. Say which seam it lies in, or name that edge on the pattern page: on a fold there can be no zip.`,
   'gathers-off-edge': (d, mm) =>
     `Gathers from ${mm('from')} to ${mm('to')} do not lie on this edge, which is ${mm('edge')} long, or are shorter than ${mm('least')}; or ${d.ratio} times as long is none of 1 to 6.`,
+  'region-gone': (d) =>
+    `What is to be interfaced on ${d.on === 'lining' ? 'the lining of ' : ''}"${d.name}" is not there, so it was left out: the edge is gone, or the piece has no lining.`,
   'strip-without-edge': (d) => `"${d.name}" is not drafted: the edge it is sewn to is not there. Say which edge it is.`,
   'plan-fronts-double': () =>
     'The order of making cannot be worked out yet for fronts cut double beside a back that is only faced. What is cut and what was walked holds; keep to the order of your pattern.',

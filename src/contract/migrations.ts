@@ -105,7 +105,12 @@ function withUnlikeSeams(doc: Plain): Plain {
   return {
     ...doc,
     schema: 7,
-    decisions: { reallowed: [], caps: [], sewn: [], strips: [], ...d, lining: { fronts: 'lined', ...lining, zip } },
+    decisions: {
+      ...{ reallowed: [], caps: [], sewn: [], strips: [] },
+      ...d,
+      lining: { fronts: 'lined', ...lining, zip },
+      interfacing: { regions: [], ...d.interfacing },
+    },
   };
 }
 

@@ -164,6 +164,15 @@ export interface StripSaid {
   to: { piece: string; edge: string } | null;
 }
 
+/** A piece interfaced along one of its edges, or all of it (null); itself, or its lining. */
+export interface Stiffened {
+  piece: string;
+  edge: string | null;
+  /** mm. */
+  width: number;
+  on: 'shell' | 'lining';
+}
+
 /** How a sleeve cap too short for its armhole is redrawn: deeper towards the underarm, or lifted at its top. */
 export const CAP_WAYS = ['deepened', 'lifted'] as const;
 export type CapWay = (typeof CAP_WAYS)[number];
@@ -259,6 +268,8 @@ export interface Decisions {
     hems: number;
     /** A stay for the upper back, its depth at centre back, mm; 0 for none. */
     stay: number;
+    /** Wherever else it is wished. */
+    regions: Stiffened[];
   };
   closure: ClosureChoice;
   /** What is sewn to what, where that is not as suggested. */
@@ -362,6 +373,7 @@ export function usualDecisions(): Decisions {
       collars: true,
       hems: 0,
       stay: 0,
+      regions: [],
     },
     closure: usualClosure(),
     joins: [],

@@ -22,6 +22,7 @@ import { hoodPieces } from './hood.ts';
 import { moreInterfacings } from './interfacing/extras.ts';
 import { shapedFront } from './interfacing/frontinterfacing.ts';
 import { frontEdgeStrip, interfaceWhole } from './interfacing/interfacing.ts';
+import { regions } from './interfacing/regions.ts';
 import { lineAll } from './lining/linings.ts';
 import { type Hems } from './pieces.ts';
 import { ribs } from './ribs.ts';
@@ -148,6 +149,7 @@ function interfacings(g: Garment, bands: Bands, d: Decisions, findings: Finding[
     ...inOrder(g).flatMap((x) => whole(() => underFront(g, x, d), x.shell)),
     ...bands.pieces.flatMap((b) => whole(() => [interfaceWhole(b.piece, b.shell, trim)], b.shell)),
     ...apart('interfacing', findings, [], () => moreInterfacings(g.shell, back, d, findings)),
+    ...apart('interfacing', findings, [], () => regions(g.shell, liningsOf(g, d), d, findings)),
   ];
 }
 

@@ -173,7 +173,7 @@ describe('more interfacing', () => {
   test('the usual set for a cloth: none where it shows, more the heavier it is, always a project that can be saved', () => {
     const doc = made(greenhouseCoat());
     const count = (weight: Weight): number => {
-      doc.decisions.interfacing = interfacingFor(weight);
+      Object.assign(doc.decisions.interfacing, interfacingFor(weight));
       expect(parseDocument(doc).ok).toBe(true);
       return compute(doc).inside.filter((p) => p.material === 'interfacing').length;
     };

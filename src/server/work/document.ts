@@ -16,6 +16,7 @@ import {
   type ProjectDocument,
   type Shell,
   type ShellPiece,
+  type Stiffened,
 } from '../../core/document/project.ts';
 import { retainEdits, shellPieces } from '../../core/pattern/index.ts';
 import { type Finding } from '../../core/result.ts';
@@ -90,6 +91,16 @@ function saidOn(d: Decisions, edges: Map<string, { piece: string; edge: string }
   return {
     reallowed: d.reallowed.flatMap(at),
     caps: d.caps.flatMap((c) => (pieces.has(c.piece) ? [{ ...c, piece: pieces.get(c.piece) as string }] : [])),
+    interfacing: {
+      ...d.interfacing,
+      regions: d.interfacing.regions.flatMap((r): Stiffened[] =>
+        r.edge === null
+          ? pieces.has(r.piece)
+            ? [{ ...r, piece: pieces.get(r.piece) as string }]
+            : []
+          : at({ ...r, edge: r.edge }),
+      ),
+    },
     strips: d.strips.map((s) => ({ ...s, to: s.to && (at(s.to)[0] ?? null) })),
   };
 }

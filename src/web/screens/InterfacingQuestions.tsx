@@ -5,6 +5,7 @@ import { inUnit } from '../../core/units.ts';
 import { Ask, Tick } from '../parts/Ask.tsx';
 import { hide, Length, shellOf, Width } from './asking.tsx';
 import { type Deciding } from './deciding.ts';
+import { RegionQuestions } from './RegionQuestions.tsx';
 
 const TRIMS: [Trim, string][] = [
   ['inside', '{3 mm} inside the seam: least bulk'],
@@ -73,7 +74,7 @@ const WEIGHT_WORDS: Record<Weight, [string, string]> = {
 
 /** The usual set for a cloth, as a beginning: each answer below can still be changed. */
 export function ClothQuestion(d: Deciding) {
-  const now = d.w.doc.decisions.interfacing;
+  const { regions: _, ...now } = d.w.doc.decisions.interfacing;
   const weight = WEIGHTS.find(
     (x) => JSON.stringify(interfacingFor(x)) === JSON.stringify({ ...interfacingFor(x), ...now }),
   );
@@ -161,6 +162,7 @@ export function MoreInterfacing(d: Deciding) {
           put={(stay, words) => d.set('interfacing', { stay }, words)}
         />
       )}
+      <RegionQuestions {...d} />
       <Text color="quiet" fontSize="15px">
         Fuse a test square first. Where the cloth shows through, leave it out.
       </Text>

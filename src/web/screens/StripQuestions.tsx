@@ -5,7 +5,7 @@ import { formatLength } from '../../core/units.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { Count } from '../parts/Count.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
-import { ROLE_WORDS } from '../words/index.ts';
+import { type EdgeChoice, edgeChoices } from './asking.tsx';
 import { type Deciding } from './deciding.ts';
 
 const KIND_NAMES: Record<StripKind, string> = {
@@ -30,15 +30,11 @@ export function StripQuestions(d: Deciding) {
   const { strips } = d.w.doc.decisions;
   const save = (words: string, next: StripSaid[]): void =>
     d.w.save(words, { ...d.w.doc, decisions: { ...d.w.doc.decisions, strips: next } });
-  const edges = d.w.computed.shell.flatMap((p) =>
-    p.ring
-      .filter((e) => !e.onFold)
-      .map((e) => ({ piece: p.id, edge: e.id, words: `${p.name}, ${ROLE_WORDS[e.role].toLowerCase()}` })),
-  );
+  const edges = edgeChoices(d);
   const add = (kind: StripKind): void => {
     const most = Math.max(0, ...strips.map((s) => Number(s.id.slice(1)) || 0));
     const hem = edges.find((e) => e.words.endsWith('hem')) ?? edges[0];
-    const to = isSewnOn(kind) && hem ? { piece: hem.piece, edge: hem.edge } : null;
+    const to = isSewnOn(kind) && hem?.edge ? { piece: hem.piece, edge: hem.edge } : null;
     save(`With: ${KIND_NAMES[kind].toLowerCase()}`, [
       ...strips,
       { id: `s${most + 1}`, kind, name: KIND_NAMES[kind], ...USUAL[kind], to },
@@ -81,7 +77,7 @@ export function StripQuestions(d: Deciding) {
 interface OneProps {
   d: Deciding;
   s: StripSaid;
-  edges: { piece: string; edge: string; words: string }[];
+  edges: EdgeChoice[];
   onSave: (words: string, s: StripSaid) => void;
   onDrop: () => void;
 }

@@ -4,6 +4,7 @@ import { type PieceKind, type Role } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';
+import { ROLE_WORDS } from '../words/index.ts';
 import { type Deciding } from './deciding.ts';
 
 type Lengths<T> = { [K in keyof T]: T[K] extends number ? K : never }[keyof T];
@@ -54,9 +55,26 @@ export const shellOf = (d: Deciding) => {
     edge: (role: Role, ...kinds: PieceKind[]): boolean =>
       shell.some((p) => kinds.includes(p.kind) && p.ring.some((e) => e.role === role)),
     darts: shell.some((p) => p.lines.some((l) => l.kind === 'dart')),
+    lined: (piece: string): boolean => d.w.computed.inside.some((p) => p.material === 'lining' && p.parent === piece),
     seamed: (role: Role): boolean => shell.some((p) => p.ring.some((e) => e.role === role && !e.onFold)),
   };
 };
+
+/** An edge of the shell as it is chosen out of a list; all of a piece where there is no edge. */
+export interface EdgeChoice {
+  piece: string;
+  edge: string | null;
+  words: string;
+}
+
+/** Every edge of the shell that lies on no fold, and where it is asked for every piece as a whole. */
+export const edgeChoices = (d: Deciding, whole = false): EdgeChoice[] =>
+  d.w.computed.shell.flatMap((p): EdgeChoice[] => [
+    ...p.ring
+      .filter((e) => !e.onFold)
+      .map((e) => ({ piece: p.id, edge: e.id, words: `${p.name}, ${ROLE_WORDS[e.role].toLowerCase()}` })),
+    ...(whole ? [{ piece: p.id, edge: null, words: `${p.name}, all of it` }] : []),
+  ]);
 
 interface WidthProps {
   d: Deciding;

@@ -51,6 +51,7 @@ const SAY: Record<string, Say> = {
     `Its cap was ${mm('before')}, too short for its armhole: lifted at its top by ${v}, it is ${mm('target')}, ${mm('ease')} longer than the armhole.`,
   'cap-deepened': (mm, v) =>
     `Its cap was ${mm('before')}, too short for its armhole: drawn up to ${v} deeper towards the underarm, it is ${mm('target')}, ${mm('ease')} longer than the armhole.`,
+  region: (_, v) => `Where you wished it, ${v} wide.`,
   'tie-cut': (mm, v) =>
     `Folded along its middle and turned: cut twice its finished width and two seams, 2 × ${mm('width')} + 2 × ${mm('seam')} = ${v}, and ${mm('length')} long.`,
   'loops-cut': (mm, v, raw) =>

@@ -81,9 +81,19 @@ export function splitStretch(
   seam: number,
   measured = true,
 ): Result<Split> {
-  const ring = withParents(piece);
-  const found = runAndRest(ring, (e) => roles.has(e.role));
+  const found = runAndRest(withParents(piece), (e) => roles.has(e.role));
   if (!found) return refuse(rolesMissing(piece, [...roles]));
+  return splitRun(piece, found, widths, seam, measured);
+}
+
+/** The same along edges that are given, and all that follows them round the piece. */
+export function splitRun(
+  piece: Piece,
+  found: RunAndRest,
+  widths: Widths,
+  seam: number,
+  measured = true,
+): Result<Split> {
   const made = parted(piece, found, widths, seam);
   if (made) return ok(made);
   const asked = Math.max(widths.start, widths.end);

@@ -8,7 +8,7 @@ export type Weight = (typeof WEIGHTS)[number];
  * has to stand; in heavy cloth hems and the upper back as well, as in coats and jackets (common practice; strip and stay
  * handbook figures from memory).
  */
-export function interfacingFor(weight: Weight): Decisions['interfacing'] {
+export function interfacingFor(weight: Weight): Omit<Decisions['interfacing'], 'regions'> {
   const base = {
     on: true,
     trim: 'inside' as const,
