@@ -4,7 +4,7 @@ import { asks } from './http.ts';
 import { POSTGRES, startPostgres } from './postgres.ts';
 import { Running } from './server.ts';
 
-const CLIENTS = 50;
+const CLIENTS = 20;
 const name = (value: string) => [{ op: 'replace', path: '/name', value }];
 const numbers = (n: number) => [...Array(n).keys()];
 

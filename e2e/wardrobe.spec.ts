@@ -145,3 +145,32 @@ test('a drawing that takes long shows how far it is, and is given up when it is 
   await page.getByLabel('Pattern file').setInputFiles('src/demo/files/greenhouse-coat.svg');
   await expect(page.getByLabel('Name of this piece')).toHaveValue('Front');
 });
+
+test('said of edges: cut with other allowances and what to trim, layers on the opened-out garment, ties, interfacing', async ({
+  page,
+}) => {
+  await open(page, 'Greenhouse coat', 'pattern');
+  await page.getByText('cut lines: the seam lies inside').click();
+  await page.getByLabel('Edges to cut otherwise').selectOption('side');
+  await page.getByRole('button', { name: 'Cut them so' }).click();
+  await expect(page.getByText('trim 9 mm off')).toHaveCount(2);
+  await page.getByRole('link', { name: 'Print what to trim' }).click();
+  await expect(page.getByRole('heading', { name: 'Greenhouse coat: before cutting' })).toBeVisible();
+  await expect(page.getByText('trim 9 mm off')).toHaveCount(2);
+
+  await open(page, 'Greenhouse coat', 'seams');
+  await page.getByRole('button', { name: 'F · Facing' }).click();
+  await page.locator('path[data-piece="front-facing"]').first().dispatchEvent('click');
+  await page.getByRole('link', { name: 'See how it is drafted' }).click();
+  await expect(page).toHaveURL(/part=facing/);
+
+  await page.getByRole('tab', { name: 'Ties' }).click();
+  await page.getByRole('button', { name: 'Add tie' }).click();
+  await expect(page.getByText('Why the tie?')).toBeVisible();
+  await page.getByRole('tab', { name: 'Interfacing' }).click();
+  await page.getByRole('button', { name: 'Interface another edge or piece' }).click();
+  await page.getByLabel('Interfaced place 1', { exact: true }).selectOption({ label: 'Back, hem' });
+  await expect(page.getByText('Back interfacing, hem').first()).toBeVisible();
+  await saved(page);
+  await accessible(page);
+});
