@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
+import { mapShell } from '../../test/shells.ts';
 import { UNLIKE } from '../../test/unlike.ts';
 import { type Computed, compute, planOf } from '../document/compute.ts';
-import { type ProjectDocument } from '../document/project.ts';
+import { type ProjectDocument, type Shell } from '../document/project.ts';
 import { proofOf } from '../document/proof/index.ts';
 import { loopsCounted, loopsOf, partsOf } from '../garment/index.ts';
 import { nearestOn, pathLength, pointAlong, selfCrossing } from '../geometry/index.ts';
-import { flatRing, type Piece, type Role, ringAreaOf } from '../pattern/index.ts';
+import { flatRing, type Piece, type Role, ringAreaOf, ringPerimeter } from '../pattern/index.ts';
 
 const made = (name: keyof typeof UNLIKE): Computed => compute((UNLIKE[name] as () => ProjectDocument)());
 const find = (c: Computed, id: string): Piece => {
@@ -42,6 +43,24 @@ describe('garments that no one front and back make up', () => {
         c.shell.filter((p) => !lined.has(p.id) && !told.has(p.name) && !bands.includes(p.kind)).map((p) => p.name),
       ).toEqual([]);
   });
+
+  test.each(Object.keys(UNLIKE))(
+    '%s: its pattern turned over, as for the other half of the body, has the same inside',
+    (name) => {
+      const doc = (UNLIKE[name] as () => ProjectDocument)();
+      // By what they are and how large: numbers that tell like seams apart follow the order they are found in.
+      const figures = (c: Computed): [string, number, number][] =>
+        [
+          ...c.inside.map((p): [string, number, number] => [p.id, ringAreaOf(p.ring) / 1000, ringPerimeter(p.ring)]),
+          ...c.seams.map((s): [string, number, number] => [`${s.code} ${s.verdict}`, s.lengthAMm, s.lengthBMm]),
+        ].sort((a, b) => (a[0] === b[0] ? a[1] - b[1] : a[0] < b[0] ? -1 : 1));
+      const over = mapShell(doc.shell as Shell, { a: -1, b: 0, c: 0, d: 1, e: 2000, f: 0 });
+      const [is, was] = [figures(compute({ ...doc, shell: over })), figures(compute(doc))];
+      expect(is.map((x) => x[0])).toEqual(was.map((x) => x[0]));
+      const apart = (k: 1 | 2): number[] => is.map((x, i) => Math.abs(x[k] - (was[i] as typeof x)[k]));
+      expect(Math.max(...apart(1), ...apart(2))).toBeLessThan(0.5);
+    },
+  );
 
   test('what it cannot be planned as is never called proved', () => {
     for (const [name, make] of Object.entries(UNLIKE)) {

@@ -45,7 +45,17 @@ interface Landed {
 
 /** The line inside a stretch at these distances from its ends, as far as it lies on the piece. */
 function lineAt(run: Path, rest: Path, start: number, end: number): Landed | null {
-  const inner = offsetBetween(run, -start, -end);
+  // Corners are built from the start on: where one swallows what comes next, it is built from the other end.
+  const ways = [() => offsetBetween(run, -start, -end), () => reversePath(offsetBetween(reversePath(run), end, start))];
+  for (const way of ways) {
+    const made = landing(way(), rest);
+    if (made && keepsOff(run, made.path, Math.min(start, end))) return made;
+  }
+  return null;
+}
+
+/** A line carried on to where it comes out at what follows its stretch. */
+function landing(inner: Path, rest: Path): Landed | null {
   if (!inner.length) return null;
   const length = pathLength(inner);
   const hits = crossings(extend(inner, REACH, REACH), rest);
@@ -148,6 +158,14 @@ function onBeside(rest: Edge[], line: Landed): true | null {
   const fits = line.high <= runOf(rest) + NEAR && all - line.low <= runOf([...rest].reverse()) + NEAR;
   return fits || null;
 }
+
+/** How near to its stretch a facing line may come, as a share of its width, and where along it that is looked at. */
+const KEPT = 0.8;
+const LOOKED = [0.15, 0.25, 0.35, 0.5, 0.65, 0.75, 0.85];
+
+/** Whether a line keeps its distance: round a hollow tighter than it is wide, parallels cut across what they should go round. */
+const keepsOff = (run: Path, path: Path, width: number): boolean =>
+  LOOKED.every((k) => nearestOn(run, pointAlong(path, pathLength(path) * k)).distance >= width * KEPT);
 
 function parted(piece: Piece, s: RunAndRest, widths: Widths, seam: number): Split | null {
   const [run, rest] = [s.run, s.rest].map((edges) => edges.flatMap((e) => e.path)) as [Path, Path];

@@ -1,3 +1,4 @@
+import { type PanelEdge } from '../../garment/index.ts';
 import { pathLength } from '../../geometry/index.ts';
 import { type Piece, type Role } from '../../pattern/index.ts';
 import { type Garment } from '../drafted.ts';
@@ -31,9 +32,10 @@ export function underarmsOf(g: Garment, p: Piece, sleeveless: boolean): Underarm
   const pieces = new Map(g.shell.map((q) => [q.id, q]));
   // With a side seam anywhere in the armhole the underarm lies there, and not at this piece.
   if (chain.some((e) => beside(pieces.get(e.piece)?.ring ?? [], 'armhole').includes('side'))) return none;
-  const lengths = chain.map((e) => pathLength(e.path));
+  const round = fromShoulder(g, chain);
+  const lengths = round.map((e) => pathLength(e.path));
   let left = lengths.reduce((t, l) => t + l, 0) / 2;
-  const middle = chain.find((_, i) => {
+  const middle = round.find((_, i) => {
     left -= lengths[i] ?? 0;
     return left <= 0;
   });
@@ -46,4 +48,14 @@ export function underarmsOf(g: Garment, p: Piece, sleeveless: boolean): Underarm
       [j.a, j.b].some((side) => side.some((e) => e.piece === middle.piece)),
   );
   return meets ? { ...none, seams: PANEL } : none;
+}
+
+/** An armhole begun at the shoulder, whichever edge it was found from: its middle is then the underarm. */
+function fromShoulder(g: Garment, chain: PanelEdge[]): PanelEdge[] {
+  const afterShoulder = (e: PanelEdge): boolean => {
+    const ring = g.surface.panels.find((p) => p.id === e.panel)?.ring ?? [];
+    return ring[(ring.findIndex((x) => x.key === e.key) + ring.length - 1) % ring.length]?.role === 'shoulder';
+  };
+  const first = chain.findIndex(afterShoulder);
+  return first > 0 ? [...chain.slice(first), ...chain.slice(0, first)] : chain;
 }

@@ -34,6 +34,8 @@ export const alone = (piece: Piece): Laid => ({
 const X_MIRROR: Affine = { ...IDENTITY, a: -1 };
 /** A step of up to so much between the ends of neighbouring edges is drawn over; a wider one gets an edge (mm). */
 const STEP = 5;
+/** A shorter edge is none (mm). */
+const HAIR = 0.05;
 
 const keyOf = (e: { piece: string; edge: string }): string => `${e.piece}/${e.edge}`;
 
@@ -93,8 +95,10 @@ function sharedBy(ring: Edge[], other: Piece, j: Join): Shared | null {
 }
 
 /** Edges one after the other drawn on to each other, a wide step with an edge of its own. */
-function closedUp(edges: Edge[]): Edge[] {
+function closedUp(all: Edge[]): Edge[] {
   const out: Edge[] = [];
+  // What rounding leaves of an edge beyond a seam is none.
+  const edges = all.filter((e) => pathLength(e.path) > HAIR);
   edges.forEach((e, i) => {
     const before = edges[(i + edges.length - 1) % edges.length] as Edge;
     const [from, to] = [endOf(before.path), startOf(e.path)];
