@@ -76,6 +76,8 @@ export function cutUp(p: ShellPiece, c: Cutting, name: string, turn: number): [S
     kind: 'other',
     ring: [a2, ...between, b1, seam(`cut ${name}`, reversePath(cut))],
   };
+  // What is cut off a piece on the fold is cut twice, once it no longer lies there.
+  for (const q of [own, other]) if (p.count === 1) q.count = q.ring.some((e) => e.onFold) ? 1 : 2;
   const box = boxOf(other.ring.flatMap((e) => e.path));
   const middle = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
   const away = compose(

@@ -103,9 +103,11 @@ function named(g: Garment, a: Side[], b: Side[]): { between: [string, string] } 
 const kindsOf = (g: Garment, chain: PanelEdge[]): string[] =>
   chain.map((e) => g.shell.find((p) => p.id === e.piece)?.kind ?? 'other');
 
+const FIRST_AT_SHOULDER = (kind: string): boolean => kind.includes('back') || kind === 'yoke';
+
 /** Which side of a seam of each kind is called a, the one that may be longer. */
 const FIRST: Partial<Record<JoinCode, (kinds: string[]) => boolean>> = {
-  shoulder: (k) => k.some((x) => x.includes('back') || x === 'yoke'),
+  shoulder: (k) => k.some(FIRST_AT_SHOULDER),
   side: (k) => k.some((x) => x.includes('front')),
   panel: (k) => k.some((x) => x.endsWith('-side')),
   elbow: (k) => k.includes('sleeve'),
@@ -129,7 +131,8 @@ function liningSeam(g: Garment, j: Join): { code: string; more: Partial<Seam> } 
   const half = kinds.some((k) => k.includes('back')) ? 'back' : 'front';
   switch (j.code) {
     case 'shoulder':
-      return { code: 'lining-shoulder', more: SHOULDER_EASE };
+      // Where neither side is called a back either may be the longer.
+      return { code: 'lining-shoulder', more: kinds.some(FIRST_AT_SHOULDER) ? SHOULDER_EASE : easeOf(j) };
     case 'side':
       return { code: kinds.every((k) => /^(skirt|trouser)/.test(k)) ? 'lining-skirt-side' : 'lining-side', more: {} };
     case 'underarm':
