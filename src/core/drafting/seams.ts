@@ -1,46 +1,30 @@
 import { type Decisions } from '../document/project.ts';
 import { easeOf, type Join, type JoinCode, type PanelEdge } from '../garment/index.ts';
-import { endDirection, pathLength, startDirection, turn } from '../geometry/index.ts';
+import { endDirection, startDirection, turn } from '../geometry/index.ts';
 import { isRaglan, type Piece, type Role, type Seam, type Side } from '../pattern/index.ts';
 import {
   type Along,
   along,
-  capsBySide,
-  capsOf,
   type Drafted,
   edgesOn,
   endOf,
-  frontsDouble,
   type Garment,
-  isSleeved,
   namesOf,
   placeOf,
-  type Within,
   withinOf,
 } from './drafted.ts';
 import { hoodSeams } from './hood.ts';
 import { endsAbove, hemSeams, ventSeams } from './lining/hemseams.ts';
 import { backPleat } from './lining/lining.ts';
-import { type Hems, type Put, shellCapEase } from './pieces.ts';
-import { runLength } from './shape/oriented.ts';
+import { type Hems, type Put } from './pieces.ts';
+import { isUsual, reaching, type Sewing, SHOULDER_EASE } from './sewing.ts';
+import { armholes, intoArmhole, toCuff } from './sleeveseams.ts';
 
 const EXACT = { min: 0, max: 0 };
-const SHOULDER_EASE = { ease: { min: 0, max: 10 }, easeOf: 'shoulder' };
 /** As between the panels of the shell. */
 const PANEL_EASE = { ease: { min: -3, max: 10 }, easeOf: 'panel' };
 const ELBOW_EASE = { ease: { min: 0, max: 14 }, easeOf: 'elbow' };
 const FOREARM_EASE = { ease: { min: -7, max: 4 }, easeOf: 'forearm' };
-
-/** The garment, the choices, and where the seams are put. */
-interface Sewing {
-  g: Garment;
-  d: Decisions;
-  hems: Hems;
-  within: Within;
-  put: Put;
-  /** The same, with the names of both sides where it is not of the usual pieces. */
-  putFor: (x: Drafted, code: string, a: Side[], b: Side[], more?: Partial<Seam>, group?: Seam['group']) => void;
-}
 
 /** The seams among facing, lining and shell, with the ease that is meant on each. */
 export function insideSeams(g: Garment, d: Decisions, hems: Hems): Seam[] {
@@ -89,9 +73,6 @@ const UNNAMED: ReadonlySet<string> = new Set([
   'hem-panel',
   'waist-lining',
 ]);
-
-/** A piece that most garments have one of, so that its seams are known by their own names. */
-const isUsual = (x: Drafted): boolean => !x.base.includes('.');
 
 /** Names of the pieces on both sides. */
 function named(g: Garment, a: Side[], b: Side[]): { between: [string, string] } {
@@ -195,23 +176,10 @@ function acrossJoin(s: Sewing, j: Join): void {
 const facingCode = (code: JoinCode): string =>
   code === 'shoulder' || code === 'centre-back' || code === 'side' ? `facing-${code}` : 'facing-across';
 
-const lengthOf = (s: Sewing, sides: Side[]): number =>
-  sides.reduce((t, x) => {
-    const p = s.g.drafted.flatMap((y) => [y.facing, y.lining]).find((q) => q?.id === x.piece);
-    const e = p?.ring.find((r) => r.id === x.edge);
-    return t + (e ? pathLength(e.path) : 0);
-  }, 0);
-
 /** Unlined, a deep back facing is sewn only as far as the shorter of the two reaches: its share of the longer one's edge. */
 function shorter(s: Sewing, own: Side[], other: Side[]): Side[] {
   const deep = own.some((x) => s.g.drafted.some((y) => y.facing?.id === x.piece && reachesArmhole(s, y)));
   return deep ? reaching(s, own, other) : own;
-}
-
-/** As much of the longer side as the other one reaches. */
-function reaching(s: Sewing, own: Side[], other: Side[]): Side[] {
-  const [l, o] = [lengthOf(s, own), lengthOf(s, other)];
-  return l > o ? own.map((x) => ({ ...x, share: o / l })) : own;
 }
 
 const reachesArmhole = (s: Sewing, x: Drafted): boolean =>
@@ -244,32 +212,6 @@ function alongFacing(s: Sewing, x: Drafted): void {
   const linings = [x, ...(x.over ?? [])].flatMap((y) => edgesOn(y.lining, 'facing-line'));
   const sides = [linings, edgesOn(facing, 'facing-line')] as const;
   s.putFor(x, `facing-line-${end}`, ...sides, more, 'inside');
-}
-
-/** The lining of a sleeve, and a raglan sleeve's facing, to what it is set into. */
-function intoArmhole(s: Sewing, x: Drafted): void {
-  const { g, d, within, put } = s;
-  // Upper and under-sleeve share a cap: it is sewn once.
-  if (x.shell.kind === 'under-sleeve') return;
-  for (const caps of capsBySide(g, x.shell)) {
-    const of = (which: 'facing' | 'lining' | 'both', side: 'cap' | 'armhole'): Along => {
-      const found = caps.map((c) => along(within, which, c[side]));
-      return { sides: found.flatMap((f) => f.sides), whole: found.every((f) => f.whole) };
-    };
-    const raglan = isRaglan(x.shell);
-    if (raglan) {
-      const [own, other] = [of('facing', 'cap').sides, of('facing', 'armhole').sides];
-      // Beside fronts cut double only the back has a facing for it.
-      put('inside', 'facing-raglan', frontsDouble(d) ? reaching(s, own, other) : own, other);
-    }
-    const [cap, armhole] = [of('lining', 'cap'), of(raglan ? 'lining' : 'both', 'armhole')];
-    if (!cap.whole || !armhole.whole) continue;
-    if (raglan) put('inside', 'lining-raglan', cap.sides, armhole.sides, { ...SHOULDER_EASE, easeOf: 'cap' });
-    else {
-      const meant = d.lining.self ? shellCapEase(g, x.shell) : d.lining.capEase;
-      put('inside', 'lining-cap', cap.sides, armhole.sides, { ease: { min: meant, max: meant }, easeOf: 'cap' });
-    }
-  }
 }
 
 /** Facing or lining to the shell's front edge and neck. */
@@ -322,56 +264,6 @@ function waists({ g, d, within, putFor }: Sewing): void {
 
 const waistJoined = (g: Garment, x: Drafted): boolean =>
   g.joins.some((j) => j.code === 'waist' && [...j.a, ...j.b].some((e) => e.piece === x.shell.id));
-
-/** Sleeveless: each lining's armhole to the shell's, smaller by what was drawn in over its turn. */
-function armholes({ g, d, put, putFor }: Sewing): void {
-  const reach = d.lining.smaller * Math.PI + 2 * d.lining.smaller;
-  const rolled = { ease: { min: -reach, max: reach }, easeOf: 'turn' };
-  const open = g.drafted.filter((x) => placeOf(g, x.shell) === 'body' && !isSleeved(g, x.shell));
-  for (const half of ['front', 'back'] as const) {
-    const own = open.filter((x) => isUsual(x) && (x.base === half || x.base === `${half}-side`));
-    const inside = own.flatMap((x) => [
-      ...(half === 'back' ? edgesOn(x.facing, 'armhole') : []),
-      ...edgesOn(x.lining, 'armhole'),
-    ]);
-    const [main] = own;
-    const shell =
-      half === 'back' && main && !main.lining
-        ? asFarAs('armhole', main.facing, main.shell)
-        : own.flatMap((x) => edgesOn(x.shell, 'armhole'));
-    put('closing', `armhole-${half}`, inside, shell, rolled);
-  }
-  for (const x of open)
-    if (!isUsual(x))
-      putFor(
-        x,
-        `armhole-${endOf(x) === 'back' ? 'back' : 'front'}`,
-        [...edgesOn(x.facing, 'armhole'), ...edgesOn(x.lining, 'armhole')],
-        edgesOn(x.shell, 'armhole'),
-        rolled,
-      );
-}
-
-/** As far along an edge of the longer piece as the shorter one reaches. */
-function asFarAs(role: Role, short: Piece | undefined, long: Piece): Side[] {
-  const [s, l] = [short ? runLength(short.ring, role) : 0, runLength(long.ring, role)];
-  const share = l > 0 ? Math.min(1, s / l) : 1;
-  return edgesOn(long, role).map((side) => ({ ...side, share }));
-}
-
-/** A sleeve that ends in a cuff is lined to the cuff's seam. */
-function toCuff({ g, put, hems }: Sewing, x: Drafted): void {
-  if (placeOf(g, x.shell) !== 'sleeve' || !x.lining || hems.wrist || x.shell.kind === 'under-sleeve') return;
-  const caps = capsOf(g, x.shell).flatMap((c) => c.cap.map((e) => e.piece));
-  const all = g.drafted.filter((y) => y === x || (y.shell.kind === 'under-sleeve' && caps.includes(y.shell.id)));
-  const linings = all.flatMap((y) => edgesOn(y.lining, 'wrist'));
-  put(
-    'closing',
-    'wrist-to-cuff',
-    linings,
-    all.flatMap((y) => edgesOn(y.shell, 'wrist')),
-  );
-}
 
 /**
  * The facing of a lapel differs from the shell's edge by what is drawn out over its turns, and at its upper corner by how
