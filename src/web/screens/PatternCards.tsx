@@ -1,5 +1,5 @@
-import { Box, Button, Flex, Heading, Input, Text } from '@chakra-ui/react';
-import { useEffect, useMemo, useState } from 'react';
+import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { type ShellEdge, type ShellPiece } from '../../core/document/project.ts';
 import { saidJoin } from '../../core/garment/index.ts';
@@ -20,6 +20,7 @@ import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Pick, Tick } from '../parts/Ask.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
+import { NameField } from '../parts/NameField.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { CORNER_WORDS, KIND_WORDS, ROLE_WORDS } from '../words/index.ts';
 
@@ -162,32 +163,18 @@ export function PieceCard({
   onSave: (label: string, p: ShellPiece) => void;
   onRemove: () => void;
 }) {
-  const [name, setName] = useState(piece.name);
-  useEffect(() => setName(piece.name), [piece.name]);
-  const rename = () => {
-    const clean = name.trim();
-    if (clean && clean !== piece.name) onSave(`Name ${clean}`, { ...piece, name: clean });
-    else setName(piece.name);
-  };
   const fold = piece.ring.some((e) => e.onFold);
   const unsure = piece.ring.filter(isUnsure).length;
   return (
     <SheetBox>
-      <label>
-        <Text fontWeight="550" mb="1">
-          Name of this piece
-        </Text>
-        <Input
-          mb="3"
-          bg="sheet"
-          borderColor="rule"
-          value={name}
-          maxLength={80}
-          onChange={(e) => setName(e.target.value)}
-          onBlur={rename}
-          onKeyDown={(e) => e.key === 'Enter' && rename()}
-        />
-      </label>
+      <Text mb="1" fontWeight="550">
+        Name of this piece
+      </Text>
+      <NameField
+        label="Name of this piece"
+        value={piece.name}
+        onName={(name) => onSave(`Name ${name}`, { ...piece, name })}
+      />
       <Text mb="1" fontWeight="550">
         What is it?
       </Text>

@@ -1,10 +1,10 @@
-import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
-import { useEffect, useState } from 'react';
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { STRIP_KINDS, type StripKind, type StripSaid } from '../../core/document/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { Count } from '../parts/Count.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
+import { NameField } from '../parts/NameField.tsx';
 import { type EdgeChoice, edgeChoices } from './asking.tsx';
 import { type Deciding } from './deciding.ts';
 
@@ -84,13 +84,6 @@ interface OneProps {
 
 function OneStrip({ d, s, edges, onSave, onDrop }: OneProps) {
   const { units } = d.w.doc;
-  const [name, setName] = useState(s.name);
-  useEffect(() => setName(s.name), [s.name]);
-  const rename = (): void => {
-    const clean = name.trim();
-    if (clean && clean !== s.name) onSave('named', { ...s, name: clean });
-    else setName(s.name);
-  };
   const field = (label: string, key: 'length' | 'width' | 'hem', most: number, least = 0) => (
     <Flex align="center" gap="3" mb="2" justify="space-between">
       <Text>{label}</Text>
@@ -107,17 +100,7 @@ function OneStrip({ d, s, edges, onSave, onDrop }: OneProps) {
   const sewn = isSewnOn(s.kind);
   return (
     <Box borderTopWidth="1px" borderColor="rule" pt="3" mb="3">
-      <Input
-        aria-label="Its name"
-        mb="2"
-        bg="sheet"
-        borderColor="rule"
-        value={name}
-        maxLength={80}
-        onChange={(e) => setName(e.target.value)}
-        onBlur={rename}
-        onKeyDown={(e) => e.key === 'Enter' && rename()}
-      />
+      <NameField label="Its name" value={s.name} onName={(name) => onSave('named', { ...s, name })} />
       {sewn ? (
         <>
           <Pick
