@@ -184,6 +184,10 @@ const SENTENCES: Record<string, Say> = {
     `There is no ${called(d.kind)} among the pieces, so what belongs to it is left out. Say which piece is the ${called(d.kind)}.`,
   'facing-in-parts': (d) =>
     `The facing along ${d.names} is cut in parts, each as wide as the next at the seam between them: laid together they do not lie flat.`,
+  'neck-narrow': (_, mm) =>
+    `The neck is ${mm('round')} round and nothing opens it: a head needs about ${mm('least')}. Make it larger, or give it a zip, a slit or an opening in front.`,
+  'waist-closed': (_, mm) =>
+    `The waist, ${mm('round')} round, closes on itself: it has to pass the hips. Give it a zip or an opening, unless elastic draws it in.`,
   'laid-misfit': (d, mm) =>
     `Laid together for a facing in one, the seam lines of ${d.names} lie up to ${mm('misfit')} apart: ease that in, or cut the facing in parts there.`,
   'lining-sliver': (d, mm) =>

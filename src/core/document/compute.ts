@@ -1,6 +1,7 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
 import { deriveInside, holePatches, type Inside, type Strips, stripsOf } from '../drafting/index.ts';
 import {
+  closedOpenings,
   furtherSeams,
   gatherMarks,
   joinedSurface,
@@ -181,6 +182,8 @@ export function compute(doc: ProjectDocument): Computed {
     : null;
   const inside = deriveInside(shell, d, base.surface);
   findings.push(...inside.findings);
+  const opened = d.lining.zip.length > 0;
+  findings.push(...apart('joins', findings, [], () => closedOpenings(base.surface, opened)));
   const strips = apart('strips', findings, NO_STRIPS, () => stripsOf(shell, d));
   findings.push(...strips.findings);
   const patched = apart('patch', findings, [], () => patches(shell, d, closure));

@@ -112,6 +112,21 @@ describe('joins of a whole garment', () => {
     },
   );
 
+  // A head needs about 560 mm (common practice).
+  test('a neck too narrow for a head and a waist that nothing opens are told with their length; a zip opens either', () => {
+    const told = (cut: 'shift' | 'skirt', zip = 0): [string, number][] => {
+      const doc = documentOf((CUTS[cut] as (typeof CUTS)[string])({ w: 262, l: 700, s: 126 }));
+      doc.decisions.lining.zip.length = zip;
+      return compute(doc)
+        .findings.filter((f) => f.code === 'neck-narrow' || f.code === 'waist-closed')
+        .map((f) => [f.code, Number(f.data?.round)]);
+    };
+    const [[code, round]] = told('shift') as [[string, number]];
+    expect([code, round < 560 && round > 200]).toEqual(['neck-narrow', true]);
+    expect(told('skirt').map(([c]) => c)).toEqual(['waist-closed']);
+    expect([...told('shift', 300), ...told('skirt', 200)]).toEqual([]);
+  });
+
   test('pieces may lie anywhere, turned or mirrored on the table: the same seams are found', () => {
     fc.assert(
       fc.property(

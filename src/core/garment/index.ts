@@ -3,6 +3,7 @@ export * from './gathermarks.ts';
 export * from './layers.ts';
 export * from './layflat.ts';
 export * from './openedout.ts';
+export * from './openings.ts';
 export * from './panels.ts';
 export * from './said.ts';
 export * from './seams.ts';
