@@ -1,5 +1,6 @@
-import { type ProjectDocument } from '../core/document/project.ts';
-import { mapPath, reversePath } from '../core/geometry/index.ts';
+import { type ProjectDocument, type ShellEdge } from '../core/document/project.ts';
+import { endOf, line, mapPath, type Path, pathLength, reversePath, startOf } from '../core/geometry/index.ts';
+import { laidLine } from '../core/pattern/index.ts';
 import { type Drawn, documentOf, piece } from '../demo/drawn.ts';
 import { WARDROBE } from '../demo/wardrobe.ts';
 import { goredDress } from './gores.ts';
@@ -249,6 +250,81 @@ function sideZip(): ProjectDocument {
   return doc;
 }
 
+/** The same with two pleats laid in the front's shoulder, and a slit in one side. */
+function pleatedOneShoulder(): ProjectDocument {
+  const doc = oneShoulder();
+  const front = doc.shell?.pieces[0];
+  if (!front || !doc.shell) return doc;
+  const i = front.ring.findIndex((e) => e.role === 'shoulder');
+  const [shoulder, armhole] = [front.ring[i], front.ring[i + 1]] as [ShellEdge, ShellEdge];
+  const [a, b] = [startOf(shoulder.path), endOf(shoulder.path)];
+  const k = 1 + 40 / pathLength(shoulder.path);
+  const far = { x: a.x + (b.x - a.x) * k, y: a.y + (b.y - a.y) * k };
+  const [head] = armhole.path as [Path[number]];
+  const longer = { ...shoulder, path: [line(a, far)] };
+  const met = { ...armhole, path: [{ ...head, a: far }, ...armhole.path.slice(1)] };
+  const ring = front.ring.map((e) => (e === shoulder ? longer : e === armhole ? met : e));
+  const pleats = [30, 80].flatMap((at) => {
+    const made = laidLine(longer, { kind: 'pleat', at, width: 20, length: 120 });
+    return made.ok ? [made.value] : [];
+  });
+  doc.shell.pieces[0] = { ...front, ring, lines: pleats };
+  Object.assign(doc.decisions.lining.slit, { at: 'side', length: 220 });
+  return doc;
+}
+
+/** A romper: a sleeveless bodice that opens in front above trousers. */
+function romper(): ProjectDocument {
+  const legs = WARDROBE['pond-trousers'].document().shell?.pieces.filter((p) => p.kind.startsWith('trouser')) ?? [];
+  const waistOf = (kind: string): number =>
+    legs
+      .filter((p) => p.kind === kind)
+      .flatMap((p) => p.ring)
+      .reduce((t, e) => t + (e.role === 'waist' ? pathLength(e.path) : 0), 0);
+  const half = (back: boolean, waist: number): Drawn =>
+    piece(
+      back ? 'Back' : 'Front',
+      back ? 'back' : 'front',
+      [0, 400],
+      [
+        [back ? 'centre-back' : 'front-edge', 0, back ? 20 : 110],
+        back ? ['neckline', 42, 20, 78, 12, 84, 0] : ['neckline', 46, 110, 80, 60, 84, 0],
+        ['shoulder', 180, 34],
+        ['armhole', 168, 110, 176, 190, 236, 212],
+        ['side', waist, 400],
+        ['waist', 0, 400],
+      ],
+      back ? 'cut 1 on the fold' : undefined,
+    );
+  const doc = documentOf({
+    name: 'Romper',
+    garment: 'romper',
+    pieces: [half(false, waistOf('trouser-front')), half(true, waistOf('trouser-back'))],
+  });
+  doc.shell?.pieces.push(...legs.map((p, i) => ({ ...p, id: `leg${i + 1}` })));
+  Object.assign(doc.decisions.lining, { pleat: 0 });
+  doc.decisions.lining.hem.kind = 'free';
+  doc.decisions.closure.count = 3;
+  return doc;
+}
+
+/** A raglan jacket with a hood as long as its neck, ribs at hem and wrists. */
+function hoodedRaglan(): ProjectDocument {
+  const doc = raglanCoat(PLAIN_COAT);
+  const neck = (doc.shell?.pieces ?? [])
+    .flatMap((p) => p.ring.map((e) => (e.role === 'neckline' ? pathLength(e.path) : 0)))
+    .reduce((a, b) => a + b, 0);
+  const hood = hoodedCoat(PLAIN_COAT).shell?.pieces.find((p) => p.kind === 'hood');
+  if (!hood || !doc.shell) return doc;
+  const own = hood.ring.reduce((t, e) => t + (e.role === 'neckline' ? pathLength(e.path) : 0), 0);
+  const k = (neck - PLAIN_COAT.extension) / own;
+  const m = { a: k, b: 0, c: 0, d: k, e: 0, f: 0 };
+  doc.shell.pieces.push({ ...hood, id: 'p9', ring: hood.ring.map((e) => ({ ...e, path: mapPath(e.path, m) })) });
+  doc.decisions.lining.hem.kind = 'rib';
+  doc.decisions.lining.wrist.kind = 'rib';
+  return doc;
+}
+
 /** Garments that no one front and back make up. */
 export const UNLIKE: Record<string, () => ProjectDocument> = {
   'jacket of front, side panel and back': threePanels,
@@ -264,5 +340,8 @@ export const UNLIKE: Record<string, () => ProjectDocument> = {
   'hooded coat': () => hoodedCoat(PLAIN_COAT),
   'skirt faced at the waist': facedSkirt,
   'skirt with a zip in its side': sideZip,
+  'dress with one shoulder, pleats and a slit': pleatedOneShoulder,
+  romper,
+  'raglan jacket with hood and ribs': hoodedRaglan,
   'dress of forty panels': () => goredDress(),
 };

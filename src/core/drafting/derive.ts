@@ -109,7 +109,16 @@ function sound(q: Piece, findings: Finding[]): boolean {
 
 const partedOf = (g: Garment): Parted[] =>
   g.drafted.flatMap(({ split: s }) =>
-    s ? [{ piece: s.oriented.piece, facing: s.facing, lining: s.lining, ...(s.more?.length && { more: s.more }) }] : [],
+    s
+      ? [
+          {
+            piece: s.oriented.piece,
+            facing: s.open ?? s.facing,
+            lining: s.lining,
+            ...(s.more?.length && { more: s.more }),
+          },
+        ]
+      : [],
   );
 
 /** In the order in which they are laid out: body, sleeves, hood, skirt, each as its piece comes. */

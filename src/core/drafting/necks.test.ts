@@ -1,8 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import { type Drawn, documentOf, piece } from '../../demo/drawn.ts';
+import { runs } from '../../test/runs.ts';
+import { mapShell } from '../../test/shells.ts';
 import { type Computed, compute } from '../document/compute.ts';
+import { type Shell, type ShellEdge, type ShellPiece } from '../document/project.ts';
+import { proofOf } from '../document/proof/index.ts';
 import { largestGap, nearestOn, pathLength } from '../geometry/index.ts';
-import { outlineOf, type Piece } from '../pattern/index.ts';
+import { addLine, laidLine, outlineOf, type Piece } from '../pattern/index.ts';
 
 type Steps = Parameters<typeof piece>[3];
 /** The lower part of a body from its shoulder on; the shoulder begins 90 mm from the centre. */
@@ -98,5 +103,54 @@ describe('necks of other shapes', () => {
       }
     }
     expect(roles(strip(ROUND, 100))).not.toContain('shoulder');
+  });
+
+  // Common practice: what is in the way is closed before a facing is traced, and the cloth below keeps it.
+  test('darts and pleats at neck and shoulder: closed in the facing, kept in the lining, and both go together wherever they lie', () => {
+    const dart = fc.record({
+      kind: fc.constantFrom('dart' as const, 'dart' as const, 'pleat' as const),
+      at: fc.double({ min: 0.2, max: 0.8, noNaN: true }),
+      width: fc.integer({ min: 6, max: 16 }),
+      length: fc.integer({ min: 70, max: 140 }),
+    });
+    let closed = 0;
+    fc.assert(
+      fc.property(dart, fc.constantFrom('neckline' as const, 'shoulder' as const), fc.boolean(), (laid, role, over) => {
+        const doc = documentOf({
+          name: 'Darts',
+          garment: 'coat',
+          pieces: [back([['neckline', 60, 22, 85, 10, 90, 0]], 22), front(ROUND, 100)],
+        });
+        Object.assign(doc.decisions.facing, { back: 60, shoulder: 60 });
+        Object.assign(doc.decisions.lining, { pleat: 0 });
+        doc.decisions.closure.on = false;
+        const shell = doc.shell as Shell;
+        const [drawn] = shell.pieces as [ShellPiece];
+        const edge = drawn.ring.find((e) => e.role === role) as ShellEdge;
+        const line = laidLine(edge, { ...laid, at: laid.at * pathLength(edge.path) });
+        if (!line.ok) return;
+        shell.pieces[0] = addLine(drawn, line.value);
+        const turned = mapShell(shell, { a: -1, b: 0, c: 0, d: 1, e: 900, f: 0 });
+        const c = compute({ ...doc, shell: over ? turned : shell });
+        expect(c.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+        const long = (p: Piece, r: string): number =>
+          p.ring.filter((e) => e.role === r).reduce((t, e) => t + pathLength(e.path), 0);
+        const facing = find(c, 'back-facing');
+        const taken = role === 'neckline' ? laid.width : 0;
+        // Width is laid along the chord: hardly more along the curve.
+        const [own] = c.shell as [Piece];
+        expect(Math.abs(long(facing, 'neckline') - (long(own, 'neckline') - taken))).toBeLessThan(0.6);
+        expect(long(facing, 'shoulder')).toBeCloseTo(60, 1);
+        const off = c.seams.filter(
+          (s) => s.group !== 'shell' && s.verdict.startsWith('a-too') && s.code !== 'lining-shoulder',
+        );
+        expect(off.map((s) => [s.id, s.differenceMm])).toEqual([]);
+        const faults = proofOf(c).filter((k) => k.code !== 'seams' && k.code !== 'hem');
+        expect(faults.flatMap((k) => k.faults.map((f) => [k.code, f]))).toEqual([]);
+        closed += facing.reasons.some((r) => r.rule === 'darts-closed') ? 1 : 0;
+      }),
+      runs(36),
+    );
+    expect(closed).toBeGreaterThan(4);
   });
 });

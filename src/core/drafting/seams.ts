@@ -170,7 +170,15 @@ function acrossJoin(s: Sewing, j: Join): void {
   const seam = liningSeam(g, { ...j, a, b });
   if (!seam || mixed) return;
   const complete = (x: Along): boolean => x.sides.length > 0;
-  if (lining.every(complete)) put('inside', seam.code, la, lb, seam.more);
+  // Where one side is not faced, its lining is sewn to facing and lining of the other.
+  const [own, other] = [fa.length ? la : [], fb.length ? lb : []];
+  const sides =
+    own.length === 0 && other.length > 0
+      ? [la, [...fb, ...lb]]
+      : other.length === 0 && own.length > 0
+        ? [[...fa, ...la], lb]
+        : [la, lb];
+  if (lining.every(complete)) put('inside', seam.code, sides[0] as Side[], sides[1] as Side[], seam.more);
 }
 
 const facingCode = (code: JoinCode): string =>

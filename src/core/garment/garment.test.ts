@@ -81,6 +81,8 @@ const THEIRS: Record<string, Role[]> = {
   'waistcoat of shoulder-princess panels': ['armhole', 'armhole', 'hem'],
   'skirt faced at the waist': ['hem', 'waist'],
   'skirt with a zip in its side': ['hem', 'waist'],
+  'dress with one shoulder, pleats and a slit': ['armhole', 'cut-out', 'hem', 'neckline'],
+  romper: ['armhole', 'armhole', 'hem', 'hem', 'neckline'],
   'dress of forty panels': ['cuff-edge', 'cuff-edge', 'hem'],
 };
 const BEYOND = Object.entries(UNLIKE).map(([name, make]): (typeof OPENINGS)[number] => [

@@ -172,7 +172,7 @@ describe('darts and pleats in the way', () => {
         ]);
         const line = laidLine(piece.ring[0] as Piece['ring'][number], { kind: 'dart', at: 120, width, length });
         if (!line.ok) throw new Error('off its edge');
-        const closed = closeDarts({ ring: piece.ring, piece: { ...piece, lines: [line.value] } }, 'waist');
+        const closed = closeDarts({ ring: piece.ring, piece: { ...piece, lines: [line.value] } }, new Set(['waist']));
         const bent = turn(p(0, 1), startDirection(closed?.after.path ?? []));
         expect(Math.abs(bent)).toBeCloseTo(2 * Math.atan(width / 2 / length), 6);
         // Trued: in one line where the dart was, and hardly shorter for it.

@@ -55,7 +55,7 @@ const ring = (parts: Edge[]): Edge[] => parts.map((e) => ({ ...e, corner: 'mitre
  * memory. Refuses a missing edge, and a width that finds no room, with the widest that would.
  */
 export function edgeFacing(piece: Piece, band: Band): Result<BandPiece> {
-  const closed = closeDarts({ piece, ring: withParents(piece) }, band.role);
+  const closed = closeDarts({ piece, ring: withParents(piece) }, new Set([band.role]));
   if (!closed || !run(piece.ring, band.role).length) return refuse(rolesMissing(piece, [band.role]));
   const made = traced(closed, band);
   if (!made) {

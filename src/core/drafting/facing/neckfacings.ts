@@ -1,5 +1,5 @@
 import { type Decisions } from '../../document/project.ts';
-import { isStraight } from '../../geometry/index.ts';
+import { distance, endOf, IDENTITY, isStraight, type Point, startOf } from '../../geometry/index.ts';
 import {
   type Edge,
   isRaglan,
@@ -9,13 +9,14 @@ import {
   ringAreaOf,
   ringPerimeter,
 } from '../../pattern/index.ts';
-import { because, type Finding, type Reason, type Result } from '../../result.ts';
+import { because, type Finding, ok, type Reason, type Result } from '../../result.ts';
 import { type Drafted, type Garment, isDoubled, isSleeved, placeOf } from '../drafted.ts';
 import { splitRaglan } from '../lining/raglan.ts';
 import { zipIn } from '../lining/zip.ts';
+import { type ClosedPiece, closedAtNeck, reopened } from '../shape/closedarts.ts';
 import { cutAcross } from '../shape/cutacross.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
-import { alone, asDrawn, type Laid } from '../shape/laytogether.ts';
+import { alone, asDrawn, drawnFrom, type Laid } from '../shape/laytogether.ts';
 import { beside, besideNeck, moveRun, type Split } from '../shape/oriented.ts';
 import { laidAlong, laidWider } from './across.ts';
 import { splitDeepBack } from './deepback.ts';
@@ -27,6 +28,11 @@ import { splitStretch } from './splitstretch.ts';
 
 function facingReasons(split: Split, d: Decisions, where: 'front' | 'back'): Reason[] {
   const f = d.facing;
+  const closed = split.closed ? [because('darts-closed', 'practice', split.closed, { count: split.closed })] : [];
+  return [...widthReasons(split, f, where), ...closed];
+}
+
+function widthReasons(split: Split, f: Decisions['facing'], where: 'front' | 'back'): Reason[] {
   const shoulder = because('facing-shoulder', 'memory', f.shoulder, { shoulder: f.shoulder });
   if (where === 'back')
     return f.deep > 0
@@ -56,11 +62,48 @@ const WITH_HOLE: ReadonlySet<Role> = new Set<Role>([...BOTH, 'cut-out']);
 const ASKED: ReadonlySet<PieceKind> = new Set<PieceKind>(['front', 'back']);
 
 /**
+ * How one piece parts along its facing line. Darts and pleats that begin at neck or shoulder are closed before the facing is
+ * traced (common practice); its lining keeps them, parted at the same place of the cloth.
+ */
+export function splitPiece(p: Piece, d: Decisions, measured = true): Result<Split> | null {
+  const closed = d.facing.kind === 'cut-on' ? null : closedAtNeck(p);
+  if (!closed) return splitDrawn(p, d, measured);
+  const traced = splitDrawn(closed.piece, d, measured);
+  if (!traced?.ok) return traced;
+  const drawn = openedAgain(p, closed, traced.value);
+  if (!drawn) return traced;
+  const own = (e: Edge): Edge => {
+    const from = drawnFrom(closed.piece, e);
+    return from ? { ...e, from } : e;
+  };
+  const facing = traced.value.facing.map(own);
+  return ok({ ...drawn, facing, open: drawn.facing, closed: closed.count, ends: traced.value.ends });
+}
+
+/** The drawn piece parted where the facing line of the closed one lies on it. */
+function openedAgain(p: Piece, closed: ClosedPiece, traced: Split): Split | null {
+  const neck = p.ring.find((e) => e.role === 'neckline');
+  if (!neck) return null;
+  const ends = [startOf(neck.path), endOf(neck.path)];
+  // The end of the neck that stayed where it was is the one away from the shoulder.
+  const shoulder = p.ring.flatMap((e) => (e.role === 'shoulder' ? [startOf(e.path), endOf(e.path)] : []));
+  const far = (q: Point): number => Math.min(...shoulder.map((x) => distance(x, q)), Number.POSITIVE_INFINITY);
+  const fixed = ends.reduce((a, b) => (far(a) > far(b) ? a : b));
+  const faced = traced.facing.flatMap((e) => (e.role === 'facing-line' ? [] : e.path));
+  const lining = traced.lining.map((e) =>
+    e.role === 'facing-line' ? { ...e, path: reopened(e.path, closed.joints, fixed, faced) } : e,
+  );
+  const part = { piece: p, motion: IDENTITY };
+  const across = cutAcross({ piece: closed.piece, parts: [part], misfit: 0 }, part, { ...traced, lining });
+  return across.kind === 'parted' ? across.split : null;
+}
+
+/**
  * How one piece parts along its facing line, by the edges it has: a front that opens from its lower end round the neck, what
  * has a centre from there, a raglan sleeve across its top, and anything else along its stretch of the neck or the opening.
  * Null where it has neither. `measured`: a width that finds no room is told with the widest that would.
  */
-export function splitPiece(p: Piece, d: Decisions, measured = true): Result<Split> | null {
+function splitDrawn(p: Piece, d: Decisions, measured: boolean): Result<Split> | null {
   const { facing: f } = d;
   const { seam } = d.allowances;
   const has = (r: Role): boolean => p.ring.some((e) => e.role === r);

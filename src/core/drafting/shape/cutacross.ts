@@ -58,7 +58,9 @@ export function cutAcross(laid: Laid, part: Laid['parts'][number], whole: Split)
   };
   const oriented = { piece, ring: right ? ring : reverseRing(ring), sign: right ? (1 as const) : (-1 as const) };
   const rings = { facing: walked(facing), lining: walked(lining), more: more.map(walked) };
-  return { kind: 'parted', split: { ...whole, oriented, ...rings } };
+  // The share of one panel lies on it as it is drawn.
+  const { open: _, ...ends } = whole;
+  return { kind: 'parted', split: { ...ends, oriented, ...rings } };
 }
 
 /** A ring, clockwise, parted along an edge that goes through it; what lies to the right of the edge, or the left, is lining. */
@@ -97,7 +99,7 @@ function throughPiece(long: Path, outline: Path, ring: ReturnType<typeof flatRin
 
 /** Whether a piece lies wholly under the facing. */
 function coversAll({ piece: whole }: Laid, { piece, motion }: Laid['parts'][number], s: Split): boolean {
-  const facing = flatRing(clockwise(s.facing));
+  const facing = flatRing(clockwise(s.open ?? s.facing));
   const middles = piece.ring.map((e) => apply(motion, pointAlong(e.path, pathLength(e.path) / 2)));
   const centre = middles.reduce((t, p) => ({ x: t.x + p.x / middles.length, y: t.y + p.y / middles.length }), {
     x: 0,

@@ -170,10 +170,10 @@ export function layTogether(base: Laid, other: Piece, j: Join, near: 'start' | '
   };
 }
 
-/** Which stretch of which drawn edge an edge repeats that was drafted from pieces laid together. */
-function drawnFrom(laid: Laid, e: Edge): From | undefined {
+/** Which stretch of which drawn edge an edge repeats that was drafted from a piece put together for it. */
+export function drawnFrom(piece: Piece, e: Edge): From | undefined {
   const { from } = e;
-  const of = from && laid.piece.ring.find((x) => x.id === from.edge);
+  const of = from && piece.ring.find((x) => x.id === from.edge);
   if (!from || !of?.from) return from;
   const length = pathLength(of.path) || 1;
   const at = (mm: number): number => {
@@ -187,7 +187,7 @@ function drawnFrom(laid: Laid, e: Edge): From | undefined {
 export const asDrawn = (laid: Laid, p: Piece): Piece => ({
   ...p,
   ring: p.ring.map((e) => {
-    const from = drawnFrom(laid, e);
+    const from = drawnFrom(laid.piece, e);
     return from ? { ...e, from } : e;
   }),
 });

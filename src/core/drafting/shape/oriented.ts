@@ -85,6 +85,9 @@ export interface Split {
   oriented: Oriented;
   facing: Edge[];
   lining: Edge[];
+  /** The facing's share as it lies on the drawn piece, where its own is traced with darts and pleats closed, and how many. */
+  open?: Edge[];
+  closed?: number;
   /** Further shares of a facing that comes through the piece more than once. */
   more?: Edge[][];
   /** Distance along the hem (or centre back) and the shoulder at which the facing line ends, mm. */
