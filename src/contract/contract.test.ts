@@ -37,6 +37,7 @@ describe('saved documents', () => {
       const d = doc.decisions as Record<string, Plain>;
       for (const key of ['reallowed', 'caps', 'sewn', 'strips']) delete d[key];
       delete d.lining?.fronts;
+      delete d.facing?.over;
       delete d.interfacing?.regions;
       const zip = d.lining?.zip as Plain;
       for (const key of ['at', 'on']) delete zip[key];

@@ -15,6 +15,7 @@ import {
   CAP_WAYS,
   DART_CHOICES,
   FACING_KINDS,
+  FACING_PARTS,
   FINISHES,
   FRONT_INTERFACINGS,
   FRONT_LININGS,
@@ -224,6 +225,7 @@ const decisions = z.strictObject({
     bands: z.strictObject({ armhole: mm, waist: mm, hem: mm, wrist: mm }),
     inOne: mm,
     turn: mm.max(10),
+    over: z.enum(FACING_PARTS),
     finish: z.enum(FINISHES),
     bias: z.strictObject({
       neck: z.boolean(),

@@ -108,6 +108,7 @@ function withUnlikeSeams(doc: Plain): Plain {
     decisions: {
       ...{ reallowed: [], caps: [], sewn: [], strips: [] },
       ...d,
+      facing: { over: 'one', ...d.facing },
       lining: { fronts: 'lined', ...lining, zip },
       interfacing: { regions: [], ...d.interfacing },
     },

@@ -77,6 +77,10 @@ export type Trim = 'inside' | 'seam' | 'caught' | 'whole';
 export const FINISHES = ['overlocked', 'bound', 'pressed'] as const;
 export type Finish = (typeof FINISHES)[number];
 
+/** A facing over several panels: in one across the seams between them, or in parts cut at each. */
+export const FACING_PARTS = ['one', 'parts'] as const;
+export type FacingParts = (typeof FACING_PARTS)[number];
+
 /** A bias strip goes round the trimmed edge, or is sewn to its seam and turned inside. */
 export const BIAS_SCHOOLS = ['wrapped', 'turned'] as const;
 export type BiasSchool = (typeof BIAS_SCHOOLS)[number];
@@ -214,6 +218,7 @@ export interface Decisions {
     inOne: number;
     /** How much smaller facings along edges are drawn, so that the seam rolls inside, mm. */
     turn: number;
+    over: FacingParts;
     finish: Finish;
     /** A bias strip in place of a shaped facing: finished width (mm), how much shorter it is cut (per cent). */
     bias: { neck: boolean; armhole: boolean; finished: number; school: BiasSchool; shorter: number };
@@ -338,6 +343,7 @@ export function usualDecisions(): Decisions {
       bands: { armhole: 0, waist: 0, hem: 0, wrist: 0 },
       inOne: 0,
       turn: 1,
+      over: 'one',
       finish: 'overlocked',
       bias: { neck: false, armhole: false, finished: 8, school: 'turned', shorter: 3 },
     },

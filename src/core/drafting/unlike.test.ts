@@ -128,6 +128,20 @@ describe('by their own figures', () => {
     expect(!plan.ok && plan.findings.map((f) => f.code)).toEqual(['plan-zip-elsewhere']);
   });
 
+  test('a facing in parts is cut at every seam of its panels, as wide there on both sides', () => {
+    for (const name of ['coat with a waist seam and godets', 'shirt with a yoke in front']) {
+      const doc = (UNLIKE[name] as () => ProjectDocument)();
+      doc.decisions.facing.over = 'parts';
+      const [parts, one] = [compute(doc), made(name)];
+      const facings = (c: Computed): number => c.inside.filter((p) => p.material === 'facing').length;
+      expect(facings(parts)).toBe(facings(one) + 1);
+      expect(parts.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+      const across = parts.seams.filter((s) => s.code === 'facing-across');
+      expect(across.map((s) => s.verdict)).toEqual(['matches']);
+      expect(across[0]?.lengthAMm).toBeCloseTo(doc.decisions.facing.front, 0);
+    }
+  });
+
   test('a closing line runs from the neck over yoke and lower front, over bodice and skirt', () => {
     const buttonsOn = (name: string): string[] => {
       const { closure } = made(name);

@@ -1,4 +1,5 @@
 import { type BandRole, type FacingKind, FINISHES, type Finish } from '../../core/document/project.ts';
+import { type JoinCode } from '../../core/garment/index.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
 import { Ask, Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';
@@ -61,6 +62,32 @@ const KIND_ANSWERS: [FacingKind, string][] = [
   ['lapel', 'turned back with a lapel or shawl'],
 ];
 
+/** Seams that a facing can go on across in one. */
+const ACROSS: ReadonlySet<JoinCode> = new Set<JoinCode>(['panel', 'yoke', 'waist', 'other']);
+
+/** Where neck or opening go on over several panels: whether their facing does. */
+function PartsQuestion(d: Deciding) {
+  const { shell, surface } = d.w.computed;
+  const faced = new Set(
+    shell.filter((p) => p.ring.some((e) => e.role === 'neckline' || e.role === 'front-edge')).map((p) => p.id),
+  );
+  const goesOn = surface.joins.some(
+    (j) => ACROSS.has(j.code) && [j.a, j.b].every((side) => side.some((e) => faced.has(e.piece))),
+  );
+  if (!goesOn) return null;
+  return (
+    <Ask
+      question="Over several panels the facing goes"
+      value={d.w.doc.decisions.facing.over}
+      answers={[
+        ['one', 'in one across their seams'],
+        ['parts', 'in parts, cut at each seam'],
+      ]}
+      onAnswer={(over) => d.set('facing', { over }, over === 'one' ? 'Facing in one' : 'Facing in parts')}
+    />
+  );
+}
+
 /** How the front edge is faced, and what a lapel asks besides. */
 function FacingKindQuestion(d: Deciding) {
   const f = d.w.doc.decisions.facing;
@@ -109,6 +136,7 @@ function BackDepth(d: Deciding) {
   const f = d.w.doc.decisions.facing;
   return (
     <>
+      <PartsQuestion {...d} />
       <Ask
         question="The back is faced"
         value={f.deep > 0 ? 'deep' : 'neck'}

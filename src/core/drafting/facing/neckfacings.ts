@@ -195,8 +195,8 @@ export function neckFacings(g: Garment, bands: Bands, d: Decisions): Finding[] {
 
 function facedFrom(g: Garment, x: Drafted, d: Decisions, done: Set<string>): Finding[] {
   // Grown on, each panel has its own facing beyond the fold.
-  const cutOn = d.facing.kind === 'cut-on';
-  const start = cutOn ? alone(x.shell) : laidAlong(g, x, d);
+  const apart = d.facing.kind === 'cut-on' || d.facing.over === 'parts';
+  const start = apart ? alone(x.shell) : laidAlong(g, x, d);
   const found = roomFor(g, x, d, start);
   if (found === 'none') return [];
   if (found) return takenOff(g, x, found.laid, found.split, d, done);
