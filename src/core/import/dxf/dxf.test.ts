@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { type ShellPiece } from '../../document/project.ts';
 import { pathLength, signedArea } from '../../geometry/index.ts';
 import { outlineOf } from '../../pattern/index.ts';
-import { importDxf, kindOfText } from '../index.ts';
+import { importText, readerOf } from '../index.ts';
 
 type G = [number, string | number];
 const entity = (type: string, layer: string, ...g: G[]): G[] => [[0, type], [8, layer], ...g];
@@ -48,7 +48,7 @@ const block = (name: string, ...body: G[][]): G[] => [
 ];
 
 function pieces(text: string, unit?: string): ShellPiece[] {
-  const r = importDxf(text, unit);
+  const r = importText(text, 'x.dxf', unit);
   if (!r.ok) throw new Error(JSON.stringify(r.findings));
   return r.value.pieces;
 }
@@ -60,7 +60,7 @@ const only = (text: string, unit?: string): ShellPiece => {
 const area = (p: ShellPiece): number => Math.abs(signedArea(outlineOf(p.ring as never)));
 const perimeter = (p: ShellPiece): number => pathLength(outlineOf(p.ring as never));
 const refused = (text: string, unit?: string) => {
-  const r = importDxf(text, unit);
+  const r = importText(text, 'x.dxf', unit);
   return r.ok ? [] : r.findings.map((f) => f.code);
 };
 const square = (s: number, layer = '0') =>
@@ -152,7 +152,7 @@ describe('what is in the file', () => {
   });
 
   test('no unit is asked for with a guess; the units text of the exchange convention is believed', () => {
-    const r = importDxf(file([square(30)], null));
+    const r = importText(file([square(30)], null), 'x.dxf');
     expect(r.ok ? null : r.findings[0]).toMatchObject({ code: 'no-units', data: { guess: 'cm' } });
     expect(perimeter(only(file([square(30)], null), 'in'))).toBeCloseTo(120 * 25.4, 6);
     const told = file([square(30, '1'), entity('TEXT', '15', ...at([5, 5]), [1, 'Units: ENGLISH'])], null);
@@ -314,13 +314,13 @@ describe('what cannot be used', () => {
   ])('%s', (_, text, codes) => expect(refused(text)).toEqual(codes));
 
   test('a block that holds itself is read once and told', () => {
-    const r = importDxf(circle);
+    const r = importText(circle, 'x.dxf');
     expect(r.ok && r.value.findings.map((f) => f.code)).toContain('dxf-block-circle');
   });
 
   test('files are known by what they hold, not by their name', () => {
-    expect(kindOfText('  0\nSECTION', 'x.svg')).toBe('dxf');
-    expect(kindOfText('<svg/>', 'x.dxf')).toBe('svg');
-    expect(kindOfText('hello', 'x.dxf')).toBe('dxf');
+    expect(readerOf('  0\nSECTION', 'x.svg').kind).toBe('dxf');
+    expect(readerOf('<svg/>', 'x.dxf').kind).toBe('svg');
+    expect(readerOf('hello', 'x.dxf').kind).toBe('dxf');
   });
 });
