@@ -5,6 +5,7 @@ import { useSearchParams } from 'react-router';
 import { proofOf } from '../../core/document/proof/index.ts';
 import { type Material, type Piece } from '../../core/pattern/index.ts';
 import { type Workbook } from '../api/useProject.ts';
+import { OpenedOut } from '../drawing/OpenedOut.tsx';
 import { Spread } from '../drawing/Spread.tsx';
 import { Ask } from '../parts/Ask.tsx';
 import { AllWell, Findings, Why } from '../parts/Notes.tsx';
@@ -73,7 +74,7 @@ export function Inside({ w }: { w: Workbook }) {
             gap="1"
             mb="4"
             wrap="wrap"
-            css={{ '& button': { paddingInline: '10px', flex: '1 1 auto' } }}
+            css={{ '& button': { paddingInline: '5px', fontSize: '14px', flex: '1 1 auto' } }}
           >
             {CHAPTERS.map(([c, words]) => (
               <Button
@@ -152,6 +153,8 @@ function Drafted({ w, material, held }: DraftedProps) {
     () => (material === 'interfacing' ? apart(pieces) : pieces.flatMap((p) => (isStrip(p) ? apart([p]) : [p]))),
     [pieces, material],
   );
+  const [opened, setOpened] = useState(false);
+  const drafted = useMemo(() => w.computed.inside.filter((p) => p.material === material), [w.computed, material]);
   if (!pieces.length) {
     return (
       <Empty title={`No ${MATERIAL_WORDS[material].word.toLowerCase()} here`}>
@@ -159,28 +162,67 @@ function Drafted({ w, material, held }: DraftedProps) {
       </Empty>
     );
   }
+  const lies = pieces.some((p) => p.ring.some((e) => e.from));
   return (
     <SheetBox>
+      {lies && <ViewChips opened={opened} onOpened={setOpened} />}
       {other.length > 0 && material !== 'interfacing' && (
         <Text color="quiet" fontSize="15px">
           Dots: the seam line of the choices held.
         </Text>
       )}
-      <Spread
-        pieces={spread}
-        cutLines={w.computed.cutLines}
-        units={w.doc.units}
-        height={500}
-        label={`${MATERIAL_WORDS[material].word}: the pieces to cut`}
-        ghosts={material === 'interfacing' ? NONE : ghosts}
-        held={material === 'interfacing' ? NONE : other}
-      />
+      {opened && lies ? (
+        <OpenedOut
+          surface={w.computed.surface}
+          units={w.doc.units}
+          height={500}
+          lit={NOTHING}
+          alone={NOTHING}
+          picked={null}
+          onEdge={() => undefined}
+          shell={w.computed.shell}
+          drafted={drafted}
+          onPiece={() => setOpened(false)}
+        />
+      ) : (
+        <Spread
+          pieces={spread}
+          cutLines={w.computed.cutLines}
+          units={w.doc.units}
+          height={500}
+          label={`${MATERIAL_WORDS[material].word}: the pieces to cut`}
+          ghosts={material === 'interfacing' ? NONE : ghosts}
+          held={material === 'interfacing' ? NONE : other}
+        />
+      )}
       <Box display="grid" gridTemplateColumns="repeat(auto-fit, minmax(230px, 1fr))" columnGap="6">
         {pieces.map((p) => (
           <Why key={p.id} reasons={p.reasons} units={w.doc.units} about={`the ${p.name.toLowerCase()}`} />
         ))}
       </Box>
     </SheetBox>
+  );
+}
+
+const NOTHING: ReadonlySet<string> = new Set();
+
+/** The pieces side by side, or where they lie in the garment laid open. */
+function ViewChips({ opened, onOpened }: { opened: boolean; onOpened: (on: boolean) => void }) {
+  return (
+    <Flex gap="2" mb="2" role="group" aria-label="How the pieces are shown">
+      {[false, true].map((on) => (
+        <Button
+          key={String(on)}
+          size="sm"
+          variant={opened === on ? 'solid' : 'outline'}
+          colorPalette="leaf"
+          aria-pressed={opened === on}
+          onClick={() => onOpened(on)}
+        >
+          {on ? 'Opened out' : 'Pieces'}
+        </Button>
+      ))}
+    </Flex>
   );
 }
 
