@@ -182,10 +182,7 @@ export function compute(doc: ProjectDocument): Computed {
     : null;
   const inside = deriveInside(shell, d, base.surface);
   findings.push(...inside.findings);
-  const opened = d.lining.zip.length > 0;
-  findings.push(...apart('joins', findings, [], () => closedOpenings(base.surface, opened)));
-  const strips = apart('strips', findings, NO_STRIPS, () => stripsOf(shell, d));
-  findings.push(...strips.findings);
+  const strips = stripsAndOpenings(shell, d, base.surface, findings);
   const patched = apart('patch', findings, [], () => patches(shell, d, closure));
   const drafted = [...inside.pieces, ...patched, ...strips.pieces];
   const recut = new Map(inside.recut.map((p) => [p.id, p]));
@@ -193,16 +190,14 @@ export function compute(doc: ProjectDocument): Computed {
   const made = cutLinesOf([...inside.recut, ...drafted], findings);
   const insideWalked = apart('seams', findings, [], () => walk([...inside.seams, ...strips.seams], pieces));
   return {
+    ...base,
     shell,
-    before: base.before,
-    reallowed: base.reallowed,
     inside: drafted,
     recut: inside.recut,
     strips: strips.pieces,
     pieces,
     cutLines: new Map([...base.cutLines, ...made]),
     seams: [...base.seams, ...insideWalked],
-    surface: base.surface,
     hems: inside.hems,
     splits: inside.splits,
     joined: inside.joined,
@@ -212,6 +207,15 @@ export function compute(doc: ProjectDocument): Computed {
 }
 
 const NO_STRIPS: Strips = { pieces: [], seams: [], findings: [] };
+
+/** Pieces cut by figures; and whether a body comes in where the garment closes on itself, which is told. */
+function stripsAndOpenings(shell: Piece[], d: Decisions, surface: Surface, findings: Finding[]): Strips {
+  const opened = d.lining.zip.length > 0;
+  findings.push(...apart('joins', findings, [], () => closedOpenings(surface, opened)));
+  const strips = apart('strips', findings, NO_STRIPS, () => stripsOf(shell, d));
+  findings.push(...strips.findings);
+  return strips;
+}
 
 /** Something closes: a front of the pattern, or, without a pattern, a line that was measured. */
 const closes = (shell: Piece[], doc: ProjectDocument): boolean =>

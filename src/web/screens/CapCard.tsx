@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { CAP_WAYS, type CapWay } from '../../core/document/project.ts';
 import { boxOf, joinBoxes, pathLength } from '../../core/geometry/index.ts';
 import { pathData } from '../../core/output/svg.ts';
-import { capSeam, type Piece, redrawCap, type WalkedSeam } from '../../core/pattern/index.ts';
+import { capSeam, type Piece, type RedrawnCap, redrawCap, type WalkedSeam } from '../../core/pattern/index.ts';
+import { type Result } from '../../core/result.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Frame } from '../drawing/Frame.tsx';
@@ -32,7 +33,7 @@ export function CapCard({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
   const { units, decisions } = w.doc;
   const wished = ease ?? said?.ease ?? Math.max(seam.ease.min, 0);
   // The seam as it was walked before the cap was redrawn: its armhole is the same.
-  const before = { ...walked, a: walked.a, lengthAMm: walked.lengthAMm + lengthOf(drawn) - lengthOf(nowOf(w, id)) };
+  const before = { ...walked, lengthAMm: walked.lengthAMm + lengthOf(drawn) - lengthOf(nowOf(w, id)) };
   const save = (words: string, next: typeof caps): void =>
     w.save(words, { ...w.doc, decisions: { ...decisions, caps: next } }, true);
   const others = caps.filter((c) => c.piece !== id);
@@ -55,42 +56,64 @@ export function CapCard({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
         }}
       />
       <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3">
-        {CAP_WAYS.map((way) => {
-          const made = redrawCap(drawn, before, way, wished);
-          const [title, by] = WAY_WORDS[way];
-          return (
-            <Box key={way}>
-              <Text fontWeight="600">{title}</Text>
-              {made.ok ? (
-                <>
-                  <Over drawn={drawn} redrawn={made.value.piece} w={w} label={title} />
-                  <Text fontSize="15px">
-                    {mm(made.value.by)} {by}: {mm(lengthOf(drawn))} becomes {mm(made.value.length)}.
-                  </Text>
-                  <Button
-                    size="sm"
-                    mt="1"
-                    variant={said?.way === way ? 'solid' : 'outline'}
-                    colorPalette="leaf"
-                    aria-pressed={said?.way === way}
-                    onClick={() =>
-                      save(`${drawn.name}: ${title.toLowerCase()}`, [...others, { piece: id, way, ease: wished }])
-                    }
-                  >
-                    Draw it so
-                  </Button>
-                </>
-              ) : (
-                <Text fontSize="15px">Its cap does not get as long as that in this way.</Text>
-              )}
-            </Box>
-          );
-        })}
+        {CAP_WAYS.map((way) => (
+          <OneWay
+            key={way}
+            w={w}
+            way={way}
+            drawn={drawn}
+            made={redrawCap(drawn, before, way, wished)}
+            chosen={said?.way === way}
+            onChoose={() =>
+              save(`${drawn.name}: ${WAY_WORDS[way][0].toLowerCase()}`, [...others, { piece: id, way, ease: wished }])
+            }
+          />
+        ))}
       </Box>
       {said && (
         <Button mt="2" variant="ghost" size="sm" onClick={() => save(`${drawn.name}: cap as drawn`, others)}>
           As the pattern has it
         </Button>
+      )}
+    </Box>
+  );
+}
+
+interface WayProps {
+  w: Workbook;
+  way: CapWay;
+  drawn: Piece;
+  made: Result<RedrawnCap>;
+  chosen: boolean;
+  onChoose: () => void;
+}
+
+/** The cap redrawn in one way, over the old one, with its new length; or that it does not go. */
+function OneWay({ w, way, drawn, made, chosen, onChoose }: WayProps) {
+  const [title, by] = WAY_WORDS[way];
+  const mm = (v: number): string => formatLength(v, w.doc.units);
+  return (
+    <Box>
+      <Text fontWeight="600">{title}</Text>
+      {made.ok ? (
+        <>
+          <Over drawn={drawn} redrawn={made.value.piece} w={w} label={title} />
+          <Text fontSize="15px">
+            {mm(made.value.by)} {by}: {mm(lengthOf(drawn))} becomes {mm(made.value.length)}.
+          </Text>
+          <Button
+            size="sm"
+            mt="1"
+            variant={chosen ? 'solid' : 'outline'}
+            colorPalette="leaf"
+            aria-pressed={chosen}
+            onClick={onChoose}
+          >
+            Draw it so
+          </Button>
+        </>
+      ) : (
+        <Text fontSize="15px">Its cap does not get as long as that in this way.</Text>
       )}
     </Box>
   );

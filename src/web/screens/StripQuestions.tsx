@@ -1,4 +1,5 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { type ReactNode } from 'react';
 import { STRIP_KINDS, type StripKind, type StripSaid } from '../../core/document/project.ts';
 import { formatLength } from '../../core/units.ts';
 import { Pick } from '../parts/Ask.tsx';
@@ -82,55 +83,24 @@ interface OneProps {
   onDrop: () => void;
 }
 
+/** One of them: its name and figures. */
 function OneStrip({ d, s, edges, onSave, onDrop }: OneProps) {
-  const { units } = d.w.doc;
-  const field = (label: string, key: 'length' | 'width' | 'hem', most: number, least = 0) => (
-    <Flex align="center" gap="3" mb="2" justify="space-between">
-      <Text>{label}</Text>
-      <LengthField
-        label={`${s.name}: ${label.toLowerCase()}`}
-        value={s[key]}
-        units={units}
-        least={least}
-        most={most}
-        onValue={(v) => onSave(`${label.toLowerCase()} ${formatLength(v, units)}`, { ...s, [key]: v })}
-      />
-    </Flex>
-  );
-  const sewn = isSewnOn(s.kind);
   return (
     <Box borderTopWidth="1px" borderColor="rule" pt="3" mb="3">
       <NameField label="Its name" value={s.name} onName={(name) => onSave('named', { ...s, name })} />
-      {sewn ? (
-        <>
-          <Pick
-            label={`${s.name}: the edge it is sewn to`}
-            value={s.to ? `${s.to.piece}/${s.to.edge}` : ''}
-            options={[['', 'an edge …'], ...edges.map((e): [string, string] => [`${e.piece}/${e.edge}`, e.words])]}
-            onPick={(key) => {
-              const [piece, edge] = key.split('/');
-              onSave('sewn to another edge', { ...s, to: piece && edge ? { piece, edge } : null });
-            }}
-          />
-          <Box h="2" />
-          {field('Finished depth', 'width', 1500, 5)}
-          {field('Its hem', 'hem', 100)}
-          {s.kind === 'ruffle' && (
-            <Flex align="center" gap="3" mb="2" justify="space-between">
-              <Text>Times as long as its edge</Text>
-              <Pick
-                label={`${s.name}: times as long as its edge`}
-                value={String(s.ratio)}
-                options={['1.25', '1.5', '1.75', '2', '2.5', '3'].map((v): [string, string] => [v, v])}
-                onPick={(v) => onSave(`${v} times its edge`, { ...s, ratio: Number(v) })}
-              />
-            </Flex>
-          )}
-        </>
+      {isSewnOn(s.kind) ? (
+        <SewnOn d={d} s={s} edges={edges} onSave={onSave} />
       ) : (
         <>
-          {field(s.kind === 'tie' ? 'Finished length' : 'Length of one', 'length', 4000, 5)}
-          {field('Finished width', 'width', 400, 3)}
+          <Figure
+            d={d}
+            s={s}
+            of="length"
+            label={s.kind === 'tie' ? 'Finished length' : 'Length of one'}
+            most={4000}
+            onSave={onSave}
+          />
+          <Figure d={d} s={s} of="width" label="Finished width" most={400} onSave={onSave} />
           <Count
             label="How many"
             value={s.count}
@@ -144,5 +114,69 @@ function OneStrip({ d, s, edges, onSave, onDrop }: OneProps) {
         Leave it out
       </Button>
     </Box>
+  );
+}
+
+/** What is sewn to an edge: to which, how deep, its hem, how full. */
+function SewnOn({ d, s, edges, onSave }: Omit<OneProps, 'onDrop'>) {
+  return (
+    <>
+      <Pick
+        label={`${s.name}: the edge it is sewn to`}
+        value={s.to ? `${s.to.piece}/${s.to.edge}` : ''}
+        options={[['', 'an edge …'], ...edges.map((e): [string, string] => [`${e.piece}/${e.edge}`, e.words])]}
+        onPick={(key) => {
+          const [piece, edge] = key.split('/');
+          onSave('sewn to another edge', { ...s, to: piece && edge ? { piece, edge } : null });
+        }}
+      />
+      <Box h="2" />
+      <Figure d={d} s={s} of="width" label="Finished depth" most={1500} onSave={onSave} />
+      <Figure d={d} s={s} of="hem" label="Its hem" most={100} onSave={onSave} />
+      {s.kind === 'ruffle' && (
+        <Row label="Times as long as its edge">
+          <Pick
+            label={`${s.name}: times as long as its edge`}
+            value={String(s.ratio)}
+            options={FULLNESS.map((v): [string, string] => [v, v])}
+            onPick={(v) => onSave(`${v} times its edge`, { ...s, ratio: Number(v) })}
+          />
+        </Row>
+      )}
+    </>
+  );
+}
+
+/** How many times as long as its edge a ruffle usually is. Common practice. */
+const FULLNESS = ['1.25', '1.5', '1.75', '2', '2.5', '3'];
+
+const Row = ({ label, children }: { label: string; children: ReactNode }) => (
+  <Flex align="center" gap="3" mb="2" justify="space-between">
+    <Text>{label}</Text>
+    {children}
+  </Flex>
+);
+
+interface FigureProps extends Pick<OneProps, 'd' | 's' | 'onSave'> {
+  of: 'length' | 'width' | 'hem';
+  label: string;
+  most: number;
+}
+
+/** One length of a strip. */
+function Figure({ d, s, of, label, most, onSave }: FigureProps) {
+  const { units } = d.w.doc;
+  const words = label.toLowerCase();
+  return (
+    <Row label={label}>
+      <LengthField
+        label={`${s.name}: ${words}`}
+        value={s[of]}
+        units={units}
+        least={of === 'hem' ? 0 : 3}
+        most={most}
+        onValue={(v) => onSave(`${words} ${formatLength(v, units)}`, { ...s, [of]: v })}
+      />
+    </Row>
   );
 }
