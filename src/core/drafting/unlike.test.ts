@@ -142,6 +142,18 @@ describe('by their own figures', () => {
     }
   });
 
+  test('a raglan jacket with hood and ribs closed by a zip: its strip runs on into both', () => {
+    const doc = (UNLIKE['raglan jacket with hood and ribs'] as () => ProjectDocument)();
+    doc.decisions.making.methods = { front: 'zip' };
+    doc.decisions.interfacing.zip = 25;
+    const c = compute(doc);
+    const edge = length(c.shell.find((p) => p.kind === 'front') as Piece, 'front-edge');
+    const strip = find(c, 'zip-interfacing');
+    // 50 into the hood, and all the depth of the rib.
+    expect(ringAreaOf(strip.ring)).toBeCloseTo((edge + 50 + doc.decisions.lining.hem.ribDepth) * 25, 0);
+    expect(strip.cut.count).toBe(2);
+  });
+
   test('a closing line runs from the neck over yoke and lower front, over bodice and skirt', () => {
     const buttonsOn = (name: string): string[] => {
       const { closure } = made(name);

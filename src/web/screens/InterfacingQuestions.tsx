@@ -121,7 +121,7 @@ export function MoreInterfacing(d: Deciding) {
           }
         />
       )}
-      {d.w.doc.decisions.lining.zip.length > 0 && (
+      {(d.w.doc.decisions.lining.zip.length > 0 || d.w.doc.decisions.making.methods.front === 'zip') && (
         <Width
           d={d}
           label="Strips along the zip"

@@ -60,6 +60,8 @@ const SAY: Record<string, Say> = {
     `${(raw.ratio ?? 1).toFixed(2)} times its edge of ${mm('round')} = ${v}, in ${raw.count ?? 1} ${raw.count === 1 ? 'part' : 'parts'}.`,
   'flounce-radius': (mm, v) =>
     `A ring as long inside as its edge: radius = edge ÷ 2π = ${mm('round')} ÷ 2π = ${v}, in two halves.`,
+  'front-zip-strip': (mm, v) =>
+    `${v} wide along each edge of the front (${mm('edge')}), running on ${mm('above')} above, into hood or neck, and ${mm('below')} below, into rib or hem. The floppier the cloth, the more it is needed.`,
   'zip-left': (mm, v) => oneSided('left', mm, v),
   'zip-right': (mm, v) => oneSided('right', mm, v),
   slit: (mm, v) =>

@@ -5,7 +5,8 @@ import { because, type Finding, type Result } from '../../result.ts';
 import { allInOne } from '../facing/edgefacing.ts';
 import { derivePiece, onBias, stripRing } from '../shape/derivepiece.ts';
 import { withYoke } from '../shape/joinyoke.ts';
-import { zipStrips } from './frontinterfacing.ts';
+import { runLength } from '../shape/oriented.ts';
+import { frontZipStrips, RUNS_ON, zipStrips } from './frontinterfacing.ts';
 import { interfaceWhole, trimmed, trimReason } from './interfacing.ts';
 
 /** Pieces that are interfaced whole. Common practice. */
@@ -34,6 +35,24 @@ function oneLayer(p: Piece, stand: Decisions['interfacing']['stand'], made: Piec
   return { ...made, cut: { ...made.cut, count: made.cut.count / 2, pair: false } };
 }
 
+/** Whether a zip closes the front, as the plan of making has it. */
+const closesByZip = (d: Decisions): boolean => d.making.methods.front === 'zip';
+
+/** So far the strip of a front zip runs on into a hood, mm. Common practice. */
+const INTO_HOOD = 50;
+
+/** The strips of a front zip: along all of the opening, on into the hood where there is one and into the rib below. */
+function alongFront(shell: Piece[], d: Decisions): Piece[] {
+  const edges = shell.filter((p) => p.kind !== 'hood' && p.ring.some((e) => e.role === 'front-edge'));
+  const [first] = edges;
+  if (!first) return [];
+  const long = edges.reduce((t, p) => t + runLength(p.ring, 'front-edge'), 0);
+  const { hem } = d.lining;
+  const above = shell.some((p) => p.kind === 'hood') ? INTO_HOOD : RUNS_ON;
+  const below = hem.kind === 'rib' ? hem.ribDepth : RUNS_ON;
+  return [frontZipStrips(first, long, d.interfacing.zip, { above, below })];
+}
+
 /** Interfacings beside those of the facings: collars, cuffs, bands, hem strips and a stay for the upper back, yoke and all. */
 export function moreInterfacings(shell: Piece[], back: Piece | undefined, d: Decisions, findings: Finding[]): Piece[] {
   const i = d.interfacing;
@@ -50,6 +69,7 @@ export function moreInterfacings(shell: Piece[], back: Piece | undefined, d: Dec
   const seamed = (p: Piece): boolean => p.ring.some((e) => e.role === at && !e.onFold);
   const zipped = [...(back ? [back] : []), ...shell].find(seamed);
   if (i.zip > 0 && d.lining.zip.length > 0 && zipped) out.push(zipStrips(zipped, d.lining.zip.length, i.zip));
+  else if (i.zip > 0 && closesByZip(d)) out.push(...alongFront(shell, d));
   if (i.hems > 0)
     for (const p of shell) {
       const edges = p.ring.filter((e) => (e.role === 'hem' || e.role === 'wrist') && e.allowance > 0);

@@ -101,7 +101,7 @@ function strip(
 }
 
 /** How far a zip's strip runs on above and below it, mm. Common practice. */
-const RUNS_ON = 15;
+export const RUNS_ON = 15;
 
 /** Strips on the wrong side along both edges of a zip: without them knit and soft cloth ripple there. Common practice. */
 export const zipStrips = (of: Piece, zip: number, width: number): Piece =>
@@ -113,6 +113,24 @@ export const zipStrips = (of: Piece, zip: number, width: number): Piece =>
     width,
     2,
     because('zip-strip', 'practice', width, { zip, on: RUNS_ON }),
+  );
+
+/** How far a front zip's strip runs on into a hood or past the neck seam, and into a rib or past the hem fold, mm. Common practice. */
+export interface RunsOn {
+  above: number;
+  below: number;
+}
+
+/** Strips along both edges of a zip that closes the front, one piece each from the hood down into the rib. */
+export const frontZipStrips = (of: Piece, edge: number, width: number, on: RunsOn): Piece =>
+  strip(
+    of,
+    'zip-interfacing',
+    'Zip strip',
+    edge + on.above + on.below,
+    width,
+    2,
+    because('front-zip-strip', 'practice', width, { edge, above: on.above, below: on.below }),
   );
 
 /** A patch behind every buttonhole: so much larger than the hole, mm. Common practice. */
