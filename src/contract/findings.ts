@@ -188,6 +188,8 @@ const SENTENCES: Record<string, Say> = {
     `The neck is ${mm('round')} round and nothing opens it: a head needs about ${mm('least')}. Make it larger, or give it a zip, a slit or an opening in front.`,
   'waist-closed': (_, mm) =>
     `The waist, ${mm('round')} round, closes on itself: it has to pass the hips. Give it a zip or an opening, unless elastic draws it in.`,
+  'cut-in': (d, mm) =>
+    `A round opening, ${mm('round')} round, is cut into "${d.name}". Facings and linings are drafted along outlines only, so it gets none: bind it, or cut the piece through it into two.`,
   'laid-misfit': (d, mm) =>
     `Laid together for a facing in one, the seam lines of ${d.names} lie up to ${mm('misfit')} apart: ease that in, or cut the facing in parts there.`,
   'lining-sliver': (d, mm) =>

@@ -14,7 +14,7 @@ import {
 } from '../../test/parts.ts';
 import { runs } from '../../test/runs.ts';
 import { coatFigures, shellOf } from '../../test/shells.ts';
-import { mapPath, type Path, type Point, reversePath, rotation } from '../geometry/index.ts';
+import { cubic, mapPath, type Path, type Point, reversePath, rotation } from '../geometry/index.ts';
 import { type Piece, patternFaults, type Role, shellSeams, suggestRoles, walk } from './index.ts';
 import { UNSURE } from './roles.ts';
 
@@ -259,5 +259,22 @@ describe('faults of a bought pattern', () => {
       long: expect.closeTo(long),
       short: expect.closeTo(short),
     });
+  });
+  test('a round opening cut into a piece is told; the place of a pocket and a round mark are not', () => {
+    const k = 0.5522847498;
+    const round = (w: number, h: number): Path => [
+      cubic(p(w, 0), p(w, k * h), p(k * w, h), p(0, h)),
+      cubic(p(0, h), p(-k * w, h), p(-w, k * h), p(-w, 0)),
+      cubic(p(-w, 0), p(-w, -k * h), p(-k * w, -h), p(0, -h)),
+      cubic(p(0, -h), p(k * w, -h), p(w, -k * h), p(w, 0)),
+    ];
+    const told = (path: Path) =>
+      patternFaults(
+        [pieceOf('front', box(900, 900, ['hem', 'side', 'hem', 'side']), { lines: [{ kind: 'placement', path }] })],
+        [],
+      ).map((f) => f.code);
+    expect(told(round(70, 95))).toEqual(['cut-in']);
+    expect(told(straight(p(0, 0), p(160, 0), p(160, 190), p(0, 190), p(0, 0)))).toEqual([]);
+    expect(told(round(12, 12))).toEqual([]);
   });
 });

@@ -15,7 +15,7 @@ import { SewnCard } from './SewnCard.tsx';
 /** What is wrong in the pattern itself beside seams of unlike length. */
 const FAULTS = new Set([
   ...['seam-kink', 'notches-apart', 'dart-legs', 'edges-alone', 'joins-lost'],
-  ...['cap-not-lifted', 'cap-not-deepened', 'neck-narrow', 'waist-closed'],
+  ...['cap-not-lifted', 'cap-not-deepened', 'neck-narrow', 'waist-closed', 'cut-in'],
 ]);
 
 const fits = (s: WalkedSeam): boolean => s.verdict === 'matches' || s.verdict === 'ease-as-meant';
