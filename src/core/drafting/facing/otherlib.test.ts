@@ -3,9 +3,11 @@ import { Clipper, ClipType, EndType, FillRule, JoinType, type Path64, type Paths
 import fc from 'fast-check';
 import { runs } from '../../../test/runs.ts';
 import { coatDocument, coatFigures, piecesOf } from '../../../test/shells.ts';
+import { UNLIKE } from '../../../test/unlike.ts';
 import { compute } from '../../document/compute.ts';
-import { flatten, type Path, type Point, signedArea } from '../../geometry/index.ts';
-import { outlineOf, type Piece, type Role } from '../../pattern/index.ts';
+import { type ProjectDocument } from '../../document/project.ts';
+import { distance, endOf, flatten, type Path, type Point, signedArea, startOf } from '../../geometry/index.ts';
+import { outlineOf, type Piece, type Role, ringAreaOf } from '../../pattern/index.ts';
 import { edgeFacing } from '../index.ts';
 
 /** Constructions made a second time with a clipping library on dense chords: no code of the product's geometry but the input. */
@@ -151,4 +153,46 @@ describe('against a clipping library', () => {
       runs(7),
     );
   });
+
+  // A facing as wide all along is what lies within its width of neck and opening, whatever the panel is called; where it comes out
+  // at a slanting edge its width is laid along that, which is less across.
+  test.each(Object.keys(UNLIKE))(
+    '%s: every facing of one panel is what lies within its width of neck and opening',
+    (name) => {
+      const doc = (UNLIKE[name] as () => ProjectDocument)();
+      const width = 45;
+      Object.assign(doc.decisions.facing, {
+        over: 'parts',
+        front: width,
+        back: width,
+        shoulder: width,
+        radius: 0,
+        turn: 0,
+      });
+      const c = compute(doc);
+      const top: Role[] = ['neckline', 'front-edge', 'cut-out'];
+      for (const q of c.inside) {
+        const shell = c.shell.find((p) => p.id === q.parent);
+        const own = q.ring.filter((e) => top.includes(e.role));
+        const one = q.ring.every((e) => !e.from || e.from.piece === shell?.id);
+        if (
+          q.material !== 'facing' ||
+          !shell ||
+          !one ||
+          shell.kind === 'hood' ||
+          q.reasons.some((r) => r.rule === 'darts-closed')
+        )
+          continue;
+        // Bands along other edges are looked at above.
+        const run = own.flatMap((e) => e.path);
+        if (
+          !run.length ||
+          own.some((e, i) => i > 0 && distance(endOf((own[i - 1] as typeof e).path), startOf(e.path)) > 1)
+        )
+          continue;
+        const [is, want] = [ringAreaOf(q.ring), within(shell, run, width)];
+        expect([q.id, Math.abs(is / want - 1) < 0.08, is, want]).toEqual([q.id, true, is, want]);
+      }
+    },
+  );
 });
