@@ -56,7 +56,9 @@ test('the coat: its vent turned round, the front faced in three ways, the back d
 test('the jacket: ribs at hem and wrist with their sums; worn on both sides nothing is faced', async ({ page }) => {
   await open(page, 'Chore jacket', 'inside');
   await page.getByRole('tab', { name: 'Hems' }).click();
-  for (const rib of await page.getByText('sewn with the shell to a rib').all()) await rib.click();
+  const ribs = page.getByText('sewn with the shell to a rib');
+  await expect(ribs).toHaveCount(2);
+  for (const rib of await ribs.all()) await rib.click();
   await page.getByText('Why the hem rib, of knit?').click();
   await expect(
     page.getByText(/85 % of the edge \(.*\), so that it draws in, and a seam of 5\/8"/).first(),
