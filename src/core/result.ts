@@ -21,6 +21,9 @@ export const stop = (code: string, where?: Finding['where'], data?: Finding['dat
   ...(data && { data }),
 });
 
+/** The same of what is to be looked at and stops nothing. */
+export const warn = (...of: Parameters<typeof stop>): Finding => ({ ...stop(...of), severity: 'warn' });
+
 /** Where a rule comes from: common practice, a published source from memory, derived here, or the sewist's choice. */
 export type Mark = 'practice' | 'memory' | 'derived' | 'choice';
 

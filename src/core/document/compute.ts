@@ -29,8 +29,8 @@ import {
   walk,
 } from '../pattern/index.ts';
 import { garmentModelOf, makePlan, type Plan, type Task } from '../plan/index.ts';
-import { remembered } from '../remember.ts';
-import { type Finding, type Result, refuse, stop } from '../result.ts';
+import { type Kept, remembered } from '../remember.ts';
+import { type Finding, type Result, refuse, warn } from '../result.ts';
 import { apart } from './apart.ts';
 import { CLOSING_ONLY, type Decisions, type ProjectDocument, type Shell } from './project.ts';
 import { resolveDecisions } from './resolve.ts';
@@ -72,16 +72,17 @@ interface ShellPart {
 }
 
 /** What depends on the shell alone is kept while the sewist moves a slider about the inside. */
-const shellParts = new WeakMap<Shell, { key: string; part: ShellPart }>();
+const shellParts: Kept<Shell, ShellPart> = new WeakMap();
 
 function shellPart(doc: ProjectDocument, d: Decisions): ShellPart {
-  const { allowances } = d;
   const { shell } = doc;
   if (!shell) return NO_SHELL;
-  const key = JSON.stringify([doc.garment, allowances, d.joins, d.reallowed, d.caps]);
-  const known = shellParts.get(shell);
-  if (known?.key === key) return known.part;
-  const { pieces: drawn, findings } = shellPieces(shell, allowances);
+  const key = JSON.stringify([doc.garment, d.allowances, d.joins, d.reallowed, d.caps]);
+  return remembered(shellParts, shell, key, () => madeOfShell(shell, doc, d));
+}
+
+function madeOfShell(shell: Shell, doc: ProjectDocument, d: Decisions): ShellPart {
+  const { pieces: drawn, findings } = shellPieces(shell, d.allowances);
   const cut = reallow(drawn, d.reallowed);
   const asDrawn = sewnTogether(cut.pieces, doc, d, findings);
   const redrawn = apart('seams', findings, { pieces: cut.pieces, findings: [] }, () =>
@@ -104,7 +105,6 @@ function shellPart(doc: ProjectDocument, d: Decisions): ShellPart {
   };
   findings.push(...pieces.flatMap(drawnWhole), ...apart('faults', findings, [], () => patternFaults(pieces, seams)));
   findings.push(...unsewn(part.surface));
-  shellParts.set(shell, { key, part });
   return part;
 }
 
@@ -139,7 +139,7 @@ function joined(pieces: Piece[], d: Decisions, findings: Finding[]): Surface {
   return surface;
 }
 
-const CUT = new WeakMap<Piece['ring'], { key: string; value: CutLine }>();
+const CUT: Kept<Piece['ring'], CutLine> = new WeakMap();
 
 /** Cut lines of all pieces, each on its own: a piece without one is told, and goes on no paper. */
 const cutLinesOf = (
@@ -155,7 +155,7 @@ const cutLinesOf = (
 
 /** A piece drawn whole is drafted from one half: told, with the cure. */
 const drawnWhole = (p: Piece): Finding[] =>
-  isDrawnWhole(p) ? [{ ...stop('drawn-whole', { piece: p.id }, { name: p.name }), severity: 'warn' }] : [];
+  isDrawnWhole(p) ? [warn('drawn-whole', { piece: p.id }, { name: p.name })] : [];
 
 /** Where the file draws cut lines they are the cut lines, to the letter; allowances only say where the seam lies inside. */
 function drawnCutLine(shell: Shell, id: string): CutLine | null {

@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { type Decisions, usualDecisions } from './project.ts';
 import { resolveDecisions } from './resolve.ts';
+import { takenOver } from './takeover.ts';
 
 const chosen = (change: (d: Decisions) => void): Decisions => {
   const d = usualDecisions();
@@ -42,4 +43,17 @@ test('worn on both sides: no facing, nothing raised, smaller or pleated, every e
   expect(d.allowances).toEqual({ seam: 15, hem: 15, wrist: 15 });
   const unlined = chosen((x) => Object.assign(x.lining, { self: true, on: false }));
   expect([unlined.facing.on, unlined.lining.pleat]).toEqual([true, 30]);
+});
+
+test('choices taken over from another project leave what is said of this pattern: its pieces and edges are no other one’s', () => {
+  const [own, other] = [usualDecisions(), usualDecisions()];
+  own.reallowed = [{ piece: 'p1', edge: 'e1', allowance: 6 }];
+  other.reallowed = [{ piece: 'p1', edge: 'e4', allowance: 0 }];
+  other.caps = [{ piece: 'p3', way: 'lifted', ease: 20 }];
+  other.strips = [{ id: 's1', kind: 'tie', name: 'Tie', count: 2, length: 9, width: 9, ratio: 1, hem: 0, to: null }];
+  other.interfacing.regions = [{ piece: 'p2', edge: 'e2', width: 25, on: 'shell' }];
+  Object.assign(other.facing, { front: 99 });
+  const made = takenOver(own, other);
+  expect([made.facing.front, made.interfacing.trim]).toEqual([99, other.interfacing.trim]);
+  expect([made.reallowed, made.caps, made.strips, made.interfacing.regions]).toEqual([own.reallowed, [], [], []]);
 });

@@ -12,7 +12,7 @@ import {
   runsOf,
   type Seam,
 } from '../pattern/index.ts';
-import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
+import { type Finding, ok, type Result, refuse, stop, warn } from '../result.ts';
 import { type Drafted, type Garment, garmentOf, laidId, ofKind } from './drafted.ts';
 import { biasStrips } from './facing/bias.ts';
 import { type Bands, edgeFacingSeams, edgeFacings, noBands } from './facing/edgefacings.ts';
@@ -173,7 +173,7 @@ function lacking(shell: Piece[]): Finding[] {
   const skirt = shell.find((p) => p.kind.startsWith('skirt') || p.kind.startsWith('trouser'));
   const kinds = (['front', 'back'] as const).filter((kind) => !first(shell, kind));
   if (!shell.length || (skirt && kinds.length === 2)) return [];
-  return kinds.map((kind) => ({ ...stop('piece-missing', undefined, { kind }), severity: 'warn' }));
+  return kinds.map((kind) => warn('piece-missing', undefined, { kind }));
 }
 
 /** Beneath a facing: all of it. Grown on, it lies under the piece itself, as that is cut. */

@@ -1,5 +1,5 @@
 import { type Decisions, type StripSaid } from '../document/project.ts';
-import { cubic, line, type Path, type Point, pathLength } from '../geometry/index.ts';
+import { arcBetween, line, type Path, type Point, pathLength } from '../geometry/index.ts';
 import {
   type Edge,
   gatherLine,
@@ -9,7 +9,7 @@ import {
   type Seam,
   takenOf,
 } from '../pattern/index.ts';
-import { because, type Finding, type Reason, stop } from '../result.ts';
+import { because, type Finding, type Reason, warn } from '../result.ts';
 import { times } from './ribs.ts';
 
 /** Cloth lies this wide: what is longer is cut in parts, mm. Common practice. */
@@ -43,24 +43,17 @@ function rectangle(length: number, width: number, [top, end, low]: [number, numb
   ];
 }
 
-/** A quarter of a circle about the origin from one angle on, clockwise on screen where `way` is 1; a cubic, off by 0.03 %. */
-function quarter(r: number, from: number, way: 1 | -1): Path[number] {
-  const k = 0.5522847498;
-  const [c, s] = [Math.cos(from), Math.sin(from)];
-  const at = (x: number, y: number): Point => p(r * (x * c - way * y * s), r * (x * s + way * y * c));
-  return cubic(at(1, 0), at(1, k), at(k, 1), at(0, 1));
-}
-
 /** Half a ring about the origin, its hollow edge on top once it is hung: inner and outer radius, mm. */
 function halfRing(inner: number, outer: number, seam: number, hem: number): Edge[] {
-  const half = (r: number, from: number, way: 1 | -1): Path => [
-    quarter(r, from, way),
-    quarter(r, from + (way * Math.PI) / 2, way),
-  ];
+  const half = (r: number, way: 1 | -1): Path => {
+    const centre = p(0, 0);
+    const [from, top, to] = [p(-way * r, 0), p(0, -r), p(way * r, 0)];
+    return [...arcBetween(centre, from, top), ...arcBetween(centre, top, to)];
+  };
   return [
-    edge('low', 'hem', half(outer, Math.PI, 1), hem),
+    edge('low', 'hem', half(outer, 1), hem),
     edge('end', 'plain', [line(p(outer, 0), p(inner, 0))], seam),
-    edge('top', 'plain', half(inner, 0, -1), seam),
+    edge('top', 'plain', half(inner, -1), seam),
     edge('begin', 'plain', [line(p(-inner, 0), p(-outer, 0))], seam),
   ];
 }
@@ -134,7 +127,7 @@ export function stripsOf(shell: Piece[], d: Decisions): Strips {
     const sewn = s.kind === 'ruffle' || s.kind === 'flounce';
     const to = sewn ? edgeOf(shell, s) : null;
     if (sewn && !to) {
-      out.findings.push({ ...stop('strip-without-edge', undefined, { name: s.name }), severity: 'warn' });
+      out.findings.push(warn('strip-without-edge', undefined, { name: s.name }));
       continue;
     }
     const cut =

@@ -15,6 +15,7 @@ import {
   polyline,
   startOf,
 } from '../geometry/index.ts';
+import { type Kept, remembered } from '../remember.ts';
 import { ok, type Result, refuse, stop } from '../result.ts';
 import { gatheredBy, gathersOf } from './gathers.ts';
 import { type Edge, type InternalLine, type Piece } from './types.ts';
@@ -78,16 +79,11 @@ function dartOf(line: Path, edge: Edge, feet: [Foot, Foot]): Pick<Take, 'legs' |
  * is such a line too, or two lines of their own beside each other. Fish-eye darts inside the piece take nothing from an
  * edge. Common practice: what is taken out does not count when seams are walked.
  */
-export function takesOf(piece: Pick<Piece, 'ring' | 'lines'>): Take[] {
-  const before = known.get(piece.ring);
-  if (before?.lines === piece.lines) return before.takes;
-  const takes = findTakes(piece);
-  known.set(piece.ring, { lines: piece.lines, takes });
-  return takes;
-}
+export const takesOf = (piece: Pick<Piece, 'ring' | 'lines'>): Take[] =>
+  remembered(known, piece.ring, piece.lines, () => findTakes(piece));
 
 /** Rings and lines are never changed in place once they belong to a piece, and every seam of it asks again. */
-const known = new WeakMap<Edge[], { lines: InternalLine[]; takes: Take[] }>();
+const known: Kept<Edge[], Take[]> = new WeakMap();
 
 function findTakes(piece: Pick<Piece, 'ring' | 'lines'>): Take[] {
   const out: Take[] = [];

@@ -8,7 +8,9 @@ import { type Result } from '../../core/result.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Frame } from '../drawing/Frame.tsx';
+import { Chip } from '../parts/Chip.tsx';
 import { Measure } from '../parts/Measure.tsx';
+import { decide } from './deciding.ts';
 
 const WAY_WORDS: Record<CapWay, [title: string, by: string]> = {
   deepened: ['Deeper towards the underarm', 'deeper'],
@@ -30,12 +32,11 @@ export function CapCard({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
   const walked = capSeam(w.computed.seams, id);
   if (!drawn || !walked || seam.id !== walked.id) return null;
   if (!said && seam.verdict !== 'a-too-short') return null;
-  const { units, decisions } = w.doc;
+  const { units } = w.doc;
   const wished = ease ?? said?.ease ?? Math.max(seam.ease.min, 0);
   // The seam as it was walked before the cap was redrawn: its armhole is the same.
   const before = { ...walked, lengthAMm: walked.lengthAMm + lengthOf(drawn) - lengthOf(nowOf(w, id)) };
-  const save = (words: string, next: typeof caps): void =>
-    w.save(words, { ...w.doc, decisions: { ...decisions, caps: next } }, true);
+  const save = (words: string, next: typeof caps): void => decide(w, words, { caps: next });
   const others = caps.filter((c) => c.piece !== id);
   const mm = (v: number): string => formatLength(v, units);
   return (
@@ -101,16 +102,9 @@ function OneWay({ w, way, drawn, made, chosen, onChoose }: WayProps) {
           <Text fontSize="15px">
             {mm(made.value.by)} {by}: {mm(lengthOf(drawn))} becomes {mm(made.value.length)}.
           </Text>
-          <Button
-            size="sm"
-            mt="1"
-            variant={chosen ? 'solid' : 'outline'}
-            colorPalette="leaf"
-            aria-pressed={chosen}
-            onClick={onChoose}
-          >
+          <Chip on={chosen} onClick={onChoose}>
             Draw it so
-          </Button>
+          </Chip>
         </>
       ) : (
         <Text fontSize="15px">Its cap does not get as long as that in this way.</Text>

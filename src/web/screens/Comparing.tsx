@@ -4,6 +4,7 @@ import useSWR from 'swr';
 import { compareInside } from '../../core/document/compare.ts';
 import { type Computed } from '../../core/document/compute.ts';
 import { type Decisions } from '../../core/document/project.ts';
+import { takenOver } from '../../core/document/takeover.ts';
 import { formatLength } from '../../core/units.ts';
 import { get, type ProjectAnswer, type ShelfAnswer } from '../api/client.ts';
 import { type Workbook } from '../api/useProject.ts';
@@ -93,7 +94,7 @@ function Differences({ w, held }: { w: Workbook; held: Held }) {
   );
 }
 
-/** Takes over all choices of another project of the shelf; what is to be printed stays as it is here. */
+/** Takes over all choices of another project of the shelf; what belongs to the pattern stays as it is here. */
 export function TakeChoices({ w }: { w: Workbook }) {
   const { data } = useSWR<ShelfAnswer>('/api/projects', get);
   const others = (data?.projects ?? []).filter((p) => p.id !== w.id);
@@ -101,7 +102,7 @@ export function TakeChoices({ w }: { w: Workbook }) {
   const take = (other: (typeof others)[number]): Promise<void> =>
     w.bring(`Choices of ${other.name}`, async () => {
       const { decisions } = (await get<ProjectAnswer>(`/api/projects/${other.id}`)).document;
-      return (now) => ({ ...now, decisions: { ...decisions, joins: now.decisions.joins, paper: now.decisions.paper } });
+      return (now) => ({ ...now, decisions: takenOver(now.decisions, decisions) });
     });
   return (
     <Box mt="2">

@@ -8,6 +8,7 @@ import { type Workbook } from '../api/useProject.ts';
 import { OpenedOut } from '../drawing/OpenedOut.tsx';
 import { Spread } from '../drawing/Spread.tsx';
 import { Ask } from '../parts/Ask.tsx';
+import { Chip } from '../parts/Chip.tsx';
 import { AllWell, Findings, Why } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
 import { checkWords, MATERIAL_WORDS } from '../words/index.ts';
@@ -211,16 +212,9 @@ function ViewChips({ opened, onOpened }: { opened: boolean; onOpened: (on: boole
   return (
     <Flex gap="2" mb="2" role="group" aria-label="How the pieces are shown">
       {[false, true].map((on) => (
-        <Button
-          key={String(on)}
-          size="sm"
-          variant={opened === on ? 'solid' : 'outline'}
-          colorPalette="leaf"
-          aria-pressed={opened === on}
-          onClick={() => onOpened(on)}
-        >
+        <Chip key={String(on)} on={opened === on} onClick={() => onOpened(on)}>
           {on ? 'Opened out' : 'Pieces'}
-        </Button>
+        </Chip>
       ))}
     </Flex>
   );

@@ -12,6 +12,7 @@ import {
   setGrain,
 } from '../../core/pattern/index.ts';
 import { ok, type Result } from '../../core/result.ts';
+import { Chip } from '../parts/Chip.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 
 /** What is being placed in the drawing by clicking; a grainline takes two clicks. */
@@ -68,16 +69,9 @@ const LINE_WORDS = { dart: 'Dart', pleat: 'Pleat', gather: 'Gathers' } as const;
 /** Grainline and marks of a piece, placed by clicking where the file does not say them. */
 export function MarksCard({ piece, placing, clicks, wrong, onPlacing, onSave }: Props) {
   const choice = (kind: Placing, words: string) => (
-    <Button
-      key={kind}
-      size="sm"
-      variant={placing === kind ? 'solid' : 'outline'}
-      colorPalette="leaf"
-      aria-pressed={placing === kind}
-      onClick={() => onPlacing(placing === kind ? null : kind)}
-    >
+    <Chip key={kind} on={placing === kind} onClick={() => onPlacing(placing === kind ? null : kind)}>
       {words}
-    </Button>
+    </Chip>
   );
   return (
     <SheetBox>

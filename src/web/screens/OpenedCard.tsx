@@ -8,8 +8,10 @@ import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { OpenedOut } from '../drawing/OpenedOut.tsx';
 import { Pick } from '../parts/Ask.tsx';
+import { Chip } from '../parts/Chip.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { MATERIAL_WORDS, ROLE_WORDS } from '../words/index.ts';
+import { decide } from './deciding.ts';
 
 interface Props {
   w: Workbook;
@@ -39,7 +41,7 @@ export function OpenedCard({ w, lit, onChoose }: Props) {
   const edge = picked === null ? undefined : surface.edges.get(picked);
   const say = (words: string, joins: JoinSaid[]): void => {
     setJoining(false);
-    w.save(words, { ...w.doc, decisions: { ...w.doc.decisions, joins } }, true);
+    decide(w, words, { joins });
   };
   const joinTo = (e: PanelEdge): void => {
     if (!edge || e.key === edge.key) return;
@@ -110,16 +112,9 @@ function LayerChips({
   return (
     <Box display="flex" gap="2" flexWrap="wrap" mb="2" role="group" aria-label="Layers on the shell">
       {there.map((m) => (
-        <Button
-          key={m}
-          size="sm"
-          variant={shown.has(m) ? 'solid' : 'outline'}
-          colorPalette="leaf"
-          aria-pressed={shown.has(m)}
-          onClick={() => onShown(toggled(m))}
-        >
+        <Chip key={m} on={shown.has(m)} onClick={() => onShown(toggled(m))}>
           {MATERIAL_WORDS[m].letter} · {MATERIAL_WORDS[m].word}
-        </Button>
+        </Chip>
       ))}
     </Box>
   );

@@ -23,6 +23,7 @@ import { LengthField } from '../parts/LengthField.tsx';
 import { NameField } from '../parts/NameField.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { CORNER_WORDS, KIND_WORDS, ROLE_WORDS } from '../words/index.ts';
+import { decide } from './deciding.ts';
 
 /** The deepest hem of a garment that is still usual, mm. Own figure. */
 const USUAL_ALLOWANCE = 80;
@@ -245,8 +246,7 @@ export function UnsaidCard({ w, piece, name, edge }: { w: Workbook; piece: strin
   const stayOpen = (): void => {
     const { joins } = w.doc.decisions;
     const halves = [...w.computed.surface.edges.values()].filter((e) => e.piece === piece && e.edge === edge);
-    const next = halves.reduce((all, e) => saidJoin(all, e, null), joins);
-    w.save(`${name}: an edge stays open`, { ...w.doc, decisions: { ...w.doc.decisions, joins: next } }, true);
+    decide(w, `${name}: an edge stays open`, { joins: halves.reduce((all, e) => saidJoin(all, e, null), joins) });
   };
   return (
     <SheetBox borderLeftWidth="4px" borderLeftColor="honey">

@@ -9,6 +9,7 @@ import { Pick } from '../parts/Ask.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { ROLE_WORDS } from '../words/index.ts';
+import { decide } from './deciding.ts';
 
 /** Edges that can be cut otherwise: not on a fold, and of a piece whose cut line is drawn. */
 function edgesOf(w: Workbook, shell: Shell, role?: Role): { piece: string; edge: string; role: Role }[] {
@@ -30,8 +31,7 @@ export function ReallowCard({ w, shell }: { w: Workbook; shell: Shell }) {
   const [role, setRole] = useState<Role | null>(null);
   const [mm, setMm] = useState(w.doc.units === 'in' ? 6.35 : 6);
   const chosen = role && roles.includes(role) ? role : roles[0];
-  const save = (label: string, next: AllowanceSaid[]): void =>
-    w.save(label, { ...w.doc, decisions: { ...w.doc.decisions, reallowed: next } }, true);
+  const save = (label: string, next: AllowanceSaid[]): void => decide(w, label, { reallowed: next });
   if (!chosen) return null;
   const cut = (): void => {
     const of = edgesOf(w, shell, chosen).map(({ piece, edge }) => ({ piece, edge, allowance: mm }));

@@ -5,6 +5,7 @@ import { formatLength, inUnit } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
+import { decide } from './deciding.ts';
 
 /** One pass, so wide: what is not one of the usual French seams. */
 const ONE = 'one';
@@ -19,8 +20,7 @@ export function SewnCard({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
   const mm = (v: number): string => formatLength(v, units);
   const put = (next: Omit<SewnSaid, 'seam'> | null, words: string): void => {
     const rest = decisions.sewn.filter((s) => s.seam !== seam.id);
-    const sewn = next ? [...rest, { seam: seam.id, ...next }] : rest;
-    w.save(words, { ...w.doc, decisions: { ...decisions, sewn } }, true);
+    decide(w, words, { sewn: next ? [...rest, { seam: seam.id, ...next }] : rest });
   };
   const pick = (key: string): void => {
     if (key === '') put(null, 'Sewn as allowed');

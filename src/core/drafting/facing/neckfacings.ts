@@ -71,7 +71,8 @@ export function splitPiece(p: Piece, d: Decisions, measured = true): Result<Spli
   const traced = splitDrawn(closed.piece, d, measured);
   if (!traced?.ok) return traced;
   const drawn = openedAgain(p, closed, traced.value);
-  if (!drawn) return traced;
+  // Never on the closed piece itself: where the line finds no way back the facing is traced with them open, and walked.
+  if (!drawn) return splitDrawn(p, d, measured);
   const own = (e: Edge): Edge => {
     const from = drawnFrom(closed.piece, e);
     return from ? { ...e, from } : e;

@@ -143,11 +143,32 @@ function isVNeck(o: Oriented): boolean {
   return Math.abs(turn(endDirection(edge), startDirection(neck))) < V_NECK;
 }
 
+/** The line a piece was parted along, as the edge of an interfacing that lies free. */
+export const freeInner = (e: Edge): Edge => (e.role === 'facing-line' ? { ...e, id: 'inner', role: 'inner' } : e);
+
+/** A strip of interfacing along an edge of `target`, its inner edge free and the others by the chosen trim. */
+export function stripOn(
+  target: Piece,
+  shell: Piece,
+  strip: Edge[],
+  trim: Trim,
+  as: { id: string; name: string; reason: Reason },
+): Result<Piece> {
+  const ring = trimmed(target, clockwise(strip), trim, new Set(['inner']));
+  if (!ring.ok) return ring;
+  return ok(
+    derivePiece(shell, {
+      ...{ id: as.id, name: as.name, ring: ring.value, reasons: [as.reason, trimReason(trim)] },
+      material: 'interfacing',
+      stiffens: target.id,
+    }),
+  );
+}
+
 /** The strip of a front that does not go from hem to neckline, or goes on along it: from seam to seam along its edge. */
 function fromSeamToSeam(front: Piece, width: number, roles = OPENING): Edge[] | null {
   const made = splitStretch(front, roles, { start: width, end: width }, 0);
-  const inner = (e: Edge): Edge => (e.role === 'facing-line' ? { ...e, id: 'inner', role: 'inner' } : e);
-  return made.ok ? made.value.facing.map(inner) : null;
+  return made.ok ? made.value.facing.map(freeInner) : null;
 }
 
 /**
@@ -164,18 +185,8 @@ export function frontEdgeStrip(front: Piece, width: number, trim: Trim): Result<
     return refuse(stop('front-strip-narrow', { piece: front.id }, { name: front.name, width, least: LEAST_STRIP }));
   const strip = stripOf(width);
   if (!strip) return refuse(tooWide(front, 'front-strip-too-wide', width, (w) => stripOf(w) !== null));
-  const ring = trimmed(front, clockwise(strip), trim, new Set(['inner']));
-  if (!ring.ok) return ring;
-  return ok(
-    derivePiece(front, {
-      id: 'front-edge-interfacing',
-      name: 'Front edge interfacing',
-      material: 'interfacing',
-      ring: ring.value,
-      reasons: [because('front-strip', 'choice', width), trimReason(trim)],
-      stiffens: front.id,
-    }),
-  );
+  const reason = because('front-strip', 'choice', width);
+  return stripOn(front, front, strip, trim, { id: 'front-edge-interfacing', name: 'Front edge interfacing', reason });
 }
 
 /** The strip's ring on the seam line; null where its inner edge misses the hem, or neckline and shoulder. */

@@ -1,10 +1,9 @@
 import { type Decisions, type Stiffened } from '../../document/project.ts';
-import { clockwise, type Edge, type Piece } from '../../pattern/index.ts';
-import { because, type Finding, ok, type Result, refuse, stop } from '../../result.ts';
+import { type Edge, type Piece } from '../../pattern/index.ts';
+import { because, type Finding, type Result, refuse, warn } from '../../result.ts';
 import { splitRun } from '../facing/splitstretch.ts';
-import { derivePiece } from '../shape/derivepiece.ts';
 import { runAndRest, withParents } from '../shape/oriented.ts';
-import { interfaceWhole, trimmed, trimReason } from './interfacing.ts';
+import { freeInner, interfaceWhole, stripOn } from './interfacing.ts';
 
 /** The edge of a piece of the inside that repeats one of the shell's. */
 const repeats = (e: Edge, edge: string): boolean => e.from?.edge === edge;
@@ -25,27 +24,19 @@ export function regions(shell: Piece[], linings: Piece[], d: Decisions, findings
 function region(shell: Piece[], linings: Piece[], r: Stiffened, d: Decisions): Result<Piece> {
   const own = shell.find((p) => p.id === r.piece);
   const target = r.on === 'lining' ? linings.find((p) => p.parent === r.piece) : own;
-  if (!own || !target)
-    return refuse({ ...stop('region-gone', undefined, { name: own?.name ?? '', on: r.on }), severity: 'warn' });
+  if (!own || !target) return refuse(warn('region-gone', undefined, { name: own?.name ?? '', on: r.on }));
   const { trim } = d.interfacing;
   if (r.edge === null) return interfaceWhole(target, own, trim);
   const ring = r.on === 'lining' ? target.ring : withParents(target);
   const found = runAndRest(ring, (e) => repeats(e, r.edge as string));
-  if (!found) return refuse({ ...stop('region-gone', undefined, { name: target.name, on: r.on }), severity: 'warn' });
+  if (!found) return refuse(warn('region-gone', undefined, { name: target.name, on: r.on }));
   const split = splitRun(target, found, { start: r.width, end: r.width }, 0);
   if (!split.ok) return split;
-  const inner = (e: Edge): Edge => (e.role === 'facing-line' ? { ...e, id: 'inner', role: 'inner' } : e);
-  const cut = trimmed(target, clockwise(split.value.facing.map(inner)), trim, new Set(['inner']));
-  if (!cut.ok) return cut;
   const role = (found.run[0] as Edge).role.replace(/-/g, ' ');
-  return ok(
-    derivePiece(own, {
-      id: 'region',
-      name: `${target.name} interfacing, ${role}`,
-      material: 'interfacing',
-      ring: cut.value,
-      reasons: [because('region', 'choice', r.width), trimReason(trim)],
-      stiffens: target.id,
-    }),
-  );
+  const as = {
+    id: 'region',
+    name: `${target.name} interfacing, ${role}`,
+    reason: because('region', 'choice', r.width),
+  };
+  return stripOn(target, own, split.value.facing.map(freeInner), trim, as);
 }

@@ -1,8 +1,8 @@
 import { type Decisions } from '../../document/project.ts';
 import { pathLength } from '../../geometry/index.ts';
 import { isRaglan, type Piece, type Side } from '../../pattern/index.ts';
-import { remembered } from '../../remember.ts';
-import { type Finding, stop } from '../../result.ts';
+import { type Kept, remembered } from '../../remember.ts';
+import { type Finding, warn } from '../../result.ts';
 import {
   along,
   capsOf,
@@ -63,9 +63,7 @@ function withoutZip(g: Garment, d: Decisions): Finding[] {
   const { length, at } = d.lining.zip;
   const told = g.drafted.some((x) => [x.lining, x.under].some((p) => p?.reasons.some((r) => r.rule.startsWith('zip'))));
   const lined = g.drafted.some((x) => x.lining);
-  return length > 0 && lined && !told
-    ? [{ ...stop('zip-without-seam', undefined, { role: at, length }), severity: 'warn' }]
-    : [];
+  return length > 0 && lined && !told ? [warn('zip-without-seam', undefined, { role: at, length })] : [];
 }
 
 /** What is sewn to nothing is laid on the shell, and what a facing covers needs none: told once for all of it. */
@@ -84,7 +82,7 @@ function taken(l: Lining, x: Drafted, made: LiningPiece): void {
 }
 
 /** Linings of pieces that no facing parts: they hang on no width of one. */
-const WHOLE = new WeakMap<Piece, { key: string; value: LiningPiece }>();
+const WHOLE: Kept<Piece, LiningPiece> = new WeakMap();
 const keyOf = ({ lining, allowances, facing }: Decisions, ...more: unknown[]): string =>
   JSON.stringify([lining, allowances, facing.on, facing.bands, ...more]);
 

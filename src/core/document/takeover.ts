@@ -1,0 +1,11 @@
+import { type Decisions } from './project.ts';
+
+/**
+ * The choices of another project as this one takes them over: what is said of pieces and edges, and what is to be printed,
+ * belongs to a pattern and stays.
+ */
+export const takenOver = (own: Decisions, other: Decisions): Decisions => {
+  const { joins, reallowed, caps, sewn, strips, paper, interfacing } = own;
+  const said = { joins, reallowed, caps, sewn, strips, paper };
+  return { ...other, ...said, interfacing: { ...other.interfacing, regions: interfacing.regions } };
+};
