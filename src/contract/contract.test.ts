@@ -35,6 +35,8 @@ describe('saved documents', () => {
       const doc = structuredClone(now) as unknown as Plain;
       doc.schema = version;
       const d = doc.decisions as Record<string, Plain>;
+      delete (d.facing?.bands as Plain)['cut-out'];
+      if (version > 6) return doc;
       for (const key of ['reallowed', 'caps', 'sewn', 'strips']) delete d[key];
       delete d.lining?.fronts;
       delete d.facing?.over;
@@ -68,7 +70,7 @@ describe('saved documents', () => {
     // Buttons stay where they stood: the lowest was not moved, and gaps were not rounded.
     const then = structuredClone(now);
     Object.assign(then.decisions.closure, { bottomGive: 0, rounding: 'fine' });
-    for (const version of [1, 2, 3, 4, 5, 6]) {
+    for (const version of [1, 2, 3, 4, 5, 6, 7]) {
       const read = parseDocument(bare(version));
       expect(read.ok && read.document).toEqual(version > 4 ? now : then);
     }
@@ -79,9 +81,9 @@ describe('saved documents', () => {
     [
       'a newer version',
       (d) => {
-        d.schema = 8;
+        d.schema = 9;
       },
-      /schema: .*version 8/,
+      /schema: .*version 9/,
     ],
     [
       'a number lost',

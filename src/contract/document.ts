@@ -67,7 +67,12 @@ const edge = z.strictObject({
 });
 
 const notch = z.strictObject({ edge: id, at: mm, kind: z.enum(['single', 'double']) });
-const inner = z.strictObject({ kind: z.enum(LINE_KINDS), path, ratio: z.number().min(1).max(6).optional() });
+const inner = z.strictObject({
+  kind: z.enum(LINE_KINDS),
+  path,
+  role: z.enum(ROLES).optional(),
+  ratio: z.number().min(1).max(6).optional(),
+});
 const mark = z.strictObject({ kind: z.enum(MARK_KINDS), at: point });
 
 const shellPiece = z.strictObject({
@@ -222,7 +227,7 @@ const decisions = z.strictObject({
     breakAt: mm,
     deep: mm,
     hood: mm,
-    bands: z.strictObject({ armhole: mm, waist: mm, hem: mm, wrist: mm }),
+    bands: z.strictObject({ armhole: mm, waist: mm, hem: mm, wrist: mm, 'cut-out': mm }),
     inOne: mm,
     turn: mm.max(10),
     over: z.enum(FACING_PARTS),
@@ -295,7 +300,7 @@ const decisions = z.strictObject({
 /** A saved project, version 7: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(7),
+    schema: z.literal(8),
     name: words.trim().min(1),
     garment: words.min(1).max(40),
     units: z.enum(['mm', 'in']),

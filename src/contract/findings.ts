@@ -189,7 +189,15 @@ const SENTENCES: Record<string, Say> = {
   'waist-closed': (_, mm) =>
     `The waist, ${mm('round')} round, closes on itself: it has to pass the hips. Give it a zip or an opening, unless elastic draws it in.`,
   'cut-in': (d, mm) =>
-    `A round opening, ${mm('round')} round, is cut into "${d.name}". Facings and linings are drafted along outlines only, so it gets none: bind it, or cut the piece through it into two.`,
+    `A round opening, ${mm('round')} round, seems to be cut into "${d.name}". Say on the pattern page what it is: until then it is not faced, lined or cut out.`,
+  'laid-lost': (d) =>
+    `Not in this file: ${Number(d.count) === 1 ? 'a dart, pleat or gather' : `${d.count} darts, pleats or gathers`} of "${d.name}" that stood in the pattern before. Lay what is missing again: places change with the size.`,
+  'opening-crosses': (d) =>
+    `An opening in "${d.name}" crosses the outline, itself or another opening. It is left out until the drawing is mended or it is said to be a place marked on the cloth.`,
+  'opening-small': (d, mm) =>
+    `An opening in "${d.name}" is so small that its allowance (${mm('allowance')}) fills it. It is left out: mark it as a place and bind it, or take a smaller allowance.`,
+  'opening-across': (d) =>
+    `The edge of "${d.name}" goes through an opening cut into the pattern, which is not cut there. Make the facing narrower or wider, so that it passes the opening.`,
   'laid-misfit': (d, mm) =>
     `Laid together for a facing in one, the seam lines of ${d.names} lie up to ${mm('misfit')} apart: ease that in, or cut the facing in parts there.`,
   'lining-sliver': (d, mm) =>

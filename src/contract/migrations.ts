@@ -115,6 +115,13 @@ function withUnlikeSeams(doc: Plain): Plain {
   };
 }
 
+/** Version 8 faces cut-outs: in a project of version 7 none was. */
+function withCutOuts(doc: Plain): Plain {
+  const d = decisionsOf(doc);
+  const bands = { 'cut-out': 0, ...(d.facing?.bands as Plain) };
+  return { ...doc, schema: 8, decisions: { ...d, facing: { ...d.facing, bands } } };
+}
+
 /** Parts of the decisions with what they lack. */
 const withMore = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(structuredClone(added)).map(([key, more]) => [key, { ...more, ...d[key] }]));
@@ -127,5 +134,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   4: withClosings,
   5: withJoins,
   6: withUnlikeSeams,
+  7: withCutOuts,
 };
-export const CURRENT_SCHEMA = 7;
+export const CURRENT_SCHEMA = 8;

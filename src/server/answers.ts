@@ -1,14 +1,16 @@
 import { type Computed } from '../core/document/compute.ts';
 import { type Box, pathLength } from '../core/geometry/index.ts';
-import { outlineData, pathData } from '../core/output/index.ts';
-import { type Figures, figuresOf, outlineOf, type Piece } from '../core/pattern/index.ts';
+import { pathData, ringsData } from '../core/output/index.ts';
+import { allEdges, cutRings, type Figures, figuresOf, outlineOf, type Piece, ringsOf } from '../core/pattern/index.ts';
 
 const boxAnswer = (b: Box) => ({ x: b.minX, y: b.minY, width: b.maxX - b.minX, height: b.maxY - b.minY, ...b });
 const figures = (f: Figures) => ({ areaMm2: f.areaMm2, perimeterMm: f.perimeterMm, bbox: boxAnswer(f.bbox) });
 
 /** A piece as the interface over HTTP answers it: figures on the seam line (net), and both lines as path data in mm. */
 export function pieceAnswer(p: Piece, c: Pick<Computed, 'cutLines'>) {
-  const seam = outlineOf(p.ring);
+  // Round the openings in it a line runs the other way: their area counts off.
+  const rings = ringsOf(p).map(outlineOf);
+  const seam = rings.flat();
   const cut = c.cutLines.get(p.id);
   return {
     id: p.id,
@@ -16,7 +18,7 @@ export function pieceAnswer(p: Piece, c: Pick<Computed, 'cutLines'>) {
     kind: p.kind,
     material: p.material,
     ...figures(figuresOf(seam)),
-    edges: p.ring.map((e) => ({
+    edges: allEdges(p).map((e) => ({
       id: e.id,
       role: e.role,
       lengthMm: pathLength(e.path),
@@ -26,8 +28,10 @@ export function pieceAnswer(p: Piece, c: Pick<Computed, 'cutLines'>) {
       from: e.from ?? null,
       d: pathData(e.path),
     })),
-    seamLine: { ...figures(figuresOf(seam)), d: outlineData(seam) },
-    cutLine: cut ? { ...figures(figuresOf(cut.outline)), d: outlineData(cut.outline), cleaned: cut.cleaned } : null,
+    seamLine: { ...figures(figuresOf(seam)), d: ringsData(rings) },
+    cutLine: cut
+      ? { ...figures(figuresOf(cutRings(cut).flat())), d: ringsData(cutRings(cut)), cleaned: cut.cleaned }
+      : null,
     cut: p.cut,
     grain: p.grain,
     notches: p.notches,

@@ -51,7 +51,7 @@ function choose(doc: ProjectDocument, o: Choice): void {
   const d = doc.decisions;
   if (doc.shell) doc.shell.lines = o.lines;
   d.allowances.seam = o.seam;
-  const bands = { armhole: o.band, waist: o.band, hem: o.band, wrist: o.band };
+  const bands = { armhole: o.band, waist: o.band, hem: o.band, wrist: o.band, 'cut-out': o.band };
   Object.assign(d.facing, { kind: o.kind, deep: o.deep, inOne: o.inOne, bands });
   Object.assign(d.interfacing, { trim: o.trim, front: o.front, hems: 15, stay: 180, patches: true });
   Object.assign(d.lining, { on: o.lining });

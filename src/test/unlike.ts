@@ -1,4 +1,4 @@
-import { type ProjectDocument, type ShellEdge } from '../core/document/project.ts';
+import { type ProjectDocument, type ShellEdge, type ShellPiece } from '../core/document/project.ts';
 import { endOf, line, mapPath, type Path, pathLength, reversePath, startOf } from '../core/geometry/index.ts';
 import { laidLine } from '../core/pattern/index.ts';
 import { type Drawn, documentOf, piece } from '../demo/drawn.ts';
@@ -23,6 +23,9 @@ const sleeve = (high: number, less = 0): Drawn =>
     ],
   );
 const SLEEVE = sleeve(150);
+/** The same as a piece of a pattern. */
+export const sleevePiece = (high: number, less: number): ShellPiece =>
+  documentOf({ name: 'Sleeve', garment: 'shirt', pieces: [sleeve(high, less)] }).shell?.pieces[0] as ShellPiece;
 const back = (seam: 'panel-seam' | 'side', x = 190): Drawn =>
   piece(
     'Back',
@@ -325,6 +328,58 @@ function hoodedRaglan(): ProjectDocument {
   return doc;
 }
 
+/** A closed oval of four curves, mm: what an armhole cut in looks like. */
+export function oval(x: number, y: number, wide: number, high: number): Path {
+  const k = 0.5523;
+  const at = (u: number, v: number) => ({ x: x + u * wide, y: y + v * high });
+  const quarter = (
+    u: [number, number],
+    v: [number, number],
+    w: [number, number],
+    z: [number, number],
+  ): Path[number] => ({
+    k: 'C',
+    a: at(...u),
+    c: at(...v),
+    d: at(...w),
+    b: at(...z),
+  });
+  return [
+    quarter([0, -1], [k, -1], [1, -k], [1, 0]),
+    quarter([1, 0], [1, k], [k, 1], [0, 1]),
+    quarter([0, 1], [-k, 1], [-1, k], [-1, 0]),
+    quarter([-1, 0], [-1, -k], [-k, -1], [0, -1]),
+  ];
+}
+
+/** A cover-up cut in one piece from front edge to front edge, its back on the fold, armholes cut in, corners square. */
+function coverUp(): ProjectDocument {
+  const doc = documentOf({
+    name: 'Cover-up',
+    garment: 'jacket',
+    pieces: [
+      piece(
+        'Cover-up',
+        'back',
+        [0, 720],
+        [
+          ['centre-back', 0, 0],
+          ['neckline', 620, 0],
+          ['front-edge', 620, 720],
+          ['hem', 0, 720],
+        ],
+        'cut 1 on the fold',
+      ),
+    ],
+  });
+  const [p] = doc.shell?.pieces ?? [];
+  p?.lines.push({ kind: 'opening', role: 'armhole', path: oval(250, 210, 70, 115) });
+  Object.assign(doc.decisions.lining, { on: false });
+  doc.decisions.facing.bands.armhole = 40;
+  doc.decisions.closure.on = false;
+  return doc;
+}
+
 /** Garments that no one front and back make up. */
 export const UNLIKE: Record<string, () => ProjectDocument> = {
   'jacket of front, side panel and back': threePanels,
@@ -343,5 +398,6 @@ export const UNLIKE: Record<string, () => ProjectDocument> = {
   'dress with one shoulder, pleats and a slit': pleatedOneShoulder,
   romper,
   'raglan jacket with hood and ribs': hoodedRaglan,
+  'cover-up with armholes cut in': coverUp,
   'dress of forty panels': () => goredDress(),
 };

@@ -1,5 +1,5 @@
 import { signedArea } from '../geometry/index.ts';
-import { type CutLine, type Piece } from '../pattern/index.ts';
+import { type CutLine, cutRings, type Piece } from '../pattern/index.ts';
 import { plainName } from '../text.ts';
 import { type LengthUnit, MM_PER_INCH } from '../units.ts';
 
@@ -25,7 +25,7 @@ export interface Cuttable {
 
 function areaOf(p: Piece, { cutLines }: Cuttable): number | null {
   const cut = cutLines.get(p.id);
-  return cut ? Math.abs(signedArea(cut.outline)) * (p.cut.onFold ? 2 : 1) : null;
+  return cut ? Math.abs(signedArea(cutRings(cut).flat())) * (p.cut.onFold ? 2 : 1) : null;
 }
 
 /** An area in the sewist's unit, with its name: whole cm², or square inches. */

@@ -15,6 +15,7 @@ import { weld } from '../geometry/index.ts';
 import {
   type CutLine,
   cutLine,
+  drawnOpenings,
   isDrawnWhole,
   oddSize,
   type Piece,
@@ -148,7 +149,11 @@ const cutLinesOf = (
   drawn: (p: Piece) => CutLine | null = () => null,
 ): [string, CutLine][] =>
   pieces.flatMap((p): [string, CutLine][] => {
-    const own = (): CutLine => remembered(CUT, p.ring, '', () => cutLine(p.ring));
+    const line = (ring: Piece['ring']): CutLine => remembered(CUT, ring, '', () => cutLine(ring));
+    const own = (): CutLine => {
+      const openings = p.openings?.map((o) => line(o).outline);
+      return openings ? { ...line(p.ring), openings } : line(p.ring);
+    };
     const made = apart('cut-line', findings, null, () => drawn(p) ?? own(), p);
     return made ? [[p.id, made]] : [];
   });
@@ -167,6 +172,7 @@ function drawnCutLine(shell: Shell, id: string): CutLine | null {
           true,
         ),
         cleaned: false,
+        ...(drawn.lines.some((l) => l.kind === 'opening') && { openings: drawnOpenings(drawn) }),
       }
     : null;
 }
@@ -268,7 +274,7 @@ function beyondPlans(c: Computed): string[] {
   const joined = c.seams.filter((s) => s.between && s.group === 'shell').flatMap((s) => [...s.a, ...s.b]);
   const own = unusual(c.surface);
   const ids = new Set(joined.map((x) => x.piece).filter((id) => own.has(id)));
-  return c.shell.filter((p) => ids.has(p.id)).map((p) => p.name);
+  return c.shell.filter((p) => ids.has(p.id) || p.openings).map((p) => p.name);
 }
 
 /** The making-up plan of what was computed. */

@@ -86,7 +86,7 @@ export const BIAS_SCHOOLS = ['wrapped', 'turned'] as const;
 export type BiasSchool = (typeof BIAS_SCHOOLS)[number];
 
 /** Edges that can be faced by themselves. */
-export const BAND_ROLES = ['armhole', 'waist', 'hem', 'wrist'] as const;
+export const BAND_ROLES = ['armhole', 'waist', 'hem', 'wrist', 'cut-out'] as const;
 export type BandRole = (typeof BAND_ROLES)[number];
 
 /** Darts in a lining: sewn as in the shell, or laid as soft pleats of the same take-up. Common practice. */
@@ -306,7 +306,7 @@ export const CLOSING_ONLY = 'closing';
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 7;
+  schema: 8;
   name: string;
   garment: string;
   units: LengthUnit;
@@ -340,7 +340,7 @@ export function usualDecisions(): Decisions {
       breakAt: 250,
       deep: 0,
       hood: 50,
-      bands: { armhole: 0, waist: 0, hem: 0, wrist: 0 },
+      bands: { armhole: 0, waist: 0, hem: 0, wrist: 0, 'cut-out': 0 },
       inOne: 0,
       turn: 1,
       over: 'one',

@@ -24,6 +24,7 @@ import { shapedFront } from './interfacing/frontinterfacing.ts';
 import { frontEdgeStrip, interfaceWhole } from './interfacing/interfacing.ts';
 import { regions } from './interfacing/regions.ts';
 import { lineAll } from './lining/linings.ts';
+import { interfacedWithin, type OpeningFacing, openingFacings, openingSeams, openingsWithin } from './openings.ts';
 import { type Hems } from './pieces.ts';
 import { ribs } from './ribs.ts';
 import { insideSeams } from './seams.ts';
@@ -73,14 +74,22 @@ export function deriveInside(
   const bias = d.facing.on ? apart('facing', findings, none, () => biasStrips(shell, d)) : none;
   findings.push(...bands.findings, ...bias.findings);
   findings.push(...apart('facing', findings, [], () => neckFacings(g, bands, d)));
+  const round = apart('facing', findings, none, () => openingFacings(g, d));
+  findings.push(...round.findings);
+  for (const x of g.drafted) if (x.facing) x.facing = openingsWithin(x.facing, x.shell, round.pieces, findings);
   const hems: Hems = { body: null, wrist: null };
-  if (d.lining.on) apart('lining', findings, undefined, () => lineAll(g, bands, d, findings, hems));
+  if (d.lining.on)
+    apart('lining', findings, undefined, () => lineAll({ g, d, bands, round: round.pieces, findings, hems }));
   for (const x of g.drafted)
     if (x.shell.kind === 'hood') apart('hood', findings, undefined, () => hoodPieces(x, d, findings), x.shell);
-  const interfacing = d.interfacing.on ? interfacings(g, bands, d, findings) : [];
+  const interfacing = d.interfacing.on ? interfacings(g, bands, round.pieces, d, findings) : [];
   const linings = liningsOf(g, d);
-  const facings = [...facingsOf(g), ...bands.pieces.map((b) => b.piece), ...bias.pieces];
-  const seams = apart('seams', findings, [], () => [...insideSeams(g, d, hems), ...edgeFacingSeams(g, bands, linings)]);
+  const facings = [...facingsOf(g), ...[...bands.pieces, ...round.pieces].map((b) => b.piece), ...bias.pieces];
+  const seams = apart('seams', findings, [], () => [
+    ...insideSeams(g, d, hems),
+    ...edgeFacingSeams(g, bands, linings),
+    ...openingSeams(g, round.pieces),
+  ]);
   const ribbing = apart('rib', findings, [], () => ribs(shell, d));
   const pieces = [...facings, ...ribbing, ...linings, ...interfacing].filter((q) => sound(q, findings));
   const there = new Set([...shell, ...pieces].map((q) => q.id));
@@ -148,18 +157,24 @@ function liningsOf(g: Garment, d: Decisions): Piece[] {
   return d.lining.self ? all.map((q) => ({ ...q, name: q.name.replace(/ lining/, ', second layer') })) : all;
 }
 
-function interfacings(g: Garment, bands: Bands, d: Decisions, findings: Finding[]): Piece[] {
+function interfacings(g: Garment, bands: Bands, round: OpeningFacing[], d: Decisions, findings: Finding[]): Piece[] {
   const { trim } = d.interfacing;
   const whole = (made: () => Result<Piece>[], of?: Piece): Piece[] =>
     apart('interfacing', findings, [], () => made().flatMap((r) => taken(r, findings)), of);
   const back = ofKind(g, 'back')?.shell;
-  return [
+  const made = [
     ...inOrder(g).flatMap((x) => whole(() => underFacing(x, trim), x.shell)),
     ...inOrder(g).flatMap((x) => whole(() => underFront(g, x, d), x.shell)),
-    ...bands.pieces.flatMap((b) => whole(() => [interfaceWhole(b.piece, b.shell, trim)], b.shell)),
+    ...[...bands.pieces, ...round].flatMap((b) => whole(() => [interfaceWhole(b.piece, b.shell, trim)], b.shell)),
     ...apart('interfacing', findings, [], () => moreInterfacings(g.shell, back, d, findings)),
     ...apart('interfacing', findings, [], () => regions(g.shell, liningsOf(g, d), d, findings)),
   ];
+  const all = [...g.shell, ...facingsOf(g), ...liningsOf(g, d), ...round.map((r) => r.piece)];
+  const opened = (q: Piece): Result<Piece>[] => {
+    const under = all.find((p) => p.id === q.stiffens && p.openings);
+    return [under ? interfacedWithin(q, under, trim) : ok(q)];
+  };
+  return made.flatMap((q) => whole(() => opened(q)));
 }
 
 /** What could be made; why not, where it could not. */
@@ -171,7 +186,9 @@ function taken<T>(r: Result<T>, findings: Finding[]): T[] {
 /** A front or back that is not there; a skirt by itself has neither. */
 function lacking(shell: Piece[]): Finding[] {
   const skirt = shell.find((p) => p.kind.startsWith('skirt') || p.kind.startsWith('trouser'));
-  const kinds = (['front', 'back'] as const).filter((kind) => !first(shell, kind));
+  // A garment cut in one piece has its front on its back.
+  const opens = shell.some((p) => p.ring.some((e) => e.role === 'front-edge'));
+  const kinds = (['front', 'back'] as const).filter((kind) => !first(shell, kind) && !(kind === 'front' && opens));
   if (!shell.length || (skirt && kinds.length === 2)) return [];
   return kinds.map((kind) => warn('piece-missing', undefined, { kind }));
 }

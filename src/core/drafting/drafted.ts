@@ -1,6 +1,6 @@
 import { type Decisions } from '../document/project.ts';
 import { type Join, joinsOnce, type PanelEdge, type Surface } from '../garment/index.ts';
-import { type Piece, type PieceKind, type Role, type Side } from '../pattern/index.ts';
+import { allEdges, type Piece, type PieceKind, type Role, type Side } from '../pattern/index.ts';
 import { type LiningHem } from './lining/hem.ts';
 import { joinYoke } from './shape/joinyoke.ts';
 import { type Laid } from './shape/laytogether.ts';
@@ -154,7 +154,7 @@ export function isSleeved(g: Garment, p: Piece): boolean {
   if (!g.shell.some((q) => SLEEVES.has(q.kind))) return false;
   const caps = g.joins.filter((j) => j.code === 'cap');
   if (!caps.length) return true;
-  const own = new Set(p.ring.map((e) => keyOf(e.from?.piece ?? p.id, e.from?.edge ?? e.id)));
+  const own = new Set(allEdges(p).map((e) => keyOf(e.from?.piece ?? p.id, e.from?.edge ?? e.id)));
   return caps.some(({ a, b }) => [...a, ...b].some((e) => own.has(keyOf(e.piece, e.edge))));
 }
 
@@ -187,12 +187,12 @@ export interface Within {
 
 /** Every edge of facings and linings that repeats an edge of the shell under its own name. */
 export function withinOf(g: Garment): Within {
-  const roles = new Map(g.shell.flatMap((p) => p.ring.map((e) => [keyOf(p.id, e.id), e.role])));
+  const roles = new Map(g.shell.flatMap((p) => allEdges(p).map((e) => [keyOf(p.id, e.id), e.role])));
   const out: Within = { facing: new Map(), lining: new Map() };
   const add = (to: Map<string, Side[]>, p: Piece | undefined, shell: Piece): void => {
     // A back with its yoke laid to it has edges of both: each knows which piece it was drawn on.
     const drawn = new Map(shell.ring.map((e) => [keyOf(shell.id, e.id), e.from]));
-    for (const e of p?.ring ?? []) {
+    for (const e of p ? allEdges(p) : []) {
       const from = e.from && (drawn.get(keyOf(e.from.piece, e.from.edge)) ?? e.from);
       const key = from && keyOf(from.piece, from.edge);
       if (!p || !key || e.onFold || roles.get(key) !== e.role) continue;

@@ -1,6 +1,6 @@
 import { type Role } from '../pattern/index.ts';
 import { type Finding } from '../result.ts';
-import { type PanelEdge } from './panels.ts';
+import { type PanelEdge, panelEdges } from './panels.ts';
 import { type Surface } from './surface.ts';
 
 /** Edges that are always sewn to something. */
@@ -22,16 +22,16 @@ const SEAMS: ReadonlySet<Role> = new Set<Role>([
 
 /** Edges that are named as seams, found nothing to be sewn to, and were not said to stay open. */
 export const unsewnEdges = (s: Surface): PanelEdge[] =>
-  s.panels.flatMap(({ ring }) => ring.filter((e) => !s.joined.has(e.key) && !s.open.has(e.key) && SEAMS.has(e.role)));
+  s.panels.flatMap((p) => panelEdges(p).filter((e) => !s.joined.has(e.key) && !s.open.has(e.key) && SEAMS.has(e.role)));
 
 /**
  * Edges of which nothing is known yet: without a name on a piece whose other edges have some, sewn to nothing, and not said to
  * stay open. Those of a piece without any named edge are taken to be laid on, as a pocket's are.
  */
 export const unsaidEdges = (s: Surface): PanelEdge[] =>
-  s.panels.flatMap(({ ring }) =>
-    ring.some((e) => e.role !== 'plain')
-      ? ring.filter((e) => e.role === 'plain' && !s.joined.has(e.key) && !s.open.has(e.key))
+  s.panels.flatMap((p) =>
+    p.ring.some((e) => e.role !== 'plain')
+      ? panelEdges(p).filter((e) => e.role === 'plain' && !s.joined.has(e.key) && !s.open.has(e.key))
       : [],
   );
 

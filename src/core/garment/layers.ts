@@ -1,5 +1,5 @@
 import { compose, mapPath, type Path } from '../geometry/index.ts';
-import { outlineOf, type Piece } from '../pattern/index.ts';
+import { outlineOf, type Piece, ringsOf } from '../pattern/index.ts';
 import { type OpenedOut } from './openedout.ts';
 import { copiesOn } from './panels.ts';
 
@@ -7,7 +7,8 @@ import { copiesOn } from './panels.ts';
 export interface Layered {
   piece: Piece;
   panel: string;
-  outlines: Path[];
+  /** As often as it lies there: its outline, and round the openings cut into it. */
+  outlines: Path[][];
 }
 
 /** A piece that is cut as a strip or put together from several lies nowhere on its shell piece. */
@@ -29,7 +30,9 @@ export function layersOf(opened: OpenedOut, shell: Piece[], drafted: Piece[]): L
     return drafted.filter(own).map((piece) => ({
       piece,
       panel: panel.id,
-      outlines: copiesOn(parent, panel.half).map((m) => mapPath(outlineOf(piece.ring), compose(motion, m))),
+      outlines: copiesOn(parent, panel.half).map((m) =>
+        ringsOf(piece).map((ring) => mapPath(outlineOf(ring), compose(motion, m))),
+      ),
     }));
   });
 }

@@ -44,6 +44,8 @@ export interface Panel {
   up: Point;
   /** Closed ring of its edges, clockwise on screen, in the plane the piece is drawn in. */
   ring: PanelEdge[];
+  /** Rings round the openings cut into it, anticlockwise. */
+  openings?: PanelEdge[][];
 }
 
 /** Pieces of which a second layer lies inside the first: collar and cuff have two, the garment's surface one. */
@@ -84,6 +86,10 @@ export function copiesOn(p: Piece, half: Half): Affine[] {
   return half === 'whole' && p.cut.onFold ? [IDENTITY, aboutFold(p)] : [IDENTITY];
 }
 
+/** Every edge of a panel: round it, and round the openings cut into it. */
+export const panelEdges = (p: Panel): PanelEdge[] => panelRings(p).flat();
+export const panelRings = (p: Panel): PanelEdge[][] => [p.ring, ...(p.openings ?? [])];
+
 /** A piece cut on the fold as the one panel it opens to: what is drawn, and the same mirrored about the fold. */
 function unfolded(p: Piece, id: string): PanelEdge[] {
   const n = p.ring.length;
@@ -98,7 +104,7 @@ function unfolded(p: Piece, id: string): PanelEdge[] {
  */
 export function panelsOf(p: Piece): Panel[] {
   const up = grainDirection(p);
-  const of = (id: string, half: Half, ring: PanelEdge[]): Panel => ({
+  const of = (id: string, half: Half, ring: PanelEdge[], mirrors: (Affine | null)[]): Panel => ({
     id,
     piece: p.id,
     kind: p.kind,
@@ -106,15 +112,14 @@ export function panelsOf(p: Piece): Panel[] {
     half,
     up: half === 'mirrored' ? { x: -up.x, y: up.y } : up,
     ring,
+    ...(p.openings && { openings: mirrors.flatMap((m) => (p.openings ?? []).map((o) => edgesOf(p, id, o, m))) }),
   });
-  if (p.cut.onFold) return [of(p.id, 'whole', unfolded(p, p.id))];
-  if (LAYERED.has(p.kind) || p.cut.count === 1) return [of(p.id, 'whole', edgesOf(p, p.id, p.ring, null))];
+  if (p.cut.onFold) return [of(p.id, 'whole', unfolded(p, p.id), [null, aboutFold(p)])];
+  const drawn = (half: Half): Panel => of(p.id, half, edgesOf(p, p.id, p.ring, null), [null]);
+  if (LAYERED.has(p.kind) || p.cut.count === 1) return [drawn('whole')];
   const mirrored = `${p.id}*`;
-  return [
-    of(p.id, 'drawn', edgesOf(p, p.id, p.ring, null)),
-    of(mirrored, 'mirrored', edgesOf(p, mirrored, p.ring, X_MIRROR)),
-  ];
+  return [drawn('drawn'), of(mirrored, 'mirrored', edgesOf(p, mirrored, p.ring, X_MIRROR), [X_MIRROR])];
 }
 
 /** Signed area of a panel as it is run, mm²: positive, clockwise on screen. */
-export const panelArea = (p: Panel): number => signedArea(p.ring.flatMap((e) => e.path));
+export const panelArea = (p: Panel): number => signedArea(panelEdges(p).flatMap((e) => e.path));

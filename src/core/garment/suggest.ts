@@ -1,6 +1,6 @@
 import { type EdgeSaid, type JoinSaid } from '../document/project.ts';
 import { type Piece, type PieceKind, type Role } from '../pattern/index.ts';
-import { type Panel, type PanelEdge, panelsOf } from './panels.ts';
+import { type Panel, type PanelEdge, panelEdges, panelsOf } from './panels.ts';
 import { type Chain, chainsOf, type Join, type JoinCode, type Surface, surfaceOf } from './surface.ts';
 
 /** What two chains that are sewn together are like. */
@@ -275,7 +275,7 @@ function allowed(stage: Stage, a: PieceKind[], b: PieceKind[]): boolean {
 const edgeOf = (panels: Panel[], e: EdgeSaid): PanelEdge | undefined =>
   panels
     .filter((p) => p.piece === e.piece)
-    .flatMap((p) => p.ring)
+    .flatMap(panelEdges)
     .find((x) => x.edge === e.edge && x.mirrored === e.mirrored);
 
 const flipped = (e: EdgeSaid): EdgeSaid => ({ ...e, mirrored: !e.mirrored });

@@ -1,6 +1,6 @@
 import { Groups } from '../groups.ts';
 import { type Role } from '../pattern/index.ts';
-import { type Panel, type PanelEdge } from './panels.ts';
+import { type Panel, type PanelEdge, panelEdges, panelRings } from './panels.ts';
 
 export const JOIN_CODES = [
   'panel',
@@ -54,7 +54,7 @@ export interface Surface {
 
 export function surfaceOf(panels: Panel[], joins: Join[], open: ReadonlySet<string> = new Set()): Surface {
   const s: Surface = { panels, joins, edges: new Map(), next: new Map(), beyond: new Map(), joined: new Set(), open };
-  for (const { ring } of panels)
+  for (const ring of panels.flatMap(panelRings))
     ring.forEach((e, i) => {
       s.edges.set(e.key, e);
       s.next.set(e.key, ring[(i + 1) % ring.length] as PanelEdge);
@@ -98,8 +98,8 @@ const rolesOf = (edges: PanelEdge[]): Role[] =>
 export function loopsOf(s: Surface): Loop[] {
   const seen = new Set<string>();
   const out: Loop[] = [];
-  for (const { ring } of s.panels)
-    for (const first of ring) {
+  for (const panel of s.panels)
+    for (const first of panelEdges(panel)) {
       if (s.joined.has(first.key) || seen.has(first.key)) continue;
       const edges: PanelEdge[] = [];
       for (let e: PanelEdge | null = first; e && !seen.has(e.key); e = follows(s, e)) {
@@ -170,14 +170,16 @@ export function partsOf(s: Surface): Part[] {
   const names = [...new Set(s.panels.map((p) => whole.find(p.id)))];
   return names.map((name) => {
     const panels = s.panels.filter((p) => whole.find(p.id) === name);
-    const keys = panels.flatMap((p) => p.ring.map((e) => e.key));
+    const keys = panels.flatMap((p) => panelEdges(p).map((e) => e.key));
     const v = new Set(keys.map((k) => corners.find(k))).size;
     const free = keys.filter((k) => !s.joined.has(k)).length;
     // A seam is cut up by the corners of both its sides.
     const sewn = s.joins
       .filter((j) => whole.find(j.a[0]?.panel ?? '') === name)
       .reduce((t, { a, b }) => t + a.length + b.length - 1, 0);
-    const euler = v - (free + sewn) + panels.length;
+    // A panel with an opening in it counts one less for each: it is a ring of cloth, not a disc.
+    const faces = panels.reduce((t, p) => t + 1 - (p.openings?.length ?? 0), 0);
+    const euler = v - (free + sewn) + faces;
     const own = loops.filter((l) => whole.find(l.edges[0]?.panel ?? '') === name).length;
     return { panels: panels.map((p) => p.id), loops: own, handles: (2 - euler - own) / 2 };
   });

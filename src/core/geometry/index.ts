@@ -1,4 +1,5 @@
 export * from './clip.ts';
+export * from './corners.ts';
 export * from './fillet.ts';
 export * from './fit.ts';
 export * from './intersect.ts';

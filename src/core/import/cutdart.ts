@@ -5,12 +5,12 @@ import {
   line,
   type Path,
   type Point,
+  partAtCorners,
   pathLength,
   startDirection,
   startOf,
   turn,
 } from '../geometry/index.ts';
-import { partAtCorners } from './outline.ts';
 
 /** A dart's lines are at least so long (mm) and open at most so far (radians): a lapel's notch is shorter and wider. */
 const LEAST_LEG = 45;

@@ -5,6 +5,7 @@ import {
   nearestOn,
   type Path,
   type Point,
+  partAtCorners,
   pathLength,
   pointAlong,
   signedArea,
@@ -12,7 +13,7 @@ import {
 } from '../geometry/index.ts';
 import { type InternalLine, type Mark, type Notch } from '../pattern/index.ts';
 import { type Shape } from './drawing.ts';
-import { closes, partAtCorners } from './outline.ts';
+import { closes } from './outline.ts';
 
 /** Longest line that is taken for a notch (mm). */
 export const NOTCH_LENGTH = 16;

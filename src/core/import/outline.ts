@@ -1,7 +1,6 @@
 import {
   boxOf,
   distance,
-  endDirection,
   endOf,
   flatten,
   lighten,
@@ -11,12 +10,10 @@ import {
   segmentLength,
   selfCrossing,
   signedArea,
-  startDirection,
   startOf,
-  turn,
 } from '../geometry/index.ts';
 import { type Finding, stop } from '../result.ts';
-import { CORNER_ANGLE, HEAL_GAP, LEAST_AREA, SLIVER } from '../tolerance.ts';
+import { HEAL_GAP, LEAST_AREA, SLIVER } from '../tolerance.ts';
 import { type Shape } from './drawing.ts';
 
 /** An outline that can be a piece: closed exactly, clockwise on screen, without empty segments. */
@@ -100,26 +97,4 @@ function closeGap(path: Path, label: string, findings: Finding[]): Path {
     findings.push({ code: 'gap-healed', severity: 'note', where: { piece: label, ...at(a) }, data: { label, gap } });
   const last = path[path.length - 1] as Path[number];
   return [...path.slice(0, -1), { ...last, b: a }];
-}
-
-/**
- * Parts a closed clockwise path at its corners (turns sharper than CORNER_ANGLE), but for those places that are known to be
- * none. A ring without any stays one edge.
- */
-export function partAtCorners(path: Path, smooth: Point[] = []): Path[] {
-  const n = path.length;
-  const sharp = (i: number): boolean => {
-    const here = (path[i] as Path[number]).a;
-    if (smooth.some((q) => distance(q, here) < 1e-6)) return false;
-    const before = endDirection([path[(i + n - 1) % n] as Path[number]]);
-    const after = startDirection([path[i] as Path[number]]);
-    return Math.abs(turn(before, after)) > CORNER_ANGLE;
-  };
-  const starts = Array.from({ length: n }, (_, i) => i).filter(sharp);
-  if (!starts.length) return [path];
-  return starts.map((s, k) => {
-    const next = starts[(k + 1) % starts.length] as number;
-    const count = (next - s + n) % n || n;
-    return Array.from({ length: count }, (_, i) => path[(s + i) % n] as Path[number]);
-  });
 }

@@ -6,6 +6,7 @@ import {
   nearestOn,
   type Path,
   type Point,
+  partAtCorners,
   pathLength,
   pointAlong,
   startOf,
@@ -30,7 +31,6 @@ import { type Finding } from '../result.ts';
 import { takeCutDarts } from './cutdart.ts';
 import { isGrain, linesOf, marksOf, notchesOf } from './marks.ts';
 import { type Draft } from './nest.ts';
-import { partAtCorners } from './outline.ts';
 
 const says = (words: string, re: RegExp): boolean => re.test(words);
 

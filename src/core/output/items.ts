@@ -18,7 +18,16 @@ import {
   translation,
   unit,
 } from '../geometry/index.ts';
-import { type CutLine, type Edge, type Mark, notchTick, outlineOf, type Piece } from '../pattern/index.ts';
+import {
+  allEdges,
+  type CutLine,
+  cutRings,
+  type Edge,
+  type Mark,
+  notchTick,
+  outlineOf,
+  type Piece,
+} from '../pattern/index.ts';
 import { formatLength, type LengthUnit } from '../units.ts';
 
 export type Stroke = 'cut' | 'seam' | 'fold' | 'grain' | 'notch' | 'inner' | 'mark' | 'frame';
@@ -67,9 +76,9 @@ function arrow(a: Point, b: Point): Path[] {
 
 /** Seam line, cut line, fold, grainline, notches, inner lines and words of one piece. */
 export function pieceSheet(p: Piece, cut: CutLine, about: string[] = [], units: LengthUnit = 'mm'): Sheet {
-  const items: Item[] = [{ kind: 'path', path: cut.outline, stroke: 'cut' }];
+  const items: Item[] = cutRings(cut).map((path): Item => ({ kind: 'path', path, stroke: 'cut' }));
   const path = (q: Path, stroke: Stroke) => items.push({ kind: 'path', path: q, stroke });
-  for (const e of p.ring) path(e.path, e.onFold ? 'fold' : 'seam');
+  for (const e of allEdges(p)) path(e.path, e.onFold ? 'fold' : 'seam');
   for (const l of p.lines) {
     path(l.path, l.kind === 'cut-away' ? 'cut' : 'inner');
     if (l.on) items.push(alongLine(l.path, ONE_HALF[l.on]));
@@ -84,7 +93,7 @@ export function pieceSheet(p: Piece, cut: CutLine, about: string[] = [], units: 
     }
   }
   for (const m of p.marks ?? []) for (const q of markPaths(m)) path(q, 'mark');
-  items.push(...words(p, cut.outline, about), ...p.ring.flatMap((e) => edgeWords(e, units)));
+  items.push(...words(p, cut.outline, about), ...allEdges(p).flatMap((e) => edgeWords(e, units)));
   return { id: p.id, name: p.name, items, box: joinBoxes(boxOf(cut.outline), boxOf(outlineOf(p.ring))) };
 }
 

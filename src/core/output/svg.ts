@@ -27,6 +27,9 @@ export const pathData = (path: Path): string => drawn(weld(path, false));
 /** The same of a closed outline, its last segment ending where the first begins. */
 export const outlineData = (path: Path): string => `${drawn(weld(path, true))}Z`;
 
+/** The same of several closed rings, an outline and the openings in it, as one path. */
+export const ringsData = (rings: Path[]): string => rings.map(outlineData).join('');
+
 const STYLE: Record<Stroke, string> = {
   cut: 'stroke-width="0.6"',
   seam: 'stroke-width="0.35" stroke-dasharray="4 2"',

@@ -1,4 +1,5 @@
 import {
+  type Affine,
   crossings,
   distance,
   endDirection,
@@ -33,7 +34,19 @@ export interface CutLine {
   outline: Path;
   /** Whether the plain offset crossed itself and was cleaned (its curves are then chords). */
   cleaned: boolean;
+  /** Cut lines of the openings in the piece. */
+  openings?: Path[];
 }
+
+/** A cut line's outline and those of the openings in it. */
+export const cutRings = (c: CutLine): Path[] => [c.outline, ...(c.openings ?? [])];
+
+/** A cut line moved by an affine map. */
+export const mapCutLine = (c: CutLine, m: Affine): CutLine => ({
+  ...c,
+  outline: mapPath(c.outline, m),
+  ...(c.openings && { openings: c.openings.map((o) => mapPath(o, m)) }),
+});
 
 /** The two offset edges trimmed or carried on at one corner, with what lies between them. */
 interface Corner {

@@ -1,18 +1,8 @@
-import {
-  distance,
-  endOf,
-  type Path,
-  type Point,
-  pathLength,
-  pointAlong,
-  signedArea,
-  startOf,
-  sub,
-  turn,
-} from '../geometry/index.ts';
+import { endOf, type Path, type Point, pathLength, pointAlong, startOf, sub, turn } from '../geometry/index.ts';
 import { type Finding } from '../result.ts';
 import { SEAM_PASSES } from '../tolerance.ts';
 import { takesOf } from './dartintake.ts';
+import { closedLines } from './openings.ts';
 import { type Seam, type Side } from './seam.ts';
 import { type Edge, type Piece, type Role } from './types.ts';
 
@@ -146,27 +136,19 @@ function dartFaults(piece: Piece): Finding[] {
   });
 }
 
-/** A closed line inside a piece, so long and so round, is no pocket's place but an opening (mm; a square's share is 0.0625). */
-const OPENING = 300;
-const ROUND = 0.068;
-
-/** Openings cut into a piece, as the armholes of a cover-up: they are not drafted, and that is said. Own figures. */
-function cutIn(piece: Piece): Finding[] {
-  return piece.lines.flatMap((l): Finding[] => {
-    const [a, b] = [startOf(l.path), endOf(l.path)];
-    const round = pathLength(l.path);
-    if (l.kind !== 'placement' || distance(a, b) > NOTCH_APART || round < OPENING) return [];
-    if (Math.abs(signedArea(l.path)) / round ** 2 < ROUND) return [];
-    return [
-      {
+/** Closed lines that look like openings cut into a piece, as the armholes of a cover-up, until it is said what they are. */
+const cutIn = (piece: Piece): Finding[] =>
+  closedLines(piece)
+    .filter(({ line, likely }) => likely && line.role === undefined)
+    .map(({ line, round }): Finding => {
+      const { x, y } = startOf(line.path);
+      return {
         code: 'cut-in',
         severity: 'warn',
-        where: { piece: piece.id, x: a.x, y: a.y },
+        where: { piece: piece.id, x, y },
         data: { name: piece.name, round },
-      },
-    ];
-  });
-}
+      };
+    });
 
 /** Faults in the pattern itself, each with its size. Seams of unlike length are told by walking them. */
 export const patternFaults = (pieces: Piece[], seams: Seam[]): Finding[] => [

@@ -9,6 +9,7 @@ export * from './grain.ts';
 export * from './lacking.ts';
 export * from './marks.ts';
 export * from './measures.ts';
+export * from './openings.ts';
 export * from './reallow.ts';
 export * from './redrawncaps.ts';
 export * from './renamed.ts';

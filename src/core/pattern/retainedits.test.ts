@@ -1,9 +1,10 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { runs } from '../../test/runs.ts';
-import { coatFigures, shellOf } from '../../test/shells.ts';
+import { coatFigures, PLAIN_COAT, shellOf } from '../../test/shells.ts';
+import { oval } from '../../test/unlike.ts';
 import { type ShellPiece } from '../document/project.ts';
-import { mapPath, rotation } from '../geometry/index.ts';
+import { line, mapPath, type Path, rotation } from '../geometry/index.ts';
 import { retainEdits } from './index.ts';
 
 /** The same piece as another file might hold it: begun at another edge, a little turned, nothing said of it. */
@@ -71,4 +72,18 @@ test('a piece of another name or with other edges begins anew; suggestions stay 
   expect(retainEdits([said], [front]).pieces[0]?.ring.every((e) => e.role === 'plain')).toBe(true);
   const guessed = { ...said, ring: said.ring.map((e) => ({ ...e, confidence: 0.7 })) };
   expect(retainEdits([guessed], [front]).pieces[0]?.ring.map((e) => e.role)).toEqual(front.ring.map((e) => e.role));
+});
+
+test('what was said of closed lines goes on to the new size; darts laid by hand are not in it, and that is told', () => {
+  const [p] = shellOf(PLAIN_COAT).pieces as [ShellPiece];
+  const round = (k: number): Path => mapPath(oval(110, 300, 60, 60), { a: k, b: 0, c: 0, d: k, e: 0, f: 0 });
+  const dart = { kind: 'dart' as const, path: [line({ x: 0, y: 0 }, { x: 10, y: 80 })] };
+  const was = { ...p, lines: [{ kind: 'opening' as const, role: 'armhole' as const, path: round(1) }, dart] };
+  const now = { ...p, lines: [{ kind: 'placement' as const, path: round(1.1) }] };
+  const { pieces, findings } = retainEdits([was], [now]);
+  expect(pieces[0]?.lines).toEqual([{ kind: 'opening', role: 'armhole', path: round(1.1) }]);
+  expect(findings.map((f) => [f.code, f.data?.count])).toEqual([
+    ['choices-kept', 1],
+    ['laid-lost', 1],
+  ]);
 });

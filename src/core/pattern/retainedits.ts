@@ -1,6 +1,7 @@
 import { type ShellEdge, type ShellPiece } from '../document/project.ts';
 import { distance, dot, endOf, type Path, type Point, pathLength, startOf, sub, unit } from '../geometry/index.ts';
-import { type Finding } from '../result.ts';
+import { type Finding, warn } from '../result.ts';
+import { type ClosedLine, closedLines, type OpeningRole, sayOpening } from './openings.ts';
 
 /** Edges of a new size lie much like the old ones: mean unlikeness up to this counts as the same outline. */
 const ALIKE = 0.35;
@@ -41,6 +42,20 @@ const keptEdge = (was: ShellEdge, now: ShellEdge): ShellEdge => ({
   onFold: was.onFold,
 });
 
+/** Darts, pleats and gathers of a piece: those laid by hand are not in the file of a new size. */
+const laidBy = (p: ShellPiece): number =>
+  p.lines.filter((l) => l.kind === 'dart' || l.kind === 'pleat' || l.kind === 'gather').length;
+
+/** What was said of closed lines goes on to those of the new size, in the order they are drawn, where there are as many. */
+function saidOfLines(was: ShellPiece, now: ShellPiece): ShellPiece {
+  const [old, next] = [closedLines(was), closedLines(now)];
+  if (old.length !== next.length) return now;
+  return old.reduce((p, { line }, i) => {
+    const role = line.role as OpeningRole | 'pocket' | undefined;
+    return role ? sayOpening(p, (next[i] as ClosedLine).index, role) : p;
+  }, now);
+}
+
 export interface Kept {
   pieces: ShellPiece[];
   /** How many pieces kept what was said of them. */
@@ -56,6 +71,7 @@ export interface Kept {
  */
 export function retainEdits(old: ShellPiece[], next: ShellPiece[]): Kept {
   let kept = 0;
+  const findings: Finding[] = [];
   const moved: Kept['edges'] = new Map();
   const pieces = next.map((p): ShellPiece => {
     const was = old.find((o) => o.name.toLowerCase() === p.name.toLowerCase());
@@ -66,8 +82,10 @@ export function retainEdits(old: ShellPiece[], next: ShellPiece[]): Kept {
       moved.set(`${was.id}/${edges[i]?.id}`, { piece: p.id, edge: e.id });
     });
     const ring = p.ring.map((e, i) => keptEdge(edges[i] as ShellEdge, e));
-    return { ...p, kind: was.kind, count: was.count, ring };
+    const lost = laidBy(was) - laidBy(p);
+    if (lost > 0) findings.push(warn('laid-lost', { piece: p.id }, { name: p.name, count: lost }));
+    return saidOfLines(was, { ...p, kind: was.kind, count: was.count, ring });
   });
-  const findings: Finding[] = kept ? [{ code: 'choices-kept', severity: 'note', data: { count: kept } }] : [];
+  if (kept) findings.unshift({ code: 'choices-kept', severity: 'note', data: { count: kept } });
   return { pieces, kept, edges: moved, findings };
 }

@@ -14,6 +14,11 @@ import {
 } from '../geometry/index.ts';
 import { type Edge, type Piece, type Role } from './types.ts';
 
+/** Every closed ring of a piece: its outline, and round each opening cut into it. */
+export const ringsOf = (p: Pick<Piece, 'ring' | 'openings'>): Edge[][] => [p.ring, ...(p.openings ?? [])];
+/** Every edge of a piece, of its outline and of the openings cut into it. */
+export const allEdges = (p: Pick<Piece, 'ring' | 'openings'>): Edge[] => ringsOf(p).flat();
+
 export const outlineOf = (ring: Edge[]): Path => ring.flatMap((e) => e.path);
 export const flatRing = (ring: Edge[]): Point[] => flatten(outlineOf(ring)).slice(0, -1);
 export const ringAreaOf = (ring: Edge[]): number => Math.abs(signedArea(outlineOf(ring)));
@@ -72,12 +77,16 @@ export function runsOf(ring: Edge[], role: Role): Edge[][] {
 
 /** The piece moved by an affine map. A map that mirrors turns the ring back to clockwise. Notches follow their edges. */
 export function mapPiece(piece: Piece, m: Affine): Piece {
-  const mapped = piece.ring.map((e) => ({ ...e, path: mapPath(e.path, m) }));
   const mirrored = m.a * m.d - m.b * m.c < 0;
-  const lengths = new Map(piece.ring.map((e) => [e.id, pathLength(e.path)]));
+  const mapped = (ring: Edge[]): Edge[] => {
+    const moved = ring.map((e) => ({ ...e, path: mapPath(e.path, m) }));
+    return mirrored ? reverseRing(moved) : moved;
+  };
+  const lengths = new Map(allEdges(piece).map((e) => [e.id, pathLength(e.path)]));
   return {
     ...piece,
-    ring: mirrored ? reverseRing(mapped) : mapped,
+    ring: mapped(piece.ring),
+    ...(piece.openings && { openings: piece.openings.map(mapped) }),
     grain: { a: apply(m, piece.grain.a), b: apply(m, piece.grain.b) },
     lines: piece.lines.map((l) => ({ ...l, path: mapPath(l.path, m) })),
     ...(piece.marks && { marks: piece.marks.map((k) => ({ ...k, at: apply(m, k.at) })) }),

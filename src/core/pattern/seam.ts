@@ -1,7 +1,7 @@
 import { pathLength } from '../geometry/index.ts';
 import { SEAM_PASSES } from '../tolerance.ts';
 import { takenOf } from './dartintake.ts';
-import { runsOf } from './ring.ts';
+import { allEdges, runsOf } from './ring.ts';
 import { type Edge, type Piece, type Role } from './types.ts';
 
 /** One stretch of one edge taking part in a seam. */
@@ -59,7 +59,7 @@ export function walk(seams: Seam[], pieces: Piece[]): WalkedSeam[] {
   for (const p of pieces) {
     // What darts and pleats take out is not there any more when the seam is sewn.
     const taken = (p.material === 'shell' || p.material === 'lining') && p.lines.length ? takenOf(p) : null;
-    for (const e of p.ring) lengths.set(`${p.id}/${e.id}`, pathLength(e.path) - (taken?.get(e.id) ?? 0));
+    for (const e of allEdges(p)) lengths.set(`${p.id}/${e.id}`, pathLength(e.path) - (taken?.get(e.id) ?? 0));
   }
   const of = (s: Side): number => (lengths.get(`${s.piece}/${s.edge}`) ?? 0) * (s.share ?? 1);
   return seams.map((s) => {

@@ -12,6 +12,7 @@ import {
 } from '../geometry/index.ts';
 import { type Finding, stop } from '../result.ts';
 import { seamLineFromCut } from './cutline.ts';
+import { innerLines, shellOpenings, withOpenings } from './openings.ts';
 import { flatRing, outlineOf, ringAreaOf, welded } from './ring.ts';
 import { type CornerRule, type Edge, FOLDS_BACK, type Notch, type Piece, type Role } from './types.ts';
 
@@ -83,7 +84,8 @@ function resolvePiece(
     }
   }
   const onFold = p.ring.some((e) => e.onFold);
-  return {
+  const openings = apart('pattern', findings, [], () => shellOpenings(p, ring, lines, allowances, findings), p);
+  const piece: Piece = {
     id: p.id,
     name: p.name,
     kind: p.kind,
@@ -92,10 +94,11 @@ function resolvePiece(
     cut: { count: p.count, pair: !onFold && p.count === 2, onFold },
     grain: p.grain,
     notches,
-    lines: p.lines,
+    lines: innerLines(p.lines),
     ...(p.marks && { marks: p.marks }),
     reasons: [],
   };
+  return withOpenings(piece, openings);
 }
 
 /** Shell pieces on their seam lines, allowances and corner rules filled in by the usual where nothing was said. */

@@ -108,6 +108,7 @@ export const LINE_KINDS = [
   'gather',
   'placement',
   'cut-away',
+  'opening',
   'other',
 ] as const;
 
@@ -116,6 +117,8 @@ export interface InternalLine {
   path: Path;
   /** Of a line to cut along: on which half of the body alone, as worn. */
   on?: 'left' | 'right';
+  /** Of a closed line round an opening cut into the piece: what it is an edge of. */
+  role?: Role;
   /** Of gathers: how many times as long as what they are sewn to the edge is beside the line. */
   ratio?: number;
 }
@@ -144,6 +147,8 @@ export interface Piece {
   kind: PieceKind;
   material: Material;
   ring: Edge[];
+  /** Openings cut into it, as armholes into a cover-up: each a closed ring anticlockwise on screen, the cloth on its right. */
+  openings?: Edge[][];
   cut: Cut;
   /** Grainline, from bottom to top. */
   grain: { a: { x: number; y: number }; b: { x: number; y: number } };

@@ -5,10 +5,12 @@ import {
   type OpenedPanel,
   openedOut,
   type PanelEdge,
+  panelEdges,
+  panelRings,
   type Surface,
 } from '../../core/garment/index.ts';
 import { boxOf, mapPath } from '../../core/geometry/index.ts';
-import { outlineData, pathData } from '../../core/output/svg.ts';
+import { pathData, ringsData } from '../../core/output/svg.ts';
 import { type Piece } from '../../core/pattern/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
@@ -56,12 +58,12 @@ export function OpenedOut(props: Props) {
           {opened.panels.map((o) => (
             <g key={o.panel.id}>
               <path
-                d={outlineData(o.panel.ring.flatMap((e) => mapPath(e.path, o.motion)))}
+                d={ringsData(panelRings(o.panel).map((ring) => ring.flatMap((e) => mapPath(e.path, o.motion))))}
                 fill={colour('leaf-subtle')}
                 fillOpacity={0.8}
               />
               <Layers of={layers.filter((l) => l.panel === o.panel.id)} unit={unit} hatch={hatch} onPiece={onPiece} />
-              {o.panel.ring.map((e) => {
+              {panelEdges(o.panel).map((e) => {
                 const d = pathData(mapPath(e.path, o.motion));
                 const { strokeWidth, strokeDasharray, ...rest } = stroke(o, e);
                 const dash = strokeDasharray?.split(' ').map((n) => Number(n) * unit);
@@ -141,7 +143,7 @@ function Layers({ of, unit, hatch, onPiece }: LayersProps) {
       <path
         key={`${piece.id}${i}`}
         data-piece={piece.id}
-        d={outlineData(outline)}
+        d={ringsData(outline)}
         fill={`url(#${hatch}-${piece.material})`}
         stroke={inkOf(piece.material)}
         strokeWidth={1.4 * unit}

@@ -1,13 +1,16 @@
 import { memo } from 'react';
 import { boxOf, pathLength, pointAlong } from '../../core/geometry/index.ts';
-import { outlineData, pathData } from '../../core/output/svg.ts';
+import { pathData, ringsData } from '../../core/output/svg.ts';
 import {
+  allEdges,
   type CutLine,
+  cutRings,
   type Edge,
   type InternalLine,
   notchTick,
   outlineOf,
   type Piece,
+  ringsOf,
 } from '../../core/pattern/index.ts';
 import { MATERIAL_WORDS } from '../words/index.ts';
 import { inkOf } from './Hatches.tsx';
@@ -148,7 +151,7 @@ function Name({
 export const PieceShape = memo(function PieceShape(props: ShapeProps) {
   const { piece, cut, unit, hatch, lit, ghost, label = true, aside = false, number } = props;
   const ink = inkOf(piece.material);
-  const seam = outlineData(outlineOf(piece.ring));
+  const seam = ringsData(ringsOf(piece).map(outlineOf));
   const edge = (e: Edge) => {
     const on = lit?.has(`${piece.id}/${e.id}`);
     const style = on
@@ -165,7 +168,7 @@ export const PieceShape = memo(function PieceShape(props: ShapeProps) {
     <g>
       {cut && (
         <path
-          d={outlineData(cut.outline)}
+          d={ringsData(cutRings(cut))}
           fill="var(--chakra-colors-sheet)"
           stroke={ink}
           strokeWidth={1.6 * unit}
@@ -176,7 +179,7 @@ export const PieceShape = memo(function PieceShape(props: ShapeProps) {
       {piece.lines.map((l, i) => (
         <InnerLine key={i} line={l} unit={unit} />
       ))}
-      {piece.ring.map(edge)}
+      {allEdges(piece).map(edge)}
       <Notches piece={piece} unit={unit} />
       <Marks piece={piece} unit={unit} />
       <Grain piece={piece} unit={unit} />

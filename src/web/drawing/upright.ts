@@ -1,6 +1,6 @@
 import { type Closure } from '../../core/closure/index.ts';
 import { type Affine, apply, mapPath, rotation, turn } from '../../core/geometry/index.ts';
-import { type CutLine, grainDirection, mapPiece, type Piece } from '../../core/pattern/index.ts';
+import { type CutLine, grainDirection, mapCutLine, mapPiece, type Piece } from '../../core/pattern/index.ts';
 
 const UP = { x: 0, y: -1 };
 /** A grainline this near to upright (radians) is left as it is. */
@@ -24,7 +24,7 @@ export function upright(piece: Piece, cut: CutLine | undefined): Turned {
   const angle = turn(grainDirection(piece), UP);
   const map = Math.abs(angle) < SLIGHT ? null : rotation(angle);
   const turned: Turned = map
-    ? { piece: mapPiece(piece, map), cut: cut && { ...cut, outline: mapPath(cut.outline, map) }, map }
+    ? { piece: mapPiece(piece, map), cut: cut && mapCutLine(cut, map), map }
     : { piece, cut, map };
   known.set(piece, { cut, turned });
   return turned;

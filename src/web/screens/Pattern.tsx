@@ -18,6 +18,7 @@ import { Findings } from '../parts/Notes.tsx';
 import { Page, SheetBox } from '../parts/Page.tsx';
 import { CornerCard } from './CornerCard.tsx';
 import { CLICKS, MarksCard, type Placing, placed } from './MarksCard.tsx';
+import { OpeningsCard } from './OpeningsCard.tsx';
 import { EdgeCard, PieceCard, UnsaidCard } from './PatternCards.tsx';
 import { PieceList } from './PieceList.tsx';
 import { ReallowCard } from './ReallowCard.tsx';
@@ -152,6 +153,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
                     )
                   }
                 />
+                <OpeningsCard piece={drawn} units={w.doc.units} onSave={savePiece} />
                 <MarksCard
                   piece={drawn}
                   placing={placing}

@@ -15,7 +15,15 @@ import { SewnCard } from './SewnCard.tsx';
 /** What is wrong in the pattern itself beside seams of unlike length. */
 const FAULTS = new Set([
   ...['seam-kink', 'notches-apart', 'dart-legs', 'edges-alone', 'joins-lost'],
-  ...['cap-not-lifted', 'cap-not-deepened', 'neck-narrow', 'waist-closed', 'cut-in'],
+  ...[
+    'cap-not-lifted',
+    'cap-not-deepened',
+    'neck-narrow',
+    'waist-closed',
+    'cut-in',
+    'opening-crosses',
+    'opening-small',
+  ],
 ]);
 
 const fits = (s: WalkedSeam): boolean => s.verdict === 'matches' || s.verdict === 'ease-as-meant';

@@ -122,6 +122,8 @@ export const SEAM_WORDS: Record<string, string> = {
   'wrist-under': 'Under-sleeve lining to turned wrist',
   'lining-underarm': 'Underarm seam of the sleeve lining',
   'lining-cap': 'Sleeve lining into lining armhole',
+  'facing-line-opening': 'Lining to the facing of an opening',
+  'band-cut-out': 'Facing to cut-out',
   'band-armhole': 'Armhole facing to armhole',
   'band-waist': 'Waist facing to waist',
   'band-hem': 'Hem facing to hem',

@@ -9,7 +9,7 @@ import {
   startDirection,
   turn,
 } from '../../geometry/index.ts';
-import { cutLine, type Edge } from '../../pattern/index.ts';
+import { cutLine, cutRings, type Edge, ringsOf } from '../../pattern/index.ts';
 import { type Computed } from '../compute.ts';
 import { type Check } from './check.ts';
 
@@ -54,16 +54,19 @@ function ownPlaces(ring: Edge[], i: number): number[] {
 /** Every cut line keeps its distance from its seam line, looked at from the middle of each edge. */
 export function cutDistances(c: Computed): Check {
   const found = [...c.inside, ...c.recut].flatMap((p) => {
-    const outline = (c.cutLines.get(p.id) ?? cutLine(p.ring)).outline;
-    return p.ring.flatMap((e, i) => {
-      const off = (k: number): number => nearestOn(outline, outside(e, k)).distance;
-      // Beside a corner a place can be cut off; the best of three near the middle is its own.
-      const value = Math.min(...[0.4, 0.5, 0.6].map(off));
-      if (value <= CUT_OFF) return [{ piece: p.id, edge: e.id, value }];
-      // A stub between corners, a hollow tighter than the allowance: looked at where the cut line is its own, if anywhere.
-      const own = ownPlaces(p.ring, i).map(off);
-      return own.length ? [{ piece: p.id, edge: e.id, value: Math.min(...own) }] : [];
-    });
+    const cut = c.cutLines.get(p.id) ?? cutLine(p.ring);
+    const outline = cutRings(cut).flat();
+    return ringsOf(p).flatMap((ring) =>
+      ring.flatMap((e, i) => {
+        const off = (k: number): number => nearestOn(outline, outside(e, k)).distance;
+        // Beside a corner a place can be cut off; the best of three near the middle is its own.
+        const value = Math.min(...[0.4, 0.5, 0.6].map(off));
+        if (value <= CUT_OFF) return [{ piece: p.id, edge: e.id, value }];
+        // A stub between corners, a hollow tighter than the allowance: looked at where the cut line is its own, if anywhere.
+        const own = ownPlaces(ring, i).map(off);
+        return own.length ? [{ piece: p.id, edge: e.id, value: Math.min(...own) }] : [];
+      }),
+    );
   });
   return {
     code: 'cut',

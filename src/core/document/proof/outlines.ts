@@ -7,7 +7,7 @@ import {
   pointAlong,
   selfCrossing,
 } from '../../geometry/index.ts';
-import { type Edge, outlineOf, type Piece } from '../../pattern/index.ts';
+import { allEdges, cutRings, type Edge, outlineOf, type Piece, ringsOf } from '../../pattern/index.ts';
 import { FLATTEN, WELD } from '../../tolerance.ts';
 import { type Computed } from '../compute.ts';
 import { type Check } from './check.ts';
@@ -22,8 +22,9 @@ function faultOf(path: Path): number {
 /** Seam line and cut line of every piece, shell and drafted, are one closed ring each that does not cross itself. */
 export function outlines(c: Computed): Check {
   const found = c.pieces.map((p) => {
-    const cut = c.cutLines.get(p.id)?.outline;
-    return { piece: p.id, value: Math.max(faultOf(outlineOf(p.ring)), cut ? faultOf(cut) : 1) };
+    const cut = c.cutLines.get(p.id);
+    const drawn = [...ringsOf(p).map(outlineOf), ...(cut ? cutRings(cut) : [])];
+    return { piece: p.id, value: Math.max(...drawn.map(faultOf), cut ? 0 : 1) };
   });
   return {
     code: 'outline',
@@ -51,10 +52,10 @@ export function insets(c: Computed): Check {
     const under = [...c.joined, ...c.pieces].find((q) => q.id === p.stiffens);
     const meant = meantOf(p);
     if (!under || meant === null || p.reasons.some((r) => r.rule === 'trim-whole')) return [];
-    const held = under.ring.filter((e) => !e.onFold && e.role !== 'inner');
+    const held = allEdges(under).filter((e) => !e.onFold && e.role !== 'inner');
     // As one path, so that what lies far off is passed over by its box.
     const path = held.flatMap((e) => e.path);
-    const own = p.ring.filter((e) => held.some((h) => h.id === e.id.split('~')[0]));
+    const own = allEdges(p).filter((e) => held.some((h) => h.id === e.id.split('~')[0]));
     const nearest = (q: { x: number; y: number }): number => nearestOn(path, q).distance;
     return own.map((e) => {
       const far = Math.min(Math.abs(meant), meant < 0 ? (held.find((h) => h.id === e.id)?.allowance ?? 0) : meant);

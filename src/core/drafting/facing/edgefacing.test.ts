@@ -245,7 +245,7 @@ describe('neck and armhole in one', () => {
 test('a facing something else takes the place of is told, not drafted', () => {
   const shell = piecesOf(coatDocument());
   const d = usualDecisions();
-  d.facing.bands = { armhole: 55, waist: 55, hem: 0, wrist: 35 };
+  d.facing.bands = { armhole: 55, waist: 55, hem: 0, wrist: 35, 'cut-out': 0 };
   const codes = (more: () => void): [string, unknown, unknown][] => {
     more();
     return edgeFacings(garment(shell), d).findings.map((f) => [f.code, f.data?.role, f.data?.instead]);

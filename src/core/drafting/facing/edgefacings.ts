@@ -19,6 +19,7 @@ const CARRIERS: Record<BandRole, Place[]> = {
   waist: ['skirt'],
   hem: ['body', 'skirt'],
   wrist: ['sleeve'],
+  'cut-out': ['body', 'skirt', 'sleeve'],
 };
 
 const NAMES: Record<BandRole, string> = {
@@ -26,13 +27,14 @@ const NAMES: Record<BandRole, string> = {
   waist: 'waist facing',
   hem: 'hem facing',
   wrist: 'wrist facing',
+  'cut-out': 'cut-out facing',
 };
 
 /** Why an asked facing is left out, where something else takes its place; null when it can be drafted. */
 function inItsPlace(role: BandRole, shell: Piece[], d: Decisions): string | null {
   const has = (...kinds: Piece['kind'][]): boolean => shell.some((p) => kinds.includes(p.kind));
   if (role === 'armhole' && has('sleeve')) return 'sleeve';
-  if (role === 'armhole' && d.lining.on) return 'lining';
+  if ((role === 'armhole' || role === 'cut-out') && d.lining.on) return 'lining';
   if (role === 'armhole' && d.facing.bias.armhole) return 'bias strip';
   if (role === 'waist' && has('waistband')) return 'waistband';
   if (role === 'waist' && has('front', 'back')) return 'bodice';
@@ -191,7 +193,7 @@ function endsOf(g: Garment, bands: Bands): Seam[] {
   const seen = new Map<string, number>();
   return g.joins.flatMap((j) =>
     (ENDS[j.code] ?? []).flatMap((r) =>
-      (['armhole', 'waist', 'hem', 'in-one', 'wrist'] as const).flatMap((role): Seam[] => {
+      (['armhole', 'waist', 'hem', 'in-one', 'wrist', 'cut-out'] as const).flatMap((role): Seam[] => {
         const on = (chain: PanelEdge[]): Side[] => endsOn(bands, role, r, chain);
         // The longer side of a seam, the back's, first.
         const [a, b] = isBackOf(g, j.a) ? [on(j.a), on(j.b)] : [on(j.b), on(j.a)];

@@ -1,6 +1,6 @@
 import { type Decisions } from '../../document/project.ts';
 import { pathLength } from '../../geometry/index.ts';
-import { isRaglan, type Piece, type Side } from '../../pattern/index.ts';
+import { allEdges, isRaglan, type Piece, type Side } from '../../pattern/index.ts';
 import { type Kept, remembered } from '../../remember.ts';
 import { type Finding, warn } from '../../result.ts';
 import {
@@ -17,6 +17,7 @@ import {
   withinOf,
 } from '../drafted.ts';
 import { type Bands, facedAt } from '../facing/edgefacings.ts';
+import { type OpeningFacing, openingsWithin } from '../openings.ts';
 import { type Hems, shellCapEase } from '../pieces.ts';
 import { orient, runLength, type Split, withParents } from '../shape/oriented.ts';
 import { bodyLining, type LiningPiece, raglanLining, sleeveLining } from './lining.ts';
@@ -33,17 +34,19 @@ function unsplit(piece: Piece): Split {
 }
 
 /** What is lined, and where the lining's lower edges come to lie. */
-interface Lining {
+export interface Lining {
   g: Garment;
   d: Decisions;
   bands: Bands;
+  /** Facings round openings cut in. */
+  round: OpeningFacing[];
   findings: Finding[];
   hems: Hems;
 }
 
 /** Lines every piece that has a place in the garment's lining: what its facing leaves. */
-export function lineAll(g: Garment, bands: Bands, d: Decisions, findings: Finding[], hems: Hems): void {
-  const l: Lining = { g, d, bands, findings, hems };
+export function lineAll(l: Lining): void {
+  const { g, d, findings, hems } = l;
   const at = (place: ReturnType<typeof placeOf>): Drafted[] => g.drafted.filter((x) => placeOf(g, x.shell) === place);
   if (d.lining.body) for (const x of at('body')) lineBody(l, x);
   if (d.lining.skirt) for (const x of at('skirt')) lineSkirt(l, x);
@@ -76,7 +79,7 @@ const notLined = (code: 'not-lined' | 'all-faced', left: Drafted[]): Finding => 
 
 function taken(l: Lining, x: Drafted, made: LiningPiece): void {
   l.findings.push(...made.findings);
-  if (made.piece) x.lining = made.piece;
+  if (made.piece) x.lining = openingsWithin(made.piece, x.shell, l.round, l.findings);
   if (made.under) x.under = made.under;
   x.hem = made.hem;
 }
@@ -166,7 +169,8 @@ function armholeFor(g: Garment, x: Drafted, which: 'lining' | 'both'): { length:
   const inside = g.drafted.flatMap((y) => [y.facing, y.lining]);
   const lengthOf = (sides: Side[]): number =>
     sides.reduce((t, s) => {
-      const e = inside.find((q) => q?.id === s.piece)?.ring.find((r) => r.id === s.edge);
+      const piece = inside.find((q) => q?.id === s.piece);
+      const e = piece && allEdges(piece).find((r) => r.id === s.edge);
       return t + (e ? pathLength(e.path) : 0);
     }, 0);
   if (!caps.length) {

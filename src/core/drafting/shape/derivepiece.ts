@@ -51,7 +51,8 @@ export interface Derived {
 export function derivePiece(parent: Piece, d: Derived): Piece {
   const ring = welded(clockwise(d.ring));
   const onFold = ring.some((e) => e.onFold);
-  const count = onFold ? 1 : parent.cut.onFold ? 1 : parent.cut.count;
+  // What does not reach the fold of a piece cut on it is there on both sides.
+  const count = onFold ? 1 : parent.cut.onFold ? 2 : parent.cut.count;
   return {
     id: d.id,
     name: d.name,
