@@ -192,6 +192,8 @@ const SENTENCES: Record<string, Say> = {
     `A round opening, ${mm('round')} round, seems to be cut into "${d.name}". Say on the pattern page what it is: until then it is not faced, lined or cut out.`,
   'laid-lost': (d) =>
     `Not in this file: ${Number(d.count) === 1 ? 'a dart, pleat or gather' : `${d.count} darts, pleats or gathers`} of "${d.name}" that stood in the pattern before. Lay what is missing again: places change with the size.`,
+  'facings-over': (d) =>
+    `"${d.name}" and "${d.other}" lie over each other in part. Make one of them narrower, or catch the upper one down where they cross.`,
   'opening-crosses': (d) =>
     `An opening in "${d.name}" crosses the outline, itself or another opening. It is left out until the drawing is mended or it is said to be a place marked on the cloth.`,
   'opening-small': (d, mm) =>

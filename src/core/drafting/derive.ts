@@ -24,7 +24,14 @@ import { shapedFront } from './interfacing/frontinterfacing.ts';
 import { frontEdgeStrip, interfaceWhole } from './interfacing/interfacing.ts';
 import { regions } from './interfacing/regions.ts';
 import { lineAll } from './lining/linings.ts';
-import { interfacedWithin, type OpeningFacing, openingFacings, openingSeams, openingsWithin } from './openings.ts';
+import {
+  facingsOver,
+  interfacedWithin,
+  type OpeningFacing,
+  openingFacings,
+  openingSeams,
+  openingsWithin,
+} from './openings.ts';
 import { type Hems } from './pieces.ts';
 import { ribs } from './ribs.ts';
 import { insideSeams } from './seams.ts';
@@ -77,6 +84,7 @@ export function deriveInside(
   const round = apart('facing', findings, none, () => openingFacings(g, d));
   findings.push(...round.findings);
   for (const x of g.drafted) if (x.facing) x.facing = openingsWithin(x.facing, x.shell, round.pieces, findings);
+  findings.push(...facingsOver(round.pieces, [...facingsOf(g), ...bands.pieces.map((b) => b.piece)]));
   const hems: Hems = { body: null, wrist: null };
   if (d.lining.on)
     apart('lining', findings, undefined, () => lineAll({ g, d, bands, round: round.pieces, findings, hems }));

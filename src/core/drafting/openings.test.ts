@@ -105,6 +105,15 @@ describe('an armhole cut into a piece', () => {
     }
   });
 
+  test('can be bound: the strip is as long as the armhole, less a share and more its ends', () => {
+    const bound = compute(coverUp(null, (d) => Object.assign(d.facing.bias, { armhole: true })));
+    expect(bound.inside.some((p) => p.id.includes('opening'))).toBe(false);
+    const strip = find(bound, 'armhole-bias');
+    expect(strip.cut.count).toBe(2);
+    const edge = strip.reasons.find((r) => r.rule === 'bias-length')?.inputs?.edge;
+    expect(edge).toBeCloseTo(ringPerimeter(opening(find(bound, 'p1'))), 6);
+  });
+
   test('takes a sleeve: its cap is sewn all round it, and the linings to each other', () => {
     const doc = coverUp(null, (d, whole) => {
       d.lining.on = true;
@@ -159,6 +168,9 @@ describe('a closed line inside a piece', () => {
   test('that a facing’s edge goes through is told; no order of making is called proved', () => {
     const doc = coverUp(oval(500, 240, 70, 110), (d) => Object.assign(d.facing, { front: 100 }));
     expect(codes(doc)).toContain('opening-across');
+    // 60 from the neck, and 40 round an opening that begins 95 below it.
+    expect(codes(coverUp(null))).toContain('facings-over');
+    expect(codes(coverUp(oval(250, 230, 70, 115)))).not.toContain('facings-over');
     const plan = planOf(coverUp(null), compute(coverUp(null)));
     expect(!plan.ok && plan.findings.map((f) => f.code)).toEqual(['plan-beyond']);
   });

@@ -2,17 +2,19 @@ import { type Decisions } from '../document/project.ts';
 import { pathLength } from '../geometry/index.ts';
 import {
   type Edge,
+  grainDirection,
   liesIn,
   type OpeningRole,
   outlineOf,
   type Piece,
+  placeGrain,
   reverseRing,
   type Seam,
   seamLineFromCut,
   sideOf,
   withOpenings,
 } from '../pattern/index.ts';
-import { because, type Finding, ok, type Result, stop } from '../result.ts';
+import { because, type Finding, ok, type Result, stop, warn } from '../result.ts';
 import { type Garment, isSleeved } from './drafted.ts';
 import { FINISH } from './facing/edgefacing.ts';
 import { trimmed } from './interfacing/interfacing.ts';
@@ -115,7 +117,20 @@ function facingRound(shell: Piece, opening: Edge[], id: string, width: number, d
     ],
   });
   const own = widened(opening, turn).map((e) => repeated(shell, e));
-  return withOpenings(made, [own]);
+  return withOpenings({ ...made, grain: placeGrain(outlineOf(outer), grainDirection(shell), [outlineOf(own)]) }, [own]);
+}
+
+/** Facings of one piece that come to lie over each other: told, for the cloth gets thick there and shows. */
+export function facingsOver(faced: OpeningFacing[], facings: Piece[]): Finding[] {
+  return faced.flatMap(({ piece, shell }) =>
+    facings
+      .filter((f) => f.parent === shell.id && f.id !== piece.id && f.ring.some((e) => e.from))
+      .filter(
+        (f) =>
+          liesIn(outlineOf(piece.ring), f.ring) !== 'outside' || liesIn(outlineOf(f.ring), piece.ring) !== 'outside',
+      )
+      .map((f) => warn('facings-over', { piece: shell.id }, { name: piece.name, other: f.name })),
+  );
 }
 
 /**

@@ -3,9 +3,9 @@ import { type Piece } from './types.ts';
 
 /**
  * A grainline parallel to `direction` (unit), laid in the longest clear stretch through the piece: two thirds of it, at
- * most 320 mm. From bottom to top as the parent's.
+ * most 320 mm, clear of its openings. From bottom to top as the parent's.
  */
-export function placeGrain(outline: Path, direction: Point): { a: Point; b: Point } {
+export function placeGrain(outline: Path, direction: Point, openings: Path[] = []): { a: Point; b: Point } {
   const box = boxOf(outline);
   const centre = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
   const side = { x: -direction.y, y: direction.x };
@@ -14,11 +14,13 @@ export function placeGrain(outline: Path, direction: Point): { a: Point; b: Poin
   );
   const [low, high] = [Math.min(...corners), Math.max(...corners)];
   // Coarse chords are enough to find a clear place.
-  const chain = flatten(outline, 0.5).map((q) => ({ s: dot(sub(q, centre), side), d: dot(sub(q, centre), direction) }));
+  const chains = [outline, ...openings].map((ring) =>
+    flatten(ring, 0.5).map((q) => ({ s: dot(sub(q, centre), side), d: dot(sub(q, centre), direction) })),
+  );
   const probes = Array.from({ length: 11 }, (_, i) => {
     const s = low + ((high - low) * (i + 1)) / 12;
     const through = addScaled(centre, side, s);
-    return longestInside(depths(chain, s).map((d) => addScaled(through, direction, d)));
+    return longestInside(depths(chains, s).map((d) => addScaled(through, direction, d)));
   });
   // Of the stretches nearly as long as the longest, the middle one lies clearest of the edges.
   const longest = Math.max(...probes.map((q) => q.length));
@@ -29,14 +31,15 @@ export function placeGrain(outline: Path, direction: Point): { a: Point; b: Poin
   return { a: lerp(m, best.a, 2 * share), b: lerp(m, best.b, 2 * share) };
 }
 
-/** Where the closed chain crosses the line at `s` across, as distances along it, in order. */
-function depths(chain: { s: number; d: number }[], s: number): number[] {
+/** Where closed chains cross the line at `s` across, as distances along it, in order. */
+function depths(chains: { s: number; d: number }[][], s: number): number[] {
   const out: number[] = [];
-  for (let i = 1; i < chain.length; i++) {
-    const p = chain[i - 1] as (typeof chain)[number];
-    const q = chain[i] as (typeof chain)[number];
-    if (p.s > s !== q.s > s) out.push(p.d + ((q.d - p.d) * (s - p.s)) / (q.s - p.s));
-  }
+  for (const chain of chains)
+    for (let i = 1; i < chain.length; i++) {
+      const p = chain[i - 1] as (typeof chain)[number];
+      const q = chain[i] as (typeof chain)[number];
+      if (p.s > s !== q.s > s) out.push(p.d + ((q.d - p.d) * (s - p.s)) / (q.s - p.s));
+    }
   return out.sort((x, y) => x - y);
 }
 

@@ -1,5 +1,6 @@
 import { type SewnSaid } from '../document/project.ts';
 import { offsetPath, pathLength } from '../geometry/index.ts';
+import { allEdges } from './ring.ts';
 import { type WalkedSeam } from './seam.ts';
 import { type Edge, type Piece } from './types.ts';
 
@@ -34,7 +35,10 @@ export const takenBy = (s: Pick<SewnSaid, 'first' | 'second'>): number => s.firs
  */
 export function sewnOtherwise(seam: WalkedSeam, pieces: Piece[], taken: number): SewnOtherwise | null {
   const edge = (piece: string, id: string): Edge | undefined =>
-    pieces.find((p) => p.id === piece)?.ring.find((e) => e.id === id);
+    pieces
+      .filter((p) => p.id === piece)
+      .flatMap(allEdges)
+      .find((e) => e.id === id);
   const sides = [...seam.a, ...seam.b].map((s) => edge(s.piece, s.edge));
   if (!sides.length || sides.some((e) => !e)) return null;
   const allowance = Math.min(...sides.map((e) => (e as Edge).allowance));

@@ -1,6 +1,5 @@
 import { type BandRole, type FacingKind, FINISHES, type Finish } from '../../core/document/project.ts';
 import { type JoinCode } from '../../core/garment/index.ts';
-import { allEdges } from '../../core/pattern/index.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
 import { Ask, Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';
@@ -182,8 +181,7 @@ export function BandQuestions(d: Deciding) {
       put={(v, words) => d.set('facing', { bands: { ...f.bands, [role]: v } }, words)}
     />
   );
-  const open = s.edge('armhole', 'front', 'back') && !s.has('sleeve') && !lined;
-  const cutOut = d.w.computed.shell.some((p) => allEdges(p).some((e) => e.role === 'cut-out'));
+  const open = s.edge('armhole') && !s.has('sleeve') && !lined;
   const lying = f.inOne > 0 || Object.values(f.bands).some((v) => v > 0);
   return (
     <>
@@ -200,11 +198,11 @@ export function BandQuestions(d: Deciding) {
         />
       )}
       {open && f.inOne === 0 && band('armhole', 'Face the armholes', 55, '{50–60 mm} is usual.')}
-      {cutOut && !lined && band('cut-out', 'Face the cut-outs', 45, '{40–60 mm} is usual.')}
+      {s.edge('cut-out') && !lined && band('cut-out', 'Face the cut-outs', 45, '{40–60 mm} is usual.')}
       {s.has('skirt-front', 'skirt-back') &&
         !s.has('front', 'back', 'waistband') &&
         band('waist', 'Face the waist', 55, '{50–60 mm} is usual; darts are closed first.')}
-      <BiasQuestions d={d} armhole={s.edge('armhole', 'front', 'back') && !s.has('sleeve')} />
+      <BiasQuestions d={d} armhole={s.edge('armhole') && !s.has('sleeve')} />
       {s.has('hood') && (
         <Width
           d={d}

@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react';
 import { type Decisions } from '../../core/document/project.ts';
-import { type PieceKind, type Role } from '../../core/pattern/index.ts';
+import { allEdges, type PieceKind, type Role } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';
@@ -53,7 +53,7 @@ export const shellOf = (d: Deciding) => {
   return {
     has: (...kinds: PieceKind[]): boolean => shell.some((p) => kinds.includes(p.kind)),
     edge: (role: Role, ...kinds: PieceKind[]): boolean =>
-      shell.some((p) => kinds.includes(p.kind) && p.ring.some((e) => e.role === role)),
+      shell.some((p) => (!kinds.length || kinds.includes(p.kind)) && allEdges(p).some((e) => e.role === role)),
     darts: shell.some((p) => p.lines.some((l) => l.kind === 'dart')),
     lined: (piece: string): boolean => d.w.computed.inside.some((p) => p.material === 'lining' && p.parent === piece),
     seamed: (role: Role): boolean => shell.some((p) => p.ring.some((e) => e.role === role && !e.onFold)),

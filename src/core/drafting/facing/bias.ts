@@ -1,7 +1,8 @@
 import { type Decisions } from '../../document/project.ts';
 import { pathLength } from '../../geometry/index.ts';
-import { type Edge, type Piece, type Role } from '../../pattern/index.ts';
+import { allEdges, type Edge, type Piece, type PieceKind, type Role } from '../../pattern/index.ts';
 import { because, type Finding, type Reason } from '../../result.ts';
+import { times } from '../ribs.ts';
 import { derivePiece, onBias, stripRing } from '../shape/derivepiece.ts';
 
 /** A bias strip for one opening: how it is cut, mm. */
@@ -50,6 +51,9 @@ interface Opening {
   count: number;
 }
 
+/** Pieces whose necks and armholes are bound. */
+const CARRIERS: ReadonlySet<PieceKind> = new Set<PieceKind>(['front', 'back', 'yoke']);
+
 const NECK: Opening = { id: 'neck-bias', name: 'Neck bias strip', role: 'neckline', count: 1 };
 const ARMHOLE: Opening = { id: 'armhole-bias', name: 'Armhole bias strip', role: 'armhole', count: 2 };
 
@@ -61,12 +65,13 @@ export function biasStrips(shell: Piece[], d: Decisions): { pieces: Piece[]; fin
   const pieces: Piece[] = [];
   const findings: Finding[] = [];
   for (const o of wanted) {
-    const carriers = shell.filter((p) => ['front', 'back', 'yoke'].includes(p.kind));
-    const edges = carriers.flatMap((p) => p.ring.filter((e) => e.role === o.role));
-    const [parent, first] = [carriers.find((p) => p.ring.some((e) => e.role === o.role)), edges[0]];
+    const along = (p: Piece): Edge[] => allEdges(p).filter((e) => e.role === o.role);
+    const carriers = shell.filter((p) => (CARRIERS.has(p.kind) || p.openings) && along(p).length);
+    const edges = carriers.flatMap(along);
+    const [parent, first] = [carriers[0], edges[0]];
     if (!parent || !first) continue;
-    // Every piece is drawn for one half: the neck goes round both, an armhole lies in one.
-    const edge = sum(edges) * (o.role === 'neckline' ? 2 : 1);
+    // A neck goes round both halves, of which a piece cut as a pair or on the fold shows one; an armhole lies in one.
+    const edge = carriers.reduce((t, p) => t + sum(along(p)) * (o.role === 'neckline' ? times(p) : 1), 0);
     const cut = biasCut(edge, first.allowance, bias);
     pieces.push(strip(parent, o, cut, first.allowance, bias));
     if (bias.school === 'wrapped' && edges.some((e) => e.allowance > 0))
