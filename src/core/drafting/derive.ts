@@ -204,7 +204,8 @@ function lacking(shell: Piece[]): Finding[] {
 /** Beneath a facing: all of it. Grown on, it lies under the piece itself, as that is cut. */
 function underFacing(x: Drafted, trim: Decisions['interfacing']['trim']): Result<Piece>[] {
   if (!x.facing) return [];
-  const made = interfaceWhole({ ...x.facing, id: `${x.base}-facing` }, x.shell, trim);
+  const id = `${x.base}-facing`;
+  const made = interfaceWhole(x.facing.id === id ? x.facing : { ...x.facing, id }, x.shell, trim);
   return [x.recut && made.ok ? ok({ ...fromCrease(made.value, x.shell), stiffens: x.shell.id }) : made];
 }
 

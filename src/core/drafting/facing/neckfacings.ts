@@ -9,6 +9,7 @@ import {
   ringAreaOf,
   ringPerimeter,
 } from '../../pattern/index.ts';
+import { type Kept, remembered } from '../../remember.ts';
 import { because, type Finding, ok, type Reason, type Result } from '../../result.ts';
 import { type Drafted, type Garment, isDoubled, isSleeved, placeOf } from '../drafted.ts';
 import { splitRaglan } from '../lining/raglan.ts';
@@ -65,7 +66,20 @@ const ASKED: ReadonlySet<PieceKind> = new Set<PieceKind>(['front', 'back']);
  * How one piece parts along its facing line. Darts and pleats that begin at neck or shoulder are closed before the facing is
  * traced (common practice); its lining keeps them, parted at the same place of the cloth.
  */
-export function splitPiece(p: Piece, d: Decisions, measured = true): Result<Split> | null {
+export const splitPiece = (p: Piece, d: Decisions, measured = true): Result<Split> | null =>
+  remembered(SPLIT, p, partedBy(p, d, measured), () => splitClosed(p, d, measured));
+
+const SPLIT: Kept<Piece, Result<Split> | null> = new WeakMap();
+
+/** What the parting of a piece hangs on: one without an opening of its own on no front width. */
+function partedBy(p: Piece, { facing: f, allowances }: Decisions, measured: boolean): string {
+  const has = (...roles: Role[]): boolean => p.ring.some((e) => roles.includes(e.role));
+  const neck = [f.kind, f.shoulder, f.back, f.deep, allowances.seam, measured];
+  const closed = (has('centre-back', 'centre-front') || p.kind === 'sleeve') && !has('front-edge', 'cut-out');
+  return JSON.stringify(closed ? neck : [...neck, f.front, f.radius, f.breakAt]);
+}
+
+function splitClosed(p: Piece, d: Decisions, measured: boolean): Result<Split> | null {
   const closed = d.facing.kind === 'cut-on' ? null : closedAtNeck(p);
   if (!closed) return splitDrawn(p, d, measured);
   const traced = splitDrawn(closed.piece, d, measured);
@@ -283,6 +297,8 @@ const slivers = (list: Drafted[]): Finding[] =>
     return width < SLIVER ? [{ code: 'lining-sliver', severity: 'warn', where: { piece: shell.id }, data }] : [];
   });
 
+const NECK_FACING: Kept<Split, Piece> = new WeakMap();
+
 /** The facing that a piece parts off, by what it goes along. */
 function faced(from: Drafted, split: Split, sleeveless: boolean, d: Decisions, x = from): Finding[] {
   const { shell } = from;
@@ -313,12 +329,22 @@ function faced(from: Drafted, split: Split, sleeveless: boolean, d: Decisions, x
   } else if (opens(shell) || shell.kind === 'front')
     x.facing = derivePiece(shell, { ...named, ...frontFacing(shell, split, d) });
   else {
-    const made = onFold(atHem(rolledIn(split, d, sleeveless), seam), facingReasons(split, d, 'back'), d);
-    x.facing = derivePiece(shell, {
-      ...named,
-      name: d.facing.deep > 0 ? `${x.title} facing` : `${x.title} neck facing`,
-      ...made,
-    });
+    const ring = (): Edge[] => atHem(rolledIn(split, d, sleeveless), seam);
+    const key = JSON.stringify([
+      x.base,
+      x.title,
+      sleeveless,
+      seam,
+      d.lining,
+      { ...d.facing, front: 0, out: 0, radius: 0 },
+    ]);
+    x.facing = remembered(NECK_FACING, split, key, () =>
+      derivePiece(shell, {
+        ...named,
+        name: d.facing.deep > 0 ? `${x.title} facing` : `${x.title} neck facing`,
+        ...onFold(ring(), facingReasons(split, d, 'back'), d),
+      }),
+    );
   }
   return [];
 }

@@ -32,6 +32,7 @@ import {
   type Role,
   seamLineFromCut,
 } from '../../pattern/index.ts';
+import { type Kept, remembered } from '../../remember.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../../result.ts';
 import { parallelToFront } from '../facing/frontline.ts';
 import { splitStretch } from '../facing/splitstretch.ts';
@@ -113,7 +114,12 @@ export const trimReason = (trim: Trim): Reason => {
 };
 
 /** Interfacing for a facing: the same outline, trimmed by the chosen school. */
-export function interfaceWhole(target: Piece, shell: Piece, trim: Trim): Result<Piece> {
+export const interfaceWhole = (target: Piece, shell: Piece, trim: Trim): Result<Piece> =>
+  remembered(WHOLE, target, trim, () => interfaced(target, shell, trim));
+
+const WHOLE: Kept<Piece, Result<Piece>> = new WeakMap();
+
+function interfaced(target: Piece, shell: Piece, trim: Trim): Result<Piece> {
   const ring = trimmed(target, target.ring, trim);
   if (!ring.ok) return ring;
   return ok(

@@ -84,8 +84,8 @@ function taken(l: Lining, x: Drafted, made: LiningPiece): void {
   x.hem = made.hem;
 }
 
-/** Linings of pieces that no facing parts: they hang on no width of one. */
-const WHOLE: Kept<Piece, LiningPiece> = new WeakMap();
+/** Linings of pieces that no facing parts hang on no width of one; those of others on how the facing parts them. */
+const MADE: Kept<Piece | Split, LiningPiece> = new WeakMap();
 const keyOf = ({ lining, allowances, facing }: Decisions, ...more: unknown[]): string =>
   JSON.stringify([lining, allowances, facing.on, facing.bands, ...more]);
 
@@ -100,8 +100,9 @@ function lineBody(l: Lining, x: Drafted): void {
   const named = { id: x.base, name: x.title };
   // A second layer is set into the armhole with the first one: they are alike (common practice).
   const own = doubled ? { ...d, lining: { ...d.lining, raise: 0, out: 0 } } : d;
-  const make = (): LiningPiece => bodyLining(x.split ?? unsplit(x.shell), own, arms, named);
-  const made = x.split ? make() : remembered(WHOLE, x.shell, keyOf(own, named, [...arms.seams], arms), make);
+  const made = remembered(MADE, x.split ?? x.shell, keyOf(own, named, [...arms.seams], arms), () =>
+    bodyLining(x.split ?? unsplit(x.shell), own, arms, named),
+  );
   const second = made.piece && doubled ? { ...made.piece, name: `${x.title}, second layer` } : made.piece;
   taken(l, x, { ...made, piece: second });
 }
@@ -115,7 +116,7 @@ function lineSkirt(l: Lining, x: Drafted): void {
   const facing = facedAt(l.bands, x.shell, 'waist');
   const made = x.split
     ? bodyLining(x.split, d, underarmsOf(g, x.shell, true), named)
-    : remembered(WHOLE, x.shell, keyOf(d, named, facing, covered), () =>
+    : remembered(MADE, x.shell, keyOf(d, named, facing, covered), () =>
         skirtLining(x.shell, facing, covered, d, named),
       );
   taken(l, x, made);
@@ -134,7 +135,9 @@ function lineSleeves(l: Lining, sleeves: Drafted[]): void {
     const named = { id: x.base, name: x.title, under: under?.base ?? '' };
     const made = isRaglan(x.shell)
       ? raglan(l, x, cuffed)
-      : sleeveLining(x.shell, under?.shell, fitted, cuffed, d, named);
+      : remembered(MADE, x.shell, keyOf(d, fitted, cuffed, named, under?.shell.id), () =>
+          sleeveLining(x.shell, under?.shell, fitted, cuffed, d, named),
+        );
     const { under: low, ...own } = made;
     taken(l, x, own);
     l.hems.wrist ??= made.hem;
