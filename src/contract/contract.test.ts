@@ -35,7 +35,7 @@ describe('saved documents', () => {
       const doc = structuredClone(now) as unknown as Plain;
       doc.schema = version;
       const d = doc.decisions as Record<string, Plain>;
-      delete (d.facing?.bands as Plain)['cut-out'];
+      delete (d.facing as { bands: Plain }).bands['cut-out'];
       if (version > 6) return doc;
       for (const key of ['reallowed', 'caps', 'sewn', 'strips']) delete d[key];
       delete d.lining?.fronts;

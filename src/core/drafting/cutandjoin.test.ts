@@ -5,7 +5,7 @@ import { type Cutting, cutUp } from '../../test/cutup.ts';
 import { runs } from '../../test/runs.ts';
 import { coatDocument, coatFigures } from '../../test/shells.ts';
 import { type Computed, compute } from '../document/compute.ts';
-import { type ProjectDocument, type ShellPiece } from '../document/project.ts';
+import { FRONT_INTERFACINGS, type ProjectDocument, type ShellPiece } from '../document/project.ts';
 import { selfCrossing } from '../geometry/index.ts';
 import { flatRing, type Material, type Role, ringAreaOf } from '../pattern/index.ts';
 
@@ -29,6 +29,8 @@ const cutting = (half: Half): fc.Arbitrary<Cutting> =>
 const cuttings = fc
   .constantFrom<Half>('front', 'back')
   .chain((half) => fc.array(cutting(half), { minLength: 1, maxLength: 2 }).map((cuts) => ({ half, cuts })));
+
+const under = fc.constantFrom(...FRONT_INTERFACINGS);
 
 /** A coat with its front or back cut into panels; null where the same cloth would be cut twice. */
 function cutCoat(doc: ProjectDocument, half: Half, cuts: Cutting[], turn: number): ProjectDocument | null {
@@ -54,28 +56,36 @@ const of =
 test('a front or back cut into panels anywhere and joined again has the facing, the lining and the seams of the uncut one', () => {
   const reached = new Map<string, number>();
   fc.assert(
-    fc.property(coatFigures, cuttings, fc.double({ min: -3, max: 3, noNaN: true }), (figures, { half, cuts }, turn) => {
-      const doc = coatDocument(figures);
-      Object.assign(doc.decisions.lining, { raise: 0, out: 0, pleat: 0 });
-      doc.decisions.closure.on = false;
-      const cut = cutCoat(doc, half, cuts, turn);
-      const whole = compute(doc);
-      if (!cut || whole.findings.some((f) => f.severity === 'stop')) return;
-      const c = compute(cut);
-      // Two cuts may cross each other: no panels come of that.
-      if (c.shell.some((p) => selfCrossing(flatRing(p.ring)))) return;
-      if (c.findings.some((f) => f.code === 'lining-sliver')) return;
-      const lines = `${half}: ${cuts.map((x) => `${x.from[0]} to ${x.to[0]}`).join(', ')}`;
-      expect([lines, c.findings.filter((f) => f.severity === 'stop')]).toEqual([lines, []]);
-      for (const material of ['facing', 'lining'] as const) {
-        const [was, is] = [areaOf(whole, material, of(half)), areaOf(c, material, of(half))];
-        expect([lines, material, Math.abs(is / was - 1) < 1e-3, is, was]).toEqual([lines, material, true, is, was]);
-      }
-      for (const p of c.inside) expect([p.id, selfCrossing(flatRing(p.ring))]).toEqual([p.id, null]);
-      const off = seamsOff(c).filter((s) => s.easeOf !== 'flare');
-      expect([lines, off.map((s) => [s.id, s.differenceMm])]).toEqual([lines, []]);
-      reached.set(lines, (reached.get(lines) ?? 0) + 1);
-    }),
+    fc.property(
+      coatFigures,
+      cuttings,
+      fc.double({ min: -3, max: 3, noNaN: true }),
+      under,
+      (figures, { half, cuts }, turn, front) => {
+        const doc = coatDocument(figures);
+        Object.assign(doc.decisions.lining, { raise: 0, out: 0, pleat: 0 });
+        doc.decisions.closure.on = false;
+        // Up to the seam line, so that the shares of both panels meet.
+        Object.assign(doc.decisions.interfacing, { trim: 'seam', front });
+        const cut = cutCoat(doc, half, cuts, turn);
+        const whole = compute(doc);
+        if (!cut || whole.findings.some((f) => f.severity === 'stop')) return;
+        const c = compute(cut);
+        // Two cuts may cross each other: no panels come of that.
+        if (c.shell.some((p) => selfCrossing(flatRing(p.ring)))) return;
+        if (c.findings.some((f) => f.code === 'lining-sliver')) return;
+        const lines = `${half}: ${cuts.map((x) => `${x.from[0]} to ${x.to[0]}`).join(', ')}`;
+        expect([lines, c.findings.filter((f) => f.severity === 'stop')]).toEqual([lines, []]);
+        for (const material of ['facing', 'lining', 'interfacing'] as const) {
+          const [was, is] = [areaOf(whole, material, of(half)), areaOf(c, material, of(half))];
+          expect([lines, material, Math.abs(is / was - 1) < 1e-3, is, was]).toEqual([lines, material, true, is, was]);
+        }
+        for (const p of c.inside) expect([p.id, selfCrossing(flatRing(p.ring))]).toEqual([p.id, null]);
+        const off = seamsOff(c).filter((s) => s.easeOf !== 'flare');
+        expect([lines, off.map((s) => [s.id, s.differenceMm])]).toEqual([lines, []]);
+        reached.set(lines, (reached.get(lines) ?? 0) + 1);
+      },
+    ),
     runs(20, true),
   );
   expect(reached.size).toBeGreaterThan(4);

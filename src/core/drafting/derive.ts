@@ -2,17 +2,8 @@ import { apart } from '../document/apart.ts';
 import { type Decisions } from '../document/project.ts';
 import { joinedSurface, type Surface } from '../garment/index.ts';
 import { selfCrossing } from '../geometry/index.ts';
-import {
-  type Edge,
-  flatRing,
-  isDrawnWhole,
-  type Piece,
-  type PieceKind,
-  type Role,
-  runsOf,
-  type Seam,
-} from '../pattern/index.ts';
-import { type Finding, ok, type Result, refuse, stop, warn } from '../result.ts';
+import { type Edge, flatRing, isDrawnWhole, type Piece, type PieceKind, type Seam } from '../pattern/index.ts';
+import { type Finding, ok, type Result, stop, warn } from '../result.ts';
 import { type Drafted, type Garment, garmentOf, laidId, ofKind } from './drafted.ts';
 import { biasStrips } from './facing/bias.ts';
 import { type Bands, edgeFacingSeams, edgeFacings, noBands } from './facing/edgefacings.ts';
@@ -20,9 +11,9 @@ import { fromCrease } from './facing/grownon.ts';
 import { neckFacings } from './facing/neckfacings.ts';
 import { hoodPieces } from './hood.ts';
 import { moreInterfacings } from './interfacing/extras.ts';
-import { shapedFront } from './interfacing/frontinterfacing.ts';
-import { frontEdgeStrip, interfaceWhole } from './interfacing/interfacing.ts';
+import { interfaceWhole } from './interfacing/interfacing.ts';
 import { regions } from './interfacing/regions.ts';
+import { underFront } from './interfacing/underfront.ts';
 import { lineAll } from './lining/linings.ts';
 import {
   facingsOver,
@@ -37,7 +28,6 @@ import { ribs } from './ribs.ts';
 import { insideSeams } from './seams.ts';
 import { first } from './shape/find.ts';
 import { withYoke } from './shape/joinyoke.ts';
-import { asDrawn } from './shape/laytogether.ts';
 
 export interface Inside {
   pieces: Piece[];
@@ -170,13 +160,15 @@ function interfacings(g: Garment, bands: Bands, round: OpeningFacing[], d: Decis
   const whole = (made: () => Result<Piece>[], of?: Piece): Piece[] =>
     apart('interfacing', findings, [], () => made().flatMap((r) => taken(r, findings)), of);
   const back = ofKind(g, 'back')?.shell;
-  const made = [
+  const laid = [
     ...inOrder(g).flatMap((x) => whole(() => underFacing(x, trim), x.shell)),
     ...inOrder(g).flatMap((x) => whole(() => underFront(g, x, d), x.shell)),
     ...[...bands.pieces, ...round].flatMap((b) => whole(() => [interfaceWhole(b.piece, b.shell, trim)], b.shell)),
     ...apart('interfacing', findings, [], () => moreInterfacings(g.shell, back, d, findings)),
     ...apart('interfacing', findings, [], () => regions(g.shell, liningsOf(g, d), d, findings)),
   ];
+  // A panel that lies beside two fronts is interfaced once.
+  const made = laid.filter((q, i) => laid.findIndex((p) => p.id === q.id) === i);
   const all = [...g.shell, ...facingsOf(g), ...liningsOf(g, d), ...round.map((r) => r.piece)];
   const opened = (q: Piece): Result<Piece>[] => {
     const under = all.find((p) => p.id === q.stiffens && p.openings);
@@ -208,47 +200,3 @@ function underFacing(x: Drafted, trim: Decisions['interfacing']['trim']): Result
   const made = interfaceWhole(x.facing.id === id ? x.facing : { ...x.facing, id }, x.shell, trim);
   return [x.recut && made.ok ? ok({ ...fromCrease(made.value, x.shell), stiffens: x.shell.id }) : made];
 }
-
-/** What lies beneath the facing on a front that opens: a strip along its edge, a shaped piece, or all of it. */
-function underFront(g: Garment, x: Drafted, d: Decisions): Result<Piece>[] {
-  const { base, title, laid } = x;
-  const { trim, frontStrip, front: how } = d.interfacing;
-  const front = laid?.laid.piece ?? x.shell;
-  // Laid together with others its interfacing is drafted with theirs.
-  const within = g.drafted.some((y) => y.over?.includes(x));
-  if (within || x.shell.kind === 'hood' || !runsOf(front.ring, 'front-edge').length) return [];
-  if (how === 'whole') return [x, ...(x.over ?? []), ...besideFront(g, x)].flatMap((y) => underWhole(y, trim));
-  const edged = x.recut ? creased(front) : front;
-  const strip = how === 'strip' || !SHAPED_OVER.some((r) => front.ring.some((e) => e.role === r));
-  const split = laid?.split ?? x.split;
-  if (strip ? frontStrip <= 0 : !split) return [];
-  const made = strip || !split ? frontEdgeStrip(edged, frontStrip, trim) : shapedFront(edged, split, trim);
-  if (!made.ok) return [refuse(...made.findings.map((f) => ({ ...f, where: { ...f.where, piece: x.shell.id } })))];
-  const named =
-    base === 'front' ? made.value : { ...made.value, id: `${base}-interfacing`, name: `${title} interfacing` };
-  if (laid) return [ok({ ...asDrawn(laid.laid, named), stiffens: laidId(x) })];
-  return [ok(x.recut ? fromCrease(named, front) : named)];
-}
-
-/** Edges that a front interfacing shaped as a tailor's goes over; what has none of them has a strip. */
-const SHAPED_OVER: Role[] = ['shoulder', 'armhole', 'side'];
-
-/** The panel beside a front, which is interfaced with it. */
-const besideFront = (g: Garment, x: Drafted): Drafted[] =>
-  x.base === 'front' ? g.drafted.filter((y) => y.base === 'front-side' && !x.over?.includes(y)) : [];
-
-/** All of a piece. */
-function underWhole({ shell, base, title, recut }: Drafted, trim: Decisions['interfacing']['trim']): Result<Piece>[] {
-  const own = recut ? creased(shell) : shell;
-  const named = base === 'front' ? { id: base, name: title } : { id: own.id, name: own.name };
-  const made = interfaceWhole({ ...own, ...named }, own, trim);
-  if (!made.ok) return [made];
-  const piece = { ...made.value, stiffens: shell.id };
-  return [ok(recut ? fromCrease(piece, shell) : piece)];
-}
-
-/** A front whose edge is the crease of a facing grown on. */
-const creased = (front: Piece): Piece => ({
-  ...front,
-  ring: front.ring.map((e) => (e.role === 'front-edge' ? { ...e, onFold: true } : e)),
-});

@@ -108,3 +108,22 @@ export function laidWider(
   }
   return null;
 }
+
+/** The most panels that lie between an opening and the side of a body. */
+const TO_SIDE = 6;
+const BESIDE: ReadonlySet<Role> = new Set<Role>([...FOOT, 'armhole']);
+
+/**
+ * Panels laid on to what lies until it has edges of all these roles, as a front cut into panels until its side is there; null
+ * where no panel brings them.
+ */
+export function laidUpTo(g: Garment, start: Laid, d: Decisions, roles: Role[]): Laid | null {
+  let laid = start;
+  for (let i = 0; i < TO_SIDE; i++) {
+    if (roles.every((r) => laid.piece.ring.some((e) => e.role === r))) return laid;
+    const [next] = waysOn(g, laid, BESIDE).flatMap((w) => layTogether(laid, w.other, w.join, w.near, bandOf(d)) ?? []);
+    if (!next) return null;
+    laid = next;
+  }
+  return null;
+}
