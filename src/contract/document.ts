@@ -256,7 +256,7 @@ const decisions = z.strictObject({
     skirt: z.boolean(),
     fronts: z.enum(FRONT_LININGS),
     zip: z.strictObject({ length: mm, at: z.enum(ZIP_SEAMS), on: z.enum(['left', 'right']), ...turnedSeams }),
-    vent: z.strictObject({ over: z.enum(['left', 'right']), ...turnedSeams }),
+    vent: z.strictObject({ over: z.enum(['left', 'right']), lap: z.enum(['front', 'back']), ...turnedSeams }),
     slit: z.strictObject({ at: z.enum(SLIT_SEAMS), length: mm, ...turnedSeams }),
     hem,
     wrist: hem,

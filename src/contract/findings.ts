@@ -240,8 +240,10 @@ const SENTENCES: Record<string, Say> = {
     `The front edge of "${d.name}" is curved, and cloth folds only along a straight line: the facing cannot be grown on. Choose a facing of its own.`,
   'deep-facing-range': (d, mm) =>
     `A back facing ${mm('depth')} deep does not come out at the armhole of "${d.name}". From ${mm('least')} to ${mm('most')} would.`,
+  'vents-two': (d) =>
+    `"${d.name}" has more than one vent, and one piece of lining cannot be cut back for all of them here. Cut the piece into panels, or name one vent's edges something else and cut its lining back by hand.`,
   'vent-without-seam': (d) =>
-    `"${d.name}" has a vent, but no centre back seam above it: left and right could not differ. Say at its centre back that it is a seam and not a fold, or name those edges something else.`,
+    `"${d.name}" has a vent, but no seam above it: its two sides could not differ. Say of the edge above that it is a seam and not a fold, or name those edges something else.`,
   'cap-not-lifted': (d, mm) =>
     `The cap of "${d.name}" (${mm('cap')}) cannot be lifted so far that it is ${mm('target')} long. Look whether the armhole's edges are named rightly; lower the armhole or widen the sleeve.`,
   'cap-not-deepened': (d, mm) =>

@@ -115,11 +115,16 @@ function withUnlikeSeams(doc: Plain): Plain {
   };
 }
 
-/** Version 8 faces cut-outs: in a project of version 7 none was. */
+/** Version 8 faces cut-outs and knows vents at other seams than a centre: in a project of version 7 there were none. */
 function withCutOuts(doc: Plain): Plain {
   const d = decisionsOf(doc);
   const bands = { 'cut-out': 0, ...(d.facing?.bands as Plain) };
-  return { ...doc, schema: 8, decisions: { ...d, facing: { ...d.facing, bands } } };
+  const vent = { lap: 'front', ...(d.lining?.vent as Plain) };
+  return {
+    ...doc,
+    schema: 8,
+    decisions: { ...d, facing: { ...d.facing, bands }, lining: { ...d.lining, vent } },
+  };
 }
 
 /** Parts of the decisions with what they lack. */

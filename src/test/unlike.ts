@@ -328,6 +328,48 @@ function hoodedRaglan(): ProjectDocument {
   return doc;
 }
 
+/** A jacket with a vent in either side seam, 160 long: front and back each have an extension 40 wide there. */
+function sideVents(): ProjectDocument {
+  return documentOf({
+    name: 'Side vents',
+    garment: 'jacket',
+    pieces: [
+      piece(
+        'Front',
+        'front',
+        [-18, 700],
+        [
+          ['front-edge', -18, 90],
+          ['neckline', 50, 90, 75, 50, 80, 0],
+          ['shoulder', 200, 40],
+          ['armhole', 180, 120, 190, 180, 240, 210],
+          ['side', 236, 360, 244, 450, 244, 540],
+          ['vent-top', 284, 552],
+          ['vent', 284, 700],
+          ['hem', -18, 700],
+        ],
+      ),
+      piece(
+        'Back',
+        'back',
+        [0, 690],
+        [
+          ['centre-back', 0, 12],
+          ['neckline', 40, 12, 70, 0, 78, -10],
+          ['shoulder', 198, 34],
+          ['armhole', 175, 100, 180, 160, 190, 200],
+          ['side', 186, 350, 194, 440, 194, 530],
+          ['vent-top', 234, 542],
+          ['vent', 234, 690],
+          ['hem', 0, 690],
+        ],
+        'cut 1 on the fold',
+      ),
+      sleeve(96, 28),
+    ],
+  });
+}
+
 /** A closed oval of four curves, mm: what an armhole cut in looks like. */
 export function oval(x: number, y: number, wide: number, high: number): Path {
   const k = 0.5523;
@@ -398,6 +440,7 @@ export const UNLIKE: Record<string, () => ProjectDocument> = {
   'dress with one shoulder, pleats and a slit': pleatedOneShoulder,
   romper,
   'raglan jacket with hood and ribs': hoodedRaglan,
+  'jacket with a vent in either side': sideVents,
   'cover-up with armholes cut in': coverUp,
   'dress of forty panels': () => goredDress(),
 };

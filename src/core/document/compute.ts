@@ -1,5 +1,5 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
-import { deriveInside, holePatches, type Inside, type Strips, stripsOf } from '../drafting/index.ts';
+import { deriveInside, holePatches, type Inside, type Strips, stripsOf, ventSeam } from '../drafting/index.ts';
 import {
   closedOpenings,
   furtherSeams,
@@ -274,7 +274,9 @@ function beyondPlans(c: Computed): string[] {
   const joined = c.seams.filter((s) => s.between && s.group === 'shell').flatMap((s) => [...s.a, ...s.b]);
   const own = unusual(c.surface);
   const ids = new Set(joined.map((x) => x.piece).filter((id) => own.has(id)));
-  return c.shell.filter((p) => ids.has(p.id) || p.openings).map((p) => p.name);
+  // Nor one that cuts an opening in, or leaves a vent anywhere but at the centre back.
+  const vented = (p: Piece): boolean => !['centre-back', null].includes(ventSeam(p));
+  return c.shell.filter((p) => ids.has(p.id) || p.openings || vented(p)).map((p) => p.name);
 }
 
 /** The making-up plan of what was computed. */

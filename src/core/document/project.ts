@@ -248,8 +248,8 @@ export interface Decisions {
     /** A zip from the upper end of a seam: its length, on which side where it lies in a side seam, and the seams with the turned
      * allowance on shell and lining; 0 long for none. */
     zip: { length: number; at: ZipSeam; on: 'left' | 'right' } & TurnedSeams;
-    /** A vent drawn on the back: which half laps over, as worn; its extension folds back. */
-    vent: { over: 'left' | 'right' } & TurnedSeams;
+    /** A vent: at a centre which half laps over, as worn; at another seam which of its pieces. That one's extension folds back. */
+    vent: { over: 'left' | 'right'; lap: 'front' | 'back' } & TurnedSeams;
     /** A seam left open so far above the finished hem; 0 for none. */
     slit: { at: SlitSeam; length: number } & TurnedSeams;
     hem: HemChoice;
@@ -363,7 +363,7 @@ export function usualDecisions(): Decisions {
       skirt: true,
       fronts: 'lined',
       zip: { length: 0, at: 'centre-back', on: 'left', shellSeam: 10, liningSeam: 10 },
-      vent: { over: 'left', shellSeam: 10, liningSeam: 10 },
+      vent: { over: 'left', lap: 'front', shellSeam: 10, liningSeam: 10 },
       slit: { at: 'side', length: 0, shellSeam: 10, liningSeam: 10 },
       hem: { ...USUAL_HEM },
       wrist: { ...USUAL_HEM },

@@ -15,6 +15,7 @@ export * from './lining/darts.ts';
 export * from './lining/hem.ts';
 export * from './lining/raglan.ts';
 export * from './lining/raise.ts';
+export { ventSeam } from './lining/vent.ts';
 export * from './ribs.ts';
 export * from './shape/closedarts.ts';
 export * from './shape/oriented.ts';

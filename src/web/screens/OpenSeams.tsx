@@ -6,6 +6,8 @@ import {
   ZIP_SEAMS,
   type ZipSeam,
 } from '../../core/document/project.ts';
+import { ventSeam } from '../../core/drafting/index.ts';
+import { type Role } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { Ask, Tick } from '../parts/Ask.tsx';
 import { Measure } from '../parts/Measure.tsx';
@@ -70,7 +72,7 @@ export function OpenSeams(d: Deciding) {
   const s = shellOf(d);
   return (
     <>
-      {s.edge('vent', 'back', 'skirt-back') && <Vent {...d} />}
+      {s.edge('vent') && <Vent {...d} />}
       <Slit {...d} />
       {ZIP_SEAMS.some(s.seamed) && <Zip {...d} />}
     </>
@@ -80,17 +82,32 @@ export function OpenSeams(d: Deciding) {
 function Vent(d: Deciding) {
   const { vent } = d.w.doc.decisions.lining;
   const put = putOf(d, 'vent');
+  const seams = d.w.computed.shell.flatMap((p) => ventSeam(p) ?? []);
+  const atCentre = (seam: Role): boolean => seam === 'centre-back' || seam === 'centre-front';
   return (
     <>
-      <Ask
-        question="At the vent, as worn"
-        value={vent.over}
-        answers={[
-          ['left', 'left laps over right'],
-          ['right', 'right laps over left'],
-        ]}
-        onAnswer={(over) => put({ over }, over === 'left' ? 'Vent: left over right' : 'Vent: right over left')}
-      />
+      {(seams.some(atCentre) || !seams.length) && (
+        <Ask
+          question="At the vent, as worn"
+          value={vent.over}
+          answers={[
+            ['left', 'left laps over right'],
+            ['right', 'right laps over left'],
+          ]}
+          onAnswer={(over) => put({ over }, over === 'left' ? 'Vent: left over right' : 'Vent: right over left')}
+        />
+      )}
+      {seams.some((seam) => !atCentre(seam)) && (
+        <Ask
+          question="At the vents of side and panel seams"
+          value={vent.lap}
+          answers={[
+            ['front', 'the front laps over the back'],
+            ['back', 'the back laps over the front'],
+          ]}
+          onAnswer={(lap) => put({ lap }, `Vents: the ${lap} on top`)}
+        />
+      )}
       <Seams d={d} what="the vent" of={vent} put={put} />
     </>
   );

@@ -14,7 +14,7 @@ import { type Put } from '../pieces.ts';
 import { moveRun } from '../shape/oriented.ts';
 import { type LiningHem } from './hem.ts';
 import { backPleat, pleatEnds } from './lining.ts';
-import { hasVent, ventFigures } from './vent.ts';
+import { lapsOver, ventFigures, ventSeam, ventsAtCentre } from './vent.ts';
 
 /** The lining's lower edge lies `line` above the shell's hem, so its facing line is shorter by about that. */
 export function endsAbove(hem: LiningHem | null): Partial<Seam> {
@@ -52,16 +52,24 @@ export function ventSeams(
   hem: LiningHem | null,
   put: Put,
 ): void {
-  if (!lining || !under) return;
+  const seam = ventSeam(shell);
+  if (!lining || !seam || (ventsAtCentre(shell) && !under)) return;
   const v = ventFigures(shell, d.lining.vent);
   const sides = (p: Piece, ...roles: Role[]): Side[] => roles.flatMap((r) => roleSide(p, r));
-  put('inside', 'lining-centre-back', sides(lining, 'centre-back'), sides(under, 'centre-back'), {
-    id: `inside-lining-centre-back-${base}`,
-  });
+  if (under)
+    put('inside', 'lining-centre-back', sides(lining, seam), sides(under, seam), {
+      id: `inside-lining-centre-back-${base}`,
+    });
+  const [over, low] = ventsAtCentre(shell)
+    ? [lining, under]
+    : lapsOver(shell, d.lining.vent)
+      ? [lining]
+      : [null, lining];
   for (const [which, piece, out] of [
-    ['over', lining, v?.beside],
-    ['under', under, -(v?.beside ?? 0)],
+    ['over', over, v?.beside],
+    ['under', low, -(v?.beside ?? 0)],
   ] as const) {
+    if (!piece) continue;
     const moved = moveRun(shell.ring, 'vent', out ?? 0, 1).filter((e) => e.role === 'vent' || e.role === 'vent-top');
     put('closing', `vent-${which}`, sides(piece, 'vent', 'vent-top'), sides(shell, 'vent', 'vent-top'), {
       id: `closing-vent-${which}-${base}`,
@@ -76,7 +84,7 @@ function besideSlit(shell: Piece, d: Decisions): number {
   const { slit } = d.lining;
   const edge = shell.ring.find((e) => e.role === slit.at && !e.onFold);
   // At a vent the centre back ends above the hem.
-  if (slit.at === 'centre-back' && hasVent(shell)) return 0;
+  if (slit.at === ventSeam(shell)) return 0;
   return slit.length > 0 && edge ? edge.allowance - slit.shellSeam : 0;
 }
 
@@ -101,14 +109,15 @@ export function hemSeams(g: Garment, x: Drafted, d: Decisions, putFor: PutFor): 
     code: string,
     made: Piece | undefined,
     role: 'hem' | 'wrist',
-    taken: number | { ring: Edge[] } | undefined,
+    taken: { ring: Edge[] } | undefined,
     extra: number,
+    vent = 0,
   ) => {
     if (!made || !hem || d.lining[role].kind === 'free') return;
     const [own, shellHem] = [roleSide(made, role), roleSide(shell, role)];
     if (!own.length || !shellHem.length) return;
     const turned = turnedHem(shell, role, hem.line + hem.slack);
-    const less = typeof taken === 'number' ? taken : takenByFacing(taken, turned);
+    const less = vent + takenByFacing(taken, turned);
     const lengthB = lengthOf(turned) - less - (role === 'hem' ? besideSlit(shell, d) : 0);
     // Seamed to the edge itself or to a rib it lies on the shell's own seam line; higher up the shell is narrower.
     const flare = hem.slack === 0 ? 0 : lengthB * 0.03;
@@ -120,17 +129,21 @@ export function hemSeams(g: Garment, x: Drafted, d: Decisions, putFor: PutFor): 
     });
   };
   if (shell.ring.some((e) => e.role === 'wrist')) {
-    add(shell.kind === 'under-sleeve' ? 'wrist-under' : 'wrist', lining, 'wrist', 0, 0);
+    add(shell.kind === 'under-sleeve' ? 'wrist-under' : 'wrist', lining, 'wrist', undefined, 0);
     return;
   }
   const code = HEMS.has(shell.kind) ? `hem-${shell.kind}` : 'hem-panel';
-  const vent = under ? ventFigures(shell, d.lining.vent) : null;
+  const vent = ventFigures(shell, d.lining.vent);
+  const own =
+    under || (lining && vent && lapsOver(shell, d.lining.vent))
+      ? (vent?.net ?? 0) + (vent?.inside ?? 0)
+      : (vent?.beside ?? 0);
   const skirt = shell.kind.startsWith('skirt');
   const centre =
     !skirt && shell.ring.some((e) => e.role === 'centre-back') && !shell.ring.some((e) => e.role === 'front-edge');
   const pleat = centre && !pleatEnds(shell, d) ? backPleat(shell, d) / 2 : 0;
-  add(code, lining, 'hem', vent ? vent.net + vent.inside : facing, pleat);
-  add(`${code}-under`, under, 'hem', vent?.beside ?? 0, 0);
+  add(code, lining, 'hem', facing, pleat, vent ? own : 0);
+  add(`${code}-under`, under, 'hem', undefined, 0, vent?.beside ?? 0);
 }
 
 /** Pieces whose lining's hem has a name of its own. */

@@ -10,7 +10,7 @@ import {
   reverseRing,
   rolesMissing,
 } from '../../pattern/index.ts';
-import { because, type Finding, type Reason, refuse, stop } from '../../result.ts';
+import { because, type Finding, ok, type Reason, type Result, refuse, stop } from '../../result.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
 import { beside, moveRun, orient, run, runLength, type Split } from '../shape/oriented.ts';
 import { dartsIn } from './darts.ts';
@@ -19,7 +19,7 @@ import { withoutPockets } from './pockets.ts';
 import { raiseRaglan } from './raglan.ts';
 import { raiseAtSeam, raiseBetween, raiseUnderarm } from './raise.ts';
 import { type Underarms } from './underarm.ts';
-import { hasVent, pleatRunsOut, ventHalves } from './vent.ts';
+import { besideSideVent, hasVent, pleatRunsOut, ventHalves, ventsAtCentre } from './vent.ts';
 import { type BesideZip, cutBackAtSlit, cutBackAtZip, zipIn } from './zip.ts';
 
 export interface LiningPiece {
@@ -119,8 +119,15 @@ export function bodyLining(split: Split, d: Decisions, arms: Underarms, named: N
   const { piece, sign } = split.oriented;
   const { ring: raised, reasons: why } = armholed(split, d, arms);
   const has = (role: Role): boolean => piece.ring.some((e) => e.role === role);
-  if (has('centre-back') && !has('front-edge')) return backLining(split, d, raised, why, named);
-  const h = hemmed(raised, 'hem', d, piece, sign);
+  const vented = besideVents(raised, sign, piece, d);
+  if (!vented.ok) return { piece: null, hem: null, findings: vented.findings };
+  const beside = [...why, ...vented.value.reasons];
+  if (has('centre-back') && !has('front-edge')) return backLining(split, d, vented.value.ring, beside, named);
+  if (hasVent(piece) && ventsAtCentre(piece)) {
+    const zip = cutBackAtZip(raised, sign, d.lining.zip, coveredOf(split, d));
+    return besideVent(ventedLining(zip.ring, sign, piece, d, { ...named, pleat: 0 }), zip, d.lining.vent.over);
+  }
+  const h = hemmed(vented.value.ring, 'hem', d, piece, sign);
   const slit = cutBackAtSlit(h.ring, sign, d.lining.slit, h.hem?.line ?? 0);
   const zip = cutBackAtZip(slit.ring, sign, d.lining.zip, coveredOf(split, d));
   const made = derivePiece(piece, {
@@ -128,10 +135,22 @@ export function bodyLining(split: Split, d: Decisions, arms: Underarms, named: N
     name: `${named.name} lining`,
     material: 'lining',
     ring: zip.ring,
-    reasons: [...why, ...[slit.reason, zip.reason, h.hem?.reason].flatMap((r) => r ?? [])],
+    reasons: [...beside, ...[slit.reason, zip.reason, h.hem?.reason].flatMap((r) => r ?? [])],
     lines: [...dartsIn(piece, zip.ring, d.lining.darts), ...zip.lines],
   });
   return { piece: made, findings: h.findings, hem: h.hem };
+}
+
+/** The ring of a lining cut back beside a vent between its piece and another; as it was where the piece has none. */
+export function besideVents(
+  ring: Edge[],
+  sign: 1 | -1,
+  piece: Piece,
+  d: Decisions,
+): Result<{ ring: Edge[]; reasons: Reason[] }> {
+  if (!hasVent(piece) || ventsAtCentre(piece)) return ok({ ring, reasons: [] });
+  const made = besideSideVent(ring, sign, piece, d.lining.vent);
+  return made.ok ? ok({ ring: made.value.ring, reasons: [made.value.reason] }) : made;
 }
 
 function backLining(split: Split, d: Decisions, raised: Edge[], why: Reason[], named: Named): LiningPiece {
@@ -142,7 +161,7 @@ function backLining(split: Split, d: Decisions, raised: Edge[], why: Reason[], n
   if (2 * half > width)
     return { piece: null, hem: null, ...refusal('pleat-too-wide', piece, { pleat: 2 * half, most: width }) };
   const pleat = half > 0 ? [because('centre-back-pleat', 'memory', 2 * half, { half })] : [];
-  if (hasVent(piece)) {
+  if (hasVent(piece) && ventsAtCentre(piece)) {
     const zip = cutBackAtZip(raised, sign, d.lining.zip, coveredOf(split, d));
     const made = ventedLining(zip.ring, sign, piece, d, { ...named, pleat: half });
     const reasons = (p: Piece): Piece => ({ ...p, reasons: [...p.reasons, ...pleat, ...why] });
@@ -238,7 +257,8 @@ export const backPleat = (back: Piece, d: Decisions): number =>
 
 /** Whether the pleat runs out above the hem: only a seam can, and a vent makes it. */
 export const pleatEnds = (back: Piece, d: Decisions): boolean =>
-  hasVent(back) || (d.lining.pleatLength > 0 && back.ring.some((e) => e.role === 'centre-back' && !e.onFold));
+  (hasVent(back) && ventsAtCentre(back)) ||
+  (d.lining.pleatLength > 0 && back.ring.some((e) => e.role === 'centre-back' && !e.onFold));
 
 /** The seams of a sleeve beside its cap: one underarm seam, or elbow and forearm of a two-piece sleeve. */
 export const sleeveSides = (sleeve: Piece): [Role, Role] =>

@@ -5,9 +5,9 @@ import { belowBand } from '../facing/belowfacing.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
 import { run, withParents } from '../shape/oriented.ts';
 import { dartsIn } from './darts.ts';
-import { besideVent, hemmed, type LiningPiece, type Named, ventedLining } from './lining.ts';
+import { besideVent, besideVents, hemmed, type LiningPiece, type Named, ventedLining } from './lining.ts';
 import { withoutPockets } from './pockets.ts';
-import { hasVent } from './vent.ts';
+import { hasVent, ventsAtCentre } from './vent.ts';
 import { cutBackAtSlit, cutBackAtZip } from './zip.ts';
 
 /**
@@ -24,12 +24,14 @@ export function skirtLining(piece: Piece, facing: number, covered: number, d: De
       ...refuse(rolesMissing(piece, ['waist', 'side', 'hem'])),
     };
   const sign = walkSign(ring);
-  if (hasVent(piece)) {
+  if (hasVent(piece) && ventsAtCentre(piece)) {
     const zip = cutBackAtZip(ring, 1, d.lining.zip, covered + facing);
     const made = ventedLining(sign === 1 ? zip.ring : reverseRing(zip.ring), sign, piece, d, { ...named, pleat: 0 });
     return besideVent(made, zip, d.lining.vent.over);
   }
-  const h = hemmed(ring, 'hem', d, piece, 1);
+  const vented = besideVents(ring, 1, piece, d);
+  if (!vented.ok) return { piece: null, hem: null, findings: vented.findings };
+  const h = hemmed(vented.value.ring, 'hem', d, piece, 1);
   const slit = cutBackAtSlit(h.ring, 1, d.lining.slit, h.hem?.line ?? 0);
   const zip = cutBackAtZip(slit.ring, 1, d.lining.zip, covered + facing);
   const made = derivePiece(piece, {
@@ -37,7 +39,7 @@ export function skirtLining(piece: Piece, facing: number, covered: number, d: De
     name: `${named.name} lining`,
     material: 'lining',
     ring: zip.ring,
-    reasons: [h.hem?.reason, zip.reason, slit.reason].flatMap((r) => r ?? []),
+    reasons: [...vented.value.reasons, ...[h.hem?.reason, zip.reason, slit.reason].flatMap((r) => r ?? [])],
     lines: [...dartsIn(piece, zip.ring, d.lining.darts), ...zip.lines],
   });
   return { piece: made, hem: h.hem, findings: h.findings };

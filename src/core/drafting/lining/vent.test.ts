@@ -4,7 +4,8 @@ import { GREENHOUSE_COAT } from '../../../demo/draft.ts';
 import { p, pieceOf, straight } from '../../../test/parts.ts';
 import { runs } from '../../../test/runs.ts';
 import { coatDocument, coatFigures, mapShell, piecesOf } from '../../../test/shells.ts';
-import { compute } from '../../document/compute.ts';
+import { UNLIKE } from '../../../test/unlike.ts';
+import { type Computed, compute, planOf } from '../../document/compute.ts';
 import { type ProjectDocument, type ShellEdge } from '../../document/project.ts';
 import {
   apply,
@@ -25,6 +26,10 @@ const of = (piece: Piece | undefined, role: Role): Path =>
 const lining = (doc: ProjectDocument, id: string): Piece | undefined =>
   compute(doc).inside.find((q) => q.id === id && q.material === 'lining');
 const mm = (min: number, max: number) => fc.integer({ min, max });
+/** Where a drawing begins: pieces lie side by side. */
+const originOf = (c: Computed, kind: Piece['kind']): number =>
+  Math.min(...c.shell.filter((q) => q.kind === kind).flatMap((q) => outlineOf(q.ring).map((s) => s.a.x))) +
+  (kind === 'front' ? 18 : 0);
 const vented = (figures = GREENHOUSE_COAT): ProjectDocument => coatDocument(figures);
 
 describe('the lining beside a vent', () => {
@@ -244,4 +249,39 @@ describe('a slit', () => {
     const x = (y: number): number => nearestOn(of(made, 'centre-back'), { x: 0, y }).point.x;
     expect([x(100), x(350), x(550)].map((v) => Math.round(v * 100) / 100)).toEqual([5, 0, 10]);
   });
+});
+
+describe('a vent between two pieces', () => {
+  const sided = (lap: 'front' | 'back', s1 = 10): ProjectDocument => {
+    const doc = (UNLIKE['jacket with a vent in either side'] as () => ProjectDocument)();
+    Object.assign(doc.decisions.lining, { raise: 0, out: 0, pleat: 0 });
+    Object.assign(doc.decisions.lining.vent, { lap, shellSeam: s1 });
+    return doc;
+  };
+
+  // As at a centre back: E 40 + 15, s1 = s2 = 10 leaves the cut edge E − s1 − s2 = 35 inside the seam; A 15 leaves R = 10.
+  test.each(['front', 'back'] as const)(
+    '%s over: its lining is cut back for the fold, the other for the turned edge',
+    (lap) => {
+      const doc = sided(lap);
+      const c = compute(doc);
+      for (const kind of ['front', 'back'] as const) {
+        const made = lining(doc, `${kind}-lining`);
+        expect(made?.cut).toEqual(
+          kind === 'front' ? { count: 2, pair: true, onFold: false } : { count: 1, pair: false, onFold: true },
+        );
+        const long = of(made, 'vent');
+        const x = kind === 'front' ? 244 : 194;
+        const at = pointAlong(long, pathLength(long) / 2).x - originOf(c, kind) - x;
+        // The seam line lies the lining's own seam, 10, beyond the cut edge.
+        expect(at).toBeCloseTo(kind === lap ? -(35 + 10) : 40 - 5, 6);
+        expect(made?.reasons.find((r) => r.rule.startsWith('vent'))).toMatchObject({ value: kind === lap ? 90 : 10 });
+      }
+      expect(c.seams.filter((s) => s.group !== 'shell' && /too/.test(s.verdict) && s.easeOf !== 'flare')).toEqual([]);
+      expect(c.seams.map((s) => s.code)).toEqual(expect.arrayContaining(['vent-over', 'vent-under', 'lining-side']));
+      // No order of making knows it: refused, never called proved.
+      const plan = planOf(doc, c);
+      expect(!plan.ok && plan.findings.map((f) => f.code)).toEqual(['plan-beyond']);
+    },
+  );
 });

@@ -1,6 +1,7 @@
 import { type Decisions } from '../../document/project.ts';
 import {
   directionAlong,
+  distance,
   endOf,
   line,
   mapPath,
@@ -8,6 +9,7 @@ import {
   offsetPath,
   outward,
   type Path,
+  type Point,
   pathLength,
   pointAlong,
   reflection,
@@ -15,9 +17,9 @@ import {
   startOf,
   stretch,
 } from '../../geometry/index.ts';
-import { type Edge, type Piece, type Role, rolesMissing, runsOf } from '../../pattern/index.ts';
+import { type Edge, type Piece, type Role, reverseRing, rolesMissing, runsOf } from '../../pattern/index.ts';
 import { because, ok, type Reason, type Result, refuse, stop } from '../../result.ts';
-import { cutRun, run } from '../shape/oriented.ts';
+import { beside, cutRun, run } from '../shape/oriented.ts';
 import { between, landing } from '../shape/trimtoedge.ts';
 import { cutBack } from './hem.ts';
 
@@ -37,18 +39,34 @@ export interface VentFigures {
   beside: number;
 }
 
+const CENTRES: ReadonlySet<Role> = new Set<Role>(['centre-back', 'centre-front']);
+
+/** The seam that a vent is the open end of: what its upper edge comes to beside the vent itself; null for no vent. */
+export const ventSeam = (piece: Piece): Role | null => beside(piece.ring, 'vent-top').find((r) => r !== 'vent') ?? null;
+
+/** At a centre a piece's own two halves lap over each other; at any other seam it laps over its neighbour, or lies under it. */
+export const ventsAtCentre = (piece: Piece): boolean => CENTRES.has(ventSeam(piece) ?? 'centre-back');
+
+const isBack = (piece: Piece): boolean =>
+  piece.kind.includes('back') || piece.ring.some((e) => e.role === 'centre-back');
+
+/** Whether the piece laps over its neighbour at a vent between them. */
+export const lapsOver = (piece: Piece, v: Decisions['lining']['vent']): boolean => (v.lap === 'back') === isBack(piece);
+
 export const hasVent = (piece: Piece): boolean => piece.ring.some((e) => e.role === 'vent' || e.role === 'vent-top');
 
 /** How a back's vent is drawn; null where the piece has none that can be used. */
 export function ventFigures(piece: Piece, v: Decisions['lining']['vent']): VentFigures | null {
   const long = runsOf(piece.ring, 'vent')[0]?.flatMap((e) => e.path);
-  const [centre] = run(piece.ring, 'centre-back');
+  const seam = ventSeam(piece);
   const allowance = run(piece.ring, 'vent')[0]?.allowance ?? 0;
   const top = runsOf(piece.ring, 'vent-top')[0]?.flatMap((e) => e.path);
-  if (!long || !centre || !top) return null;
+  if (!long || !seam || !top) return null;
+  const meets = (q: Point): boolean => [startOf(top), endOf(top)].some((t) => distance(t, q) < 0.02);
+  const centre = run(piece.ring, seam).find((e) => meets(startOf(e.path)) || meets(endOf(e.path)));
+  if (!centre) return null;
   const ends = [startOf(centre.path), endOf(centre.path)];
-  const foot = ends.find((q) => [startOf(top), endOf(top)].some((t) => Math.hypot(t.x - q.x, t.y - q.y) < 0.02));
-  if (!foot) return null;
+  const foot = ends.find(meets) as Point;
   const atStart = foot === ends[0];
   const length = pathLength(centre.path);
   const n = outward(directionAlong(centre.path, atStart ? 0 : length));
@@ -73,14 +91,19 @@ export function ventHalves(
   piece: Piece,
   v: Decisions['lining']['vent'],
 ): Result<VentHalves> {
-  const [hem, long, top, centre] = (['hem', 'vent', 'vent-top', 'centre-back'] as const).map((role) => run(ring, role));
-  if (!centre?.length || centre.some((e) => e.onFold))
+  const seam = ventSeam(piece);
+  const [hem, long, top] = (['hem', 'vent', 'vent-top'] as const).map((role) => run(ring, role));
+  const centre = seam ? run(ring, seam) : [];
+  if (!top?.length) return lacks(piece, ['hem', 'vent', 'vent-top']);
+  if (!centre.length || centre.some((e) => e.onFold))
     return refuse(stop('vent-without-seam', { piece: piece.id }, { name: piece.name }));
+  if (runsOf(ring, 'vent').length > 1) return refuse(stop('vents-two', { piece: piece.id }, { name: piece.name }));
   const figures = ventFigures(piece, v);
   const [edge] = long ?? [];
-  if (!hem?.length || !edge || !top?.length || !figures)
-    return lacks(piece, ['hem', 'vent', 'vent-top', 'centre-back']);
-  const centrePath = centre.flatMap((e) => e.path);
+  if (!hem?.length || !edge || !top?.length || !figures) return lacks(piece, ['hem', 'vent', 'vent-top']);
+  // The seam goes on from the vent's upper edge.
+  const above = ring[(ring.indexOf(top?.at(-1) as Edge) + 1) % ring.length] as Edge;
+  const centrePath = above.path;
   const fold = reflection(startOf(centrePath), startDirection(centrePath));
   const drawn = (long ?? []).flatMap((e) => e.path);
   const upper = top.flatMap((e) => e.path);
@@ -99,6 +122,26 @@ export function ventHalves(
     },
     under: { ring: under, reason: because('vent-under', 'derived', cutBack(A, s1, s2), { A, s1, s2 }) },
   });
+}
+
+/**
+ * A lining's ring beside a vent at a side or panel seam, of which each piece has one lap, alike on left and right: cut back
+ * as the half that laps over at a centre, or as the one that lies under. The ring may be walked either way.
+ */
+export function besideSideVent(
+  ring: Edge[],
+  sign: 1 | -1,
+  piece: Piece,
+  v: Decisions['lining']['vent'],
+): Result<{ ring: Edge[]; reason: Reason }> {
+  const n = ring.length;
+  const at = ring.findIndex((e) => e.role === 'vent');
+  // As at a centre back it is walked from the hem up.
+  const up = ring[(at + n - 1) % n]?.role !== 'vent-top';
+  const made = ventHalves(up ? ring : reverseRing(ring), up ? sign : sign === 1 ? -1 : 1, piece, v);
+  if (!made.ok) return made;
+  const half = made.value[lapsOver(piece, v) ? 'over' : 'under'];
+  return ok(up ? half : { ...half, ring: reverseRing(half.ring) });
 }
 
 /** The ring with its vent redrawn: the long edge from the hem up, then the upper edge to the centre back. */
