@@ -240,6 +240,12 @@ const SENTENCES: Record<string, Say> = {
     `The front edge of "${d.name}" is curved, and cloth folds only along a straight line: the facing cannot be grown on. Choose a facing of its own.`,
   'deep-facing-range': (d, mm) =>
     `A back facing ${mm('depth')} deep does not come out at the armhole of "${d.name}". From ${mm('least')} to ${mm('most')} would.`,
+  'fullness-kept': (d) =>
+    `The gathers or pleats of "${d.name}" cannot be folded out of its lining: too little of the edge would be left. The lining has them too.`,
+  'closed-up-not': (d) =>
+    `The seam of "${d.name}" cannot be closed up in the lining: there is no lining on both its sides that it joins, or left and right differ there. It is lined with the seam.`,
+  'closed-up-bent': (d, mm) =>
+    `${d.names} do not lie flat together: their seam gives shape, up to ${mm('misfit')} of it. The lining keeps the seam.`,
   'vents-two': (d) =>
     `"${d.name}" has more than one vent, and one piece of lining cannot be cut back for all of them here. Cut the piece into panels, or name one vent's edges something else and cut its lining back by hand.`,
   'vent-without-seam': (d) =>

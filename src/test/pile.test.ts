@@ -6,6 +6,7 @@ import { type Computed, compute, planOf } from '../core/document/compute.ts';
 import { type ProjectDocument } from '../core/document/project.ts';
 import { proofOf } from '../core/document/proof/index.ts';
 import {
+  boxOf,
   flatten,
   largestGap,
   nearestOn,
@@ -16,7 +17,7 @@ import {
 } from '../core/geometry/index.ts';
 import { sheetsFor, svgOf } from '../core/output/index.ts';
 import { pathData } from '../core/output/svg.ts';
-import { KINDS, outlineOf, type Piece, ROLES } from '../core/pattern/index.ts';
+import { cutRings, KINDS, OPENING_ROLES, outlineOf, type Piece, ROLES, ringsOf } from '../core/pattern/index.ts';
 import { documentOf } from '../demo/drawn.ts';
 import { DEMOS } from '../demo/index.ts';
 import { type Opened } from '../server/db/open.ts';
@@ -24,6 +25,7 @@ import { appOf, asking } from './api.ts';
 import { freshFolder, openFolder } from './folder.ts';
 import { CUTS, type Size } from './pile.ts';
 import { runs } from './runs.ts';
+import { oval } from './unlike.ts';
 
 const size: fc.Arbitrary<Size> = fc.record({
   w: fc.integer({ min: 225, max: 340 }),
@@ -44,6 +46,12 @@ const choice = fc.record({
   slit: fc.constantFrom(0, 150),
   lining: fc.boolean(),
   seam: fc.constantFrom(6, 10, 15, 15.875),
+  fullness: fc.constantFrom('kept' as const, 'out' as const),
+  closed: fc.option(fc.nat(20)),
+  lap: fc.constantFrom('front' as const, 'back' as const),
+  opening: fc.option(
+    fc.record({ role: fc.constantFrom(...OPENING_ROLES), on: fc.nat(5), wide: fc.integer({ min: 20, max: 90 }) }),
+  ),
 });
 type Choice = typeof choice extends fc.Arbitrary<infer T> ? T : never;
 
@@ -54,17 +62,29 @@ function choose(doc: ProjectDocument, o: Choice): void {
   const bands = { armhole: o.band, waist: o.band, hem: o.band, wrist: o.band, 'cut-out': o.band };
   Object.assign(d.facing, { kind: o.kind, deep: o.deep, inOne: o.inOne, bands });
   Object.assign(d.interfacing, { trim: o.trim, front: o.front, hems: 15, stay: 180, patches: true });
-  Object.assign(d.lining, { on: o.lining });
+  Object.assign(d.lining, { on: o.lining, fullness: o.fullness });
+  d.lining.vent.lap = o.lap;
   d.lining.hem.kind = o.hem;
   d.lining.zip.length = o.zip;
   d.lining.slit.length = o.slit;
+  const pieces = doc.shell?.pieces ?? [];
+  const seams = pieces.flatMap((p) =>
+    p.ring.flatMap((e) => (/panel-seam|yoke-seam/.test(e.role) ? [{ piece: p.id, edge: e.id }] : [])),
+  );
+  const closed = seams[(o.closed ?? 0) % Math.max(1, seams.length)];
+  if (o.closed !== null && closed) d.lining.inOne = [closed];
+  const piece = o.opening && pieces[o.opening.on % pieces.length];
+  if (!piece || !o.opening) return;
+  const b = boxOf(piece.ring.flatMap((e) => e.path));
+  const path = oval((b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2, o.opening.wide, 1.5 * o.opening.wide);
+  piece.lines = [...piece.lines, { kind: 'opening', role: o.opening.role, path }];
 }
 
 /** Seam line and cut line of every drafted piece, and the cut line of every shell piece: one ring, exactly joined. */
 function ringed(name: string, c: Computed): void {
   for (const p of c.pieces) {
     const cut = c.cutLines.get(p.id);
-    const paths = [outlineOf(p.ring), ...(cut ? [cut.outline] : [])];
+    const paths = [...ringsOf(p).map(outlineOf), ...(cut ? cutRings(cut) : [])];
     for (const path of paths) {
       expect([name, p.id, largestGap(path, true)]).toEqual([name, p.id, 0]);
       expect([name, p.id, selfCrossing(flatten(path, 0.01).slice(0, -1))]).toEqual([name, p.id, null]);

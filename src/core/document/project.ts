@@ -89,6 +89,9 @@ export type BiasSchool = (typeof BIAS_SCHOOLS)[number];
 export const BAND_ROLES = ['armhole', 'waist', 'hem', 'wrist', 'cut-out'] as const;
 export type BandRole = (typeof BAND_ROLES)[number];
 
+export const FULLNESS = ['kept', 'out'] as const;
+export type Fullness = (typeof FULLNESS)[number];
+
 /** Darts in a lining: sewn as in the shell, or laid as soft pleats of the same take-up. Common practice. */
 export const DART_CHOICES = ['sewn', 'pleats'] as const;
 export type DartChoice = (typeof DART_CHOICES)[number];
@@ -248,6 +251,10 @@ export interface Decisions {
     /** A zip from the upper end of a seam: its length, on which side where it lies in a side seam, and the seams with the turned
      * allowance on shell and lining; 0 long for none. */
     zip: { length: number; at: ZipSeam; on: 'left' | 'right' } & TurnedSeams;
+    /** Gathers and pleats of the shell: repeated, or taken out, so that it lies smooth over the body. */
+    fullness: Fullness;
+    /** Seams of the shell that it does not have: each by an edge on one of its sides. */
+    inOne: { piece: string; edge: string }[];
     /** A vent: at a centre which half laps over, as worn; at another seam which of its pieces. That one's extension folds back. */
     vent: { over: 'left' | 'right'; lap: 'front' | 'back' } & TurnedSeams;
     /** A seam left open so far above the finished hem; 0 for none. */
@@ -363,6 +370,8 @@ export function usualDecisions(): Decisions {
       skirt: true,
       fronts: 'lined',
       zip: { length: 0, at: 'centre-back', on: 'left', shellSeam: 10, liningSeam: 10 },
+      fullness: 'kept',
+      inOne: [],
       vent: { over: 'left', lap: 'front', shellSeam: 10, liningSeam: 10 },
       slit: { at: 'side', length: 0, shellSeam: 10, liningSeam: 10 },
       hem: { ...USUAL_HEM },

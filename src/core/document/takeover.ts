@@ -7,5 +7,10 @@ import { type Decisions } from './project.ts';
 export const takenOver = (own: Decisions, other: Decisions): Decisions => {
   const { joins, reallowed, caps, sewn, strips, paper, interfacing } = own;
   const said = { joins, reallowed, caps, sewn, strips, paper };
-  return { ...other, ...said, interfacing: { ...other.interfacing, regions: interfacing.regions } };
+  return {
+    ...other,
+    ...said,
+    lining: { ...other.lining, inOne: own.lining.inOne },
+    interfacing: { ...other.interfacing, regions: interfacing.regions },
+  };
 };

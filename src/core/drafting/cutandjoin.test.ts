@@ -7,7 +7,7 @@ import { coatDocument, coatFigures } from '../../test/shells.ts';
 import { type Computed, compute } from '../document/compute.ts';
 import { FRONT_INTERFACINGS, type ProjectDocument, type ShellPiece } from '../document/project.ts';
 import { selfCrossing } from '../geometry/index.ts';
-import { flatRing, type Material, type Role, ringAreaOf } from '../pattern/index.ts';
+import { flatRing, type Material, type Role, ringAreaOf, ringPerimeter } from '../pattern/index.ts';
 
 /** Where panels are cut from fronts and backs: a princess line, a yoke, a waist seam, a line down from the neck. */
 const DOWN: [Role, Role, Role][] = [
@@ -89,4 +89,40 @@ test('a front or back cut into panels anywhere and joined again has the facing, 
     runs(20, true),
   );
   expect(reached.size).toBeGreaterThan(4);
+});
+
+test('a seam closed up in the lining leaves it as it is without the seam', () => {
+  let closed = 0;
+  fc.assert(
+    fc.property(coatFigures, cuttings, fc.double({ min: -3, max: 3, noNaN: true }), (figures, { half, cuts }, turn) => {
+      const doc = coatDocument(figures);
+      Object.assign(doc.decisions.lining, { raise: 0, out: 0, pleat: 0 });
+      doc.decisions.closure.on = false;
+      const cut = cutCoat(doc, half, cuts.slice(0, 1), turn);
+      const whole = compute(doc);
+      if (!cut || whole.findings.some((f) => f.severity === 'stop')) return;
+      const seam = compute(cut).surface.joins.find((j) => j.code === 'panel' || j.code === 'yoke')?.a[0];
+      const linings = (c: Computed) => c.inside.filter((p) => p.material === 'lining' && of(half)(p.parent ?? ''));
+      if (!seam || linings(compute(cut)).length < 2) return;
+      cut.decisions.lining.inOne = [{ piece: seam.piece, edge: seam.edge }];
+      const c = compute(cut);
+      expect(c.findings.filter((f) => f.code.startsWith('closed-up'))).toEqual([]);
+      const [was, is] = [linings(whole), linings(c)].map((list) =>
+        list.map((p) => [ringAreaOf(p.ring), ringPerimeter(p.ring)]),
+      );
+      expect([is?.length, Math.abs((is?.[0]?.[0] ?? 0) / (was?.[0]?.[0] ?? 1) - 1) < 1e-3, is, was]).toEqual([
+        1,
+        true,
+        is,
+        was,
+      ]);
+      expect(Math.abs((is?.[0]?.[1] ?? 0) / (was?.[0]?.[1] ?? 1) - 1)).toBeLessThan(2e-3);
+      for (const p of c.inside) expect([p.id, selfCrossing(flatRing(p.ring))]).toEqual([p.id, null]);
+      const off = seamsOff(c).filter((s) => s.easeOf !== 'flare');
+      expect([half, cuts[0], off.map((s) => [s.id, s.differenceMm])]).toEqual([half, cuts[0], []]);
+      closed += 1;
+    }),
+    runs(12, true),
+  );
+  expect(closed).toBeGreaterThan(2);
 });

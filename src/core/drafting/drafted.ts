@@ -30,9 +30,14 @@ export interface Drafted {
   /** As it is cut with its facing grown on; `facing` is then the part of it beyond the fold. */
   recut?: Piece;
   lining?: Piece;
+  /** Panels whose lining is cut in one with this one's. */
+  linedWith?: Drafted[];
   /** The half of its lining that lies under at a vent; `lining` is then the one that laps over. */
   under?: Piece;
 }
+
+/** A piece and all that its lining is cut in one with. */
+export const linedAs = (x: Drafted): Drafted[] => [x, ...(x.linedWith ?? [])];
 
 /** What a piece is called where it was laid together with others for drafting. */
 export const laidId = (x: Drafted): string => `${x.shell.id}-laid`;

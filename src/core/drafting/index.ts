@@ -13,6 +13,7 @@ export * from './interfacing/interfacing.ts';
 export * from './interfacing/weights.ts';
 export * from './lining/darts.ts';
 export * from './lining/hem.ts';
+export { CLOSABLE } from './lining/inone.ts';
 export * from './lining/raglan.ts';
 export * from './lining/raise.ts';
 export { ventSeam } from './lining/vent.ts';

@@ -9,6 +9,7 @@ import {
   edgesOn,
   endOf,
   type Garment,
+  linedAs,
   namesOf,
   placeOf,
   withinOf,
@@ -218,7 +219,8 @@ function alongFacing(s: Sewing, x: Drafted): void {
   const toHem = facing?.ring.some((e) => e.role === 'hem');
   const more = end === 'back' ? pleatOf(s, shell) : end === 'front' && toHem ? endsAbove(s.hems.body) : {};
   const linings = [x, ...(x.over ?? [])].flatMap((y) => edgesOn(y.lining, 'facing-line'));
-  const sides = [linings, edgesOn(facing, 'facing-line')] as const;
+  const facings = linedAs(x).flatMap((y) => edgesOn(y.facing, 'facing-line'));
+  const sides = [linings, facings] as const;
   s.putFor(x, `facing-line-${end}`, ...sides, more, 'inside');
 }
 
@@ -239,7 +241,8 @@ function ownEdges(s: Sewing, x: Drafted): void {
 }
 
 /** The shell's edges of a role that a piece's inside is sewn to, over all the panels its facing goes over. */
-const shellEdges = (x: Drafted, role: Role): Side[] => [x, ...(x.over ?? [])].flatMap((y) => edgesOn(y.shell, role));
+const shellEdges = (x: Drafted, role: Role): Side[] =>
+  (x.facing ? [x, ...(x.over ?? [])] : linedAs(x)).flatMap((y) => edgesOn(y.shell, role));
 
 /** A lining to its own waist, where nothing beyond it is lined: a skirt's below an unlined bodice, both beside a band. */
 function waists({ g, d, within, putFor }: Sewing): void {
@@ -257,7 +260,7 @@ function waists({ g, d, within, putFor }: Sewing): void {
     if (joined) continue;
     const waist: [Side[], Side[]] = [
       [...edgesOn(x.facing, 'waist'), ...edgesOn(x.lining, 'waist')],
-      edgesOn(x.shell, 'waist'),
+      linedAs(x).flatMap((y) => edgesOn(y.shell, 'waist')),
     ];
     // A bodice on its own ends at its waist; only where that is sewn on is there a seam.
     if (!skirt && !waistJoined(g, x)) continue;

@@ -9,6 +9,7 @@ import {
   endOf,
   frontsDouble,
   isSleeved,
+  linedAs,
   placeOf,
 } from './drafted.ts';
 import { shellCapEase } from './pieces.ts';
@@ -56,7 +57,7 @@ export function armholes({ g, d, put, putFor }: Sewing): void {
     const shell =
       half === 'back' && main && !main.lining
         ? asFarAs('armhole', main.facing, main.shell)
-        : own.flatMap((x) => edgesOn(x.shell, 'armhole'));
+        : own.flatMap(linedAs).flatMap((x) => edgesOn(x.shell, 'armhole'));
     put('closing', `armhole-${half}`, inside, shell, rolled);
   }
   for (const x of open)
@@ -65,7 +66,7 @@ export function armholes({ g, d, put, putFor }: Sewing): void {
         x,
         `armhole-${endOf(x) === 'back' ? 'back' : 'front'}`,
         [...edgesOn(x.facing, 'armhole'), ...edgesOn(x.lining, 'armhole')],
-        edgesOn(x.shell, 'armhole'),
+        linedAs(x).flatMap((y) => edgesOn(y.shell, 'armhole')),
         rolled,
       );
 }

@@ -165,6 +165,19 @@ describe('by their own figures', () => {
     expect(buttonsOn('shirt with a yoke in front')).toEqual(['p1', 'p2']);
   });
 
+  test('a seam that gives shape is never closed up in the lining: told with how far its sides part, and kept', () => {
+    const doc = (UNLIKE['waistcoat of shoulder-princess panels'] as () => ProjectDocument)();
+    const front = doc.shell?.pieces[0];
+    const edge = front?.ring.find((e) => e.role === 'panel-seam')?.id ?? '';
+    doc.decisions.lining.inOne = [{ piece: front?.id ?? '', edge }];
+    const c = compute(doc);
+    expect(c.inside.map((p) => p.id)).toEqual(expect.arrayContaining(['front-lining', 'front-side-lining']));
+    const [told] = c.findings.filter((f) => f.code === 'closed-up-bent');
+    expect(told?.data?.misfit).toBeGreaterThan(3);
+    doc.decisions.lining.inOne = [{ piece: 'gone', edge: 'e1' }];
+    expect(compute(doc).findings.map((f) => f.code)).toContain('closed-up-not');
+  });
+
   test('trousers lined to the knee: the lining ends as far above the hem as was said', () => {
     const c = made('trousers lined to the knee');
     const side = (id: string): number => length(find(c, id), 'side');

@@ -91,6 +91,7 @@ function saidOn(d: Decisions, edges: Map<string, { piece: string; edge: string }
   return {
     reallowed: d.reallowed.flatMap(at),
     caps: d.caps.flatMap((c) => (pieces.has(c.piece) ? [{ ...c, piece: pieces.get(c.piece) as string }] : [])),
+    lining: { ...d.lining, inOne: d.lining.inOne.flatMap(at) },
     interfacing: {
       ...d.interfacing,
       regions: d.interfacing.regions.flatMap((r): Stiffened[] =>

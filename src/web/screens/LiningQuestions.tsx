@@ -69,6 +69,11 @@ export function LiningQuestions(d: Deciding) {
   );
 }
 
+/** Whether the shell is gathered or pleated anywhere. */
+const isFull = ({ w }: Deciding): boolean =>
+  w.computed.shell.some((p) => p.lines.some((l) => l.kind === 'gather' || l.kind === 'pleat')) ||
+  w.computed.seams.some((s) => s.group === 'shell' && s.easeOf === 'gather');
+
 /** Which parts are lined. */
 function LiningParts(d: Deciding) {
   const l = d.w.doc.decisions.lining;
@@ -84,6 +89,19 @@ function LiningParts(d: Deciding) {
             ['double', 'cut twice, and the back only faced'],
           ]}
           onAnswer={(fronts) => d.set('lining', { fronts }, fronts === 'double' ? 'Fronts cut double' : 'Fronts lined')}
+        />
+      )}
+      {isFull(d) && (
+        <Ask
+          question="Where the shell is gathered or pleated"
+          value={l.fullness}
+          answers={[
+            ['kept', 'the lining is too'],
+            ['out', 'the lining lies smooth: the fullness is folded out of it'],
+          ]}
+          onAnswer={(fullness) =>
+            d.set('lining', { fullness }, fullness === 'out' ? 'Lining without gathers' : 'Lining gathered too')
+          }
         />
       )}
       {has('sleeve') && (has('front') || has('back')) && (

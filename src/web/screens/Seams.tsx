@@ -9,6 +9,7 @@ import { AllWell, Findings } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
 import { cureWords, GROUP_WORDS, seamWords, verdictWords } from '../words/index.ts';
 import { CapCard } from './CapCard.tsx';
+import { LinedInOneTick } from './LinedInOneTick.tsx';
 import { OpenedCard } from './OpenedCard.tsx';
 import { SewnCard } from './SewnCard.tsx';
 
@@ -101,6 +102,7 @@ export function Seams({ w }: { w: Workbook }) {
                 label="The pieces of this seam, its edges lit"
                 lit={lit}
               />
+              <LinedInOneTick w={w} seam={seam} />
               <CapCard w={w} seam={seam} />
               <SewnCard w={w} seam={seam} />
             </>

@@ -16,6 +16,10 @@ const SAY: Record<string, Say> = {
   'facing-back': (_, v) => `${v} deep at the centre back. Handbooks: {60–75 mm}.`,
   'facing-deep': (_, v) =>
     `Down to the armholes, ${v} below the neck at the centre back: a coat's back keeps its shape and slides on easily.`,
+  'fullness-out': (_, v) =>
+    `${v} of gathers or pleats folded out, by your choice: the lining lies smooth over the body.`,
+  'lined-in-one': (_, v) =>
+    `Cut in one across a seam of the shell, by your choice: its sides part by ${v} along it at most.`,
   'lapel-out': (_, v) =>
     `From the break point up its edge is drawn out, by ${v} at the top: turned back it is the side that shows, and lies over the other. Handbooks: {2–4 mm}, {6 mm} for thick cloth.`,
   'cut-on': () =>

@@ -9,7 +9,7 @@ import {
   type Seam,
   type Side,
 } from '../../pattern/index.ts';
-import { type Drafted, type Garment } from '../drafted.ts';
+import { type Drafted, type Garment, linedAs } from '../drafted.ts';
 import { type Put } from '../pieces.ts';
 import { moveRun } from '../shape/oriented.ts';
 import { type LiningHem } from './hem.ts';
@@ -97,28 +97,41 @@ function underFacing({ facing, split, laid }: Drafted, over: boolean): { ring: E
 /** Adds a seam of one piece's inside. */
 type PutFor = (x: Drafted, code: string, a: Side[], b: Side[], more?: Partial<Seam>) => void;
 
+/** How much of a piece's turned hem its vent takes from the lining, on the half that laps over and the one that lies under. */
+function takenByVent({ shell, under }: Drafted, d: Decisions): { own: number; low: number } {
+  const vent = ventFigures(shell, d.lining.vent);
+  if (!vent) return { own: 0, low: 0 };
+  const over = under || lapsOver(shell, d.lining.vent);
+  return { own: over ? vent.net + vent.inside : vent.beside, low: vent.beside };
+}
+
+/** The pleat at the centre back that the lining has more at the hem, mm. */
+function pleatAtHem({ shell }: Drafted, d: Decisions): number {
+  const has = (r: Role): boolean => shell.ring.some((e) => e.role === r);
+  const centre = !shell.kind.startsWith('skirt') && has('centre-back') && !has('front-edge');
+  return centre && !pleatEnds(shell, d) ? backPleat(shell, d) / 2 : 0;
+}
+
 /** Lining hem to the shell's turned hem. A flared hem is narrower higher up: that difference is meant, up to 3 %. */
 export function hemSeams(g: Garment, x: Drafted, d: Decisions, putFor: PutFor): void {
   const { shell, lining, under } = x;
-  const facing = underFacing(
-    x,
-    g.drafted.some((y) => y.over?.includes(x)),
-  );
   const hem = x.hem ?? null;
+  /** `taken`: what facing and vent take of each piece's turned hem, mm; `extra`: what the lining has more. */
   const add = (
     code: string,
     made: Piece | undefined,
     role: 'hem' | 'wrist',
-    taken: { ring: Edge[] } | undefined,
-    extra: number,
-    vent = 0,
+    taken: (y: Drafted, turned: Edge[]) => number,
+    extra = 0,
   ) => {
     if (!made || !hem || d.lining[role].kind === 'free') return;
-    const [own, shellHem] = [roleSide(made, role), roleSide(shell, role)];
+    const of = linedAs(x).filter((y) => roleSide(y.shell, role).length);
+    const [own, shellHem] = [roleSide(made, role), of.flatMap((y) => roleSide(y.shell, role))];
     if (!own.length || !shellHem.length) return;
-    const turned = turnedHem(shell, role, hem.line + hem.slack);
-    const less = vent + takenByFacing(taken, turned);
-    const lengthB = lengthOf(turned) - less - (role === 'hem' ? besideSlit(shell, d) : 0);
+    const lengthB = of.reduce((t, y) => {
+      const turned = turnedHem(y.shell, role, hem.line + hem.slack);
+      return t + lengthOf(turned) - taken(y, turned) - (role === 'hem' ? besideSlit(y.shell, d) : 0);
+    }, 0);
     // Seamed to the edge itself or to a rib it lies on the shell's own seam line; higher up the shell is narrower.
     const flare = hem.slack === 0 ? 0 : lengthB * 0.03;
     const ease = { min: extra - flare, max: extra + flare };
@@ -129,21 +142,21 @@ export function hemSeams(g: Garment, x: Drafted, d: Decisions, putFor: PutFor): 
     });
   };
   if (shell.ring.some((e) => e.role === 'wrist')) {
-    add(shell.kind === 'under-sleeve' ? 'wrist-under' : 'wrist', lining, 'wrist', undefined, 0);
+    add(shell.kind === 'under-sleeve' ? 'wrist-under' : 'wrist', lining, 'wrist', () => 0);
     return;
   }
   const code = HEMS.has(shell.kind) ? `hem-${shell.kind}` : 'hem-panel';
-  const vent = ventFigures(shell, d.lining.vent);
-  const own =
-    under || (lining && vent && lapsOver(shell, d.lining.vent))
-      ? (vent?.net ?? 0) + (vent?.inside ?? 0)
-      : (vent?.beside ?? 0);
-  const skirt = shell.kind.startsWith('skirt');
-  const centre =
-    !skirt && shell.ring.some((e) => e.role === 'centre-back') && !shell.ring.some((e) => e.role === 'front-edge');
-  const pleat = centre && !pleatEnds(shell, d) ? backPleat(shell, d) / 2 : 0;
-  add(code, lining, 'hem', facing, pleat, vent ? own : 0);
-  add(`${code}-under`, under, 'hem', undefined, 0, vent?.beside ?? 0);
+  const over = (y: Drafted): boolean => g.drafted.some((z) => z.over?.includes(y));
+  const beside = (y: Drafted, turned: Edge[]): number =>
+    takenByVent(y, d).own + takenByFacing(underFacing(y, over(y)), turned);
+  add(
+    code,
+    lining,
+    'hem',
+    beside,
+    linedAs(x).reduce((t, y) => t + pleatAtHem(y, d), 0),
+  );
+  add(`${code}-under`, under, 'hem', (y) => takenByVent(y, d).low);
 }
 
 /** Pieces whose lining's hem has a name of its own. */

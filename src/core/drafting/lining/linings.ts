@@ -20,8 +20,10 @@ import { type Bands, facedAt } from '../facing/edgefacings.ts';
 import { type OpeningFacing, openingsWithin } from '../openings.ts';
 import { type Hems, shellCapEase } from '../pieces.ts';
 import { orient, runLength, type Split, withParents } from '../shape/oriented.ts';
+import { closeUp } from './inone.ts';
 import { bodyLining, type LiningPiece, raglanLining, sleeveLining } from './lining.ts';
 import { skirtLining } from './skirt.ts';
+import { smoothed } from './smooth.ts';
 import { underarmsOf } from './underarm.ts';
 
 /** A piece that is lined to its edges: no facing was asked for, or it reaches none. */
@@ -57,6 +59,7 @@ export function lineAll(l: Lining): void {
   findings.push(...withoutZip(g, d));
   const left = g.drafted.filter((x) => placeOf(g, x.shell) === null && x.shell.kind === 'other');
   if (left.length) findings.push(notLined('not-lined', left));
+  closeUp(g, d, findings);
   const faced = g.drafted.filter((x) => x.covered && !x.lining);
   if (faced.length) findings.push(notLined('all-faced', faced));
 }
@@ -79,7 +82,10 @@ const notLined = (code: 'not-lined' | 'all-faced', left: Drafted[]): Finding => 
 
 function taken(l: Lining, x: Drafted, made: LiningPiece): void {
   l.findings.push(...made.findings);
-  if (made.piece) x.lining = openingsWithin(made.piece, x.shell, l.round, l.findings);
+  if (made.piece) {
+    const open = openingsWithin(made.piece, x.shell, l.round, l.findings);
+    x.lining = l.d.lining.fullness === 'out' ? smoothed(l.g, x.shell, open, l.findings) : open;
+  }
   if (made.under) x.under = made.under;
   x.hem = made.hem;
 }

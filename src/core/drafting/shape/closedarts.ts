@@ -113,7 +113,7 @@ const BEND = 0.01;
 const LOST = 0.3;
 
 /** The bends that closing leaves, drawn over in one curve as they are by hand: as far to both sides as there is room. */
-function trued(edges: Edge[], closedAt: ReadonlySet<number>): Edge[] {
+export function trued(edges: Edge[], closedAt: ReadonlySet<number>): Edge[] {
   const out = [...edges];
   const lengths = edges.map((e) => pathLength(e.path));
   for (const i of closedAt) {

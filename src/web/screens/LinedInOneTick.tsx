@@ -1,0 +1,34 @@
+import { Box } from '@chakra-ui/react';
+import { CLOSABLE } from '../../core/drafting/index.ts';
+import { type WalkedSeam } from '../../core/pattern/index.ts';
+import { type Workbook } from '../api/useProject.ts';
+import { Tick } from '../parts/Ask.tsx';
+import { Findings } from '../parts/Notes.tsx';
+import { seamWords } from '../words/index.ts';
+import { decide } from './deciding.ts';
+
+/** Whether the lining has a seam of the shell too, or is cut in one across it; nothing at seams of another kind. */
+export function LinedInOneTick({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
+  const { lining } = w.doc.decisions;
+  const [side] = seam.a;
+  const is = (e: { piece: string; edge: string }): boolean =>
+    [...seam.a, ...seam.b].some((x) => x.piece === e.piece && x.edge === e.edge);
+  const join = w.computed.surface.joins.find((j) => [...j.a, ...j.b].some(is));
+  if (seam.group !== 'shell' || !side || !join || !CLOSABLE.has(join.code) || !lining.on || lining.self) return null;
+  const closed = lining.inOne.some(is);
+  const put = (on: boolean): void => {
+    const rest = lining.inOne.filter((e) => !is(e));
+    const inOne = on ? [...rest, { piece: side.piece, edge: side.edge }] : rest;
+    decide(w, `${seamWords(seam)}: lining ${on ? 'in one' : 'seamed too'}`, { lining: { ...lining, inOne } });
+  };
+  const pieces = [...seam.a, ...seam.b].map((x) => x.piece);
+  const told = w.computed.findings.filter(
+    (f) => f.code.startsWith('closed-up') && pieces.includes(f.where?.piece ?? ''),
+  );
+  return (
+    <Box borderTopWidth="1px" borderColor="rule" mt="3" pt="3">
+      <Tick label="The lining is cut in one across this seam" checked={closed} onTick={put} />
+      {closed && <Findings findings={told} w={w} />}
+    </Box>
+  );
+}
