@@ -364,3 +364,32 @@ test('a dart is laid on an edge by its figures, counts when seams are walked, an
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('All 26 seams go together.')).toBeVisible();
 });
+
+test('an armhole cut into a cover-up is asked about, then faced and cut out, and no order of making is made up', async ({
+  page,
+}) => {
+  await begin(page, 'Pond cover-up');
+  const oval =
+    'M270 115C309 115 340 166 340 230C340 294 309 345 270 345C231 345 200 294 200 230C200 166 231 115 270 115Z';
+  const body = `<g id="Back"><path d="M20 20H640V740H20Z"/><path d="${oval}"/></g>`;
+  await drop(
+    page,
+    'cover-up.svg',
+    `<svg xmlns="http://www.w3.org/2000/svg" width="700mm" height="800mm" viewBox="0 0 700 800" fill="none" stroke="#000">${body}</svg>`,
+  );
+  await page.getByRole('button', { name: 'Yes, it is so' }).click();
+  await go(page, 'Will it go together?');
+  await expect(page.getByText(/^A round opening, 590.6 mm round, seems to be cut into "Back"\./)).toBeVisible();
+  await go(page, 'Is this my pattern?');
+  await page.getByText('an armhole', { exact: true }).click();
+  await saved(page);
+  await go(page, 'What else do I cut?');
+  await page.getByRole('tab', { name: 'Lining' }).click();
+  await page.getByText('Line it').click();
+  await page.getByRole('tab', { name: 'Facings' }).click();
+  await page.getByText('Face the armholes').click();
+  await expect(page.getByText('Why the back armhole facing?')).toBeVisible();
+  await saved(page);
+  await go(page, 'In what order?');
+  await expect(page.getByText(/no way of making that sews in Back/)).toBeVisible();
+});

@@ -172,7 +172,7 @@ function interfacings(g: Garment, bands: Bands, round: OpeningFacing[], d: Decis
   const all = [...g.shell, ...facingsOf(g), ...liningsOf(g, d), ...round.map((r) => r.piece)];
   const opened = (q: Piece): Result<Piece>[] => {
     const under = all.find((p) => p.id === q.stiffens && p.openings);
-    return [under ? interfacedWithin(q, under, trim) : ok(q)];
+    return [under ? interfacedWithin(q, under, trim, findings) : ok(q)];
   };
   return made.flatMap((q) => whole(() => opened(q)));
 }

@@ -14,7 +14,7 @@ import {
   sideOf,
   withOpenings,
 } from '../pattern/index.ts';
-import { because, type Finding, ok, type Result, stop, warn } from '../result.ts';
+import { because, type Finding, ok, type Result, warn } from '../result.ts';
 import { type Garment, isSleeved } from './drafted.ts';
 import { FINISH } from './facing/edgefacing.ts';
 import { trimmed } from './interfacing/interfacing.ts';
@@ -143,18 +143,32 @@ export function openingsWithin(p: Piece, shell: Piece, faced: OpeningFacing[], f
     const facing = p.material === 'lining' ? faced.find((f) => f.opening === o) : undefined;
     const own = facing ? reverseRing(facing.piece.ring) : o.map((e) => repeated(shell, e));
     const lies = liesIn(outlineOf(own), p.ring);
-    if (lies === 'across')
-      findings.push(stop('opening-across', { piece: shell.id, ...(o[0] && { edge: o[0].id }) }, { name: p.name }));
+    if (lies === 'across') findings.push(across(p, shell.id, o, 'stop'));
     return lies === 'inside' ? [own] : [];
   });
   return withOpenings(p, kept);
 }
 
-/** An interfacing with the openings of what it stiffens, trimmed there as along its edges. */
-export function interfacedWithin(p: Piece, under: Piece, trim: Decisions['interfacing']['trim']): Result<Piece> {
+/** That an opening is not cut into a piece whose edge goes through it. */
+const across = (p: Piece, shell: string, o: Edge[], code: 'stop' | 'warn'): Finding => ({
+  code: 'opening-across',
+  severity: code,
+  where: { piece: shell, ...(o[0] && { edge: o[0].id }) },
+  data: { name: p.name },
+});
+
+/** An interfacing with the openings of what it stiffens, trimmed there as along its edges; told where its edge goes through one. */
+export function interfacedWithin(
+  p: Piece,
+  under: Piece,
+  trim: Decisions['interfacing']['trim'],
+  findings: Finding[],
+): Result<Piece> {
   const kept: Edge[][] = [];
   for (const o of under.openings ?? []) {
-    if (liesIn(outlineOf(o), p.ring) !== 'inside') continue;
+    const lies = liesIn(outlineOf(o), p.ring);
+    if (lies === 'across') findings.push(across(p, p.parent ?? under.id, o, 'warn'));
+    if (lies !== 'inside') continue;
     const made = trimmed(p, o, trim);
     if (!made.ok) return made;
     kept.push(made.value);

@@ -83,21 +83,17 @@ const SMALL = 0.3;
 /** Most width that is kept for names beside pieces (px). */
 const MOST_ROOM = 260;
 
-/**
- * Keeps room beside small pieces for their names; over a faint shell there is room enough, save
- * beside the last.
- */
+/** Keeps room beside small pieces for their names. */
 function withRoom(groups: Group[]): Group[] {
   const tallest = Math.max(...groups.map((g) => g.box.maxY - g.box.minY));
   const roomy = groups.map((g, i) => {
     const [only] = g.pieces;
     const own = only && boxOf(only.cut?.outline ?? outlineOf(only.piece.ring));
-    const aside = own !== undefined && Math.max(own.maxX - own.minX, own.maxY - own.minY) < SMALL * tallest;
-    return {
-      ...g,
-      aside,
-      room: aside && (!g.ghosts.length || i === groups.length - 1) ? nameWidth(only?.piece as Piece) : 0,
-    };
+    const isSmall = (b: Box): boolean => Math.max(b.maxX - b.minX, b.maxY - b.minY) < SMALL * tallest;
+    const aside = own !== undefined && isSmall(own);
+    // Over the faint shell of a larger piece there is room enough, save beside the last.
+    const free = g.ghosts.length > 0 && !isSmall(g.box) && i < groups.length - 1;
+    return { ...g, aside, room: aside && !free ? nameWidth(only?.piece as Piece) : 0 };
   });
   // Names beside many small pieces would leave no width for the pieces themselves: then they are numbered.
   return sum(roomy) <= MOST_ROOM ? roomy : roomy.map((g) => ({ ...g, aside: false, room: 0, numbered: true }));

@@ -52,7 +52,8 @@ export function insets(c: Computed): Check {
     const under = [...c.joined, ...c.pieces].find((q) => q.id === p.stiffens);
     const meant = meantOf(p);
     if (!under || meant === null || p.reasons.some((r) => r.rule === 'trim-whole')) return [];
-    const held = allEdges(under).filter((e) => !e.onFold && e.role !== 'inner');
+    // Where its own edge goes through an opening, that is told apart.
+    const held = (p.openings ? allEdges(under) : under.ring).filter((e) => !e.onFold && e.role !== 'inner');
     // As one path, so that what lies far off is passed over by its box.
     const path = held.flatMap((e) => e.path);
     const own = allEdges(p).filter((e) => held.some((h) => h.id === e.id.split('~')[0]));
