@@ -22,10 +22,10 @@ import { documentOf } from '../demo/drawn.ts';
 import { DEMOS } from '../demo/index.ts';
 import { type Opened } from '../server/db/open.ts';
 import { appOf, asking } from './api.ts';
+import { oval } from './cutin.ts';
 import { freshFolder, openFolder } from './folder.ts';
 import { CUTS, type Size } from './pile.ts';
 import { runs } from './runs.ts';
-import { oval } from './unlike.ts';
 
 const size: fc.Arbitrary<Size> = fc.record({
   w: fc.integer({ min: 225, max: 340 }),

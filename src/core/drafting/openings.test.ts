@@ -1,7 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { oval } from '../../test/cutin.ts';
 import { runs } from '../../test/runs.ts';
-import { oval, sleevePiece, UNLIKE } from '../../test/unlike.ts';
+import { sleevePiece } from '../../test/sleeves.ts';
+import { UNLIKE } from '../../test/unlike.ts';
 import { type Computed, compute, planOf } from '../document/compute.ts';
 import { type Decisions, type ProjectDocument } from '../document/project.ts';
 import { proofOf } from '../document/proof/index.ts';

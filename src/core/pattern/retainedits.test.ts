@@ -1,8 +1,8 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { oval } from '../../test/cutin.ts';
 import { runs } from '../../test/runs.ts';
 import { coatFigures, PLAIN_COAT, shellOf } from '../../test/shells.ts';
-import { oval } from '../../test/unlike.ts';
 import { type ShellPiece } from '../document/project.ts';
 import { line, mapPath, type Path, rotation } from '../geometry/index.ts';
 import { retainEdits } from './index.ts';
