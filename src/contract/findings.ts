@@ -245,7 +245,7 @@ const SENTENCES: Record<string, Say> = {
   'closed-up-not': (d) =>
     `The seam of "${d.name}" cannot be closed up in the lining: there is no lining on both its sides that it joins, or left and right differ there. It is lined with the seam.`,
   'closed-up-bent': (d, mm) =>
-    `${d.names} do not lie flat together: their seam gives shape, up to ${mm('misfit')} of it. The lining keeps the seam.`,
+    `Laid together, ${d.names} do not lie flat: their seam gives shape, and its sides part by up to ${mm('misfit')}. The lining keeps the seam.`,
   'vents-two': (d) =>
     `"${d.name}" has more than one vent, and one piece of lining cannot be cut back for all of them here. Cut the piece into panels, or name one vent's edges something else and cut its lining back by hand.`,
   'vent-without-seam': (d) =>

@@ -170,6 +170,11 @@ describe('by their own figures', () => {
     const front = doc.shell?.pieces[0];
     const edge = front?.ring.find((e) => e.role === 'panel-seam')?.id ?? '';
     doc.decisions.lining.inOne = [{ piece: front?.id ?? '', edge }];
+    // As drawn both sides of the seam are one curve; over a bust the side panel's is rounder.
+    const [side] = (doc.shell?.pieces ?? []).filter((p) => p.kind === 'front-side');
+    const seam = side?.ring.find((e) => e.role === 'panel-seam');
+    if (seam) seam.path = seam.path.map((s) => (s.k === 'C' ? { ...s, c: { ...s.c, x: s.c.x - 25 } } : s));
+    doc.decisions.facing.shoulder = 35;
     const c = compute(doc);
     expect(c.inside.map((p) => p.id)).toEqual(expect.arrayContaining(['front-lining', 'front-side-lining']));
     const [told] = c.findings.filter((f) => f.code === 'closed-up-bent');

@@ -74,6 +74,7 @@ const OPENINGS: [string, () => ProjectDocument, Role[]][] = [
 
 /** Openings of garments of many panels, where they are not a front opening and two wrists; what is laid on is apart. */
 const THEIRS: Record<string, Role[]> = {
+  'cover-up with armholes cut in': ['armhole', 'armhole', 'hem'],
   'dress of yoke, bust piece and gathered front, a keyhole behind': ['armhole', 'armhole', 'hem', 'neckline'],
   'wrap blouse with a band, ties and peplum': ['hem', 'plain', 'plain', 'wrist', 'wrist'],
   'trousers lined to the knee': ['band-edge', 'hem', 'hem', 'plain', 'plain'],
