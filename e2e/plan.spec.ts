@@ -18,7 +18,7 @@ test('a step moved too early is complained of with the reason, and moved togethe
   await step(page, 'press-turned').getByRole('button', { name: 'Press the turned edges', exact: true }).focus();
   await page.keyboard.press('Alt+ArrowUp');
   const complaint =
-    /“Press the turned edges” comes before step \d+ “Pull the backs through the shoulders to the front”, which it needs/;
+    /“Press the turned edges” comes before step \d+ “Pull the backs through the shoulders to the front”: there is nothing yet to do it to/;
   await expect(own(page).getByText(complaint)).toBeVisible();
   await expect(step(page, 'press-turned').getByText(complaint)).toBeVisible();
   await own(page)
@@ -36,7 +36,7 @@ test('a step moved too early is complained of with the reason, and moved togethe
     .click();
   await expect(
     own(page)
-      .getByText(/needs “Grade, clip and trim: .*”, which is left out/)
+      .getByText(/^“Grade, clip and trim: .*” is left out before .*usually it is done/)
       .first(),
   ).toBeVisible();
   await own(page).getByRole('button', { name: 'Bring it back' }).first().click();

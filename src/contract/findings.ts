@@ -1,10 +1,9 @@
 import { type Part } from '../core/document/apart.ts';
 import { type Finding } from '../core/result.ts';
 import { formatLength, inUnit, type LengthUnit } from '../core/units.ts';
+import { OF_PLAN } from './planfindings.ts';
 import { allCalled, called } from './roles.ts';
-
-type Data = Record<string, number | string>;
-type Say = (d: Data, mm: (key: string) => string) => string;
+import { type Data, type Say } from './say.ts';
 
 const most = (d: Data, mm: (key: string) => string): string =>
   d.most === 0 ? 'No width would: check that its edges are named rightly.' : `At most ${mm('most')} would.`;
@@ -24,13 +23,6 @@ const zone = (name: string | number | undefined, first = false): string => {
   return first ? words.charAt(0).toUpperCase() + words.slice(1) : words;
 };
 
-const lowered = (seam: string | number | undefined): string => {
-  const words = String(seam ?? 'its seam');
-  return words.charAt(0).toLowerCase() + words.slice(1);
-};
-const step = (d: Data): string => String(d.step ?? 'A step');
-const other = (d: Data): string => String(d.other ?? 'another step');
-
 /** What is computed, part by part, as it is called in a sentence. */
 const PART_NAMES: Record<Part, string> & Record<string, string> = {
   pattern: 'the outline',
@@ -48,14 +40,6 @@ const PART_NAMES: Record<Part, string> & Record<string, string> = {
   joins: 'what is sewn to what',
   strips: 'the ties and ruffles',
   plan: 'the order of making',
-};
-
-/** What an edge of the outside can end in. */
-const NO_FINISH: Record<string, string> = {
-  neckline: 'A facing, a bias strip, a lining to the edge or a collar would close it.',
-  armhole: 'A facing, a bias strip, a lining to the edge or a sleeve would close it.',
-  'front-edge': 'A facing, a band or a placket would close it.',
-  waist: 'A waistband, a facing or a bodice would close it.',
 };
 
 /** What is wrong, what would happen, and the cure, in one or two sentences for every code. */
@@ -348,41 +332,7 @@ const SENTENCES: Record<string, Say> = {
   'button-near-neck': (_, mm) =>
     `The first button sits ${mm('top')} below the neck edge; it wants at least ${mm('least')}.`,
   // Plan.
-  'edge-left-raw': (d) =>
-    `The ${called(d.role)} edge of "${d.piece}" stays raw: no step encloses, binds, overlocks or hems it.`,
-  'cut-too-few': (d) =>
-    `"${d.piece}" is made of two layers: cut ${d.need} of it, not ${d.cut}. Say so at the piece, and the cut list follows.`,
-  'piece-not-planned': (d) =>
-    `"${d.piece}" has no place in this plan: Woodbine does not know where it is sewn on. Follow the pattern's own words for it.`,
-  'used-before-made': (d) => `${step(d)} comes before ${other(d)}, which it needs.`,
-  'step-left-out': (d) => `${step(d)} needs ${other(d)}, which is left out.`,
-  'seam-sewn-twice': (d) => `${d.seam ?? 'A seam'}: sewn ${d.times} times where ${d.asked} is asked.`,
-  'pocket-sewn-shut': (d, mm) =>
-    `${step(d)} sews the pocket shut: ${mm('mm')} of its mouth in ${lowered(d.seam)} has to stay open.`,
-  'extra-does-not-fit': (d) =>
-    `${d.extra ?? 'What you added'} is left out: ${d.reason ?? 'this garment has no place for it'}.`,
-  'seam-not-sewn': (d) => `${d.seam ?? 'A seam'}: no step sews it.`,
-  'seam-part-open': (d, mm) =>
-    `${d.seam ?? 'A seam'}: ${mm('mm')} of it ${Number(d.times) > 0 ? `sewn ${d.times} of ${d.asked} times` : 'never sewn'}.`,
-  'layer-faces-wrong': (d) => `${step(d)} leaves "${d.piece}" with its right side the wrong way.`,
-  'end-closed': (d) =>
-    `${step(d)} runs into an edge that ${other(d)} has already closed between two layers. Sew it before, or stop that edge short of it.`,
-  'edge-closed-off': (d) => `${step(d)} works on what ${other(d)} has closed off: it can no longer be reached.`,
-  'no-way-to-turn': (d, mm) =>
-    `${step(d)}: the longest edge still open measures ${mm('open')}, and ${mm('least')} are needed to turn it. Leave an opening.`,
-  'tubes-in-a-circle': (d) =>
-    `${step(d)} cannot be done: after ${other(d)} the tubes (${d.seam ?? 'A seam'}) form a closed loop. Do that afterwards, leave the centre back open, or fell the armholes by hand.`,
-  'tube-too-narrow': (d, mm) =>
-    `${step(d)}: ${d.seam ?? 'A seam'} is only ${mm('wide')} wide, too narrow to pull the garment through; it wants ${mm('least')}.`,
-  'never-turned': (d) => `What ${step(d)} closes is never turned right side out.`,
-  'edge-has-no-finish': (d) =>
-    `The ${called(d.role)} of the outside ends in nothing. ${NO_FINISH[String(d.role)] ?? 'Give it a facing, a bias strip or a hem.'}`,
-  'lapel-with-stand': () =>
-    'A lapel turns back below the neck, a stand closes up to it: the two cannot be made together. Choose a facing without a lapel, or leave the stand out for a notched collar.',
-  'method-does-not-fit': (d) =>
-    `${d.topic ?? 'A choice'}: “${d.method}” does not go with this garment, since ${d.reason}. ${d.instead ? `These do: ${d.instead}.` : 'No other way fits either.'}`,
-  'need-not-made': (d) => `The step ${d.operation} needs ${d.need}, which no step makes.`,
-  'needs-in-a-circle': (d) => `These steps wait for each other: ${d.operations}.`,
+  ...OF_PLAN,
 };
 
 /** The sentence for a finding, lengths in the sewist's unit. An unknown code is shown as it is rather than hidden. */

@@ -246,16 +246,34 @@ describe('the checker', () => {
     expect(told([...base, turn, reachedHem, shut, press], TOP)).toEqual([['edge-closed-off', 'press']]);
   });
 
-  test('a need that comes later or is left out is named with what needs it', () => {
-    const needy = { ...neat, needs: ['sew'] };
-    expect(checkPlan(numbered([needy, sewn]), SACK)[0]).toMatchObject({
-      code: 'used-before-made',
-      data: { step: 'neat', other: 'sew' },
+  test('what usually comes before is amber with its reason; what there is nothing to do to without it is red', () => {
+    const needy = { ...neat, needs: ['press'] };
+    const press = op('press', { station: 'iron', code: 'press-hem' });
+    const first = (ops: Operation[], left: Operation[] = []) => checkPlan(numbered(ops), SACK, numbered(left))[0];
+    expect(first([needy, press, sewn])).toEqual({
+      code: 'usual-otherwise',
+      severity: 'warn',
+      data: { step: 'neat', other: 'press', why: 'press-first' },
     });
-    expect(checkPlan(numbered([needy]), SACK)[0]).toMatchObject({
-      code: 'step-left-out',
-      data: { step: 'neat', other: 'sew' },
-    });
+    expect(first([needy, sewn], [press])).toMatchObject({ code: 'usual-left-out', severity: 'warn' });
+    const thread = op('thread-elastic', { pieces: ['front'] });
+    const close = op('close-casing', { pieces: ['front'], needs: ['thread-elastic'] });
+    const red = { severity: 'stop', data: { step: 'close-casing', other: 'thread-elastic' } };
+    expect(first([close, thread, sewn])).toMatchObject({ code: 'used-before-made', ...red });
+    expect(first([close, sewn], [thread])).toMatchObject({ code: 'step-left-out', ...red });
+    // Nobody knows it any more: what it was is not known either.
+    expect(first([needy, sewn])).toMatchObject({ code: 'step-left-out', severity: 'stop' });
+  });
+
+  test('allowances are pressed and trimmed once there is a seam, and cut before they are shut in', () => {
+    const trim = op('trim', { station: 'table', works: ['side'] });
+    expect(told([trim, sewn], SACK)).toContainEqual(['works-on-unsewn', 'trim']);
+    const cover: Joint = { ...joint('side-in', 'front/side', 'back/side', true), covers: 'side' };
+    const both = { ...SACK, joints: [...SACK.joints, cover] };
+    const over = op('over', { sews: whole('side-in'), cares: cares('enclosed', ...SIDES) });
+    expect(told([sewn, trim, over], both)).toEqual([]);
+    expect(told([sewn, over, trim], both)).toEqual([['edge-closed-off', 'trim']]);
+    expect(told([over, sewn], both)).toContainEqual(['covers-unsewn', 'over']);
   });
 });
 

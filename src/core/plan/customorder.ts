@@ -71,16 +71,19 @@ export function movedTogether(steps: Operation[], id: string, to: number): strin
 /** What can be done about a fault of the sequence: the ids in an order without it, or a step brought back. */
 export type Mend = { how: 'move'; order: string[]; with: string[] } | { how: 'restore'; step: string };
 
+/** Faults of a step that comes before another it waits for. */
+const WAITS: ReadonlySet<string> = new Set(['used-before-made', 'usual-otherwise', 'works-on-unsewn', 'covers-unsewn']);
+
 /** The step brought after all it waits for, or out of reach of what closes it off; null where no move mends it. */
 export function mendOf(f: Finding, steps: Operation[]): Mend | null {
   const [id, other] = [String(f.data?.step ?? ''), String(f.data?.other ?? '')];
   const place = (x: string): number => steps.findIndex((s) => s.id === x);
   const [at, to] = [place(id), place(other)];
-  if (f.code === 'step-left-out') return { how: 'restore', step: other };
+  if (f.code === 'step-left-out' || f.code === 'usual-left-out') return { how: 'restore', step: other };
   if (at < 0 || to < 0) return null;
   // What it needs, and all that waits for in turn, goes before the step.
-  if (f.code === 'used-before-made' || f.code === 'end-closed' || f.code === 'edge-closed-off') {
-    const [late, before] = f.code === 'used-before-made' ? [other, at] : [id, to];
+  if (WAITS.has(f.code) || f.code === 'end-closed' || f.code === 'edge-closed-off') {
+    const [late, before] = WAITS.has(f.code) ? [other, at] : [id, to];
     return { how: 'move', order: movedTogether(steps, late, before), with: movesWith(steps, late, before) };
   }
   if (f.code === 'tubes-in-a-circle')

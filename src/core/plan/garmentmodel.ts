@@ -186,7 +186,7 @@ export function layerJoints(parts: Part[], joints: Joint[]): Joint[] {
     const swap = (list: string[]): string[] =>
       list.map((k) => (byId.has(under(partOf(k))) ? k.replace(partOf(k), under(partOf(k))) : k));
     // The collar between two stands has an upper and an under layer of its own.
-    out.push({ ...j, id: `${j.id}:in`, code: `${j.code}-in`, a: swap(j.a), b: swap(j.b), closing: true });
+    out.push({ ...j, id: `${j.id}:in`, code: `${j.code}-in`, a: swap(j.a), b: swap(j.b), closing: true, covers: j.id });
   }
   return out;
 }

@@ -109,7 +109,7 @@ export function makePlan(task: Task, choices: Choices, beam?: number): Result<Pl
     left,
     methods,
     ...figures(steps),
-    findings: [...told, ...extrasThatDoNotFit(base, methods), ...cutTooFew(making), ...checkPlan(steps, making)],
+    findings: [...told, ...extrasThatDoNotFit(base, methods), ...cutTooFew(making), ...checkPlan(steps, making, left)],
   });
 }
 

@@ -55,6 +55,8 @@ export interface Joint {
   lengthB: number;
   /** Joins an outer to an inner layer, so that both are closed along it. */
   closing: boolean;
+  /** The joint whose allowances this one shuts in: the seam that a second layer is stitched over. */
+  covers?: string;
   allowance: number;
 }
 

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { CircleAlert } from 'lucide-react';
+import { CircleAlert, Info } from 'lucide-react';
 import { sentenceOf } from '../../contract/findings.ts';
 import { type Mend, mendOf } from '../../core/plan/index.ts';
 import { type Finding } from '../../core/result.ts';
@@ -11,7 +11,9 @@ import { type Planning } from './planning.ts';
 export function OwnOrder({ p }: { p: Planning }) {
   const { w, plan, set } = p;
   const { left } = w.doc.decisions.making;
-  const broken = plan.findings.filter((f) => f.severity !== 'note');
+  const red = plan.findings.filter((f) => f.severity === 'stop');
+  const amber = plan.findings.filter((f) => f.severity === 'warn');
+  const broken = [...red, ...amber];
   return (
     <Box role="region" aria-label="Your own order">
       <Flex gap="3" align="center" wrap="wrap" mb="1">
@@ -22,16 +24,23 @@ export function OwnOrder({ p }: { p: Planning }) {
           Back to the proposed order
         </Button>
       </Flex>
-      {broken.length === 0 ? (
-        <AllWell words="It works too: looked over like the proposed one." />
-      ) : (
+      {red.length === 0 && (
+        <AllWell
+          words={
+            amber.length
+              ? 'It can be made in this order: looked over like the proposed one. What is usually done otherwise:'
+              : 'It works too: looked over like the proposed one.'
+          }
+        />
+      )}
+      {broken.length > 0 && (
         <Box as="ul" listStyleType="none" m="0" p="0" aria-live="polite">
           {broken.slice(0, 6).map((f, i) => (
             <Complaint key={`${f.code}${i}`} f={f} p={p} />
           ))}
         </Box>
       )}
-      {broken.length > 6 && <Text color="quiet">and {broken.length - 6} more that follow from these.</Text>}
+      {broken.length > 6 && <Text color="quiet">and {broken.length - 6} more, told at their steps.</Text>}
     </Box>
   );
 }
@@ -58,8 +67,12 @@ export function Complaint({ f, p }: { f: Finding; p: Planning }) {
   };
   return (
     <Flex as="li" gap="3" align="flex-start" py="2">
-      <Box color="berry" flexShrink={0} mt="2px">
-        <CircleAlert size={20} aria-label="To mend" />
+      <Box color={f.severity === 'stop' ? 'berry' : 'honey'} flexShrink={0} mt="2px">
+        {f.severity === 'stop' ? (
+          <CircleAlert size={20} aria-label="To mend" />
+        ) : (
+          <Info size={20} aria-label="Usually otherwise" />
+        )}
       </Box>
       <Box>
         <Text>{sentenceOf(toldOf(f, plan, w.doc.units, names), w.doc.units)}</Text>

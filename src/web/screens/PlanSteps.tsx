@@ -101,7 +101,7 @@ function Step({ s, p, head, cautions, open, onToggle, onMove, onOut }: StepProps
       <Box
         bg="sheet"
         borderWidth="1px"
-        borderColor={broken.length ? 'berry' : 'rule'}
+        borderColor={broken.some((f) => f.severity === 'stop') ? 'berry' : broken.length ? 'honey' : 'rule'}
         borderRadius="6px"
         px="3"
         py="2"

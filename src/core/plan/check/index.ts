@@ -7,16 +7,20 @@ import { passesOf } from './passes.ts';
 import { closedOff } from './reach.ts';
 import { usedBeforeMade } from './sequence.ts';
 import { turning } from './turning.ts';
+import { worksOnSewn } from './works.ts';
 
+export { CUSTOMS, type Custom } from './customs.ts';
 export { handlesOf } from './surface.ts';
 export { OPENING, TUBE } from './turning.ts';
 
 /**
  * Looks at a finished sequence without knowing how it was made: from the layers, their joints and what each step does to them.
- * Every finding names the step (`data.step`) and what stands against it (`data.other`).
+ * Red is what can't be done, or leaves something raw, unsewn, inside out; amber what can and is usually done otherwise, with
+ * the reason. Every finding names the step (`data.step`) and what stands against it (`data.other`). `left`: steps left out.
  */
-export const checkPlan = (steps: PlanStep[], making: GarmentModel): Finding[] => [
-  ...usedBeforeMade(steps),
+export const checkPlan = (steps: PlanStep[], making: GarmentModel, left: PlanStep[] = []): Finding[] => [
+  ...usedBeforeMade(steps, left),
+  ...worksOnSewn(steps, making),
   ...passesOf(steps, making),
   ...rawEdges(steps, making),
   ...wrongFaces(steps, making),

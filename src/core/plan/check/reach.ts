@@ -11,6 +11,8 @@ export function closedOff(steps: PlanStep[], making: GarmentModel): Finding[] {
   const covered = new Map(making.parts.map((p) => [p.id, p.covered]));
   const turned = new Map<string, string>();
   const laid = new Set<string>();
+  const about = new Map<string, string>();
+  const sewn = new Set<string>();
   let shut: string | null = null;
   const out: Finding[] = [];
   for (const s of steps) {
@@ -20,10 +22,19 @@ export function closedOff(steps: PlanStep[], making: GarmentModel): Finding[] {
       const j = joints.get(id);
       return j && !j.closing && [...j.a, ...j.b].every((k) => covered.get(partOf(k)));
     });
-    if (shut && within && s.station !== 'hand')
+    // Reached between the layers through what is still open; once nothing is, not at all.
+    const own = new Set(s.sews.map((x) => x.joint));
+    const way = making.joints.some((j) => j.closing && !own.has(j.id) && !sewn.has(j.id));
+    const shutIn = within || (s.reached && s.sews.length > 0 && !way);
+    for (const x of s.sews) sewn.add(x.joint);
+    if (shut && shutIn && s.station !== 'hand')
       out.push(stop('edge-closed-off', undefined, { step: s.id, other: shut }));
     if (s.stack.some((l) => l.swings === 2)) for (const x of s.sews) laid.add(x.joint);
+    // A part sewn between the layers of another is turned with that.
+    if (s.about && s.cares.some((c) => c.how === 'enclosed')) for (const x of s.sews) about.set(x.joint, s.about);
     const { turns } = s;
+    if (turns?.how === 'part' && s.about)
+      for (const [id, seam] of about) if (seam === s.about && !turned.has(id)) turned.set(id, s.id);
     if (turns)
       for (const id of laid) {
         const j = joints.get(id);

@@ -111,9 +111,12 @@ function innerCuff(b: PlanBuilder, outer: string): void {
     needs: ['done:cuff', 'wrist-lining:basted?'],
     makes: ['done:cuff-in'],
   });
-  if (b.has('wrist-to-cuff'))
+  // Wrong sides together, as they are worn: the cuff closes over both.
+  const wrist = b.joints('wrist-to-cuff')[0];
+  if (wrist)
     b.sew('joining', ['wrist-to-cuff'], {
       code: 'baste-lining-wrist',
+      stack: b.lapped(wrist),
       care: 'enclosed',
       to_: null,
       needs: ['inside:sleeves?', 'turned?'],

@@ -1,0 +1,66 @@
+import { type PlanStep } from '../types.ts';
+
+/**
+ * What a step acts on is made by another: without that there is nothing to do it to, whatever the order. By kinds of step, each
+ * on pieces that both touch. All that follows from the cloth itself (what is sewn, shut in, turned) is computed instead.
+ */
+const ACTS_ON: Readonly<Record<string, readonly string[]>> = {
+  'bind-slit': ['cut-slit'],
+  'hem-slit': ['cut-slit'],
+  'press-slit': ['bind-slit'],
+  'stitch-tower': ['cut-tower', 'sew-tower'],
+  'half-press': ['half-cut', 'half-bands'],
+  'half-box': ['half-cut', 'half-bands'],
+  'bags-round': ['bags-on'],
+  'press-bags': ['bags-on'],
+  'neaten-bags': ['bags-round'],
+  'check-zip': ['baste-zip'],
+  'thread-elastic': ['stitch-casing'],
+  'close-casing': ['thread-elastic'],
+  'thread-cord': ['cord-casing'],
+  'close-lowest': ['sew-buttons'],
+  'sew-ruffle': ['gather-ruffle'],
+  'neaten-ruffle': ['sew-ruffle'],
+  'neaten-peplum': ['sew-peplum'],
+  'turn-tube': ['sew-tube'],
+  'press-tube': ['turn-tube'],
+  'baste-ties': ['turn-tube'],
+  'turn-detachable': ['sew-detachable'],
+  'band-detachable': ['turn-detachable'],
+  'fasten-detachable': ['band-detachable'],
+  'press-darts': ['sew-darts'],
+  'press-part': ['turn-part'],
+  'press-turned': ['turn', 'pull-through'],
+  'press-yoke': ['pull-yoke', 'yoke-sandwich'],
+  'press-placket': ['sew-placket'],
+  'cover-placket': ['sew-placket'],
+  'fell-second': ['fell-trim'],
+  'french-second': ['french-first'],
+  'mark-mitre': ['press-hem'],
+  'trim-mitre': ['sew-mitre'],
+  'hem-blind': ['sew-mitre', 'trim-mitre'],
+  'hem-machine': ['sew-mitre', 'trim-mitre'],
+  'hem-rolled': ['sew-mitre', 'trim-mitre'],
+  'pull-yoke': ['yoke-roll'],
+  // Stitched through while it is still inside out, it could not be turned; basted shut, neither.
+  topstitch: ['turn-part', 'turn', 'pull-through'],
+  'catch-facing': ['turn', 'pull-through'],
+  'baste-collar': ['turn-part'],
+  // What lies between two layers is laid there before they are closed.
+  'sew-edge': ['baste-collar'],
+};
+
+/** The same of seams, by what is joined: a cuff closes the end of its slit. */
+const SEWN_ON: Readonly<Record<string, readonly string[]>> = {
+  cuff: ['bind-slit', 'hem-slit', 'stitch-tower', 'cut-slit', 'cut-tower'],
+};
+
+const touch = (a: PlanStep, b: PlanStep): boolean =>
+  (a.about !== null && a.about === b.about) || a.pieces.some((p) => b.pieces.includes(p)) || !b.pieces.length;
+
+/** Whether a step can't be done at all before another, which it waits for: there is no cloth yet, or not what it acts on. */
+export const cannotBefore = (step: PlanStep, made: PlanStep): boolean =>
+  made.code === 'cut' ||
+  (ACTS_ON[step.code]?.includes(made.code) && touch(step, made)) ||
+  (step.about !== null && step.sews.length > 0 && SEWN_ON[step.about]?.includes(made.code)) ||
+  false;
