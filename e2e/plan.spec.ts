@@ -119,3 +119,30 @@ test('the plan on paper, as Markdown and as JSON; small sums', async ({ page }) 
   expect(sheets.at(-1)?.text.match(/\d+\. [A-Z]/g)?.length).toBeGreaterThan(1);
   expect(server.url).toContain('127.0.0.1');
 });
+
+test('a pasted sheet is held against the steps, line by line, and its order taken', async ({ page }) => {
+  await open(page, 'Potting shirt', 'plan');
+  await proved(page);
+  await page.getByText('Compare with your own instructions').click();
+  await page
+    .getByLabel('Your instructions')
+    .fill('1. Sew the side seams.\n2. Set in the sleeves.\n3. Attach the cuffs.\n4. Feed the cat.');
+  await page.getByRole('button', { name: 'Compare 4 lines' }).click();
+  await expect(page.getByText('4 of 4 lines are matched by their words only: look at each.')).toBeVisible();
+  await expect(page.getByText('Nothing in it was recognised.')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Line 1: so it is' }).click();
+  await page.getByLabel('Line 4 is').selectOption('no step of the plan');
+  await expect(page.getByText('No step of the plan.')).toBeVisible();
+  await page.getByRole('button', { name: 'They are all right' }).click();
+  await expect(page.getByText('All 4 lines are as you said.')).toBeVisible();
+  await expect(page.getByText('Your sheet does not say, and the garment needs it')).toBeVisible();
+  await expect(page.getByText(/^In the order of your sheet, .*can be made\.$/)).toBeVisible();
+  await saved(page);
+  await accessible(page);
+  await page.getByRole('button', { name: 'Take this order as mine' }).click();
+  await expect(own(page)).toBeVisible();
+  // Kept with the project.
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText('All 4 lines are as you said.')).toBeVisible();
+});

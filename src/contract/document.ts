@@ -27,6 +27,7 @@ import {
   ZIP_SEAMS,
 } from '../core/document/project.ts';
 import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
+import { MOST_LETTERS, MOST_LINES } from '../core/plan/index.ts';
 import { LONGEST_NAME, plainName } from '../core/text.ts';
 import { CURRENT_SCHEMA, migrations, type Plain } from './migrations.ts';
 
@@ -50,6 +51,12 @@ const words = z
   .string()
   .max(LONGEST_NAME)
   .overwrite((s) => plainName(s));
+/** A line of an instruction sheet. */
+const line = z
+  .string()
+  .min(1)
+  .max(MOST_LETTERS)
+  .overwrite((s) => plainName(s, MOST_LETTERS));
 /** Name of a method or a step of the plan. */
 const key = z
   .string()
@@ -292,6 +299,10 @@ const decisions = z.strictObject({
     extras: z.array(key).max(40),
     order: z.array(key).max(400).nullable(),
     left: z.array(key).max(400),
+    sheet: z
+      .array(z.strictObject({ text: line, steps: z.array(key).max(40).nullable() }))
+      .max(MOST_LINES)
+      .nullable(),
   }),
   paper: z.strictObject({
     size: z.enum(['a4', 'letter']),

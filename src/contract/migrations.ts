@@ -115,7 +115,10 @@ function withUnlikeSeams(doc: Plain): Plain {
   };
 }
 
-/** Version 8 faces cut-outs, knows vents at other seams than a centre and linings cut in one across a seam or without the shell's fullness: in a project of version 7 there were none. */
+/**
+ * Version 8 faces cut-outs, knows vents at other seams than a centre, linings cut in one across a seam or without the shell's
+ * fullness, and the sewist's own sheet: in a project of version 7 there were none.
+ */
 function withCutOuts(doc: Plain): Plain {
   const d = decisionsOf(doc);
   const bands = { 'cut-out': 0, ...(d.facing?.bands as Plain) };
@@ -123,7 +126,12 @@ function withCutOuts(doc: Plain): Plain {
   return {
     ...doc,
     schema: 8,
-    decisions: { ...d, facing: { ...d.facing, bands }, lining: { fullness: 'kept', inOne: [], ...d.lining, vent } },
+    decisions: {
+      ...d,
+      facing: { ...d.facing, bands },
+      lining: { fullness: 'kept', inOne: [], ...d.lining, vent },
+      making: { sheet: null, ...d.making },
+    },
   };
 }
 

@@ -265,6 +265,8 @@ export interface Decisions {
     order: string[] | null;
     /** Steps left out. */
     left: string[];
+    /** Lines of her own instruction sheet, and which steps each is; null for none. */
+    sheet: { text: string; steps: string[] | null }[] | null;
   };
   /** What is ticked to be printed, by piece id; null prints everything. */
   paper: { size: 'a4' | 'letter'; pieces: string[] | null; strip: boolean };
@@ -358,7 +360,7 @@ export function usualDecisions(): Decisions {
     caps: [],
     sewn: [],
     strips: [],
-    making: { bulk: 'medium', lace: false, methods: {}, extras: [], order: null, left: [] },
+    making: { bulk: 'medium', lace: false, methods: {}, extras: [], order: null, left: [], sheet: null },
     paper: { size: 'a4', pieces: null, strip: true },
   };
 }

@@ -11,6 +11,7 @@ export const takenOver = (own: Decisions, other: Decisions): Decisions => {
     ...other,
     ...said,
     lining: { ...other.lining, inOne: own.lining.inOne },
+    making: { ...other.making, sheet: own.making.sheet },
     interfacing: { ...other.interfacing, regions: interfacing.regions },
   };
 };

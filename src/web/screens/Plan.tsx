@@ -12,6 +12,7 @@ import { OwnOrder } from './OwnOrder.tsx';
 import { PlanChoices } from './PlanChoices.tsx';
 import { PlanSteps } from './PlanSteps.tsx';
 import { type Planning, setMaking } from './planning.ts';
+import { SheetCompare } from './SheetCompare.tsx';
 import { SmallSums } from './SmallSums.tsx';
 
 const QUESTION = 'In what order, and which side up?';
@@ -74,6 +75,7 @@ function Planned({ p, behind }: { p: Planning; behind: boolean }) {
       {topic && <CompareMethods p={p} topic={topic} onClose={() => setTopic(null)} />}
       <Out p={p} />
       <PlanSteps p={p} />
+      <SheetCompare p={p} />
       <SmallSums p={p} />
     </Page>
   );

@@ -18,13 +18,19 @@ export { OPENING, TUBE } from './turning.ts';
  * Red is what can't be done, or leaves something raw, unsewn, inside out; amber what can and is usually done otherwise, with
  * the reason. Every finding names the step (`data.step`) and what stands against it (`data.other`). `left`: steps left out.
  */
-export const checkPlan = (steps: PlanStep[], making: GarmentModel, left: PlanStep[] = []): Finding[] => [
-  ...usedBeforeMade(steps, left),
-  ...worksOnSewn(steps, making),
-  ...passesOf(steps, making),
-  ...rawEdges(steps, making),
-  ...wrongFaces(steps, making),
-  ...closedEnds(steps, making),
-  ...closedOff(steps, making),
-  ...turning(steps, making),
-];
+export function checkPlan(steps: PlanStep[], making: GarmentModel, left: PlanStep[] = []): Finding[] {
+  const found = [
+    ...usedBeforeMade(steps, left),
+    ...worksOnSewn(steps, making),
+    ...passesOf(steps, making),
+    ...rawEdges(steps, making),
+    ...wrongFaces(steps, making),
+    ...closedEnds(steps, making),
+    ...closedOff(steps, making),
+    ...turning(steps, making),
+  ];
+  // What can't be done at all is not told to be unusual as well.
+  const pair = (f: Finding): string => `${f.data?.step} ${f.data?.other}`;
+  const red = new Set(found.filter((f) => f.severity === 'stop').map(pair));
+  return found.filter((f) => f.severity === 'stop' || !red.has(pair(f)));
+}

@@ -153,11 +153,7 @@ function wrist(b: PlanBuilder, id: 'hand' | 'machine' | 'casing'): void {
     data: { depth },
   });
   const lined = b.of('sleeve', 'lining').length > 0;
-  const needs = [
-    'wrist:pressed',
-    ...(lined ? ['turned?', 'done:cap?', 'inside:sleeves?'] : []),
-    'done:gathered-sleeve?',
-  ];
+  const needs = ['wrist:pressed', ...(lined ? ['turned?', 'done:cap?', 'inside:sleeves?'] : [])];
   const done = {
     pieces: sleeves(b),
     needs,

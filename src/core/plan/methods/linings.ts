@@ -46,7 +46,7 @@ export function insideBody(b: PlanBuilder): void {
     } else b.sew('inside', ['facing-shoulder', 'lining-shoulder'], { needs: flat });
     b.sew('inside', ['facing-raglan'], { needs: flat });
   }
-  if (!sidesLate(b) || before(b)) liningSeam(b, ['lining-side'], [...panels, 'pocket:kept?']);
+  if (!sidesLate(b) || before(b)) liningSeam(b, ['lining-side'], panels);
   liningSeam(b, ['lining-underarm'], []);
   b.sew('inside', ['lining-forearm']);
   b.sew('inside', ['lining-elbow'], { needs: ['done:lining-forearm?'] });
