@@ -32,6 +32,7 @@ const WHY: Record<Custom, string> = {
   'turn-first': 'it is turned while nothing else hangs on it',
   'hem-first': 'a small edge is hemmed more easily before it hangs on the rest',
   'seam-first': 'a seam is sewn before another runs across its end',
+  'threads-first': 'a thread that is not needed any more comes out while it can be reached',
   usual: 'it is easier so',
 };
 const why = (d: Data): string => WHY[String(d.why) as Custom] ?? WHY.usual;

@@ -86,8 +86,14 @@ export const CASES: Case[] = [
     name: 'hemmed slit and turned-back cuff: no row of stitching on it',
     more: { ...SHIRT, cuffs: true },
     methods: { slit: 'hemmed', cuff: 'turn-back' },
-    has: ['cut-slit', 'hem-slit', 'sew:cuff-edge', 'turn:cuff-edge', 'sew:cuff', 'sew:cuff-in', 'turn-back-cuff'],
+    has: ['cut-slit', 'hem-slit', 'sew:cuff', 'sew:cuff-in', 'turn-back-cuff'],
     not: ['topstitch:cuff-edge'],
+  },
+  {
+    name: 'turned-back cuff: made before it is sewn on',
+    more: { ...SHIRT, cuffs: true },
+    methods: { slit: 'hemmed', cuff: 'turn-back' },
+    has: ['sew:cuff-edge', 'turn:cuff-edge', 'press:cuff-edge', 'sew:cuff'],
   },
   {
     name: 'sleeve ends in a casing',
@@ -353,7 +359,7 @@ export const CASES: Case[] = [
     more: SHIRT,
     methods: {},
     extras: ['gathers', 'casing'],
-    has: ['gather', 'sew:side', 'stitch-casing', 'thread-elastic', 'close-casing'],
+    has: ['gather', 'sew:side', 'stitch-casing:waist', 'thread-elastic:waist', 'close-casing:waist'],
   },
   {
     name: 'patch pockets',

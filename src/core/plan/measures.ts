@@ -24,14 +24,17 @@ const HOLD_LAP = 20;
 const TO_THREAD = 2 * INCH;
 
 /**
- * Elastic for a body measure (mm): loose = body + 2" − 3/8" lap; sewn into a seam = body + what its seams take up; holding
- * = body × 0.9 + 20. The casing is the elastic's width and 3 mm.
+ * Elastic for a body measure (mm), what is cut and, where its ends are lapped, the loop it makes: loose cut body + 2", lapped
+ * 3/8"; sewn into a seam = body + what its seams take up; holding cut body × 0.9 + 20, lapped 20. The casing is the elastic's
+ * width and 3 mm.
  */
 export function elasticSums(body: number, width: number, seams: number): Sum[] {
   return [
-    sum('elastic-loose', 'practice', body + LOOSE - LAP, { body, more: LOOSE, lap: LAP }),
+    sum('elastic-loose', 'practice', body + LOOSE, { body, more: LOOSE }),
+    sum('elastic-loop', 'practice', body + LOOSE - LAP, { cut: body + LOOSE, lap: LAP }),
     sum('elastic-sewn', 'practice', body + seams, { body, seams }),
     sum('elastic-holding', 'memory', body * HOLDS + HOLD_LAP, { body, percent: HOLDS * 100, lap: HOLD_LAP }),
+    sum('elastic-held', 'memory', body * HOLDS, { cut: body * HOLDS + HOLD_LAP, lap: HOLD_LAP }),
     sum('casing-width', 'practice', width + 3, { width, more: 3 }),
     sum('casing-gap', 'practice', TO_THREAD, { gap: TO_THREAD }),
   ];

@@ -125,7 +125,7 @@ const DONE: Change[] = [
   ['shirt', 'topstitch:collar-outer', 'out'],
   ['shirt', 'topstitch:yoke-back', 'out'],
   ['shirt', 'press:collar-outer', 'out'],
-  ['shirt', 'sew:collar-outer', 'before', 'darts:front'],
+  ['shirt', 'sew:collar-outer', 'before', 'stay:front'],
   ['shirt', 'mark-holes', 'out'],
   ['shirt', 'practise-holes', 'out'],
   ['shirt', 'press-all', 'out'],

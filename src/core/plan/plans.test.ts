@@ -31,6 +31,14 @@ describe('plans of any garment', () => {
           return;
         }
         expect(r.value.findings.filter((x) => x.severity === 'stop')).toEqual([]);
+        // Every step by a name of its own, and every temporary row taken out before it is shut in.
+        const ids = r.value.steps.map((s) => s.id);
+        expect(new Set(ids).size).toBe(ids.length);
+        const shut = ids.indexOf('close-opening');
+        if (ids.includes('ease:lining-cap') && shut >= 0) {
+          const out = ids.indexOf('threads-inside');
+          expect([out > ids.indexOf('sew:lining-cap'), out < shut]).toEqual([true, true]);
+        }
         proved += 1;
         for (const [topic, m] of Object.entries(r.value.methods)) used.add(`${topic} ${m}`);
         for (const x of c.extras) used.add(x);

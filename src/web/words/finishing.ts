@@ -31,6 +31,14 @@ export const FINISH: Record<string, Line> = {
     'Try it on',
     'Shoulders, waist, sleeves and length, over what it will be worn with. After this it is hard to unpick.',
   ],
+  'threads-inside': [
+    'Take out the rows of the lining',
+    'Ease and gathering rows, drawn out from one end: once the opening is closed they stay in.',
+  ],
+  'threads-out': [
+    'Take out bastings and gathering rows',
+    'Snip every hand’s breadth and draw them out; look on the right side too.',
+  ],
   'press-all': ['Press all of it', 'Edges rolled a thread to the inside. Let it hang until dry before going on.'],
   'practise-holes': [
     'Practise one buttonhole',

@@ -1,8 +1,10 @@
 /** What a worked-out length is called, and its sum with its own values; `{key}` is a length of its inputs. */
 export const SUM_WORDS: Record<string, [name: string, sum: string]> = {
-  'elastic-loose': ['Elastic, loose round the body', 'Body {body} and {more}, less the lap of {lap}.'],
-  'elastic-sewn': ['Elastic sewn into a seam', 'Body {body} and what the seams take up, {seams}.'],
-  'elastic-holding': ['Elastic that holds', '{#percent} % of {body}, and {lap} to lap.'],
+  'elastic-loose': ['Elastic, loose round the body: cut', 'Body {body} and {more}.'],
+  'elastic-loop': ['Its ends lapped, the loop is', '{cut} less the lap of {lap}.'],
+  'elastic-sewn': ['Elastic sewn into a seam: cut', 'Body {body} and what the seams take up, {seams}.'],
+  'elastic-holding': ['Elastic that holds: cut', '{#percent} % of {body}, and {lap} to lap.'],
+  'elastic-held': ['Its ends lapped, the loop is', '{cut} less the lap of {lap}.'],
   'casing-width': ['Casing, wide', 'The elastic {width} and {more}.'],
   'casing-gap': ['Left open to thread it', '{gap}, stitched last.'],
   cord: ['Cord', 'The opening {opening}, two free ends of {end}, two knots of {knot}.'],

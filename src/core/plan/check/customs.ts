@@ -15,6 +15,7 @@ export const CUSTOMS = [
   'turn-first',
   'hem-first',
   'seam-first',
+  'threads-first',
   'usual',
 ] as const;
 export type Custom = (typeof CUSTOMS)[number];
@@ -65,6 +66,8 @@ const BY_CODE: Readonly<Record<string, Custom>> = {
   'turn-tube': 'turn-first',
   'pull-through': 'turn-first',
   'pull-yoke': 'turn-first',
+  'threads-inside': 'threads-first',
+  'threads-out': 'threads-first',
   'lining-hem': 'hem-first',
   'lining-wrist': 'hem-first',
   'hem-blind': 'hem-first',

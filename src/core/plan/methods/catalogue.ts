@@ -5,7 +5,7 @@ import { COLLARS } from './collars.ts';
 import { SLEEVE_ENDS, WRISTS } from './cuffs.ts';
 import { biasEdges, FACINGS, faceBands, facingEdges } from './edges.ts';
 import { EXTRAS, extraMisfit } from './extras.ts';
-import { finish, tryOn } from './finish.ts';
+import { finish, threadsOut, tryOn } from './finish.ts';
 import { FRONTS } from './fronts.ts';
 import { HEMS, hemVents, liningWrist, pressHems, ribs } from './hems.ts';
 import { finishSlit, insideBody, joinLayers, LININGS } from './linings.ts';
@@ -119,6 +119,7 @@ export function operationsFor(g: Garment): PlanBuilder {
   liningWrist(b);
   for (const x of g.extras) if (!extraMisfit(b, x)) EXTRAS[x]?.(b);
   tryOn(b);
+  threadsOut(b);
   finish(b);
   return b;
 }

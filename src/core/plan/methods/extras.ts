@@ -119,19 +119,13 @@ export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
     b.add('apart', 'machine', 'hem-peplum', { makes: ['peplum:made'], data: { a: 1100 } });
     onRawEdge(b, 'peplum', []);
   },
+  // A casing at the wrists has steps of the same kinds.
   casing: (b) => {
-    b.add('joining', 'machine', 'stitch-casing', {
-      pieces: skirtOrBody(b),
-      needs: WHOLE,
-      stops: [{ code: 'casing-gap', mm: 50 }],
-      data: { a: 900 },
-    });
-    b.add('joining', 'table', 'thread-elastic', {
-      pieces: skirtOrBody(b),
-      needs: ['stitch-casing'],
-      makes: ['elastic:in'],
-    });
-    b.add('joining', 'machine', 'close-casing', { pieces: skirtOrBody(b), needs: ['elastic:in'], data: { a: 50 } });
+    const pieces = skirtOrBody(b);
+    const stops = [{ code: 'casing-gap', mm: 50 }];
+    b.add('joining', 'machine', 'stitch-casing:waist', { pieces, needs: WHOLE, stops, data: { a: 900 } });
+    b.add('joining', 'table', 'thread-elastic:waist', { pieces, needs: ['stitch-casing:waist'] });
+    b.add('joining', 'machine', 'close-casing:waist', { pieces, needs: ['thread-elastic:waist'], data: { a: 50 } });
   },
   cord: (b) => {
     b.add('shell', 'buttonhole', 'cord-holes', {

@@ -13,9 +13,51 @@ export function tryOn(b: PlanBuilder): void {
   b.add(late ? 'joining' : 'shell', 'table', 'try-on', { pieces, needs, cautions: ['pins-on'] });
 }
 
+/** Rows and bastings that only hold something until it is sewn; what is basted within an allowance stays there. */
+const TEMPORARY: ReadonlySet<string> = new Set([
+  'baste-zip',
+  'baste-pleats',
+  'gather',
+  'gather-wrist',
+  'gather-ruffle',
+  'ease-cap',
+]);
+
+/**
+ * Every temporary thread comes out again, once what it held is sewn: of the lining before the opening is closed, after which
+ * they would stay in; all others at the end. Common practice.
+ */
+export function threadsOut(b: PlanBuilder): void {
+  const shut = b.ops.find((o) => o.code === 'close-opening');
+  const inner = (o: Operation): boolean =>
+    shut !== undefined && o.pieces.length > 0 && o.pieces.every((p) => b.parts.get(p)?.material === 'lining');
+  const put = (id: string, of: Operation[], section: 'joining' | 'finish', makes: string[]): void => {
+    if (!of.length) return;
+    // Not what only says that a piece is ready.
+    const made = new Set(of.flatMap((o) => o.makes.filter((m) => !o.pieces.some((p) => m === `ready:${p}`))));
+    const held = b.ops.filter((o) => o.needs.some((n) => made.has(n.replace(/\?$/, '')))).map((o) => o.id);
+    b.add(section, 'hand', id, {
+      pieces: [...new Set(of.flatMap((o) => o.pieces))],
+      needs: [...of.map((o) => o.id), ...held],
+      cautions: ['ripper'],
+      makes,
+      data: { rows: of.length },
+    });
+  };
+  const all = b.ops.filter((o) => TEMPORARY.has(o.code));
+  put('threads-inside', all.filter(inner), 'joining', ['threads:inside']);
+  if (shut) shut.needs = [...shut.needs, 'threads:inside?'];
+  const isRuffle = (o: Operation): boolean => o.code === 'gather-ruffle';
+  const outside = all.filter((o) => !inner(o) && !isRuffle(o));
+  put('threads-out', outside, 'finish', []);
+  put('threads-out:ruffle', all.filter(isRuffle), 'finish', []);
+}
+
 /** Last pressing, then buttonholes practised, sewn, cut, and buttons; holes under a hood or casing come before it. */
 export function finish(b: PlanBuilder): void {
-  const before = b.ops.filter((o) => !['sew-ruffle', 'neaten-ruffle', 'close-lowest'].includes(o.id)).map((o) => o.id);
+  const before = b.ops
+    .filter((o) => !['sew-ruffle', 'neaten-ruffle', 'close-lowest', 'threads-out:ruffle'].includes(o.id))
+    .map((o) => o.id);
   b.add('finish', 'iron', 'press-all', { needs: before, press: 'edges-roll', makes: ['pressed:all'] });
   const front = b.of('front').map((p) => p.id);
   holes(b, front);
