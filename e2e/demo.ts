@@ -8,11 +8,12 @@ export const saved = (page: Page) => expect(page.getByText('Saved', { exact: tru
 export const atRest = (page: Page) =>
   page.evaluate(() => Promise.allSettled(document.getAnimations().map((a) => a.finished)).then(() => undefined));
 
-/** No fault of accessibility. `colours` looks at contrast alone: all else is the same page in other colours. */
-export async function accessible(page: Page, only?: 'colours'): Promise<void> {
+/** No fault of accessibility. `colours` looks at contrast alone: all else is the same page in other colours. `within`: one part of a long page. */
+export async function accessible(page: Page, only?: 'colours', within?: string): Promise<void> {
   await atRest(page);
   // Without frames nothing is to be put together in a page of its own, which takes half the time.
-  const axe = new AxeBuilder({ page }).setLegacyMode(true);
+  const whole = new AxeBuilder({ page }).setLegacyMode(true);
+  const axe = within ? whole.include(within) : whole;
   const asked = only ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']);
   const { violations } = await asked.analyze();
   const first = (v: (typeof violations)[number]) => v.nodes.slice(0, 3).map((n) => n.html);

@@ -138,7 +138,7 @@ test('a pasted sheet is held against the steps, line by line, and its order take
   await expect(page.getByText('Your sheet does not say, and the garment needs it')).toBeVisible();
   await expect(page.getByText(/^In the order of your sheet, .*can be made\.$/)).toBeVisible();
   await saved(page);
-  await accessible(page);
+  await accessible(page, undefined, 'details[open]');
   await page.getByRole('button', { name: 'Take this order as mine' }).click();
   await expect(own(page)).toBeVisible();
   // Kept with the project.

@@ -213,6 +213,7 @@ export class PlanBuilder {
       sews: joints.flatMap((j) => stretchesOf(this, j, from, to, o.short?.(j))),
       stack: o.stack ?? (first.closing ? this.turned(first) : this.flat(first)),
       allowance: first.allowance,
+      easeOf: first.easeOf ?? null,
       cares: this.care(all, o.care ?? (first.closing ? 'enclosed' : 'seamed')),
       data: {
         a: sum(once, 'lengthA'),

@@ -9,6 +9,7 @@ export const EMPTY_OPERATION: Omit<Operation, 'id' | 'code' | 'section' | 'stati
   needs: [],
   cares: [],
   stack: [],
+  easeOf: null,
   allowance: null,
   stops: [],
   press: null,

@@ -130,6 +130,7 @@ const jointOf = (s: WalkedSeam, parts: Map<string, Part>): Joint => {
     lengthA: s.lengthAMm,
     lengthB: s.lengthBMm,
     closing: s.group === 'closing',
+    ...(s.easeOf && { easeOf: s.easeOf }),
     allowance: edge?.allowance ?? 0,
   };
 };

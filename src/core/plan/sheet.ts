@@ -1,3 +1,4 @@
+import { type Kept, remembered } from '../remember.ts';
 import { type Finding } from '../result.ts';
 import { plainName } from '../text.ts';
 import { checkPlan } from './check/index.ts';
@@ -73,6 +74,22 @@ function rising(list: number[]): Set<number> {
   return out;
 }
 
+/** Steps without which a plan's garment can't be made: worked out once a plan, for every line that is said asks again. */
+const NEEDED: Kept<Plan, ReadonlySet<string>> = new WeakMap();
+
+const neededIn = (plan: Plan): ReadonlySet<string> =>
+  remembered(NEEDED, plan, '', () => {
+    const reds = (list: PlanStep[], left: PlanStep[]): number =>
+      checkPlan(list, plan.making, left).filter((f) => f.severity === 'stop').length;
+    const whole = reds(plan.steps, []);
+    const without = (s: PlanStep): number =>
+      reds(
+        plan.steps.filter((x) => x !== s),
+        [s],
+      );
+    return new Set(plan.steps.flatMap((s) => (without(s) > whole ? [s.id] : [])));
+  });
+
 /**
  * Steps in a sheet's order, each right after those it waits for that the sheet does not name; what waits itself for a later line
  * stays behind that.
@@ -110,18 +127,9 @@ export function lookOver(plan: Plan, lines: string[][]): LookedOver {
     kept.has(i) ? [] : [{ step: byId.get(id) as PlanStep, line: named.get(id) as number }],
   );
   const steps = numbered(customOrder(plan.steps, withNeeds(plan, ids), []));
-  const reds = (list: PlanStep[], left: PlanStep[]): number =>
-    checkPlan(list, plan.making, left).filter((f) => f.severity === 'stop').length;
-  const whole = reds(plan.steps, []);
+  const needed = neededIn(plan);
   const forgotten = plan.steps
     .filter((s) => !named.has(s.id))
-    .map((s) => ({
-      step: s,
-      needed:
-        reds(
-          plan.steps.filter((x) => x !== s),
-          [s],
-        ) > whole,
-    }));
+    .map((s): Forgotten => ({ step: s, needed: needed.has(s.id) }));
   return { forgotten, moved, order: steps.map((s) => s.id), findings: checkPlan(steps, plan.making) };
 }

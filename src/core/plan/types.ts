@@ -55,6 +55,8 @@ export interface Joint {
   lengthB: number;
   /** Joins an outer to an inner layer, so that both are closed along it. */
   closing: boolean;
+  /** Why one side is longer, as the seam was walked: eased, gathered, an overlap … */
+  easeOf?: string;
   /** The joint whose allowances this one shuts in: the seam that a second layer is stitched over. */
   covers?: string;
   allowance: number;
@@ -119,6 +121,8 @@ export interface Operation {
   cares: Care[];
   /** Layers on the table, bottom to top. */
   stack: Laid[];
+  /** Why one side of what it sews is longer; null where both are alike. */
+  easeOf: string | null;
   /** Seam allowance it is sewn with, mm; null where none is sewn. */
   allowance: number | null;
   stops: StopPoint[];

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { taskOf } from '../../core/document/compute.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
 import { type Plan, type Rival, type Topic } from '../../core/plan/index.ts';
 import { type Result, refuse, stop } from '../../core/result.ts';
 import { type Answered, type Asked } from '../workers/plan.ts';
@@ -34,13 +35,25 @@ function useAside(asked: Omit<Asked, 'id'> | null): { answer: Answered | null; b
   return { answer: got?.answer ?? null, behind: asked !== null && got?.of !== asked };
 }
 
+/** Whether two states of a project differ in the sewist's own sheet at most. */
+function onlySheet(a: ProjectDocument, b: ProjectDocument): boolean {
+  const rest = ({ decisions: d, units, garment }: ProjectDocument): string =>
+    JSON.stringify([units, garment, { ...d, making: { ...d.making, sheet: null } }]);
+  return a.shell === b.shell && rest(a) === rest(b);
+}
+
 /** The making-up plan of the project as it stands; until it is worked out the one before stands. */
 export function usePlan(w: Workbook): { plan: Result<Plan> | null; behind: boolean } {
   const { doc, computed } = w;
-  const asked = useMemo(
-    () => (computed.shell.length ? { task: taskOf(doc, computed), choices: doc.decisions.making, topic: null } : null),
-    [doc, computed],
-  );
+  const last = useRef<{ doc: ProjectDocument; asked: Omit<Asked, 'id'> | null } | null>(null);
+  const asked = useMemo(() => {
+    // What is said of her own sheet changes nothing of the plan it is held against.
+    if (last.current && onlySheet(last.current.doc, doc)) return last.current.asked;
+    const making = { ...doc.decisions.making, sheet: null };
+    const next = computed.shell.length ? { task: taskOf(doc, computed), choices: making, topic: null } : null;
+    last.current = { doc, asked: next };
+    return next;
+  }, [doc, computed]);
   const { answer, behind } = useAside(asked);
   return { plan: asked ? (answer?.plan ?? null) : null, behind };
 }

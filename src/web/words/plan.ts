@@ -102,8 +102,19 @@ const lower = (s: PlanStep, inTitle: boolean): string => {
   return inTitle && s.code !== 'sew' ? words.toLowerCase() : words.charAt(0).toLowerCase() + words.slice(1);
 };
 
-/** Seams where one side is longer for an overlap, not to be eased. */
-const RUNS_ON: ReadonlySet<string> = new Set(['collar-stand', 'cuff', 'waistband', 'collar-neck']);
+/** Seams where one side is longer for an overlap, not to be eased; of both layers of a band. */
+const RUNS_ON: ReadonlySet<string> = new Set(
+  ['collar-stand', 'cuff', 'waistband', 'collar-neck'].flatMap((code) => [code, `${code}-in`]),
+);
+
+/** What is done with the longer side, by why it is longer; `on`: by how much. */
+const LONGER: Record<string, (on: string) => string> = {
+  overlap: (on) => `it runs on past it by ${on}`,
+  gather: (on) => `draw in ${on}`,
+  pleat: (on) => `the pleat takes up ${on}`,
+  zip: (on) => `beside the zip it ends ${on} before the other`,
+  turn: (on) => `drawn smaller by ${on}, so that it rolls inside: stretch it on`,
+};
 
 /** Before sewing: both edges as long as they should be. */
 function checkWords(s: PlanStep, unit: LengthUnit): string | null {
@@ -112,9 +123,8 @@ function checkWords(s: PlanStep, unit: LengthUnit): string | null {
   if (Math.abs(ease ?? 0) <= 1.5) return `Both ${formatLength(a, unit)}`;
   const [long, short] = a > b ? [a, b] : [b, a];
   const on = formatLength(long - short, unit);
-  if (RUNS_ON.has(s.about ?? ''))
-    return `${formatLength(long, unit)} on ${formatLength(short, unit)}: it runs on past it by ${on}`;
-  return `${formatLength(long, unit)} on ${formatLength(short, unit)}: ease in ${on}`;
+  const why = RUNS_ON.has(s.about ?? '') ? 'overlap' : (s.easeOf ?? '');
+  return `${formatLength(long, unit)} on ${formatLength(short, unit)}: ${LONGER[why]?.(on) ?? `ease in ${on}`}`;
 }
 
 /** How neighbouring layers lie on each other. */
