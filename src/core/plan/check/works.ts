@@ -12,56 +12,95 @@ const MEANS_EASE = 0.12;
 /** Cuts into allowances: once they are shut in no blade comes to them. */
 const cuts = (s: PlanStep): boolean => s.station === 'table' && s.works.length > 0 && !s.turns;
 
+/** How the seams stand while the steps are played. */
+interface Seams {
+  steps: PlanStep[];
+  making: GarmentModel;
+  joints: ReadonlyMap<string, Joint>;
+  /** Joints sewn so far, and how often. */
+  passes: Map<string, number>;
+  /** Joints whose allowances are shut in, by the step that did it. */
+  shut: Map<string, string>;
+  /** Edges closed between two layers: with which joint, and by which step. */
+  closed: Map<string, { joint: string; step: string }>;
+}
+
+const edgesOf = (j: Joint): string[] => [...j.a, ...j.b];
+
+/** The step from a place on that sews a joint. */
+const sewnLater = ({ steps }: Seams, joint: string, from: number): string =>
+  steps.slice(from).find((s) => s.sews.some((x) => x.joint === joint))?.id ?? '';
+
+/** The step that has closed an edge of a joint between two layers, with another joint. */
+function enclosedBy({ closed }: Seams, j: Joint, s: PlanStep): string | undefined {
+  if (s.station === 'hand' || s.reached || j.closing) return undefined;
+  return edgesOf(j)
+    .map((k) => closed.get(k))
+    .find((c) => c && c.joint !== j.id && c.step !== s.id)?.step;
+}
+
+/** The step that draws in a side of a joint that is much longer than the other, where that comes later. */
+function drawnInLater({ steps }: Seams, j: Joint, at: number): string | undefined {
+  if (Math.abs(j.lengthA - j.lengthB) <= MEANS_EASE * Math.min(j.lengthA, j.lengthB)) return undefined;
+  const pieces = new Set(edgesOf(j).map(partOf));
+  const is = (x: PlanStep): boolean => GATHERS.has(x.code) && x.pieces.some((p) => pieces.has(p));
+  return steps.slice(0, at).some(is) ? undefined : steps.slice(at).find(is)?.id;
+}
+
+/** What stands against working on allowances at this place: no seam yet, or they are shut in. */
+function working(seams: Seams, s: PlanStep, at: number): Finding[] {
+  const bare = ON_RAW.has(s.code) ? undefined : s.works.find((w) => !seams.passes.has(w));
+  const later = bare === undefined ? '' : sewnLater(seams, bare, at);
+  const inside = cuts(s) ? s.works.find((w) => seams.shut.has(w)) : undefined;
+  return [
+    ...(later ? [stop('works-on-unsewn', undefined, { step: s.id, other: later })] : []),
+    ...(inside === undefined
+      ? []
+      : [stop('edge-closed-off', undefined, { step: s.id, other: seams.shut.get(inside) ?? '' })]),
+  ];
+}
+
+/** What stands against sewing a joint at this place. */
+function sewing(seams: Seams, s: PlanStep, at: number, j: Joint): Finding[] {
+  const { covers } = j;
+  const bare = covers !== undefined && !seams.passes.has(covers) && !s.sews.some((x) => x.joint === covers);
+  const against: [string, string | undefined][] = [
+    ['edge-closed-off', enclosedBy(seams, j, s)],
+    ['used-before-made', drawnInLater(seams, j, at)],
+    ['covers-unsewn', bare ? sewnLater(seams, covers, at) : undefined],
+  ];
+  return against.flatMap(([code, other]) =>
+    other === undefined ? [] : [stop(code, undefined, { step: s.id, other })],
+  );
+}
+
+/** The seams once a joint is sewn. */
+function sew({ making, passes, shut, closed }: Seams, s: PlanStep, j: Joint): void {
+  if (j.covers !== undefined && !s.sews.some((x) => x.joint === j.covers)) shut.set(j.covers, s.id);
+  if (j.closing && s.stack.some((l) => l.swings === 2))
+    for (const k of edgesOf(j)) closed.set(k, { joint: j.id, step: s.id });
+  const times = (passes.get(j.id) ?? 0) + 1;
+  passes.set(j.id, times);
+  const asked = making.passes[j.id] ?? 1;
+  if (asked > 1 && times >= asked) shut.set(j.id, s.id);
+}
+
 /**
  * Work on the allowances of a seam comes once that is sewn; what cuts them, before they are shut in by a second pass or by the
- * layer that is stitched over them. A layer is stitched over a seam once that is sewn.
+ * layer that is stitched over them. A layer is stitched over a seam once that is sewn, an edge closed between two layers takes
+ * no more, and cloth much too long is drawn in before it is sewn on.
  */
 export function worksOnSewn(steps: PlanStep[], making: GarmentModel): Finding[] {
-  const covers = new Map(making.joints.flatMap((j) => (j.covers ? [[j.id, j.covers] as const] : [])));
-  const sewn = new Map<string, string>();
-  const passes = new Map<string, number>();
-  const shut = new Map<string, string>();
-  const sewnLater = (joint: string, from: number): string =>
-    steps.slice(from).find((s) => s.sews.some((x) => x.joint === joint))?.id ?? '';
   const joints = new Map(making.joints.map((j) => [j.id, j]));
-  const closed = new Map<string, { joint: string; step: string }>();
-  /** The step that has closed an edge of a joint between two layers, with another joint. */
-  const enclosedBy = (j: Joint, s: PlanStep): string | null => {
-    if (s.station === 'hand' || s.reached || j.closing) return null;
-    const hit = [...j.a, ...j.b].map((k) => closed.get(k)).find((c) => c && c.joint !== j.id && c.step !== s.id);
-    return hit?.step ?? null;
-  };
-  /** The step that draws in one of its sides, where that comes later. */
-  const drawnIn = (j: Joint, at: number): string | null => {
-    const pieces = new Set([...j.a, ...j.b].map(partOf));
-    const is = (x: PlanStep): boolean => GATHERS.has(x.code) && x.pieces.some((p) => pieces.has(p));
-    return steps.slice(0, at).some(is) ? null : (steps.slice(at).find(is)?.id ?? null);
-  };
-  const out: Finding[] = [];
-  steps.forEach((s, i) => {
-    const bare = ON_RAW.has(s.code) ? undefined : s.works.find((w) => !sewn.has(w));
-    const later = bare === undefined ? '' : sewnLater(bare, i);
-    if (later) out.push(stop('works-on-unsewn', undefined, { step: s.id, other: later }));
-    const inside = cuts(s) ? s.works.find((w) => shut.has(w)) : undefined;
-    if (inside !== undefined)
-      out.push(stop('edge-closed-off', undefined, { step: s.id, other: shut.get(inside) ?? '' }));
-    for (const { joint } of s.sews) {
+  const seams: Seams = { steps, making, joints, passes: new Map(), shut: new Map(), closed: new Map() };
+  return steps.flatMap((s, i) => [
+    ...working(seams, s, i),
+    ...s.sews.flatMap(({ joint }) => {
       const j = joints.get(joint);
-      const by = j && enclosedBy(j, s);
-      if (by) out.push(stop('edge-closed-off', undefined, { step: s.id, other: by }));
-      const late = j && MEANS_EASE * Math.min(j.lengthA, j.lengthB) < Math.abs(j.lengthA - j.lengthB) && drawnIn(j, i);
-      if (late) out.push(stop('used-before-made', undefined, { step: s.id, other: late }));
-      const under = covers.get(joint);
-      const first = under === undefined || sewn.has(under) || s.sews.some((x) => x.joint === under);
-      if (!first) out.push(stop('covers-unsewn', undefined, { step: s.id, other: sewnLater(under ?? '', i) }));
-      if (under !== undefined && !s.sews.some((x) => x.joint === under)) shut.set(under, s.id);
-      if (j?.closing && s.stack.some((l) => l.swings === 2))
-        for (const k of [...j.a, ...j.b]) closed.set(k, { joint, step: s.id });
-      sewn.set(joint, s.id);
-      const so = (passes.get(joint) ?? 0) + 1;
-      passes.set(joint, so);
-      if ((making.passes[joint] ?? 1) > 1 && so >= (making.passes[joint] ?? 1)) shut.set(joint, s.id);
-    }
-  });
-  return out;
+      if (!j) return [];
+      const told = sewing(seams, s, i, j);
+      sew(seams, s, j);
+      return told;
+    }),
+  ]);
 }
