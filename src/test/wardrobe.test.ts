@@ -1,12 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
 import { sentenceOf } from '../contract/findings.ts';
-import { compute } from '../core/document/compute.ts';
-import { type Decisions, type Shell } from '../core/document/project.ts';
+import { compute, planOf } from '../core/document/compute.ts';
+import { type Decisions, type ProjectDocument, type Shell } from '../core/document/project.ts';
 import { proofOf } from '../core/document/proof/index.ts';
 import { changeSheet } from '../core/drafting/index.ts';
 import { mapPath } from '../core/geometry/index.ts';
 import { DEMOS } from '../demo/index.ts';
-import { changeMark, changeWords, checkWords, reasonWords, seamWords, verdictWords } from '../web/words/index.ts';
+import {
+  changeMark,
+  changeWords,
+  checkWords,
+  reasonWords,
+  seamWords,
+  stepWords,
+  verdictWords,
+} from '../web/words/index.ts';
 import { whereStopped } from '../web/words/progress.ts';
 
 test('what a lining lacks along the facing is said with the widths of the facing', () => {
@@ -22,6 +30,26 @@ test('what a lining lacks along the facing is said with the widths of the facing
     expect.stringContaining(`Front edge: cut away along the facing line, ${front} mm in at the hem`),
   );
   expect(said).toContainEqual(expect.stringContaining(`Neckline: cut away along the facing line, ${back} mm in`));
+});
+
+test('a longer side of a step is said to be for what it is: an overlap, a pleat, ease', () => {
+  const checks = (id: string, change: (doc: ProjectDocument) => void): Map<string, string | null> => {
+    const made = DEMOS.find((d) => d.id === id)?.make();
+    if (!made?.ok) throw new Error(`no ${id}`);
+    change(made.value);
+    const plan = planOf(made.value, compute(made.value));
+    if (!plan.ok) throw new Error('no plan');
+    return new Map(plan.value.steps.map((x) => [x.id, stepWords(x, 'mm').check]));
+  };
+  // Both layers of a cuff run on past the sleeve for their button.
+  const shirt = checks('potting-shirt', () => undefined);
+  for (const id of ['sew:cuff', 'sew:cuff-in'])
+    expect(shirt.get(id)).toMatch(/^\S+ mm on \S+ mm: it runs on past it by 25 mm$/);
+  const coat = checks('greenhouse-coat', (doc) => {
+    doc.decisions.lining.pleat = 30;
+  });
+  expect(coat.get('sew:facing-line-back')).toMatch(/: the pleat takes up 30 mm$/);
+  expect(coat.get('sew:cap')).toMatch(/: ease in \S+ mm$/);
 });
 
 // All rooms together: what is chosen for the demos, worked out and said.

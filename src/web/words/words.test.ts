@@ -2,11 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sentenceOf } from '../../contract/findings.ts';
 import { compute, planOf } from '../../core/document/compute.ts';
-import { type ProjectDocument } from '../../core/document/project.ts';
 import { STAGES } from '../../core/import/index.ts';
 import { checkPlan, EXTRA_IDS, METHODS, makePlan, type PlanStep } from '../../core/plan/index.ts';
 import { because } from '../../core/result.ts';
-import { pottingShirt } from '../../demo/index.ts';
 import { choices, features } from '../../test/features.ts';
 import { taskFrom } from '../../test/garments.ts';
 import { runs } from '../../test/runs.ts';
@@ -49,25 +47,6 @@ describe('words', () => {
       expect(cautions.filter((w) => w.includes('wear glasses'))).toHaveLength(1);
       expect(cautions.filter((w) => w === 'Hot iron.').length).toBeGreaterThan(3);
     }
-  });
-
-  test('a longer side is said to be for what it is: an overlap, a pleat, ease', () => {
-    const checks = (doc: ProjectDocument): Map<string, string | null> => {
-      const plan = planOf(doc, compute(doc));
-      if (!plan.ok) throw new Error('no plan');
-      return new Map(plan.value.steps.map((x) => [x.id, stepWords(x, 'mm').check]));
-    };
-    // Both layers of a cuff run on past the sleeve for their button.
-    const demo = pottingShirt();
-    if (!demo.ok) throw new Error('no shirt');
-    const shirt = checks(demo.value);
-    for (const id of ['sew:cuff', 'sew:cuff-in'])
-      expect(shirt.get(id)).toMatch(/^\S+ mm on \S+ mm: it runs on past it by 25 mm$/);
-    const coat = coatDocument();
-    coat.decisions.lining.pleat = 30;
-    const lined = checks(coat);
-    expect(lined.get('sew:facing-line-back')).toMatch(/: the pleat takes up 15 mm$/);
-    expect(lined.get('sew:cap')).toMatch(/: ease in \S+ mm$/);
   });
 
   test('every step of any garment, every method, reason and fault of a plan is said in words, in inches without a millimetre', () => {
