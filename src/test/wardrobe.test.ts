@@ -32,24 +32,30 @@ test('what a lining lacks along the facing is said with the widths of the facing
   expect(said).toContainEqual(expect.stringContaining(`Neckline: cut away along the facing line, ${back} mm in`));
 });
 
-test('a longer side of a step is said to be for what it is: an overlap, a pleat, ease', () => {
-  const checks = (id: string, change: (doc: ProjectDocument) => void): Map<string, string | null> => {
+test('a step says all it sews in one run, and what a longer side is for: an overlap, a pleat, ease', () => {
+  const steps = (id: string, change: (doc: ProjectDocument) => void = () => undefined) => {
     const made = DEMOS.find((d) => d.id === id)?.make();
     if (!made?.ok) throw new Error(`no ${id}`);
     change(made.value);
     const plan = planOf(made.value, compute(made.value));
     if (!plan.ok) throw new Error('no plan');
-    return new Map(plan.value.steps.map((x) => [x.id, stepWords(x, 'mm').check]));
+    return new Map(plan.value.steps.map((x) => [x.id, stepWords(x, 'mm')]));
   };
   // Both layers of a cuff run on past the sleeve for their button.
-  const shirt = checks('potting-shirt', () => undefined);
+  const shirt = steps('potting-shirt');
   for (const id of ['sew:cuff', 'sew:cuff-in'])
-    expect(shirt.get(id)).toMatch(/^\S+ mm on \S+ mm: it runs on past it by 25 mm$/);
-  const coat = checks('greenhouse-coat', (doc) => {
+    expect(shirt.get(id)?.check).toMatch(/^\S+ mm on \S+ mm: it runs on past it by 25 mm$/);
+  const coat = steps('greenhouse-coat', (doc) => {
     doc.decisions.lining.pleat = 30;
   });
-  expect(coat.get('sew:facing-line-back')).toMatch(/: the pleat takes up 30 mm$/);
-  expect(coat.get('sew:cap')).toMatch(/: ease in \S+ mm$/);
+  expect(coat.get('sew:facing-line-back')?.check).toMatch(/: the pleat takes up 30 mm$/);
+  expect(coat.get('sew:cap')?.check).toMatch(/: ease in \S+ mm$/);
+  expect(coat.get('understitch:edge')?.title).toBe('Understitch: front edges and neck');
+  // A dress closed at the back has no front edges; its sides are sewn with those of the lining.
+  const dress = steps('seed-hall-dress');
+  expect(dress.get('sew-edge')?.title).toBe('Sew the inside to the shell: neck');
+  expect(dress.get('sew:side')?.title).toBe('Sew: side seam and lining side seam');
+  expect(dress.get('sew:waist-front')?.title).toBe('Sew: skirt to bodice');
 });
 
 // All rooms together: what is chosen for the demos, worked out and said.

@@ -103,12 +103,17 @@ export class PlanBuilder {
       section,
       station,
       pieces,
+      seams: this.codesOf(more.sews?.length ? more.sews.map((x) => x.joint) : (more.works ?? [])),
       cautions,
       makes: [id, ...(more.makes ?? [])],
       needs: [
         ...new Set([...(id === 'cut' ? [] : ['cut']), ...(more.needs ?? []), ...(section === 'prepare' ? [] : ready)]),
       ],
     });
+  }
+
+  private codesOf(ids: string[]): string[] {
+    return [...new Set(this.g.making.joints.filter((j) => ids.includes(j.id)).map((j) => j.code))];
   }
 
   /** The curved edges of these joints: their tightest radius, their length (mm), and whether they are hollow; none where straight. */

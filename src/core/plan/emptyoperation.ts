@@ -4,6 +4,7 @@ import { type Operation } from './types.ts';
 export const EMPTY_OPERATION: Omit<Operation, 'id' | 'code' | 'section' | 'station' | 'makes'> = {
   pieces: [],
   about: null,
+  seams: [],
   sews: [],
   works: [],
   needs: [],

@@ -113,6 +113,8 @@ export interface Operation {
   pieces: string[];
   /** The seam it is about, by its code, where it does not sew it itself (pressing, trimming). */
   about: string | null;
+  /** All seams it sews or works in one run, by their codes, in their order. */
+  seams: string[];
   sews: Sewn[];
   /** Joints whose allowances must be within reach: pressing, grading, clipping, understitching. */
   works: string[];

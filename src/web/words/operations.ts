@@ -229,7 +229,7 @@ const SLEEVES: Record<string, Line> = {
 
 const JOINING: Record<string, Line> = {
   'sew-edge': [
-    'Sew the inside to the shell: front edges and neck',
+    'Sew the inside to the shell: {seam}',
     'Right sides together, shoulder seams and centre backs matched, {length} on each half. Turn on the needle with one stitch across each corner.',
   ],
   'grade-edge': [

@@ -82,7 +82,7 @@ export function stepWords(s: PlanStep, unit: LengthUnit, names: Record<string, s
   const pieces = s.pieces.map((p) => names[p] ?? p).join(', ');
   const fill = (words: string): string =>
     words
-      .replaceAll('{seam}', lower(s, title === words))
+      .replaceAll('{seam}', seamsWords(s))
       .replaceAll('{pieces}', pieces.length > 60 ? 'all of them' : pieces.toLowerCase())
       .replaceAll('{graded}', gradedWords(s, unit))
       .replaceAll('{clips}', clipWords(s, unit))
@@ -97,10 +97,26 @@ export function stepWords(s: PlanStep, unit: LengthUnit, names: Record<string, s
   };
 }
 
-const lower = (s: PlanStep, inTitle: boolean): string => {
-  const words = SEAM_WORDS[s.about ?? ''] ?? s.about ?? '';
-  return inTitle && s.code !== 'sew' ? words.toLowerCase() : words.charAt(0).toLowerCase() + words.slice(1);
-};
+/** Seams by a short name, where several are sewn or worked in one run. */
+const RUNS: [short: string, codes: string[]][] = [
+  ['front edges', ['front-edge']],
+  ['neck', ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline']],
+  ['armholes', ['armhole-front', 'armhole-back', 'band-armhole']],
+  ['skirt to bodice', ['waist-front', 'waist-back']],
+  ['skirt lining to bodice lining', ['lining-waist-front', 'lining-waist-back']],
+];
+
+const LIST = new Intl.ListFormat('en-GB');
+
+/** The seams a step is about, all of one run: "front edges and neck". */
+function seamsWords(s: PlanStep): string {
+  const all = [...new Set([s.about ?? '', ...s.seams])].filter((c) => c);
+  const named = all.map((code) => {
+    const short = RUNS.find(([, codes]) => codes.includes(code))?.[0];
+    return (all.length > 1 && short) || (SEAM_WORDS[code] ?? code).replace(/^./, (x) => x.toLowerCase());
+  });
+  return LIST.format(new Set(named));
+}
 
 /** Seams where one side is longer for an overlap, not to be eased; of both layers of a band. */
 const RUNS_ON: ReadonlySet<string> = new Set(
