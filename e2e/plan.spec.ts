@@ -58,7 +58,9 @@ test('side seams dragged before the turning: the shoulders form a closed loop, a
   await page.mouse.move(to.x + 8, to.y + 4, { steps: 6 });
   await page.mouse.up();
   await expect(
-    own(page).getByText(/cannot be done: after step \d+ “Sew: side seam and lining side seam” the tubes .* form a closed loop/),
+    own(page).getByText(
+      /cannot be done: after step \d+ “Sew: side seam and lining side seam” the tubes .* form a closed loop/,
+    ),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await proved(page);
