@@ -1,5 +1,6 @@
 import { type Part } from '../core/document/apart.ts';
 import { type Finding } from '../core/result.ts';
+import { capital } from '../core/text.ts';
 import { formatLength, inUnit, type LengthUnit } from '../core/units.ts';
 import { OF_PLAN } from './planfindings.ts';
 import { allCalled, called } from './roles.ts';
@@ -20,7 +21,7 @@ export const ZONE_NAMES: Record<string, string> = {
 };
 const zone = (name: string | number | undefined, first = false): string => {
   const words = ZONE_NAMES[String(name)] ?? 'a place';
-  return first ? words.charAt(0).toUpperCase() + words.slice(1) : words;
+  return first ? capital(words) : words;
 };
 
 /** What is computed, part by part, as it is called in a sentence. */

@@ -1,11 +1,9 @@
 import { type Custom } from '../core/plan/index.ts';
+import { capital, inSentence } from '../core/text.ts';
 import { called } from './roles.ts';
 import { type Data, type Say } from './say.ts';
 
-const lowered = (seam: string | number | undefined): string => {
-  const words = String(seam ?? 'its seam');
-  return words.charAt(0).toLowerCase() + words.slice(1);
-};
+const lowered = (seam: string | number | undefined): string => inSentence(String(seam ?? 'its seam'));
 const step = (d: Data): string => String(d.step ?? 'A step');
 const other = (d: Data): string => String(d.other ?? 'another step');
 
@@ -36,8 +34,6 @@ const WHY: Record<Custom, string> = {
   usual: 'it is easier so',
 };
 const why = (d: Data): string => WHY[String(d.why) as Custom] ?? WHY.usual;
-const upper = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
-const inSentence = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);
 
 /** What is said of an order of making. */
 export const OF_PLAN: Record<string, Say> = {
@@ -51,7 +47,7 @@ export const OF_PLAN: Record<string, Say> = {
   'usual-otherwise': (d) =>
     `${step(d)} comes before ${other(d)}. It can be done so; usually it is the other way round: ${why(d)}.`,
   'usual-left-out': (d) =>
-    `${upper(other(d))} is left out before ${inSentence(step(d))}. It can be; usually it is done: ${why(d)}.`,
+    `${capital(other(d))} is left out before ${inSentence(step(d))}. It can be; usually it is done: ${why(d)}.`,
   'works-on-unsewn': (d) =>
     `${step(d)} works on a seam that is only sewn in ${other(d)}: there are no allowances to press or trim yet.`,
   'covers-unsewn': (d) =>

@@ -1,4 +1,5 @@
 import { type PieceKind, type Role } from '../core/pattern/types.ts';
+import { inSentence, listed } from '../core/text.ts';
 
 /** What each edge is called. */
 export const ROLE_WORDS: Record<Role, string> = {
@@ -63,15 +64,14 @@ const ANY = { ...ROLE_WORDS, ...KIND_WORDS } as Record<string, string>;
 /** An edge or piece as it is called within a sentence; words that are none of ours stay as they are. */
 export const called = (id: string | number | undefined): string => {
   const words = ANY[String(id)];
-  return words ? words.charAt(0).toLowerCase() + words.slice(1) : String(id ?? '');
+  return words ? inSentence(words) : String(id ?? '');
 };
 
 /** Several of them, as they follow each other in a sentence. */
-export function allCalled(ids: string | number | undefined): string {
-  const words = String(ids ?? '')
-    .split(/,\s*/)
-    .filter(Boolean)
-    .map(called);
-  const last = words.pop() ?? '';
-  return words.length ? `${words.join(', ')} and ${last}` : last;
-}
+export const allCalled = (ids: string | number | undefined): string =>
+  listed(
+    String(ids ?? '')
+      .split(/,\s*/)
+      .filter(Boolean)
+      .map(called),
+  );

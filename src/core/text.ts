@@ -18,3 +18,14 @@ export function plainName(words: string, most = LONGEST_NAME): string {
 
 /** Whether text from outside holds a character no text holds. */
 export const isUnfit = (words: string): boolean => UNFIT_IN_TEXT.test(words);
+
+/** Words with a capital, to begin a sentence. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** Words without one, within a sentence. */
+export const inSentence = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+
+const LIST = new Intl.ListFormat('en-GB');
+
+/** Several things in a sentence: "a, b and c". */
+export const listed = (names: Iterable<string>): string => LIST.format(names);

@@ -2,7 +2,7 @@ import { type ShellPiece } from '../document/project.ts';
 import { boxOf, distance, endOf, insideRing, nearestOn, pathLength, pointAlong, startOf } from '../geometry/index.ts';
 import { agreeing, companyOf, oddSize, type Suggestion } from '../pattern/index.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
-import { plainName } from '../text.ts';
+import { capital, plainName } from '../text.ts';
 import { HEAL_GAP, LIGHTEN } from '../tolerance.ts';
 import { type Drawing, type Shape } from './drawing.ts';
 import { joinLoose } from './join.ts';
@@ -193,7 +193,7 @@ function namesOf(drafts: Draft[], drawing: Drawing): string[] {
       /[\s.]+(outline|contour|path|shape|seam ?line|cut(ting)? ?line|seam|cut)$/i,
       '',
     );
-    const name = plainName(short.charAt(0).toUpperCase() + short.slice(1), 80) || `Piece ${i + 1}`;
+    const name = plainName(capital(short), 80) || `Piece ${i + 1}`;
     const seen = used.get(name) ?? 0;
     used.set(name, seen + 1);
     return seen ? `${name} ${seen + 1}` : name;

@@ -11,6 +11,7 @@ import {
   type SmallKind,
   usualSmall,
 } from '../../core/closure/index.ts';
+import { capital } from '../../core/text.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { SmallDrawing } from '../drawing/SmallDrawing.tsx';
@@ -192,5 +193,5 @@ function tally(s: Small, mm: (v: number) => string): string {
     ...(s.loop ? [`loops ${mm(s.loop)} long from seam to seam, and two seam allowances`] : []),
   ];
   const what = made.length ? made.join(', ') : FASTENER_WORDS[c.fastener][1];
-  return `${what.charAt(0).toUpperCase()}${what.slice(1)}${each}. ${hasHoles(c.fastener) ? 'Hole' : 'Place'} at ${at} ${from}.`;
+  return `${capital(what)}${each}. ${hasHoles(c.fastener) ? 'Hole' : 'Place'} at ${at} ${from}.`;
 }

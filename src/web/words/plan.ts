@@ -8,6 +8,7 @@ import {
   type Section,
   type Station,
 } from '../../core/plan/index.ts';
+import { inSentence, listed } from '../../core/text.ts';
 import { formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
 import { OPERATIONS } from './operations.ts';
 import { SEAM_WORDS } from './pattern.ts';
@@ -106,16 +107,14 @@ const RUNS: [short: string, codes: string[]][] = [
   ['skirt lining to bodice lining', ['lining-waist-front', 'lining-waist-back']],
 ];
 
-const LIST = new Intl.ListFormat('en-GB');
-
 /** The seams a step is about, all of one run: "front edges and neck". */
 function seamsWords(s: PlanStep): string {
   const all = [...new Set([s.about ?? '', ...s.seams])].filter((c) => c);
   const named = all.map((code) => {
     const short = RUNS.find(([, codes]) => codes.includes(code))?.[0];
-    return (all.length > 1 && short) || (SEAM_WORDS[code] ?? code).replace(/^./, (x) => x.toLowerCase());
+    return (all.length > 1 && short) || inSentence(SEAM_WORDS[code] ?? code);
   });
-  return LIST.format(new Set(named));
+  return listed(new Set(named));
 }
 
 /** Seams where one side is longer for an overlap, not to be eased; of both layers of a band. */

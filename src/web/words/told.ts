@@ -1,5 +1,6 @@
 import { type Plan, type PlanStep } from '../../core/plan/index.ts';
 import { type Finding } from '../../core/result.ts';
+import { capital } from '../../core/text.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { EXTRA_WORDS, methodWords, REASON_WORDS, TOPIC_WORDS } from './methods.ts';
 import { SEAM_WORDS } from './pattern.ts';
@@ -20,7 +21,7 @@ export function toldOf(f: Finding, plan: Plan | null, unit: LengthUnit, names: R
     return s ? stepName(s, unit, names) : 'a step that is not in the plan';
   };
   for (const key of ['step', 'other']) if (data[key] !== undefined) data[key] = step(data[key]);
-  if (typeof data.step === 'string') data.step = data.step.charAt(0).toUpperCase() + data.step.slice(1);
+  if (typeof data.step === 'string') data.step = capital(data.step);
   if (typeof data.seam === 'string') data.seam = SEAM_WORDS[data.seam] ?? data.seam;
   if (typeof data.piece === 'string') data.piece = names[data.piece] ?? data.piece;
   if (f.code === 'extra-does-not-fit') {

@@ -3,6 +3,7 @@ import { type Join, type JoinCode } from '../../garment/index.ts';
 import { IDENTITY, pathLength } from '../../geometry/index.ts';
 import { type Edge, type Notch, type Piece } from '../../pattern/index.ts';
 import { because, type Finding, warn } from '../../result.ts';
+import { inSentence } from '../../text.ts';
 import { type Drafted, type Garment } from '../drafted.ts';
 import { type Laid, layTogether } from '../shape/laytogether.ts';
 
@@ -87,7 +88,7 @@ function taken(base: Drafted, other: Drafted, laid: Laid): void {
   const there = new Set(ring.map((e) => e.id));
   base.lining = {
     ...own,
-    name: `${base.title} and ${other.title.charAt(0).toLowerCase()}${other.title.slice(1)} lining`,
+    name: `${base.title} and ${inSentence(other.title)} lining`,
     ring,
     lines: laid.piece.lines,
     notches: [...own.notches.filter((n) => there.has(n.edge)), ...notches],

@@ -11,6 +11,7 @@ import {
   rolesMissing,
 } from '../../pattern/index.ts';
 import { because, type Finding, ok, type Reason, type Result, refuse, stop } from '../../result.ts';
+import { inSentence } from '../../text.ts';
 import { derivePiece } from '../shape/derivepiece.ts';
 import { beside, moveRun, orient, run, runLength, type Split } from '../shape/oriented.ts';
 import { dartsIn } from './darts.ts';
@@ -107,8 +108,6 @@ export interface Named {
   id: string;
   name: string;
 }
-
-const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
 
 /**
  * Lining of a piece of the body: what the facing leaves, its armhole fitted to sleeve or edge, hem placed, darts as chosen.
@@ -220,7 +219,7 @@ export function ventedLining(
     const left = (over === 'left') === (which === 'over');
     const piece = derivePiece(shell, {
       id: which === 'over' ? `${named.id}-lining` : `${named.id}-lining-under`,
-      name: `${left ? 'Left' : 'Right'} ${lower(named.name)} lining, ${which === 'over' ? 'overlap' : 'underlap'}`,
+      name: `${left ? 'Left' : 'Right'} ${inSentence(named.name)} lining, ${which === 'over' ? 'overlap' : 'underlap'}`,
       material: 'lining',
       ring: slit.ring,
       reasons: [half.reason, slit.reason, h.hem?.reason].flatMap((r) => r ?? []),
@@ -357,7 +356,7 @@ export function sleeveLining(
   const made = make(
     sleeve,
     `${as.id}-lining`,
-    under ? `Upper ${lower(as.name)} lining` : `${as.name} lining`,
+    under ? `Upper ${inSentence(as.name)} lining` : `${as.name} lining`,
     ring,
     reasons,
   );
