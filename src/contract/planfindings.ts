@@ -71,7 +71,7 @@ export const OF_PLAN: Record<string, Say> = {
     `${step(d)} cannot be done: after ${other(d)} the tubes (${d.seam ?? 'A seam'}) form a closed loop. Do that afterwards, leave the centre back open, or fell the armholes by hand.`,
   'tube-too-narrow': (d, mm) =>
     `${step(d)}: ${d.seam ?? 'A seam'} is only ${mm('wide')} wide, too narrow to pull the garment through; it wants ${mm('least')}.`,
-  'never-turned': (d) => `What ${step(d)} closes is never turned right side out.`,
+  'never-turned': (d) => `What ${inSentence(step(d))} closes is never turned right side out.`,
   'edge-has-no-finish': (d) =>
     `The ${called(d.role)} of the outside ends in nothing. ${NO_FINISH[String(d.role)] ?? 'Give it a facing, a bias strip or a hem.'}`,
   'lapel-with-stand': () =>
