@@ -2,6 +2,7 @@ import { usualDecisions } from '../core/document/project.ts';
 import { type PieceKind, type Role } from '../core/pattern/index.ts';
 import { completed, type Joint, type Part, type Task } from '../core/plan/index.ts';
 import { type Features } from './features.ts';
+import { surfaceFrom } from './sheet.ts';
 
 type Edge = [Role, number] | [Role, number, 'fold'];
 
@@ -388,7 +389,10 @@ export function taskFrom(f: Features): Task {
     if (f.collar === 'none') d.piece('neck-bias', 'front', 'facing', [['plain', 600]]);
     if (f.sleeves === 'none') d.piece('armhole-bias', 'front', 'facing', [['plain', 450]]);
   }
-  const making = completed(d.parts, d.joints, { bulk: f.bulk, lace: f.lace && isLined(f) });
+  const making = completed(d.parts, d.joints, surfaceFrom(d.parts, d.joints), {
+    bulk: f.bulk,
+    lace: f.lace && isLined(f),
+  });
   return {
     making,
     d: decisions,

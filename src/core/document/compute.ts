@@ -9,7 +9,6 @@ import {
   sewnSo,
   surfaceOf,
   unsewn,
-  unusual,
 } from '../garment/index.ts';
 import { weld } from '../geometry/index.ts';
 import {
@@ -254,11 +253,11 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
   };
   return {
     beyond: beyondPlans(c),
-    // What joins pieces beyond the usual ones is walked, and no way of making knows it yet.
     making: garmentModelOf(
       // Ties, ruffles and loops are planned as what they are, not as panels.
       c.pieces.filter((p) => !c.strips.includes(p)),
-      c.seams.filter((s) => !s.between),
+      c.seams,
+      c.surface,
       how,
     ),
     d,
@@ -269,14 +268,10 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
   };
 }
 
-/** Pieces that are sewn together in ways that no way of making knows: a second front, a yoke before it, trouser legs. */
+/** Pieces that no way of making knows: with an opening cut in, or a vent anywhere but at the centre back. */
 function beyondPlans(c: Computed): string[] {
-  const joined = c.seams.filter((s) => s.between && s.group === 'shell').flatMap((s) => [...s.a, ...s.b]);
-  const own = unusual(c.surface);
-  const ids = new Set(joined.map((x) => x.piece).filter((id) => own.has(id)));
-  // Nor one that cuts an opening in, or leaves a vent anywhere but at the centre back.
   const vented = (p: Piece): boolean => !['centre-back', null].includes(ventSeam(p));
-  return c.shell.filter((p) => ids.has(p.id) || p.openings || vented(p)).map((p) => p.name);
+  return c.shell.filter((p) => p.openings || vented(p)).map((p) => p.name);
 }
 
 /** The making-up plan of what was computed. */

@@ -193,3 +193,32 @@ export function loopsCounted(s: Surface): number {
   for (const e of free) hang.join(corners.find(e.key), corners.find(s.next.get(e.key)?.key ?? e.key));
   return new Set(free.map((e) => hang.find(corners.find(e.key)))).size;
 }
+
+/** How a loop is parted when some of its edges are closed: stretches that are, and stretches that stay free. */
+function stretchesOf({ edges }: Loop, shut: (e: PanelEdge) => boolean): { shut: number; free: number } {
+  const closed = edges.map(shut);
+  // A loop closed all round, or not at all, has no end of a stretch.
+  if (closed.every((c) => c)) return { shut: 0, free: 0 };
+  if (!closed.some((c) => c)) return { shut: 0, free: 1 };
+  const begins = closed.filter((c, i) => c && !closed.at(i - 1)).length;
+  return { shut: begins, free: begins };
+}
+
+/**
+ * Handles of what a surface and its like, laid on each other, form when they are closed along some of its free edges: χ = 2 χ of
+ * the surface less that of what is closed (a stretch counts 1, a whole loop nothing), and 2 − 2 · handles − loops = χ. Only
+ * without handles can it be turned inside out through one of its openings.
+ */
+export function handlesClosed(s: Surface, shut: (e: PanelEdge) => boolean): number {
+  const loops = loopsOf(s);
+  return partsOf(s).reduce((total, part) => {
+    const on = new Set(part.panels);
+    const own = loops.filter((l) => on.has(l.edges[0]?.panel ?? ''));
+    if (!own.some((l) => l.edges.some(shut))) return total + 2 * part.handles;
+    const parted = own.map((l) => stretchesOf(l, shut));
+    const euler = 2 * (2 - 2 * part.handles - part.loops) - parted.reduce((t, x) => t + x.shut, 0);
+    // A loop of which nothing is closed stays open twice: in the surface and in its like.
+    const open = own.reduce((t, l, i) => t + (l.edges.some(shut) ? (parted[i]?.free ?? 0) : 2), 0);
+    return total + (2 - euler - open) / 2;
+  }, 0);
+}

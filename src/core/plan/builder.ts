@@ -11,6 +11,7 @@ import {
   type Laid,
   type Operation,
   type Part,
+  type SeamName,
   type Section,
   type Sewn,
   type Station,
@@ -31,6 +32,8 @@ export interface SewOptions extends More {
   to_?: 'press-open' | 'press-to-a' | 'press-to-b' | 'press-between' | 'press-up' | null;
   /** Sewn as it is, whatever way of neatening is chosen. */
   plain?: boolean;
+  /** This joint of the code alone, as a run of its own: where several of a code are sewn one after the other. */
+  only?: Joint;
 }
 
 /** Usual cautions of a station. */
@@ -103,7 +106,7 @@ export class PlanBuilder {
       section,
       station,
       pieces,
-      seams: this.codesOf(more.sews?.length ? more.sews.map((x) => x.joint) : (more.works ?? [])),
+      seams: this.namesOf(more.sews?.length ? more.sews.map((x) => x.joint) : (more.works ?? [])),
       cautions,
       makes: [id, ...(more.makes ?? [])],
       needs: [
@@ -112,8 +115,9 @@ export class PlanBuilder {
     });
   }
 
-  private codesOf(ids: string[]): string[] {
-    return [...new Set(this.g.making.joints.filter((j) => ids.includes(j.id)).map((j) => j.code))];
+  private namesOf(ids: string[]): SeamName[] {
+    const own = this.g.making.joints.filter((j) => ids.includes(j.id));
+    return own.map(({ code, between }) => ({ code, ...(between && { between }) }));
   }
 
   /** The curved edges of these joints: their tightest radius, their length (mm), and whether they are hollow; none where straight. */
@@ -171,17 +175,48 @@ export class PlanBuilder {
    * way of neatening seams.
    */
   sew(section: Section, codes: string[], o: SewOptions = {}): void {
-    const joints = this.joints(...codes);
+    const joints = o.only ? [o.only] : this.joints(...codes);
     const first = joints[0];
     if (!first) return;
+    const gathered = this.drawnIn(section, joints);
     const bare = !o.plain && joints.every((j) => this.isBare(j));
     const mouth = joints.some((j) => this.g.making.mouths[j.id]);
     const parted = (o.from ?? 0) > 0 || mouth || joints.some((j) => this.slitShare(j) > 0);
     const way = bare ? wayOf(this.g.methods.seams ?? 'overlocked', first.code, parted, mouth) : 'covered';
-    const run: Run = { section, joints, first, codes: codes.filter((c) => this.has(c)), o };
+    const own = { ...o, needs: [...(o.needs ?? []), ...gathered] };
+    const name = o.only?.id ?? first.code;
+    const run: Run = { section, joints, first, name, codes: codes.filter((c) => this.has(c)), o: own };
     if (way === 'french') this.french(run);
     else if (way === 'felled') this.felled(run);
     else this.plain(run, way);
+  }
+
+  /** Rows of gathering along the sides that are much longer than what they are sewn to; a cuff's are drawn in with its slit. */
+  private drawnIn(section: Section, joints: Joint[]): string[] {
+    return joints.flatMap((j): string[] => {
+      const id = `gather:${j.id}`;
+      if (j.easeOf !== 'gather' || j.code.startsWith('cuff') || this.ops.some((o) => o.id === id)) return [];
+      this.add(section === 'joining' ? 'shell' : section, 'machine', id, {
+        code: 'gather',
+        about: j.code,
+        pieces: j.a.map(partOf),
+        foot: 'gathering',
+        data: { a: j.lengthA, b: j.lengthB },
+      });
+      return [id];
+    });
+  }
+
+  /** What is sewn before a joint that runs across it: the joints between the pieces on one of its sides, by their names. */
+  across(j: Joint): string[] {
+    return [j.a, j.b].flatMap((side) => {
+      const on = new Set(side.map(partOf));
+      const inside = (keys: string[]): boolean => keys.some((k) => on.has(partOf(k)));
+      if (on.size < 2) return [];
+      return this.g.making.joints
+        .filter((k) => k.id !== j.id && !k.closing && inside(k.a) && inside(k.b))
+        .map((k) => `joined:${k.id}?`);
+    });
   }
 
   private allowanceOf(key: string): number {
@@ -233,14 +268,14 @@ export class PlanBuilder {
 
   private plain(r: Run, way: string): void {
     const { section, first, codes, o, joints } = r;
-    const { from: _f, to: _t, care: _c, to_, plain: _p, short: _s, ...more } = o;
-    const id = o.id ?? `sew:${first.code}`;
+    const { from: _f, to: _t, care: _c, to_, plain: _p, short: _s, only: _o, ...more } = o;
+    const id = o.id ?? `sew:${r.name}`;
     const base = this.base(r);
     for (const j of joints) if (this.slitShare(j)) this.g.making.open[j.id] = this.slitShare(j);
-    const ends = codes.map((c) => `done:${c}`);
-    if (way === 'overlocked') this.neaten(r, `neaten:${first.code}`, [], [`edged:${first.code}`]);
+    const ends = [...codes.map((c) => `done:${c}`), ...joints.map((j) => `joined:${j.id}`)];
+    if (way === 'overlocked') this.neaten(r, `neaten:${r.name}`, [], [`edged:${r.name}`]);
     const press = to_ === undefined ? this.pressOf(first, way) : to_;
-    const needs = [...(more.needs ?? []), ...(way === 'overlocked' ? [`edged:${first.code}`] : [])];
+    const needs = [...(more.needs ?? []), ...(way === 'overlocked' ? [`edged:${r.name}`] : [])];
     // Of a run over covered and bare seams the bare ones are neatened by themselves.
     const mixed = way === 'covered' && !o.plain ? joints.filter((j) => this.isBare(j)) : [];
     const doneAt = way === 'together' || way === 'bound' ? 'neatened' : press ? 'pressed' : 'sewn';
@@ -255,10 +290,8 @@ export class PlanBuilder {
       data: { ...base.data, ...more.data },
     });
     if (doneAt === 'neatened')
-      this.neaten(r, `${way === 'bound' ? 'bind' : 'neaten'}:${first.code}`, press ? [`pressed:${id}`] : [id], [
-        ...ends,
-      ]);
-    if (mixed.length) this.neaten({ ...r, joints: mixed }, `neaten:${first.code}`, [id], []);
+      this.neaten(r, `${way === 'bound' ? 'bind' : 'neaten'}:${r.name}`, press ? [`pressed:${id}`] : [id], [...ends]);
+    if (mixed.length) this.neaten({ ...r, joints: mixed }, `neaten:${r.name}`, [id], []);
     if (press) this.press(r, id, press, doneAt === 'pressed' ? ends : [], joints);
   }
 
@@ -305,7 +338,7 @@ export class PlanBuilder {
     const stack = this.flat(first);
     const base = this.base(r);
     for (const j of joints) this.g.making.passes[j.id] = 2;
-    this.add(section, 'machine', `french-1:${first.code}`, {
+    this.add(section, 'machine', `french-1:${r.name}`, {
       ...base,
       code: 'french-first',
       about: first.code,
@@ -315,20 +348,20 @@ export class PlanBuilder {
       allowance: first_,
       data: { ...base.data, first: first_, second: first.allowance - first_ },
     });
-    this.add(section, 'table', `french-trim:${first.code}`, {
+    this.add(section, 'table', `french-trim:${r.name}`, {
       code: 'french-trim',
       about: first.code,
       pieces: keys.map(partOf),
       works: joints.map((j) => j.id),
-      needs: [`french-1:${first.code}`],
+      needs: [`french-1:${r.name}`],
       cautions: ['blades'],
       data: { trim: Math.max(2, first_ - 3), second: first.allowance - first_ },
     });
-    this.add(section, 'machine', `french-2:${first.code}`, {
+    this.add(section, 'machine', `french-2:${r.name}`, {
       ...base,
       code: 'french-second',
       about: first.code,
-      needs: [`french-trim:${first.code}`],
+      needs: [`french-trim:${r.name}`],
       makes: codes.map((c) => `sewn:${c}`),
       stack,
       cares: this.care(keys, 'enclosed'),
@@ -336,9 +369,9 @@ export class PlanBuilder {
     });
     this.press(
       r,
-      `french-2:${first.code}`,
+      `french-2:${r.name}`,
       'press-to-b',
-      codes.map((c) => `done:${c}`),
+      [...codes.map((c) => `done:${c}`), ...joints.map((j) => `joined:${j.id}`)],
       joints,
     );
   }
@@ -349,28 +382,28 @@ export class PlanBuilder {
     const keys = edgesOf(joints);
     const base = this.base(r);
     for (const j of joints) this.g.making.passes[j.id] = 2;
-    this.add(section, 'machine', `fell-1:${first.code}`, {
+    this.add(section, 'machine', `fell-1:${r.name}`, {
       ...base,
       code: 'sew',
       about: first.code,
       needs: o.needs ?? [],
       cares: this.care(keys, 'seamed'),
     });
-    this.add(section, 'table', `fell-trim:${first.code}`, {
+    this.add(section, 'table', `fell-trim:${r.name}`, {
       code: 'fell-trim',
       about: first.code,
       pieces: keys.map(partOf),
       works: joints.map((j) => j.id),
-      needs: [`fell-1:${first.code}`],
+      needs: [`fell-1:${r.name}`],
       cautions: ['blades'],
       data: { narrow: Math.max(3, first.allowance * 0.4) },
     });
-    this.add(section, 'machine', `fell-2:${first.code}`, {
+    this.add(section, 'machine', `fell-2:${r.name}`, {
       ...base,
       code: 'fell-second',
       about: first.code,
-      needs: [`fell-trim:${first.code}`],
-      makes: codes.flatMap((c) => [`sewn:${c}`, `done:${c}`]),
+      needs: [`fell-trim:${r.name}`],
+      makes: [...codes.flatMap((c) => [`sewn:${c}`, `done:${c}`]), ...joints.map((j) => `joined:${j.id}`)],
       stack: this.flat(first).map((l) => ({ ...l, up: 'right', swings: 0 })),
       cares: this.care(keys, 'enclosed'),
       hard: true,
@@ -382,6 +415,8 @@ interface Run {
   section: Section;
   joints: Joint[];
   first: Joint;
+  /** Told from other runs by this: its seam's code, or the joint it sews alone. */
+  name: string;
   codes: string[];
   o: SewOptions;
 }

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
+import { surfaceFrom } from '../../test/sheet.ts';
 import {
   checkPlan,
   EMPTY_OPERATION,
   type GarmentModel,
-  handlesOf,
   type Joint,
   type Laid,
   numbered,
@@ -48,6 +48,7 @@ const joint = (id: string, a: string, b: string, closing = false): Joint => ({
   allowance: 15,
 });
 const making = (parts: Part[], joints: Joint[], more: Partial<GarmentModel> = {}): GarmentModel => ({
+  surface: surfaceFrom(parts, joints),
   parts,
   joints,
   passes: {},
@@ -275,25 +276,4 @@ describe('the checker', () => {
     expect(told([sewn, over, trim], both)).toEqual([['edge-closed-off', 'trim']]);
     expect(told([over, sewn], both)).toContainEqual(['covers-unsewn', 'over']);
   });
-});
-
-// Euler's formula, a fact of topology: a sheet with k borders, closed along m of them with its like, has m − 1 handles.
-test('a ring of any number of panels, closed along one border or both', () => {
-  for (let n = 2; n <= 7; n++) {
-    const panel = (i: number): Part => ({
-      ...part(`p${i}`, 'front', [
-        edge('neckline', 100),
-        { ...edge('side', 100), id: 'right' },
-        edge('hem', 100),
-        { ...edge('side', 100), id: 'left' },
-      ]),
-      paired: false,
-    });
-    const parts = Array.from({ length: n }, (_, i) => panel(i));
-    const seams = parts.map((_, i) => joint(`s${i}`, `p${i}/right`, `p${(i + 1) % n}/left`));
-    const shut = (...ids: string[]) => new Set(parts.flatMap((p) => ids.map((id) => `${p.id}/${id}`)));
-    expect(handlesOf(parts, seams, shut('neckline'))).toBe(0);
-    expect(handlesOf(parts, seams, shut('neckline', 'hem'))).toBe(1);
-    expect(handlesOf(parts, seams.slice(1), shut('neckline', 'hem'))).toBe(0);
-  }
 });

@@ -1,5 +1,7 @@
+import { type Surface } from '../garment/index.ts';
 import { curvatureAt, pathLength } from '../geometry/index.ts';
 import { type Edge, type Piece, type Role, type WalkedSeam } from '../pattern/index.ts';
+import { planSeam } from './seamnames.ts';
 import { type Bulk, type GarmentModel, type Joint, type Part, type PartEdge } from './types.ts';
 
 export const keyOf = (part: string, edge: string): string => `${part}/${edge}`;
@@ -124,7 +126,8 @@ const jointOf = (s: WalkedSeam, parts: Map<string, Part>): Joint => {
   const edge = first && parts.get(first.piece)?.ring.find((e) => e.id === first.edge);
   return {
     id: s.id,
-    code: s.code,
+    code: planSeam(s, parts),
+    ...(s.between && { between: s.between }),
     a: s.a.map(key),
     b: s.b.map(key),
     lengthA: s.lengthAMm,
@@ -293,22 +296,30 @@ function facingJoints(parts: Part[], joints: Joint[]): Joint[] {
 export function garmentModelOf(
   pieces: Piece[],
   seams: WalkedSeam[],
+  surface: Surface,
   how: { bulk: Bulk; lace: boolean; yokes: boolean; standBoth: boolean },
 ): GarmentModel {
   const parts = partsOf(pieces, how);
   return completed(
     parts,
     seams.map((s) => jointOf(s, new Map(parts.map((p) => [p.id, p])))),
+    surface,
     how,
   );
 }
 
 /** Parts and the joints between them, with those that second layers and open centre lines add. */
-export function completed(parts: Part[], walked: Joint[], how: { bulk: Bulk; lace: boolean }): GarmentModel {
+export function completed(
+  parts: Part[],
+  walked: Joint[],
+  surface: Surface,
+  how: { bulk: Bulk; lace: boolean },
+): GarmentModel {
   const byId = new Map(parts.map((p) => [p.id, p]));
   const joints = walked.map((j) => withInnerYoke(j, byId));
   const all = [...joints, ...layerJoints(parts, walked)];
   return {
+    surface,
     parts,
     joints: [...all, ...centreJoints(parts, all), ...facingJoints(parts, all)],
     passes: {},

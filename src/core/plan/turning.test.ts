@@ -1,5 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { completed, handlesOf, type Joint, type Part } from './index.ts';
+import { surfaceFrom } from '../../test/sheet.ts';
+import { handlesClosed } from '../garment/index.ts';
+import { type Joint, type Part } from './index.ts';
 
 const part = (id: 'front' | 'back', folded: boolean): Part => ({
   id,
@@ -29,6 +31,9 @@ const joint = (role: string): Joint => {
   const [a, b] = self ? [`${self}/centre-back`, `${self}/centre-back`] : [`front/${role}`, `back/${role}`];
   return { id: role, code: role, a: [a], b: [b], lengthA: 100, lengthB: 100, closing: false, allowance: 15 };
 };
+
+const handlesOf = (parts: Part[], sewn: Joint[], shut: ReadonlySet<string>): number =>
+  handlesClosed(surfaceFrom(parts, sewn), (e) => shut.has(`${e.piece}/${e.edge}`));
 
 /** The rule of the trade: neck and armholes closed, parts joined only by tubes; no circle of parts may hold a tube. */
 function turnsByRule(parts: Part[], sewn: string[]): boolean {
@@ -90,5 +95,30 @@ test('known surfaces: a ring closed at both borders is a torus, at one a sphere 
   expect(handlesOf(ring, sides, edges('neckline', 'hem'))).toBe(1);
   // All four borders of a sleeveless body, closed twice over: three handles, as for a sphere with four tubes.
   expect(handlesOf(ring, sides, edges('neckline', 'hem', 'armhole'))).toBe(3);
-  expect(completed(ring, sides, { bulk: 'thin', lace: false }).joints).toHaveLength(2);
+});
+
+// Euler's formula, a fact of topology: a sheet with k borders, closed along m of them with its like, has m − 1 handles.
+test('a ring of any number of panels, closed along one border or both', () => {
+  const edge = (id: string, role: 'neckline' | 'side' | 'hem') => ({
+    id,
+    role,
+    length: 100,
+    onFold: false,
+    allowance: 15,
+    radius: null,
+    concave: false,
+  });
+  for (let n = 2; n <= 7; n++) {
+    const parts = Array.from({ length: n }, (_, i): Part => {
+      const ring = [edge('neck', 'neckline'), edge('right', 'side'), edge('hem', 'hem'), edge('left', 'side')];
+      return { ...part('front', false), id: `p${i}`, of: `p${i}`, ring, paired: false };
+    });
+    const seams = parts.map(
+      (_, i): Joint => ({ ...joint('side'), id: `s${i}`, a: [`p${i}/right`], b: [`p${(i + 1) % n}/left`] }),
+    );
+    const shut = (...ids: string[]) => new Set(parts.flatMap((p) => ids.map((id) => `${p.id}/${id}`)));
+    expect(handlesOf(parts, seams, shut('neck'))).toBe(0);
+    expect(handlesOf(parts, seams, shut('neck', 'hem'))).toBe(1);
+    expect(handlesOf(parts, seams.slice(1), shut('neck', 'hem'))).toBe(0);
+  }
 });

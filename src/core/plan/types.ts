@@ -1,4 +1,5 @@
 import { type Bulk, type Decisions } from '../document/project.ts';
+import { type Surface } from '../garment/index.ts';
 import { type Material, type PieceKind, type Role } from '../pattern/index.ts';
 import { type Finding } from '../result.ts';
 
@@ -49,6 +50,8 @@ export interface Part {
 export interface Joint {
   id: string;
   code: string;
+  /** The names of its two sides, where its own name does not tell them: pieces beyond the usual ones. */
+  between?: readonly [string, string];
   a: string[];
   b: string[];
   lengthA: number;
@@ -61,6 +64,9 @@ export interface Joint {
   covers?: string;
   allowance: number;
 }
+
+/** A seam by its code; where that alone does not tell it, with the names of its sides. */
+export type SeamName = Pick<Joint, 'code' | 'between'>;
 
 /** A stretch of a joint, as shares 0..1 of its length. */
 export interface Sewn {
@@ -113,8 +119,8 @@ export interface Operation {
   pieces: string[];
   /** The seam it is about, by its code, where it does not sew it itself (pressing, trimming). */
   about: string | null;
-  /** All seams it sews or works in one run, by their codes, in their order. */
-  seams: string[];
+  /** All seams it sews or works in one run, in their order. */
+  seams: SeamName[];
   sews: Sewn[];
   /** Joints whose allowances must be within reach: pressing, grading, clipping, understitching. */
   works: string[];
@@ -152,6 +158,8 @@ export interface PlanStep extends Operation {
 
 /** Everything about the garment that the plan and its checker look at. */
 export interface GarmentModel {
+  /** The outside as it is put together: panels, and what is sewn to what. */
+  surface: Surface;
   parts: Part[];
   joints: Joint[];
   /** How often each joint is to be sewn along all its length; 1 when not named. */

@@ -50,6 +50,13 @@ export const TOPIC_WORDS: Record<string, TopicWords> = {
       half: ['Half placket', 'Exact corners'],
     },
   },
+  legs: {
+    title: 'Legs',
+    methods: {
+      'legs-first': ['Each leg closed, one slipped into the other', 'Nothing in particular'],
+      'rise-first': ['Rise first, the inseam through both legs', 'Nothing in particular; easy to take in at the sides'],
+    },
+  },
   sleeves: {
     title: 'Sleeves',
     methods: {
@@ -167,6 +174,9 @@ export const REASON_WORDS: Record<string, string> = {
     'the lining is joined to the lower edge. Let the lining hang free, and it can be sewn to the raw edge of the outside',
   'edge-is-taken': 'no lower edge of the outside is free for it',
   'nothing-bare': 'every seam is covered by a lining',
+  'armhole-is-round': 'no seam opens the armhole below, so the sleeve cannot be sewn in flat',
+  'no-legs': 'there are no legs',
+  'has-legs': 'there are legs to sew',
   'two-piece-round': 'a two-piece sleeve is closed before it is set',
   'raglan-flat': 'raglan seams are sewn flat',
   'sleeves-through-both': 'the sleeves are set through shell and lining at once',

@@ -213,6 +213,14 @@ const SLEEVES: Record<string, Line> = {
   'cut-tower': ['Cut the tower open', 'To the middle, then into both corners.'],
   'stitch-tower': ['Stitch the tower down', 'Underlap first, then the overlap with its point, a bar across.'],
   'hem-slit': ['Hem the slit', 'Narrow, running out to nothing at its top; a tuck there holds it.'],
+  'sew-rise-round': [
+    'Sew one leg into the other: {seam}',
+    'One leg turned right side out and slipped into the other, right sides together, inseam on inseam; from front waist to back waist in one run. A second row beside the first holds the deepest curve.',
+  ],
+  'sew-inseam-through': [
+    'Sew through the crotch: {seam}',
+    'From one hem up to the crossing of the rise, where both seams meet, and down to the other hem in one run.',
+  ],
   'gather-wrist': ['Lay pleats or gathers at the wrist', 'The sleeve measures {a}, the cuff seam {b}.'],
   'turn-back-cuff': ['Press the cuff back', 'Half of it, or where it is to fold; a stitch at the seam holds it.'],
   'baste-lining-wrist': ['Baste the sleeve lining to the wrist', 'Wrong sides together, seam to seam and not twisted.'],

@@ -5,6 +5,7 @@ import {
   type Laid,
   type Part,
   type PlanStep,
+  type SeamName,
   type Section,
   type Station,
 } from '../../core/plan/index.ts';
@@ -107,12 +108,16 @@ const RUNS: [short: string, codes: string[]][] = [
   ['skirt lining to bodice lining', ['lining-waist-front', 'lining-waist-back']],
 ];
 
-/** The seams a step is about, all of one run: "front edges and neck". */
+/** The seams a step is about, all of one run: "front edges and neck"; those of further pieces with the names of their sides. */
 function seamsWords(s: PlanStep): string {
-  const all = [...new Set([s.about ?? '', ...s.seams])].filter((c) => c);
-  const named = all.map((code) => {
-    const short = RUNS.find(([, codes]) => codes.includes(code))?.[0];
-    return (all.length > 1 && short) || inSentence(SEAM_WORDS[code] ?? code);
+  const own = s.about && !s.seams.some((x) => x.code === s.about) ? [{ code: s.about }] : [];
+  const all: SeamName[] = [...own, ...s.seams];
+  const codes = [...new Set(all.map((x) => x.code))];
+  const named = codes.map((code) => {
+    const short = RUNS.find(([, run]) => run.includes(code))?.[0];
+    const word = (codes.length > 1 && short) || inSentence(SEAM_WORDS[code] ?? code);
+    const sides = all.filter((x) => x.code === code).map((x) => x.between && [...new Set(x.between)].join(' to '));
+    return sides.every((x) => x) ? `${word}, ${listed(new Set(sides as string[]))}` : word;
   });
   return listed(new Set(named));
 }

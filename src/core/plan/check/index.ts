@@ -10,7 +10,6 @@ import { turning } from './turning.ts';
 import { worksOnSewn } from './works.ts';
 
 export { CUSTOMS, type Custom } from './customs.ts';
-export { handlesOf } from './surface.ts';
 export { OPENING, TUBE } from './turning.ts';
 
 /**

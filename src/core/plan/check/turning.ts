@@ -1,7 +1,7 @@
+import { handlesClosed, type PanelEdge, surfaceOf } from '../../garment/index.ts';
 import { type Finding, stop } from '../../result.ts';
 import { keyOf, partOf } from '../garmentmodel.ts';
 import { type Bulk, type GarmentModel, type Joint, type Part, type PlanStep } from '../types.ts';
-import { handlesOf } from './surface.ts';
 
 /** Parts that hang on one edge: they close no circle. */
 const FLAPS: ReadonlySet<string> = new Set(['collar', 'stand', 'hood', 'cuff', 'waistband', 'placket']);
@@ -137,6 +137,16 @@ interface Shut {
 const atWrist = (j: Joint, outer: Part[]): boolean =>
   outer.some((p) => p.ring.some((e) => e.role === 'wrist' && [...j.a, ...j.b].includes(keyOf(p.id, e.id))));
 
+/** Handles of the two layers as they are sewn so far and closed along `shut`; what only carries a border on is left out. */
+function handlesOf(sewn: Sewing[], shut: ReadonlySet<string>, { surface }: GarmentModel): number {
+  const keys = new Set(sewn.flatMap((x) => [...x.joint.a, ...x.joint.b]));
+  const key = (e: PanelEdge): string => keyOf(e.piece, e.edge);
+  const body = surface.panels.filter((p) => !FLAPS.has(p.kind) && !SLEEVES.has(p.kind));
+  const ids = new Set(body.map((p) => p.id));
+  const joins = surface.joins.filter((j) => [...j.a, ...j.b].every((e) => ids.has(e.panel) && keys.has(key(e))));
+  return handlesClosed(surfaceOf(body, joins), (e) => shut.has(key(e)));
+}
+
 /**
  * Parts joined only by tubes can be pulled through them only if the graph of parts and tubes has no circle: a centre seam still
  * open and the side seams not yet sewn. Here by the surface itself, which also tells where no seam is a tube: two layers closed
@@ -162,12 +172,7 @@ function circles(s: PlanStep, outer: Part[], { shut, closed }: Shut, sewn: Sewin
     const by = sewn.find((x) => x.joint.id === wrist.id)?.step.id ?? s.id;
     return [...out, stop('tubes-in-a-circle', undefined, { step: s.id, other: by, seam: wrist.code })];
   }
-  const turns = (list: Sewing[]): boolean =>
-    handlesOf(
-      body,
-      list.map((x) => x.joint),
-      shut,
-    ) === 0;
+  const turns = (list: Sewing[]): boolean => handlesOf(list, shut, making) === 0;
   if (turns(firm)) return out;
   // The last seam without which it would turn is the one to be sewn afterwards.
   const culprit = [...firm].reverse().find((x) => turns(firm.filter((y) => y.step !== x.step)));

@@ -2,6 +2,7 @@ import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
 import { frontFaced, throughBoth } from './body.ts';
 import { hasArmholes } from './edges.ts';
+import { LINING_PANELS, LINING_SKIRT, PANELS, SKIRT } from './groups.ts';
 import { everywhere, gap, hemCodes, OPEN_IN, openIn, opening, openingLength, widestHem } from './opening.ts';
 
 /** The hem seam stops this far before the facing, so that hem and facing can still be turned up together. */
@@ -80,12 +81,8 @@ const beforeFacing = (b: PlanBuilder): boolean => tacked(b) && b.of('front', 'fa
 const HEM_NEEDS = [
   'done:centre-back?',
   'done:lining-centre-back?',
-  'done:skirt-centre-back?',
-  'done:lining-skirt-centre-back?',
-  'done:panel-front?',
-  'done:panel-back?',
-  'done:lining-panel-front?',
-  'done:lining-panel-back?',
+  ...PANELS,
+  ...LINING_PANELS,
   'held:edge?',
   'wrist:joined?',
   'done:lining-side?',
@@ -95,8 +92,8 @@ const HEM_NEEDS = [
   'hem-rib:on?',
   'done:lining-waist-front?',
   'done:waist-front?',
-  'done:lining-skirt-side?',
-  'done:skirt-side?',
+  ...SKIRT,
+  ...LINING_SKIRT,
   'inside:sleeves?',
 ];
 

@@ -1,6 +1,8 @@
 import { type PlanBuilder } from '../builder.ts';
 import { partOf } from '../garmentmodel.ts';
+import { PANELS, SHOULDERS, SLEEVE } from './groups.ts';
 import { always, type Method, nothing, unless, way } from './method.ts';
+import { furtherPanels } from './panels.ts';
 
 /** Whether shell and lining sides are sewn in one run, after the layers have been joined above. */
 export const sidesLate = (b: PlanBuilder): boolean =>
@@ -19,10 +21,10 @@ export const flatSleeves = (b: PlanBuilder): boolean => b.g.methods.sleeves === 
 export function shellBody(b: PlanBuilder): void {
   b.sew('shell', ['panel-front']);
   b.sew('shell', ['panel-back']);
-  const panels = ['done:panel-front?', 'done:panel-back?'];
-  centreBack(b, panels);
-  b.sew('shell', ['centre-front'], { needs: panels });
-  if (!shouldersLate(b)) b.sew('shell', ['shoulder'], { needs: [...panels, 'done:centre-back?', 'front:flat?'] });
+  furtherPanels(b);
+  centreBack(b, PANELS);
+  b.sew('shell', ['centre-front'], { needs: PANELS });
+  if (!shouldersLate(b)) b.sew('shell', ['shoulder'], { needs: [...PANELS, 'done:centre-back?', 'front:flat?'] });
   b.sew('apart', ['hood-centre-back']);
 }
 
@@ -91,8 +93,7 @@ export function setThroughBoth(b: PlanBuilder): void {
     needs: [
       'turned?',
       'held:edge?',
-      'done:shoulder?',
-      'done:yoke-shoulder?',
+      ...SHOULDERS,
       'done:side?',
       'done:lining-side?',
       'done:lining-shoulder?',
@@ -103,7 +104,7 @@ export function setThroughBoth(b: PlanBuilder): void {
     data: { a: b.joints('cap', 'raglan')[0]?.lengthB ?? 500 },
   });
   if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
-  const needs = ['armholes:basted', 'done:underarm?', 'done:elbow?', 'done:forearm?', 'eased:cap?'];
+  const needs = ['armholes:basted', ...SLEEVE, 'eased:cap?'];
   b.sew('joining', ['cap'], { needs, cautions: ['thick-seam'] });
 }
 
@@ -120,24 +121,23 @@ function sides(b: PlanBuilder): void {
     closeSleeves(b);
     return;
   }
-  const shoulders = ['done:shoulder?', 'done:yoke-shoulder?', 'done:yoke-shoulder-in?'];
   if (flatSleeves(b)) {
     if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
-    b.sew('shell', ['cap'], { needs: [...shoulders, 'done:yoke-back-in?', 'done:slit?', 'eased:cap?'] });
-    b.sew('shell', ['raglan'], { needs: [...shoulders, 'done:slit?'] });
+    b.sew('shell', ['cap'], { needs: [...SHOULDERS, 'done:yoke-back-in?', 'done:slit?', 'eased:cap?'] });
+    b.sew('shell', ['raglan'], { needs: [...SHOULDERS, 'done:slit?'] });
     b.sew('shell', [...sideCodes(b), 'underarm'], {
-      needs: ['loops:on?', 'done:cap?', 'done:raglan?', 'pocket:set?', ...openWaist(b)],
+      needs: ['loops:on?', 'done:cap?', 'done:raglan?', 'pocket:set?', ...PANELS, ...openWaist(b)],
     });
     return;
   }
   b.sew('shell', sideCodes(b), {
-    needs: ['pocket:set?', 'loops:on?', 'done:yoke-back?', 'done:yoke-shoulder-in?', ...openWaist(b)],
+    needs: ['pocket:set?', 'loops:on?', 'done:yoke-back?', 'done:yoke-shoulder-in?', ...PANELS, ...openWaist(b)],
   });
   closeSleeves(b);
   if (throughBoth(b)) return;
-  const round = ['done:side?', 'done:underarm?', 'done:elbow?', 'done:forearm?'];
+  const round = ['done:side?', ...PANELS, ...SLEEVE];
   if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
-  b.sew('shell', ['cap'], { needs: [...shoulders, ...round, 'eased:cap?'], cautions: ['thick-seam'] });
+  b.sew('shell', ['cap'], { needs: [...SHOULDERS, ...round, 'eased:cap?'], cautions: ['thick-seam'] });
   b.sew('shell', ['raglan'], { needs: round });
 }
 
@@ -154,7 +154,8 @@ export function easeCap(b: PlanBuilder, kind: 'sleeve', section: 'shell' | 'insi
   const j = b.joints(code)[0];
   const material = section === 'shell' ? 'shell' : 'lining';
   const ease = j ? j.lengthA - j.lengthB : 0;
-  if (ease < 6) return;
+  // A head that is gathered or pleated is drawn in as all gathers are.
+  if (ease < 6 || j?.easeOf === 'gather') return;
   const pieces = b.of(kind, material).map((p) => p.id);
   b.add(section, 'machine', `ease:${code}`, {
     code: 'ease-cap',
@@ -177,9 +178,11 @@ export const SEAMS: Method[] = ['overlocked', 'together', 'bound', 'french', 'fe
 const notFlat = (b: PlanBuilder): string | null =>
   b.has('elbow')
     ? 'two-piece-round'
-    : throughBoth(b)
-      ? 'sleeves-through-both'
-      : unless(b.has('cap', 'raglan'), 'no-sleeves');
+    : b.has('cap') && !b.has('side')
+      ? 'armhole-is-round'
+      : throughBoth(b)
+        ? 'sleeves-through-both'
+        : unless(b.has('cap', 'raglan'), 'no-sleeves');
 
 export const SLEEVES: Method[] = [
   way('sleeves', 'round', 0, (b) => (b.has('raglan') ? 'raglan-flat' : unless(b.has('cap'), 'no-sleeves')), sides),

@@ -8,6 +8,7 @@ import { EXTRAS, extraMisfit } from './extras.ts';
 import { finish, threadsOut, tryOn } from './finish.ts';
 import { FRONTS } from './fronts.ts';
 import { HEMS, hemVents, liningWrist, pressHems, ribs } from './hems.ts';
+import { LEGS } from './legs.ts';
 import { finishSlit, insideBody, joinLayers, LININGS } from './linings.ts';
 import { type Method, TOPICS, type Topic } from './method.ts';
 import { POCKETS } from './pockets.ts';
@@ -27,6 +28,7 @@ export const METHODS: Method[] = [
   ...LININGS,
   ...ZIPS,
   ...WAISTS,
+  ...LEGS,
   ...HEMS,
   ...WRISTS,
   ...POCKETS,
@@ -104,7 +106,8 @@ export function operationsFor(g: Garment): PlanBuilder {
   const lay = (topic: Topic): void => METHODS.find((m) => m.topic === topic && m.id === g.methods[topic])?.lay(b);
   prepare(b);
   shellBody(b);
-  for (const topic of ['yoke', 'front', 'collar', 'slit', 'cuff', 'pocket', 'sleeves', 'waist'] as const) lay(topic);
+  for (const topic of ['yoke', 'front', 'collar', 'slit', 'cuff', 'pocket', 'sleeves', 'waist', 'legs'] as const)
+    lay(topic);
   insideBody(b);
   facingEdges(b);
   pressHems(b);

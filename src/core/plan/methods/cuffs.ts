@@ -1,6 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
 import { partOf, under } from '../garmentmodel.ts';
 import { madeApart } from './apart.ts';
+import { SLEEVE } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
 
 const sleeves = (b: PlanBuilder): string[] => b.of('sleeve').map((p) => p.id);
@@ -140,7 +141,7 @@ const free = (b: PlanBuilder): boolean => openWrists(b).length > 0 && b.g.d.lini
 function openWrists(b: PlanBuilder): string[] {
   return b.unmet([...b.of('sleeve'), ...b.of('under-sleeve')], 'wrist');
 }
-const closed = ['done:underarm?', 'done:elbow?', 'done:forearm?'];
+const closed = SLEEVE;
 
 function wrist(b: PlanBuilder, id: 'hand' | 'machine' | 'casing'): void {
   const depth = b.of('sleeve')[0]?.ring.find((e) => e.role === 'wrist')?.allowance ?? 0;

@@ -2,6 +2,7 @@ import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf, under } from '../garmentmodel.ts';
 import { type Joint, type Laid } from '../types.ts';
 import { before, shouldersLate, sidesLate, zipLength } from './body.ts';
+import { LINING_PANELS, PANELS, SKIRT, WAIST } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
 
 const NECK = ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline'];
@@ -12,10 +13,8 @@ const CENTRES = [
   'done:lining-centre-back?',
   'done:lining-centre-front?',
   'done:facing-centre-back?',
-  'done:panel-front?',
-  'done:panel-back?',
-  'done:lining-panel-front?',
-  'done:lining-panel-back?',
+  ...PANELS,
+  ...LINING_PANELS,
 ];
 const INSIDE_SHOULDERS = ['done:facing-shoulder?', 'done:lining-shoulder?', 'done:facing-raglan?'];
 
@@ -267,8 +266,8 @@ function loose(b: PlanBuilder, joints: Joint[]): string[] {
 /** Bands along edges, each sewn to its own: waist, hem, wrist. */
 export function faceBands(b: PlanBuilder): void {
   for (const [code, needs] of [
-    ['band-waist', ['done:skirt-side?', 'done:side?', 'done:skirt-centre-back?', 'done:facing-line-waist?']],
-    ['band-hem', ['done:side?', 'done:skirt-side?', 'done:waist-front?', 'done:waist-back?']],
+    ['band-waist', [...SKIRT, 'done:side?', 'done:facing-line-waist?']],
+    ['band-hem', ['done:side?', ...PANELS, ...SKIRT, ...WAIST]],
     ['band-wrist', ['done:underarm?', 'done:elbow?', 'done:forearm?']],
   ] as [string, string[]][]) {
     if (!b.has(code)) continue;

@@ -1,4 +1,5 @@
 import { type PlanBuilder } from '../builder.ts';
+import { PANELS, SKIRT, WAIST } from './groups.ts';
 import { openHems, ribbed } from './hems.ts';
 import { lined } from './opening.ts';
 
@@ -13,7 +14,7 @@ const inner = (b: PlanBuilder): string[] => {
   return inside.length ? inside : whole;
 };
 const fronts = (b: PlanBuilder): string[] => b.of('front').map((p) => p.id);
-const WHOLE = ['done:side?', 'done:skirt-side?', 'done:waist-front?', 'done:waist-back?', 'turned?'];
+const WHOLE = ['done:side?', ...PANELS, ...SKIRT, ...WAIST, 'turned?'];
 
 /** A strip folded and sewn along, turned through its end, pressed. */
 function tube(b: PlanBuilder, name: string, makes: string, long: number): void {

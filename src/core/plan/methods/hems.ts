@@ -1,22 +1,19 @@
 import { type PlanBuilder } from '../builder.ts';
 import { type Part } from '../types.ts';
 import { frontFaced, pressVent, sidesLate } from './body.ts';
+import { LINING_PANELS, LINING_SKIRT, LINING_SLEEVE, PANELS, SKIRT, SLEEVE } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
 import { bagged, lined } from './opening.ts';
 
-const HEMMED: ReadonlySet<string> = new Set(['front', 'back', 'front-side', 'back-side', 'skirt-front', 'skirt-back']);
+/** What ends at the wrist or in a seam of its own has no hem of the garment. */
+const UNHEMMED: ReadonlySet<string> = new Set(['sleeve', 'under-sleeve', 'hood', 'collar', 'cuff']);
 
 const shellHems = (b: PlanBuilder): Part[] =>
-  b.g.making.parts.filter((p) => p.material === 'shell' && HEMMED.has(p.kind) && p.ring.some((e) => e.role === 'hem'));
+  b.g.making.parts.filter(
+    (p) => p.material === 'shell' && !UNHEMMED.has(p.kind) && p.ring.some((e) => e.role === 'hem'),
+  );
 const ids = (parts: Part[]): string[] => parts.map((p) => p.id);
-const CLOSED = [
-  'done:side?',
-  'done:skirt-side?',
-  'done:centre-back?',
-  'done:skirt-centre-back?',
-  'done:panel-front?',
-  'done:panel-back?',
-];
+const CLOSED = ['done:side?', 'done:centre-back?', ...PANELS, ...SKIRT];
 
 /** Hems pressed up while they can lie flat; sleeves of a bag too; the vents of a skirt. */
 export function pressHems(b: PlanBuilder): void {
@@ -35,7 +32,7 @@ export function pressHems(b: PlanBuilder): void {
     const wrist = sleeves[0]?.ring.find((e) => e.role === 'wrist')?.allowance ?? 0;
     b.add('shell', 'iron', 'press-wrist', {
       pieces: ids(sleeves),
-      needs: ['done:underarm?', 'done:elbow?', 'done:forearm?'],
+      needs: SLEEVE,
       makes: ['wrist:pressed'],
       press: 'hem-up',
       data: { depth: wrist },
@@ -105,10 +102,10 @@ function liningHem(b: PlanBuilder, by: 'machine' | 'hand'): void {
     pieces: ids(parts),
     needs: [
       'done:lining-side?',
-      'done:lining-skirt-side?',
+      ...LINING_SKIRT,
+      ...LINING_PANELS,
       'done:lining-waist-front?',
       'done:lining-centre-back?',
-      'done:lining-skirt-centre-back?',
       'sides:closed?',
       ...(b.g.methods['lining-edge'] === 'felled' ? [] : ['done:facing-line-front?']),
     ],
@@ -132,7 +129,7 @@ export function liningWrist(b: PlanBuilder): void {
   const { turn1, turn2 } = b.g.d.lining.wrist;
   b.add('inside', 'machine', 'lining-wrist', {
     pieces: ids(parts),
-    needs: ['done:lining-underarm?', 'done:lining-elbow?', 'done:lining-forearm?'],
+    needs: LINING_SLEEVE,
     cares: b.care(free, 'hemmed'),
     makes: ['wrist-lining:hemmed'],
     thread: 'lining',

@@ -15,8 +15,11 @@ import {
   zipShares,
 } from './body.ts';
 import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
+import { LINING_PANELS, LINING_SKIRT, LINING_SLEEVE } from './groups.ts';
+import { liningLegs } from './legs.ts';
 import { type Method, unless, way } from './method.ts';
 import { bagged, lined, linings, OPEN_IN, openIn, opening, openingLength, sewnLength, widestHem } from './opening.ts';
+import { furtherLiningPanels, liningSkirtPanels } from './panels.ts';
 
 const felled = (b: PlanBuilder): boolean => b.g.methods['lining-edge'] === 'felled';
 
@@ -32,7 +35,8 @@ function liningSeam(b: PlanBuilder, codes: string[], needs: string[]): void {
 export function insideBody(b: PlanBuilder): void {
   b.sew('inside', ['lining-panel-front']);
   b.sew('inside', ['lining-panel-back']);
-  const panels = ['done:lining-panel-front?', 'done:lining-panel-back?'];
+  furtherLiningPanels(b);
+  const panels = LINING_PANELS;
   const shares = zipShares(b);
   if (shares.body < 1) b.sew('inside', ['facing-centre-back'], zipped(b, 'facing-centre-back'));
   if (!felled(b)) facingLines(b, panels);
@@ -50,7 +54,7 @@ export function insideBody(b: PlanBuilder): void {
   liningSeam(b, ['lining-underarm'], []);
   b.sew('inside', ['lining-forearm']);
   b.sew('inside', ['lining-elbow'], { needs: ['done:lining-forearm?'] });
-  const sleeves = ['done:lining-underarm?', 'done:lining-elbow?', 'done:lining-forearm?'];
+  const sleeves = [...LINING_SLEEVE, ...LINING_PANELS];
   if (b.has('lining-cap')) easeCap(b, 'sleeve', 'inside', 'lining-cap');
   const shoulders = ['done:facing-shoulder?', 'done:lining-shoulder?', 'done:lining-side?'];
   b.sew('inside', ['lining-cap'], {
@@ -78,6 +82,8 @@ function liningSkirt(b: PlanBuilder): void {
   if (skirt < 1) b.sew('inside', ['lining-skirt-centre-back'], { ...zipped(b, 'lining-skirt-centre-back') });
   b.sew('inside', ['lining-skirt-centre-front']);
   if (!flatLate(b)) b.sew('inside', ['lining-skirt-side'], { needs: ['done:lining-skirt-centre-back?'] });
+  liningSkirtPanels(b);
+  liningLegs(b);
   if (!sidesLate(b)) liningWaist(b, ['done:lining-side?']);
   // Facing and lining each closed to a ring first, then sewn to each other in the round.
   b.sew('inside', ['facing-line-waist'], {
@@ -85,8 +91,7 @@ function liningSkirt(b: PlanBuilder): void {
       'done:facing-side?',
       'done:facing-skirt-centre-back?',
       'done:facing-skirt-centre-front?',
-      'done:lining-skirt-side?',
-      'done:lining-skirt-centre-back?',
+      ...LINING_SKIRT,
       'done:lining-skirt-centre-front?',
     ],
   });
@@ -97,7 +102,7 @@ const flatLate = (b: PlanBuilder): boolean => sidesLate(b) && b.g.methods.waist 
 
 function liningWaist(b: PlanBuilder, needs: string[]): void {
   b.sew(sidesLate(b) ? 'joining' : 'inside', ['lining-waist-front', 'lining-waist-back'], {
-    needs: [...needs, ...(flatLate(b) ? [] : ['done:lining-skirt-side?']), 'done:lining-skirt-centre-back?'],
+    needs: [...needs, ...LINING_SKIRT.filter((n) => !(flatLate(b) && n === 'done:lining-skirt-side?'))],
   });
 }
 

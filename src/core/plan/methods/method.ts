@@ -18,6 +18,7 @@ export const TOPICS = [
   'lining-hem',
   'zip',
   'waist',
+  'legs',
   'hem',
   'wrist',
   'corner',

@@ -3,7 +3,9 @@ import { edgesOf, partOf, under } from '../garmentmodel.ts';
 import { type Joint, type Sewn } from '../types.ts';
 import { madeApart } from './apart.ts';
 import { BESIDE_ZIP, sidesLate, zipLength, zipShares } from './body.ts';
+import { LINING_SKIRT, PANELS, SKIRT } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
+import { skirtPanels } from './panels.ts';
 
 /** Skirt seams, then bodice and skirt joined: in the round once their sides are closed, or flat before. */
 function joinWaist(b: PlanBuilder): void {
@@ -17,10 +19,11 @@ function joinWaist(b: PlanBuilder): void {
   b.sew('shell', ['skirt-centre-front']);
   if (!flat || !b.has('side'))
     b.sew('shell', ['skirt-side'], { needs: ['pocket:set?', 'loops:on?', 'done:skirt-centre-back?'] });
-  const round = flat ? [] : ['done:side?', 'done:skirt-side?', 'done:skirt-centre-back?'];
+  skirtPanels(b);
+  const round = flat ? [] : ['done:side?', ...SKIRT];
   const late = sidesLate(b) ? ['turned?'] : [];
   b.sew(sidesLate(b) ? 'joining' : 'shell', ['waist-front', 'waist-back'], {
-    needs: [...round, ...late, 'done:panel-front?', 'done:panel-back?'],
+    needs: [...round, ...late, ...PANELS],
     to_: 'press-to-b',
   });
 }
@@ -48,7 +51,7 @@ function waistband(b: PlanBuilder, ditch: boolean): void {
     care: 'enclosed',
     plain: true,
     to_: 'press-to-b',
-    needs: ['band:made', 'loops:on?', 'done:skirt-side?', 'zip:in?', 'done:skirt-centre-back?', 'waist-lining:in?'],
+    needs: ['band:made?', 'loops:on?', ...SKIRT, 'done:side?', 'zip:in?', 'waist-lining:in?', ...PANELS],
   });
   b.sew('joining', ['waistband-in'], {
     code: ditch ? 'cover-ditch' : 'cover-seam',
@@ -73,7 +76,7 @@ export function skirtLining(b: PlanBuilder): void {
     stack: b.lapped(j),
     care: 'enclosed',
     to_: null,
-    needs: ['done:skirt-side?', 'done:lining-skirt-side?', 'done:lining-skirt-centre-back?', 'zip:in?'],
+    needs: [...SKIRT, ...LINING_SKIRT, 'done:side?', 'done:lining-side?', 'held:edge?', 'zip:in?'],
     makes: ['waist-lining:in'],
   });
 }
