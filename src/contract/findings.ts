@@ -248,8 +248,6 @@ const SENTENCES: Record<string, Say> = {
   'strip-without-edge': (d) => `"${d.name}" is not drafted: the edge it is sewn to is not there. Say which edge it is.`,
   'plan-fronts-double': () =>
     'The order of making cannot be worked out yet for fronts cut double beside a back that is only faced. What is cut and what was walked holds; keep to the order of your pattern.',
-  'plan-zip-elsewhere': (d) =>
-    `The order of making cannot be worked out yet for a zip in the ${called(d.role)}: Woodbine knows only zips in the centre back. What is cut and what was walked holds; keep to the order of your pattern.`,
   'pleat-too-wide': (d, mm) =>
     `A centre back pleat of ${mm('pleat')} is wider than "${d.name}" itself. At most ${mm('most')} would do; {20–40 mm} is usual.`,
   'facings-meet': (d, mm) =>

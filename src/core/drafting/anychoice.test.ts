@@ -104,7 +104,7 @@ const choices = fc.record({
 });
 
 /** An edge that ends in nothing, a lapel that meets a stand, and what no way of making knows yet. */
-const REFUSED = ['edge-has-no-finish', 'lapel-with-stand', 'plan-zip-elsewhere', 'plan-fronts-double'];
+const REFUSED = ['edge-has-no-finish', 'lapel-with-stand', 'plan-fronts-double'];
 
 /** Its plan is proved, whatever the methods; or refused with its reason. */
 function isPlanned(doc: ProjectDocument, x: Computed, how: ProjectDocument['decisions']['making']): boolean {

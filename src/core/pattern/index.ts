@@ -7,6 +7,7 @@ export * from './faults.ts';
 export * from './gathers.ts';
 export * from './grain.ts';
 export * from './lacking.ts';
+export * from './laidon.ts';
 export * from './marks.ts';
 export * from './measures.ts';
 export * from './openings.ts';

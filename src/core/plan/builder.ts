@@ -2,7 +2,7 @@ import { type Role } from '../pattern/index.ts';
 import { EMPTY_OPERATION } from './emptyoperation.ts';
 import { edgesOf, faceOf, keyOf, partOf } from './garmentmodel.ts';
 import { frenchFirst, PRESS_TO, wayOf } from './seamfinishes.ts';
-import { mouthsOf, restOf, slitShare, stretchesOf, zipShare } from './stretches.ts';
+import { BESIDE_ZIP, mouthsOf, restOf, slitShare, stretchesOf, zipShare } from './stretches.ts';
 import {
   type Care,
   type CareHow,
@@ -175,13 +175,23 @@ export class PlanBuilder {
    * way of neatening seams.
    */
   sew(section: Section, codes: string[], o: SewOptions = {}): void {
-    const joints = o.only ? [o.only] : this.joints(...codes);
+    const all = this.joints(...codes);
+    const usual = all[0]?.easeOf;
+    // What is longer for another reason is no part of the same run, where it is another seam at all.
+    const apart = o.only || o.id ? [] : all.filter((j) => j.between && j.easeOf !== usual);
+    for (const j of apart) this.run(section, [j.code], { ...o, only: j }, [j]);
+    this.run(section, codes, o, o.only ? [o.only] : all.filter((j) => !apart.includes(j)));
+  }
+
+  private run(section: Section, codes: string[], o: SewOptions, all: Joint[]): void {
+    // Where a zip takes all of a seam nothing is left to sew.
+    const joints = all.filter((j) => this.zipShare(j) < 1);
     const first = joints[0];
     if (!first) return;
     const gathered = this.drawnIn(section, joints);
     const bare = !o.plain && joints.every((j) => this.isBare(j));
     const mouth = joints.some((j) => this.g.making.mouths[j.id]);
-    const parted = (o.from ?? 0) > 0 || mouth || joints.some((j) => this.slitShare(j) > 0);
+    const parted = (o.from ?? 0) > 0 || mouth || joints.some((j) => this.slitShare(j) > 0 || this.zipShare(j) > 0);
     const way = bare ? wayOf(this.g.methods.seams ?? 'overlocked', first.code, parted, mouth) : 'covered';
     const own = { ...o, needs: [...(o.needs ?? []), ...gathered] };
     const name = o.only?.id ?? first.code;
@@ -228,6 +238,12 @@ export class PlanBuilder {
     return zipShare(this, j);
   }
 
+  /** The seam of the outside below a zip begins a little further down, so that the zip foot comes in. */
+  private belowZip(j: Joint): { from?: number } {
+    const outer = this.parts.get(partOf(j.a[0] ?? ''))?.layer === 'outer';
+    return outer && this.zipShare(j) > 0 ? { from: BESIDE_ZIP } : {};
+  }
+
   slitShare(j: Joint): number {
     return slitShare(this, j);
   }
@@ -246,11 +262,11 @@ export class PlanBuilder {
     const { from = 0, to = 1 } = o;
     const all = edgesOf(joints);
     const narrow = Math.min(...all.map((k) => this.allowanceOf(k)));
-    // Of a seam through both layers of a band or yoke the length counts once.
-    const once = joints.filter((j) => !j.id.endsWith(':in') || j === first);
+    // Of a seam through both layers of a band or yoke, and of one on both halves, the length counts once.
+    const once = joints.filter((j) => j === first || (!j.covers && !j.halfOf));
     return {
       pieces: [...new Set(all.map(partOf))],
-      sews: joints.flatMap((j) => stretchesOf(this, j, from, to, o.short?.(j))),
+      sews: joints.flatMap((j) => stretchesOf(this, j, from, to, { ...this.belowZip(j), ...o.short?.(j) })),
       stack: o.stack ?? (first.closing ? this.turned(first) : this.flat(first)),
       allowance: first.allowance,
       easeOf: first.easeOf ?? null,
@@ -286,7 +302,11 @@ export class PlanBuilder {
       ...more,
       needs,
       makes: [...codes.map((c) => `sewn:${c}`), ...(doneAt === 'sewn' ? ends : []), ...(more.makes ?? [])],
-      stops: [...(more.stops ?? []), ...mouthsOf(this, joints)],
+      stops: [
+        ...(more.stops ?? []),
+        ...(joints.some((j) => this.belowZip(j).from) ? [{ code: 'stop-below-zip', mm: BESIDE_ZIP }] : []),
+        ...mouthsOf(this, joints),
+      ],
       data: { ...base.data, ...more.data },
     });
     if (doneAt === 'neatened')

@@ -1,6 +1,7 @@
+import { type Decisions } from '../document/project.ts';
 import { type Surface } from '../garment/index.ts';
 import { curvatureAt, pathLength } from '../geometry/index.ts';
-import { type Edge, type Piece, type Role, type WalkedSeam } from '../pattern/index.ts';
+import { type Edge, laidOn, type Piece, type Role, type WalkedSeam } from '../pattern/index.ts';
 import { planSeam } from './seamnames.ts';
 import { type Bulk, type GarmentModel, type Joint, type Part, type PartEdge } from './types.ts';
 
@@ -99,6 +100,7 @@ export function partsOf(pieces: Piece[], how: { yokes: boolean; standBoth: boole
   return cloth.flatMap((p): Part[] => {
     const fused = pieces.find((q) => fusedTo(q, pieces) === p.id);
     const double = isDouble(p, how.yokes);
+    const use = laidOn(p);
     const part: Part = {
       id: p.id,
       of: p.id,
@@ -109,6 +111,7 @@ export function partsOf(pieces: Piece[], how: { yokes: boolean; standBoth: boole
       layer: p.material === 'shell' ? 'outer' : 'inner',
       covered: p.material !== 'shell' || double || lined.has(p.id),
       fused: fused?.id ?? null,
+      ...(use && { use }),
       darts: p.lines.filter((l) => l.kind === 'dart').length,
       cut: p.cut.count,
       pleats: p.lines.filter((l) => l.kind === 'pleat').length,
@@ -220,6 +223,20 @@ export function singleYoke(m: GarmentModel): GarmentModel {
       .map((j) => ({ ...j, a: kept(j.a), b: kept(j.b) })),
   };
 }
+
+/** Seams of the sides, of which one half may have a zip. */
+const SIDES: ReadonlySet<string> = new Set(['side', 'skirt-side', 'lining-side', 'lining-skirt-side', 'facing-side']);
+
+/** With a zip in one side only, that half of each side seam is a joint of its own: the other is sewn whole. */
+export const withSideZip = (m: GarmentModel, { lining }: Pick<Decisions, 'lining'>): GarmentModel =>
+  lining.zip.length > 0 && lining.zip.at === 'side'
+    ? {
+        ...m,
+        joints: m.joints.flatMap((j) =>
+          SIDES.has(j.code) ? [j, { ...j, id: `${j.id}:zip`, code: `${j.code}-zip`, halfOf: j.id }] : [j],
+        ),
+      }
+    : m;
 
 /** Centre seams that no walked seam names: of a skirt, and of linings beside a zip. */
 function centreJoints(parts: Part[], joints: Joint[]): Joint[] {

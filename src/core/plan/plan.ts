@@ -2,7 +2,7 @@ import { type Decisions } from '../document/project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { checkPlan } from './check/index.ts';
 import { customOrder, withIds } from './customorder.ts';
-import { keyOf, singleYoke } from './garmentmodel.ts';
+import { keyOf, singleYoke, withSideZip } from './garmentmodel.ts';
 import { misfitExtras, operationsFor, resolve } from './methods/catalogue.ts';
 import { yokeIsDouble } from './methods/yokes.ts';
 import { orderOperations, resolveNeeds } from './order.ts';
@@ -37,10 +37,6 @@ function withoutFinish(ops: Operation[], making: GarmentModel): Finding[] {
 /** Choices that contradict each other, whatever the method. */
 const contradictions = ({ d, making }: Task): Finding[] => [
   ...withLapel(d, making),
-  // Every way of making a zip that is known begins at the centre back.
-  ...(d.lining.zip.length > 0 && d.lining.zip.at !== 'centre-back'
-    ? [stop('plan-zip-elsewhere', undefined, { role: d.lining.zip.at })]
-    : []),
   ...(d.lining.on && d.lining.fronts === 'double' ? [stop('plan-fronts-double')] : []),
 ];
 
@@ -83,11 +79,11 @@ export function makePlan(task: Task, choices: Choices, beam?: number): Result<Pl
   if (task.beyond?.length) return refuse(stop('plan-beyond', undefined, { names: task.beyond.join(', ') }));
   const against = contradictions(task);
   if (against.length) return refuse(...against);
-  const base = { ...task, extras: choices.extras };
+  const base = { ...task, making: withSideZip(task.making, task.d), extras: choices.extras };
   const { methods, misfits } = resolve(base, choices.methods);
   const double = yokeIsDouble(methods.yoke);
   const making: GarmentModel = {
-    ...(double ? task.making : singleYoke(task.making)),
+    ...(double ? base.making : singleYoke(base.making)),
     passes: {},
     open: {},
     mouths: {},

@@ -1,8 +1,35 @@
+import { type ZipSeam } from '../document/project.ts';
+
 /** Seams in which a slit is left open, by where it is. */
 export const SLIT_CODES: Record<string, string[]> = {
-  side: ['side', 'skirt-side', 'lining-side', 'lining-skirt-side'],
+  side: [
+    'side',
+    'skirt-side',
+    'lining-side',
+    'lining-skirt-side',
+    'side-zip',
+    'skirt-side-zip',
+    'lining-side-zip',
+    'lining-skirt-side-zip',
+  ],
   'centre-back': ['centre-back', 'skirt-centre-back', 'lining-centre-back', 'lining-skirt-centre-back'],
   'centre-front': ['centre-front', 'skirt-centre-front', 'lining-centre-front', 'lining-skirt-centre-front'],
+};
+
+/** Seams that a zip lies in, by where it is, those above a waist seam before those below; and of the inside beside it. */
+export const ZIP_CODES: Record<ZipSeam, { shell: readonly string[]; inner: readonly string[] }> = {
+  'centre-back': {
+    shell: ['centre-back', 'skirt-centre-back'],
+    inner: ['facing-centre-back', 'lining-centre-back', 'lining-skirt-centre-back'],
+  },
+  'centre-front': {
+    shell: ['centre-front', 'skirt-centre-front'],
+    inner: ['facing-centre-front', 'lining-centre-front', 'lining-skirt-centre-front'],
+  },
+  side: {
+    shell: ['side-zip', 'skirt-side-zip'],
+    inner: ['facing-side-zip', 'lining-side-zip', 'lining-skirt-side-zip'],
+  },
 };
 
 /** Seams of the outside that stay covered or are closed with another layer: no neatening of their own. */

@@ -1,5 +1,5 @@
 import { partOf } from './garmentmodel.ts';
-import { SLIT_CODES } from './seamfinishes.ts';
+import { SLIT_CODES, ZIP_CODES } from './seamfinishes.ts';
 import { type Garment, type Joint, type Operation, type Part, type Sewn, type StopPoint } from './types.ts';
 
 // How much of a joint is sewn: zips, slits and the mouths of pockets stay open, ends may wait for a later step.
@@ -13,11 +13,16 @@ interface Sewing {
   joints(...codes: string[]): Joint[];
 }
 
-/** The share of a centre back seam, from its top, that a zip takes; 0 without one. */
+/** A zip's seam stops this far from it, so that the foot comes in, mm. Common practice. */
+export const BESIDE_ZIP = 50;
+
+/** The share of a seam, from its top, that a zip takes; 0 without one. What lies below a waist seam is left what the bodice has not. */
 export function zipShare(bench: Sewing, j: Joint): number {
-  const zip = (bench.g.methods.zip ?? 'none') === 'none' ? 0 : bench.g.d.lining.zip.length;
-  if (!j.code.endsWith('centre-back')) return 0;
-  const above = j.code.includes('skirt') ? (bench.joints('centre-back')[0]?.lengthA ?? 0) : 0;
+  const { length, at } = bench.g.d.lining.zip;
+  const { shell, inner } = ZIP_CODES[at];
+  if (![...shell, ...inner].includes(j.code) || (bench.g.methods.zip ?? 'none') === 'none') return 0;
+  const above = j.code.includes('skirt') ? (bench.joints(shell[0] ?? '')[0]?.lengthA ?? 0) : 0;
+  const zip = length;
   return j.lengthA > 0 ? Math.min(1, Math.max(0, (zip - above) / j.lengthA)) : 0;
 }
 
@@ -42,10 +47,12 @@ export function stretchesOf(
   to: number,
   short: { from?: number; to?: number } = {},
 ): Sewn[] {
-  const end = Math.max(from, Math.min(to, 1 - slitShare(bench, j)));
-  const most = (end - from) / 3;
+  // Beside a zip a seam begins below it.
+  const begin = Math.max(from, zipShare(bench, j));
+  const end = Math.max(begin, Math.min(to, 1 - slitShare(bench, j)));
+  const most = (end - begin) / 3;
   const share = (mm = 0): number => Math.min(most, j.lengthA > 0 ? mm / j.lengthA : 0);
-  const [a, b] = [from + share(short.from), end - share(short.to)];
+  const [a, b] = [begin + share(short.from), end - share(short.to)];
   const mouth = bench.g.making.mouths[j.id];
   if (!mouth || mouth.to <= a || mouth.from >= b) return [{ joint: j.id, from: a, to: b }];
   return [

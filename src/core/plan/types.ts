@@ -1,6 +1,6 @@
 import { type Bulk, type Decisions } from '../document/project.ts';
 import { type Surface } from '../garment/index.ts';
-import { type Material, type PieceKind, type Role } from '../pattern/index.ts';
+import { type LaidOn, type Material, type PieceKind, type Role } from '../pattern/index.ts';
 import { type Finding } from '../result.ts';
 
 export type Station = 'table' | 'iron' | 'machine' | 'overlocker' | 'buttonhole' | 'hand';
@@ -39,6 +39,8 @@ export interface Part {
   /** Its wrong side is covered by another layer, so that plain seams need no neatening. */
   covered: boolean;
   fused: string | null;
+  /** What a piece is for that is no panel of the garment. */
+  use?: LaidOn;
   /** How many pieces of cloth the pattern says to cut of its piece. */
   cut: number;
   /** Darts and pleats drawn in it. */
@@ -62,6 +64,8 @@ export interface Joint {
   easeOf?: string;
   /** The joint whose allowances this one shuts in: the seam that a second layer is stitched over. */
   covers?: string;
+  /** The same seam of the other half of the body, where the two are sewn otherwise: beside a zip in one side. */
+  halfOf?: string;
   allowance: number;
 }
 

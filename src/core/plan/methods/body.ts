@@ -32,30 +32,12 @@ export function shellBody(b: PlanBuilder): void {
 export const shouldersLate = (b: PlanBuilder): boolean =>
   ['slotted', 'shoulders-last'].includes(b.g.methods.armholes ?? '');
 
-/** The length of a zip in the centre back, mm; 0 for none. */
-export const zipLength = (b: PlanBuilder): number =>
-  b.g.methods.zip && b.g.methods.zip !== 'none' ? b.g.d.lining.zip.length : 0;
-
-/** The shares, from the top, of bodice's and skirt's centre back that a zip takes. */
-export function zipShares(b: PlanBuilder): { body: number; skirt: number } {
-  const share = (code: string): number => b.joints(code).map((j) => b.zipShare(j))[0] ?? 0;
-  return { body: share('centre-back'), skirt: share('skirt-centre-back') };
-}
-
-/** A zip's seam stops this far from it, so that the foot comes in. Common practice. */
-export const BESIDE_ZIP = 50;
-
 function centreBack(b: PlanBuilder, panels: string[]): void {
-  const { body } = zipShares(b);
   const vented = b.of('back').some((p) => p.ring.some((e) => e.role === 'vent'));
-  if (body < 1)
-    b.sew('shell', ['centre-back'], {
-      from: body,
-      needs: panels,
-      // A zip that ends in this seam: started below it, so that the foot comes in.
-      ...(body > 0 && { stops: [{ code: 'stop-below-zip', mm: BESIDE_ZIP }], short: () => ({ from: BESIDE_ZIP }) }),
-      ...(vented && { stops: [{ code: 'stop-at-vent-top', mm: 0 }], data: { vent: 1 } }),
-    });
+  b.sew('shell', ['centre-back'], {
+    needs: panels,
+    ...(vented && { stops: [{ code: 'stop-at-vent-top', mm: 0 }], data: { vent: 1 } }),
+  });
   if (vented) pressVent(b, b.of('back'), 'done:centre-back?');
 }
 
@@ -143,7 +125,7 @@ function sides(b: PlanBuilder): void {
 
 /** Bodice sides, with those of the skirt where the waist seam is sewn before them. */
 export const sideCodes = (b: PlanBuilder): string[] =>
-  b.g.methods.waist === 'flat' ? ['side', 'skirt-side'] : ['side'];
+  b.g.methods.waist === 'flat' ? ['side', 'side-zip', 'skirt-side', 'skirt-side-zip'] : ['side', 'side-zip'];
 
 /** Sewn flat, a waist seam comes before the sides it runs across. */
 export const openWaist = (b: PlanBuilder): string[] =>

@@ -4,7 +4,7 @@ import { SEAMS, SLEEVES, shellBody } from './body.ts';
 import { COLLARS } from './collars.ts';
 import { SLEEVE_ENDS, WRISTS } from './cuffs.ts';
 import { biasEdges, FACINGS, faceBands, facingEdges } from './edges.ts';
-import { EXTRAS, extraMisfit } from './extras.ts';
+import { EXTRAS, extraMisfit, impliedExtras } from './extras.ts';
 import { finish, threadsOut, tryOn } from './finish.ts';
 import { FRONTS } from './fronts.ts';
 import { HEMS, hemVents, liningWrist, pressHems, ribs } from './hems.ts';
@@ -13,8 +13,9 @@ import { finishSlit, insideBody, joinLayers, LININGS } from './linings.ts';
 import { type Method, TOPICS, type Topic } from './method.ts';
 import { POCKETS } from './pockets.ts';
 import { prepare } from './prepare.ts';
-import { skirtLining, WAISTS, ZIPS } from './waist.ts';
+import { skirtLining, WAISTS } from './waist.ts';
 import { YOKES } from './yokes.ts';
+import { ZIPS } from './zips.ts';
 
 /** Every method, by topic; the first that fits is the usual one. */
 export const METHODS: Method[] = [
@@ -120,7 +121,7 @@ export function operationsFor(g: Garment): PlanBuilder {
   finishSlit(b);
   for (const topic of ['zip', 'lining-hem', 'corner', 'hem', 'wrist'] as const) lay(topic);
   liningWrist(b);
-  for (const x of g.extras) if (!extraMisfit(b, x)) EXTRAS[x]?.(b);
+  for (const x of new Set([...g.extras, ...impliedExtras(b)])) if (!extraMisfit(b, x)) EXTRAS[x]?.(b);
   tryOn(b);
   threadsOut(b);
   finish(b);

@@ -1,7 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf, under } from '../garmentmodel.ts';
-import { type Joint, type Laid } from '../types.ts';
-import { before, shouldersLate, sidesLate, zipLength } from './body.ts';
+import { type Joint, type Laid, type Part } from '../types.ts';
+import { before, shouldersLate, sidesLate } from './body.ts';
 import { LINING_PANELS, PANELS, SKIRT, WAIST } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
 
@@ -92,9 +92,13 @@ function finishEdge(b: PlanBuilder, name: string, joints: Joint[], o: { turnAfte
     });
 }
 
+/** Facings that lie along a front edge, of bodice and skirt. */
+const frontFacings = (b: PlanBuilder): Part[] =>
+  b.g.making.parts.filter((p) => p.material === 'facing' && p.ring.some((e) => e.role === 'front-edge'));
+
 /** A facing grown on, where nothing is sewn along the neck: its lower ends folded back and sewn across at the hem line. */
 function footOfFacing(b: PlanBuilder): void {
-  const facing = b.of('front', 'facing');
+  const facing = frontFacings(b);
   const cares = b.care(b.edges(facing, 'hem'), 'enclosed');
   if (!cares.length) return;
   const pieces = facing.map((p) => p.id);
@@ -114,7 +118,7 @@ export function closeEdge(b: PlanBuilder): void {
     footOfFacing(b);
     return;
   }
-  const facing = b.of('front', 'facing');
+  const facing = frontFacings(b);
   const pivot = facing.some((p) => p.ring.some((e) => e.role === 'hem'));
   const shoulders = shouldersLate(b)
     ? []
@@ -145,7 +149,9 @@ export function closeEdge(b: PlanBuilder): void {
     to_: null,
     stops: [
       ...(pivot ? [{ code: 'pivot-at-hem', mm: 0 }] : []),
-      ...(b.has('waist-front') && b.has('front-edge') ? [{ code: 'short-at-waist', mm: own.allowance }] : []),
+      ...(b.has('waist-front', 'waistband') && b.has('front-edge')
+        ? [{ code: 'short-at-waist', mm: own.allowance }]
+        : []),
       ...(shouldersLate(b) ? [{ code: 'short-of-shoulder', mm: own.allowance + 15 }] : []),
     ],
     ...(shouldersLate(b) && { from: 0, to: 0.8 }),
@@ -223,7 +229,7 @@ const FREE = [
 export function facingEdges(b: PlanBuilder): void {
   const facings = b.g.making.parts.filter((p) => p.material === 'facing');
   const free = b.unmet(facings, ...FREE);
-  if (!sidesLate(b)) b.sew('inside', ['facing-side'], { makes: ['facings:joined'] });
+  if (!sidesLate(b)) b.sew('inside', ['facing-side', 'facing-side-zip'], { makes: ['facings:joined'] });
   for (const code of [
     'facing-wrist',
     'facing-centre-front',
@@ -332,4 +338,3 @@ export const FACINGS: Method[] = [
 ];
 
 export const hasArmholes = (b: PlanBuilder): boolean => b.has(...ARMHOLE);
-export { zipLength };

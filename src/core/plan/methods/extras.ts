@@ -1,4 +1,6 @@
+import { type LaidOn } from '../../pattern/index.ts';
 import { type PlanBuilder } from '../builder.ts';
+import { type Part } from '../types.ts';
 import { PANELS, SKIRT, WAIST } from './groups.ts';
 import { openHems, ribbed } from './hems.ts';
 import { lined } from './opening.ts';
@@ -16,13 +18,25 @@ const inner = (b: PlanBuilder): string[] => {
 const fronts = (b: PlanBuilder): string[] => b.of('front').map((p) => p.id);
 const WHOLE = ['done:side?', ...PANELS, ...SKIRT, ...WAIST, 'turned?'];
 
+/** The pattern's own pieces for a thing that is laid or sewn on. */
+const usedAs = (b: PlanBuilder, use: LaidOn): Part[] => b.g.making.parts.filter((p) => p.use === use);
+const edgesIn = (b: PlanBuilder, use: LaidOn): string[] => b.edges(usedAs(b, use), 'plain', 'pocket');
+
+/** What the pattern's pieces ask without a word of the sewist. */
+export const impliedExtras = (b: PlanBuilder): string[] => [
+  ...(usedAs(b, 'tie').length ? ['ties'] : []),
+  ...(usedAs(b, 'patch-pocket').length ? ['patch-pockets'] : []),
+];
+
 /** A strip folded and sewn along, turned through its end, pressed. */
 function tube(b: PlanBuilder, name: string, makes: string, long: number): void {
-  b.add('apart', 'machine', `sew-${name}`, { code: 'sew-tube', pieces: [], data: { a: long * 2, long } });
-  b.add('apart', 'table', `turn-${name}`, { code: 'turn-tube', pieces: [], needs: [`sew-${name}`], data: { long } });
+  const pieces = usedAs(b, 'tie').map((p) => p.id);
+  const cares = b.care(edgesIn(b, 'tie'), 'enclosed');
+  b.add('apart', 'machine', `sew-${name}`, { code: 'sew-tube', pieces, cares, data: { a: long * 2, long } });
+  b.add('apart', 'table', `turn-${name}`, { code: 'turn-tube', pieces, needs: [`sew-${name}`], data: { long } });
   b.add('apart', 'iron', `press-${name}`, {
     code: 'press-tube',
-    pieces: [],
+    pieces,
     needs: [`turn-${name}`],
     makes: [makes],
     data: { long },
@@ -85,9 +99,11 @@ export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
       data: { a: 40 },
     }),
   'patch-pockets': (b) => {
-    b.add('apart', 'iron', 'press-patch', { pieces: [], cares: [], data: {} });
+    const patches = usedAs(b, 'patch-pocket').map((p) => p.id);
+    const cares = b.care(edgesIn(b, 'patch-pocket'), 'folded');
+    b.add('apart', 'iron', 'press-patch', { pieces: patches, cares });
     b.add('shell', 'machine', 'sew-patch', {
-      pieces: fronts(b),
+      pieces: [...patches, ...fronts(b)],
       needs: ['press-patch'],
       makes: ['pocket:set', ...fronts(b).map((p) => `ready:${p}`)],
       data: { a: 1000, in: 3 },

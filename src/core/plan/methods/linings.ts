@@ -12,7 +12,6 @@ import {
   shouldersLate,
   sideCodes,
   sidesLate,
-  zipShares,
 } from './body.ts';
 import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
 import { LINING_PANELS, LINING_SKIRT, LINING_SLEEVE } from './groups.ts';
@@ -37,10 +36,11 @@ export function insideBody(b: PlanBuilder): void {
   b.sew('inside', ['lining-panel-back']);
   furtherLiningPanels(b);
   const panels = LINING_PANELS;
-  const shares = zipShares(b);
-  if (shares.body < 1) b.sew('inside', ['facing-centre-back'], zipped(b, 'facing-centre-back'));
+  b.sew('inside', ['facing-centre-back']);
+  b.sew('inside', ['facing-centre-front']);
+  b.sew('inside', ['facing-across']);
   if (!felled(b)) facingLines(b, panels);
-  if (shares.body < 1) b.sew('inside', ['lining-centre-back'], { needs: panels, ...zipped(b, 'lining-centre-back') });
+  b.sew('inside', ['lining-centre-back'], { needs: panels });
   b.sew('inside', ['lining-centre-front'], { needs: panels });
   if (!shouldersLate(b)) {
     const flat = ['done:facing-line-front?', 'done:facing-line-back?', 'done:lining-centre-back?', ...panels];
@@ -50,7 +50,7 @@ export function insideBody(b: PlanBuilder): void {
     } else b.sew('inside', ['facing-shoulder', 'lining-shoulder'], { needs: flat });
     b.sew('inside', ['facing-raglan'], { needs: flat });
   }
-  if (!sidesLate(b) || before(b)) liningSeam(b, ['lining-side'], panels);
+  if (!sidesLate(b) || before(b)) liningSeam(b, ['lining-side', 'lining-side-zip'], panels);
   liningSeam(b, ['lining-underarm'], []);
   b.sew('inside', ['lining-forearm']);
   b.sew('inside', ['lining-elbow'], { needs: ['done:lining-forearm?'] });
@@ -65,12 +65,6 @@ export function insideBody(b: PlanBuilder): void {
   liningSkirt(b);
 }
 
-function zipped(b: PlanBuilder, code: string): { from?: number; to?: number } {
-  const { body, skirt } = zipShares(b);
-  const from = code.includes('skirt') ? skirt : body;
-  return from > 0 ? { from } : {};
-}
-
 function facingLines(b: PlanBuilder, panels: string[]): void {
   b.sew('inside', ['facing-line-front'], { needs: panels });
   b.sew('inside', ['facing-line-back'], { needs: [...panels, 'done:facing-centre-back?'] });
@@ -78,10 +72,10 @@ function facingLines(b: PlanBuilder, panels: string[]): void {
 }
 
 function liningSkirt(b: PlanBuilder): void {
-  const { skirt } = zipShares(b);
-  if (skirt < 1) b.sew('inside', ['lining-skirt-centre-back'], { ...zipped(b, 'lining-skirt-centre-back') });
+  b.sew('inside', ['lining-skirt-centre-back']);
   b.sew('inside', ['lining-skirt-centre-front']);
-  if (!flatLate(b)) b.sew('inside', ['lining-skirt-side'], { needs: ['done:lining-skirt-centre-back?'] });
+  if (!flatLate(b))
+    b.sew('inside', ['lining-skirt-side', 'lining-skirt-side-zip'], { needs: ['done:lining-skirt-centre-back?'] });
   liningSkirtPanels(b);
   liningLegs(b);
   if (!sidesLate(b)) liningWaist(b, ['done:lining-side?']);
@@ -220,8 +214,9 @@ const atHem = (b: PlanBuilder, key: string): boolean =>
 /** Shell and lining sides in one run, matched at the underarm. */
 function lateSides(b: PlanBuilder): void {
   if (flatLate(b)) liningWaist(b, ['turned?']);
-  const linings = flatLate(b) ? ['lining-side', 'lining-skirt-side'] : ['lining-side'];
-  const codes = [...sideCodes(b), 'facing-side', ...linings];
+  const linings = ['lining-side', 'lining-side-zip'];
+  if (flatLate(b)) linings.push('lining-skirt-side', 'lining-skirt-side-zip');
+  const codes = [...sideCodes(b), 'facing-side', 'facing-side-zip', ...linings];
   // Only a side that runs down to a hem stops above it; a bodice's ends at its waist.
   const hangs = b.has('lining-side') && b.g.d.lining.hem.kind === 'free';
   const low = (j: Joint): boolean => hangs && edgesOf([j]).some((k) => atHem(b, k));
@@ -336,7 +331,8 @@ const pullThrough = (b: PlanBuilder): string | null => {
   if (b.joints('shoulder', 'yoke-shoulder').some((j) => j.lengthA < TUBE[b.g.making.bulk])) return 'strap-too-narrow';
   const front = b.of('front').some((p) => p.ring.some((e) => e.role === 'front-edge'));
   // A yoke runs across the back: an open centre back below it does not open the ring of the shoulders.
-  const open = front || (zipShares(b).body >= 1 && !b.has('yoke-shoulder'));
+  const parted = b.joints('centre-back', 'centre-front').some((j) => b.zipShare(j) >= 1);
+  const open = front || (parted && !b.has('yoke-shoulder'));
   if (!open) return 'both-centres-closed';
   return unless(!bagged(b), 'hem-is-joined');
 };

@@ -9,12 +9,7 @@ const MOST_OF_SEAM = 0.45;
 const BELOW_WAIST = 70;
 const DOWN_SIDE = 0.45;
 
-const bagsOf = (b: PlanBuilder): Part[] =>
-  b
-    .of('other')
-    .filter(
-      (p) => p.ring.every((e) => e.role === 'plain' || e.role === 'pocket') && !['hem-rib', 'wrist-rib'].includes(p.id),
-    );
+const bagsOf = (b: PlanBuilder): Part[] => b.of('other').filter((p) => p.use === 'pocket-bag');
 
 /** The side seam that carries the pockets: the skirt's where there is one. */
 const seamOf = (b: PlanBuilder): Joint | undefined => b.joints('skirt-side')[0] ?? b.joints('side')[0];

@@ -1,0 +1,105 @@
+import { type PlanBuilder } from '../builder.ts';
+import { edgesOf, partOf } from '../garmentmodel.ts';
+import { ZIP_CODES } from '../seamfinishes.ts';
+import { BESIDE_ZIP } from '../stretches.ts';
+import { type Joint, type Sewn } from '../types.ts';
+import { PANELS, SKIRT, WAIST } from './groups.ts';
+import { type Method, unless, way } from './method.ts';
+
+/** The length of the zip, mm; 0 for none. */
+export const zipLength = (b: PlanBuilder): number =>
+  b.g.methods.zip && b.g.methods.zip !== 'none' ? b.g.d.lining.zip.length : 0;
+
+const codes = (b: PlanBuilder) => ZIP_CODES[b.g.d.lining.zip.at];
+
+/** Seams of the outside that the zip may lie in, those above the waist first. */
+const shellSeams = (b: PlanBuilder): Joint[] => b.joints(...codes(b).shell);
+
+/** The stretches of these seams that the zip takes. */
+const taken = (b: PlanBuilder, list: Joint[]): Sewn[] =>
+  list.flatMap((j) => (b.zipShare(j) > 0 ? [{ joint: j.id, from: 0, to: b.zipShare(j) }] : []));
+
+/** The zip in its seam: edges pressed, strip fused, basted, crossings checked, sewn; inside joined to its tape. */
+function zip(b: PlanBuilder, by: 'machine' | 'hand'): void {
+  const shell = shellSeams(b).filter((j) => b.zipShare(j) > 0);
+  const keys = edgesOf(shell);
+  const pieces = [...new Set(keys.map(partOf))];
+  const about = shell[0]?.code ?? null;
+  const length = zipLength(b);
+  const crossings = ['done:side?', 'done:centre-back?', 'done:centre-front?', ...PANELS, ...SKIRT, ...WAIST, 'turned?'];
+  b.add('shell', 'overlocker', 'neaten-zip', {
+    code: 'neaten',
+    about,
+    pieces,
+    cares: b.care(keys, 'overlocked'),
+    makes: ['zip:edged'],
+    data: { a: length * 2 },
+  });
+  b.add('joining', 'machine', 'baste-zip', {
+    about,
+    pieces,
+    foot: 'zip',
+    needs: ['zip:edged', ...crossings],
+    makes: ['zip:basted'],
+    data: { a: length },
+  });
+  b.add('joining', 'table', 'check-zip', { pieces, needs: ['zip:basted'] });
+  b.add('joining', 'machine', 'sew-zip', {
+    about,
+    pieces,
+    foot: 'zip',
+    needs: ['check-zip'],
+    makes: ['zip:in', 'done:zip'],
+    sews: taken(b, shell),
+    hard: true,
+    data: { a: length * 2, zip: length },
+  });
+  // From the zip's foot on, the foot close to the stitching, down to where the seam below it begins: no dimple.
+  const below = b.ops.flatMap((o) => (o.code === 'sew' ? b.rest(o.id, [...codes(b).shell]) : []));
+  const short = below.filter((s) => s.from > 0 && s.to < 1);
+  if (short.length)
+    b.add('joining', 'machine', 'close-below-zip', {
+      pieces,
+      foot: 'zip',
+      needs: ['zip:in'],
+      sews: short,
+      makes: ['zip:closed-below'],
+      data: { below: BESIDE_ZIP, a: BESIDE_ZIP },
+    });
+  insideToZip(b, by);
+}
+
+/** Facing and lining to the tape. */
+function insideToZip(b: PlanBuilder, by: 'machine' | 'hand'): void {
+  const inner = b.joints(...codes(b).inner);
+  const sews = taken(b, inner);
+  if (!sews.length) return;
+  const all = edgesOf(inner);
+  b.add('joining', by, by === 'hand' ? 'fell-zip' : 'zip-lining', {
+    pieces: [...new Set(all.map(partOf))],
+    foot: by === 'hand' ? 'straight' : 'zip',
+    needs: [
+      'zip:in',
+      'done:lining-waist-front?',
+      'done:lining-skirt-centre-back?',
+      'done:lining-skirt-side?',
+      'done:lining-side?',
+      'turned?',
+    ],
+    sews,
+    cares: b.care(all, 'enclosed'),
+    makes: ['zip:lined'],
+    thread: 'lining',
+    reached: true,
+    data: { a: zipLength(b) * 2 },
+  });
+}
+
+const zipped = (b: PlanBuilder): string | null =>
+  unless(b.g.d.lining.zip.length > 0 && shellSeams(b).length > 0, 'no-zip');
+
+export const ZIPS: Method[] = [
+  way('zip', 'machine', 1, zipped, (b) => zip(b, 'machine')),
+  way('zip', 'hand', 1, zipped, (b) => zip(b, 'hand')),
+  way('zip', 'none', 0, (b) => (zipped(b) ? null : 'has-zip')),
+];
