@@ -1,5 +1,5 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
-import { deriveInside, holePatches, type Inside, type Strips, stripsOf, ventSeam } from '../drafting/index.ts';
+import { deriveInside, holePatches, type Inside, type Strips, stripsOf } from '../drafting/index.ts';
 import {
   closedOpenings,
   furtherSeams,
@@ -268,11 +268,8 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
   };
 }
 
-/** Pieces that no way of making knows: with an opening cut in, or a vent anywhere but at the centre back. */
-function beyondPlans(c: Computed): string[] {
-  const vented = (p: Piece): boolean => !['centre-back', null].includes(ventSeam(p));
-  return c.shell.filter((p) => p.openings || vented(p)).map((p) => p.name);
-}
+/** Pieces that no way of making knows: with an opening cut in. */
+const beyondPlans = (c: Computed): string[] => c.shell.filter((p) => p.openings).map((p) => p.name);
 
 /** The making-up plan of what was computed. */
 export function planOf(doc: ProjectDocument, c: Computed): Result<Plan> {

@@ -56,6 +56,7 @@ export function insideSeams(g: Garment, d: Decisions, hems: Hems): Seam[] {
   for (const x of g.drafted) alongFacing(s, x);
   for (const x of g.drafted) if (placeOf(g, x.shell) === 'hood') hoodSeams(x, put);
   for (const x of g.drafted) ownEdges(s, x);
+  for (const x of g.drafted) cutOut(s, x);
   if (d.lining.on) waists(s);
   armholes(s);
   for (const { lining, under } of g.drafted)
@@ -238,6 +239,15 @@ function ownEdges(s: Sewing, x: Drafted): void {
   s.putFor(x, 'front-edge', edge, shellEdges(x, 'front-edge'), low);
   const neck = end === 'back' && !x.facing ? pleatOf(s, shell) : out;
   s.putFor(x, `neckline-${end}`, edgesOn(inner, 'neckline'), shellEdges(x, 'neckline'), neck);
+}
+
+/** Facing or lining along a cut-out that an edge of the piece goes round. One faced by a ring of its own is walked with that. */
+function cutOut(s: Sewing, x: Drafted): void {
+  const inside = [...edgesOn(x.facing, 'cut-out'), ...edgesOn(x.lining, 'cut-out')];
+  s.putFor(x, 'band-cut-out', inside, shellEdges(x, 'cut-out'), {
+    id: `closing-cut-out-${x.base}`,
+    ...named(s.g, inside, shellEdges(x, 'cut-out')),
+  });
 }
 
 /** The shell's edges of a role that a piece's inside is sewn to, over all the panels its facing goes over. */

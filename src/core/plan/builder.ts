@@ -244,6 +244,16 @@ export class PlanBuilder {
     return outer && this.zipShare(j) > 0 ? { from: BESIDE_ZIP } : {};
   }
 
+  /** Whether a seam runs down to a vent. */
+  endsAtVent(j: Joint): boolean {
+    return edgesOf([j]).some((k) => {
+      const ring = this.parts.get(partOf(k))?.ring ?? [];
+      const i = ring.findIndex((e) => keyOf(partOf(k), e.id) === k);
+      const beside = [ring.at(i - 1), ring[(i + 1) % ring.length]];
+      return i >= 0 && beside.some((e) => e?.role === 'vent' || e?.role === 'vent-top');
+    });
+  }
+
   slitShare(j: Joint): number {
     return slitShare(this, j);
   }
@@ -305,6 +315,7 @@ export class PlanBuilder {
       stops: [
         ...(more.stops ?? []),
         ...(joints.some((j) => this.belowZip(j).from) ? [{ code: 'stop-below-zip', mm: BESIDE_ZIP }] : []),
+        ...(joints.some((j) => this.endsAtVent(j)) ? [{ code: 'stop-at-vent-top', mm: 0 }] : []),
         ...mouthsOf(this, joints),
       ],
       data: { ...base.data, ...more.data },

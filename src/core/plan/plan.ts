@@ -17,7 +17,15 @@ export type Task = Omit<Garment, 'methods' | 'extras'> & {
 type Choices = Decisions['making'];
 
 /** Roles of the outside that need a facing, a strip, a lining or a hem of their own. */
-const MUST_END: ReadonlySet<string> = new Set(['neckline', 'armhole', 'front-edge', 'waist', 'wrist', 'hem']);
+const MUST_END: ReadonlySet<string> = new Set([
+  'neckline',
+  'armhole',
+  'front-edge',
+  'waist',
+  'wrist',
+  'hem',
+  'cut-out',
+]);
 
 /** Edges of the outside that no step takes care of: refused with what would. */
 function withoutFinish(ops: Operation[], making: GarmentModel): Finding[] {

@@ -37,11 +37,16 @@ const INNER: Readonly<Record<string, string>> = {
   'yoke-seam': 'lining-yoke-join',
 };
 
+const isNeckFacing = (p: Part | undefined): boolean =>
+  p?.material === 'facing' && p.ring.some((e) => e.role === 'neckline');
+
 /** The name by which the plan knows a walked seam; `parts`: layers by their ids. */
 export function planSeam(s: WalkedSeam, parts: ReadonlyMap<string, Part>): string {
   const kinds = [...s.a, ...s.b].flatMap((x) => parts.get(x.piece)?.kind ?? []);
   if (s.code === 'join-waist') return kinds.includes('waistband') ? 'waistband' : 'waist-front';
   if (s.code === 'lining-other') return INNER[s.a[0]?.role ?? ''] ?? s.code;
+  // A keyhole is faced in one with the neck it goes on into, and sewn in one run with it.
+  if (s.code === 'band-cut-out' && s.a.some((x) => isNeckFacing(parts.get(x.piece)))) return 'neckline-cut-out';
   const height = BY_HEIGHT[s.code];
   if (height && kinds.includes('hood')) return s.code.replace('join-', 'hood-');
   if (height) return height[kinds.some((k) => LOWER.has(k)) ? 1 : 0];

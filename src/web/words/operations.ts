@@ -213,6 +213,10 @@ const SLEEVES: Record<string, Line> = {
   'cut-tower': ['Cut the tower open', 'To the middle, then into both corners.'],
   'stitch-tower': ['Stitch the tower down', 'Underlap first, then the overlap with its point, a bar across.'],
   'hem-slit': ['Hem the slit', 'Narrow, running out to nothing at its top; a tuck there holds it.'],
+  'sew-cut-out': [
+    'Sew round from within: {seam}',
+    'Reach in between shell and lining through the hem and bring both edges out, right sides together. Sew one half of it, turn it back and look; then the other. Clip the curve.',
+  ],
   'sew-rise-round': [
     'Sew one leg into the other: {seam}',
     'One leg turned right side out and slipped into the other, right sides together, inseam on inseam; from front waist to back waist in one run. A second row beside the first holds the deepest curve.',

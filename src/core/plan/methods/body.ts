@@ -22,7 +22,7 @@ export function shellBody(b: PlanBuilder): void {
   b.sew('shell', ['panel-front']);
   b.sew('shell', ['panel-back']);
   furtherPanels(b);
-  centreBack(b, PANELS);
+  b.sew('shell', ['centre-back'], { needs: PANELS });
   b.sew('shell', ['centre-front'], { needs: PANELS });
   if (!shouldersLate(b)) b.sew('shell', ['shoulder'], { needs: [...PANELS, 'done:centre-back?', 'front:flat?'] });
   b.sew('apart', ['hood-centre-back']);
@@ -31,28 +31,6 @@ export function shellBody(b: PlanBuilder): void {
 /** Shoulders stay open until neck and armholes are closed. */
 export const shouldersLate = (b: PlanBuilder): boolean =>
   ['slotted', 'shoulders-last'].includes(b.g.methods.armholes ?? '');
-
-function centreBack(b: PlanBuilder, panels: string[]): void {
-  const vented = b.of('back').some((p) => p.ring.some((e) => e.role === 'vent'));
-  b.sew('shell', ['centre-back'], {
-    needs: panels,
-    ...(vented && { stops: [{ code: 'stop-at-vent-top', mm: 0 }], data: { vent: 1 } }),
-  });
-  if (vented) pressVent(b, b.of('back'), 'done:centre-back?');
-}
-
-/** The extension of the overlap folded back, the underlap's edge turned in. */
-export function pressVent(b: PlanBuilder, parts: ReturnType<PlanBuilder['of']>, after: string): void {
-  const extension = parts.flatMap((p) => p.ring).find((e) => e.role === 'vent');
-  const ids = parts.map((p) => p.id);
-  b.add('shell', 'iron', `press-vent:${ids[0]}`, {
-    pieces: ids,
-    needs: [after],
-    makes: ['vent:pressed'],
-    press: 'hem-up',
-    data: { turned: extension?.allowance ?? 0 },
-  });
-}
 
 /** Armholes of a lining without sleeves, basted to the shell's: the sleeves are set through both. */
 export const throughBoth = (b: PlanBuilder): boolean =>

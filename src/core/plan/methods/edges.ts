@@ -2,10 +2,10 @@ import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf, under } from '../garmentmodel.ts';
 import { type Joint, type Laid, type Part } from '../types.ts';
 import { before, shouldersLate, sidesLate } from './body.ts';
-import { LINING_PANELS, PANELS, SKIRT, WAIST } from './groups.ts';
+import { LINING_PANELS, LINING_SKIRT, PANELS, SKIRT, WAIST } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
 
-const NECK = ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline'];
+const NECK = ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline', 'neckline-cut-out'];
 const ARMHOLE = ['armhole-front', 'armhole-back', 'band-armhole'];
 const CENTRES = [
   'done:centre-back?',
@@ -269,14 +269,44 @@ function loose(b: PlanBuilder, joints: Joint[]): string[] {
   return b.unmet(facings, 'front-edge', 'centre-back', 'centre-front', 'hem', 'wrist');
 }
 
+/** Whether a lining, and no facing, meets the shell along these joints. */
+const isLined = (b: PlanBuilder, code: string): boolean =>
+  edgesOf(b.joints(code)).some((k) => b.parts.get(partOf(k))?.material === 'lining');
+
+/** A cut-out between shell and lining: both are turned by then, so that it is sewn from within, one half after the other. */
+function closeCutOut(b: PlanBuilder, code: string, needs: string[]): void {
+  b.sew('joining', [code], {
+    id: `sew:${code}`,
+    code: 'sew-cut-out',
+    reached: true,
+    to_: null,
+    needs: [...needs, 'done:lining-side?', ...LINING_PANELS, ...LINING_SKIRT, 'turned?'],
+    hard: true,
+  });
+  const works = b.joints(code).map((j) => j.id);
+  b.add('joining', 'iron', `press:${code}`, {
+    code: 'press-edge',
+    about: code,
+    pieces: edgesOf(b.joints(code)).map(partOf),
+    works,
+    needs: [`sewn:${code}`],
+    makes: [`done:${code}`],
+  });
+}
+
 /** Bands along edges, each sewn to its own: waist, hem, wrist. */
 export function faceBands(b: PlanBuilder): void {
   for (const [code, needs] of [
     ['band-waist', [...SKIRT, 'done:side?', 'done:facing-line-waist?']],
     ['band-hem', ['done:side?', ...PANELS, ...SKIRT, ...WAIST]],
     ['band-wrist', ['done:underarm?', 'done:elbow?', 'done:forearm?']],
+    ['band-cut-out', ['done:side?', ...PANELS, ...SKIRT, ...WAIST]],
   ] as [string, string[]][]) {
     if (!b.has(code)) continue;
+    if (isLined(b, code)) {
+      closeCutOut(b, code, needs);
+      continue;
+    }
     const joints = b.joints(code);
     b.sew('joining', [code], {
       needs: [...needs, 'facings:joined?', 'edged:facings?', 'turned?'],

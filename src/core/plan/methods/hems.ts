@@ -1,9 +1,10 @@
 import { type PlanBuilder } from '../builder.ts';
 import { type Part } from '../types.ts';
-import { frontFaced, pressVent, sidesLate } from './body.ts';
+import { frontFaced, sidesLate } from './body.ts';
 import { LINING_PANELS, LINING_SKIRT, LINING_SLEEVE, PANELS, SKIRT, SLEEVE } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
 import { bagged, lined } from './opening.ts';
+import { isVented } from './vents.ts';
 
 /** What ends at the wrist or in a seam of its own has no hem of the garment. */
 const UNHEMMED: ReadonlySet<string> = new Set(['sleeve', 'under-sleeve', 'hood', 'collar', 'cuff']);
@@ -15,7 +16,7 @@ const shellHems = (b: PlanBuilder): Part[] =>
 const ids = (parts: Part[]): string[] => parts.map((p) => p.id);
 const CLOSED = ['done:side?', 'done:centre-back?', ...PANELS, ...SKIRT];
 
-/** Hems pressed up while they can lie flat; sleeves of a bag too; the vents of a skirt. */
+/** Hems pressed up while they can lie flat; sleeves of a bag too. */
 export function pressHems(b: PlanBuilder): void {
   const parts = shellHems(b);
   if (!parts.length || !openHems(b).length ? !turnedUp(b) : ribbed(b) || hung(b)) return;
@@ -38,8 +39,6 @@ export function pressHems(b: PlanBuilder): void {
       data: { depth: wrist },
     });
   }
-  const skirt = b.of('skirt-back').filter((p) => p.ring.some((e) => e.role === 'vent'));
-  if (skirt.length) pressVent(b, skirt, 'done:skirt-centre-back?');
 }
 
 /** Sides sewn after the layers are joined: the hem cannot wait for them before that. */
@@ -177,23 +176,9 @@ export function ribs(b: PlanBuilder): void {
   }
 }
 
-/** A vent without a lining: its edges turned under and stitched, or caught by hand with the hem. */
-export function hemVents(b: PlanBuilder): void {
-  const parts = b.g.making.parts.filter((p) => p.ring.some((e) => e.role === 'vent') && !b.has('vent-over'));
-  if (!parts.length) return;
-  const cares = b.care(b.edges(parts, 'vent', 'vent-top'), 'hemmed');
-  b.add('shell', 'machine', 'hem-vent', {
-    pieces: ids(parts),
-    needs: ['vent:pressed'],
-    cares,
-    makes: ['vent:joined'],
-    data: { a: b.length(parts, 'vent') * 2 },
-  });
-}
-
 /** Corner where two hems meet, at vents and slits: mitred, or folded plainly one over the other. */
 function mitre(b: PlanBuilder): void {
-  const parts = shellHems(b).filter((p) => p.ring.some((e) => e.role === 'vent'));
+  const parts = shellHems(b).filter(isVented);
   const hem = parts[0]?.ring.find((e) => e.role === 'hem')?.allowance ?? 0;
   const side = parts[0]?.ring.find((e) => e.role === 'vent')?.allowance ?? 0;
   const first = { pieces: ids(parts), data: { hem, side, alongHem: 2 * side, alongSide: 2 * hem } };
@@ -211,7 +196,7 @@ function mitre(b: PlanBuilder): void {
 const unlined: Method['usual'] = (b) => !lined(b);
 
 const free = (b: PlanBuilder): boolean => openHems(b).length > 0 && !ribbed(b) && !hung(b);
-const vented = (b: PlanBuilder): boolean => shellHems(b).some((p) => p.ring.some((e) => e.role === 'vent'));
+const vented = (b: PlanBuilder): boolean => shellHems(b).some(isVented);
 const liningFree = (b: PlanBuilder): boolean =>
   b.g.making.parts.some((p) => p.material === 'lining' && p.ring.some((e) => e.role === 'hem')) &&
   !bagged(b) &&

@@ -19,6 +19,7 @@ import { liningLegs } from './legs.ts';
 import { type Method, unless, way } from './method.ts';
 import { bagged, lined, linings, OPEN_IN, openIn, opening, openingLength, sewnLength, widestHem } from './opening.ts';
 import { furtherLiningPanels, liningSkirtPanels } from './panels.ts';
+import { lineVents } from './vents.ts';
 
 const felled = (b: PlanBuilder): boolean => b.g.methods['lining-edge'] === 'felled';
 
@@ -137,7 +138,7 @@ export function joinLayers(b: PlanBuilder): void {
   if (shouldersLate(b)) lateShoulders(b);
   if (sidesLate(b)) lateSides(b);
   if (felled(b)) fellLining(b);
-  vents(b);
+  lineVents(b);
 }
 
 /** Sleeve linings in an unlined body: their caps slipped over the armhole seam by hand. */
@@ -279,32 +280,6 @@ function fellLining(b: PlanBuilder): void {
     to_: null,
     needs: ['turned?', 'held:edge?', 'done:lining-side?', 'inside:sleeves?', 'done:lining-shoulder?', 'done:cap?'],
     makes: ['lining:in'],
-  });
-}
-
-/** The lining to both sides of a vent, and across its top. */
-function vents(b: PlanBuilder): void {
-  if (!b.has('vent-over')) return;
-  const early = bagged(b);
-  b.sew('joining', ['vent-over', 'vent-under'], {
-    id: 'sew-vent',
-    code: 'sew-vent',
-    needs: [
-      'held:edge?',
-      ...(early ? [] : ['turned?']),
-      'vent:pressed',
-      'done:lining-centre-back?',
-      'done:lining-skirt-centre-back?',
-      'done:lining-side?',
-      'hem:pressed?',
-      'liner:hemmed?',
-    ],
-    allowance: b.g.d.lining.vent.liningSeam,
-    stops: [{ code: 'stop-at-vent-top', mm: 0 }],
-    to_: null,
-    reached: true,
-    makes: ['vent:joined'],
-    data: { over: b.joints('vent-over')[0]?.lengthA ?? 0, under: b.joints('vent-under')[0]?.lengthA ?? 0 },
   });
 }
 

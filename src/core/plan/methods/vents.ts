@@ -1,0 +1,63 @@
+import { type PlanBuilder } from '../builder.ts';
+import { type Part } from '../types.ts';
+import { bagged } from './opening.ts';
+
+export const isVented = (p: Part): boolean => p.ring.some((e) => e.role === 'vent');
+
+/** Pieces of the outside that have a vent at one of their seams. */
+const ventedParts = (b: PlanBuilder): Part[] => b.g.making.parts.filter((p) => p.layer === 'outer' && isVented(p));
+
+/** The extension of the overlap folded back, the underlap's edge turned in, once the seam above is sewn. */
+export function pressVents(b: PlanBuilder): void {
+  const parts = ventedParts(b);
+  if (!parts.length) return;
+  const pieces = parts.map((p) => p.id);
+  const above = b.g.making.joints.filter((j) => !j.closing && b.endsAtVent(j)).map((j) => `done:${j.code}?`);
+  b.add('shell', 'iron', `press-vent:${pieces[0]}`, {
+    pieces,
+    needs: above,
+    makes: ['vent:pressed'],
+    press: 'hem-up',
+    data: { turned: parts.flatMap((p) => p.ring).find((e) => e.role === 'vent')?.allowance ?? 0 },
+  });
+}
+
+/** A vent without a lining: its edges turned under and stitched, or caught by hand with the hem. */
+export function hemVents(b: PlanBuilder): void {
+  const parts = b.g.making.parts.filter((p) => isVented(p) && !b.has('vent-over'));
+  if (!parts.length) return;
+  const cares = b.care(b.edges(parts, 'vent', 'vent-top'), 'hemmed');
+  b.add('shell', 'machine', 'hem-vent', {
+    pieces: parts.map((p) => p.id),
+    needs: ['vent:pressed'],
+    cares,
+    makes: ['vent:joined'],
+    data: { a: b.length(parts, 'vent') * 2 },
+  });
+}
+
+/** The lining to both sides of a vent, and across its top. */
+export function lineVents(b: PlanBuilder): void {
+  if (!b.has('vent-over')) return;
+  const early = bagged(b);
+  b.sew('joining', ['vent-over', 'vent-under'], {
+    id: 'sew-vent',
+    code: 'sew-vent',
+    needs: [
+      'held:edge?',
+      ...(early ? [] : ['turned?']),
+      'vent:pressed',
+      'done:lining-centre-back?',
+      'done:lining-skirt-centre-back?',
+      'done:lining-side?',
+      'hem:pressed?',
+      'liner:hemmed?',
+    ],
+    allowance: b.g.d.lining.vent.liningSeam,
+    stops: [{ code: 'stop-at-vent-top', mm: 0 }],
+    to_: null,
+    reached: true,
+    makes: ['vent:joined'],
+    data: { over: b.joints('vent-over')[0]?.lengthA ?? 0, under: b.joints('vent-under')[0]?.lengthA ?? 0 },
+  });
+}
