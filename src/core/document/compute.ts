@@ -252,7 +252,6 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
     standBoth: d.interfacing.stand === 'both',
   };
   return {
-    beyond: beyondPlans(c),
     making: garmentModelOf(
       // Ties, ruffles and loops are planned as what they are, not as panels.
       c.pieces.filter((p) => !c.strips.includes(p)),
@@ -267,9 +266,6 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
     hole: closure ? { opening: closure.hole.opening, overall: closure.hole.overall } : null,
   };
 }
-
-/** Pieces that no way of making knows: with an opening cut in. */
-const beyondPlans = (c: Computed): string[] => c.shell.filter((p) => p.openings).map((p) => p.name);
 
 /** The making-up plan of what was computed. */
 export function planOf(doc: ProjectDocument, c: Computed): Result<Plan> {

@@ -1,6 +1,6 @@
 import { type Role } from '../pattern/index.ts';
 import { EMPTY_OPERATION } from './emptyoperation.ts';
-import { edgesOf, faceOf, keyOf, partOf } from './garmentmodel.ts';
+import { edgesOf, faceOf, keyOf, partEdges, partOf } from './garmentmodel.ts';
 import { frenchFirst, PRESS_TO, wayOf } from './seamfinishes.ts';
 import { BESIDE_ZIP, mouthsOf, restOf, slitShare, stretchesOf, zipShare } from './stretches.ts';
 import {
@@ -70,7 +70,11 @@ export class PlanBuilder {
   /** Raw edges of these roles on these parts; folds have none. */
   edges(parts: (Part | undefined)[], ...roles: Role[]): string[] {
     return parts.flatMap((p) =>
-      p ? p.ring.filter((e) => roles.includes(e.role) && !e.onFold).map((e) => keyOf(p.id, e.id)) : [],
+      p
+        ? partEdges(p)
+            .filter((e) => roles.includes(e.role) && !e.onFold)
+            .map((e) => keyOf(p.id, e.id))
+        : [],
     );
   }
 
@@ -86,7 +90,7 @@ export class PlanBuilder {
 
   length(parts: (Part | undefined)[], ...roles: Role[]): number {
     return parts.reduce(
-      (t, p) => t + (p?.ring.filter((e) => roles.includes(e.role)).reduce((s, e) => s + e.length, 0) ?? 0),
+      (t, p) => t + (p ? partEdges(p) : []).filter((e) => roles.includes(e.role)).reduce((s, e) => s + e.length, 0),
       0,
     );
   }
@@ -124,7 +128,7 @@ export class PlanBuilder {
   curve(joints: Joint[]): Record<string, number> {
     const keys = new Set(edgesOf(joints));
     const bent = this.g.making.parts.flatMap((p) =>
-      p.layer === 'outer' ? p.ring.filter((e) => e.radius && keys.has(keyOf(p.id, e.id))) : [],
+      p.layer === 'outer' ? partEdges(p).filter((e) => e.radius && keys.has(keyOf(p.id, e.id))) : [],
     );
     const sharpest = [...bent].sort((a, b) => (a.radius ?? 0) - (b.radius ?? 0))[0];
     if (!sharpest?.radius) return {};
@@ -230,7 +234,8 @@ export class PlanBuilder {
   }
 
   private allowanceOf(key: string): number {
-    const e = this.parts.get(partOf(key))?.ring.find((x) => key.endsWith(`/${x.id}`));
+    const p = this.parts.get(partOf(key));
+    const e = p && partEdges(p).find((x) => keyOf(p.id, x.id) === key);
     return e?.allowance ?? 0;
   }
 

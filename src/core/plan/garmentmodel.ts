@@ -8,6 +8,9 @@ import { type Bulk, type GarmentModel, type Joint, type Part, type PartEdge } fr
 export const keyOf = (part: string, edge: string): string => `${part}/${edge}`;
 export const partOf = (key: string): string => key.slice(0, key.lastIndexOf('/'));
 
+/** Every edge of a layer: round it, and round the openings cut into it. */
+export const partEdges = (p: Part): PartEdge[] => [...p.ring, ...(p.openings ?? []).flat()];
+
 /** Every edge that these joints sew, as `part/edge`. */
 export const edgesOf = (joints: Joint[]): string[] => joints.flatMap((j) => [...j.a, ...j.b]);
 
@@ -107,6 +110,7 @@ export function partsOf(pieces: Piece[], how: { yokes: boolean; standBoth: boole
       kind: p.kind,
       material: p.material,
       ring: p.ring.map(edgeOf),
+      ...(p.openings && { openings: p.openings.map((o) => o.map(edgeOf)) }),
       paired: p.cut.pair || p.cut.count > 1,
       layer: p.material === 'shell' ? 'outer' : 'inner',
       covered: p.material !== 'shell' || double || lined.has(p.id),
@@ -126,7 +130,8 @@ const jointOf = (s: WalkedSeam, parts: Map<string, Part>): Joint => {
   const key = (x: { piece: string; edge: string }): string =>
     keyOf(isBeyond(x.edge) ? grownOn(x.piece) : x.piece, x.edge);
   const first = s.a[0];
-  const edge = first && parts.get(first.piece)?.ring.find((e) => e.id === first.edge);
+  const on = first && parts.get(first.piece);
+  const edge = on && partEdges(on).find((e) => e.id === first.edge);
   return {
     id: s.id,
     code: planSeam(s, parts),
@@ -141,7 +146,8 @@ const jointOf = (s: WalkedSeam, parts: Map<string, Part>): Joint => {
   };
 };
 
-const edges = (p: Part, ...roles: Role[]): PartEdge[] => p.ring.filter((e) => roles.includes(e.role) && !e.onFold);
+const edges = (p: Part, ...roles: Role[]): PartEdge[] =>
+  partEdges(p).filter((e) => roles.includes(e.role) && !e.onFold);
 const keys = (p: Part, ...roles: Role[]): string[] => edges(p, ...roles).map((e) => keyOf(p.id, e.id));
 const length = (p: Part, ...roles: Role[]): number => edges(p, ...roles).reduce((t, e) => t + e.length, 0);
 

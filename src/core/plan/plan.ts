@@ -2,7 +2,7 @@ import { type Decisions } from '../document/project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { checkPlan } from './check/index.ts';
 import { customOrder, withIds } from './customorder.ts';
-import { keyOf, singleYoke, withSideZip } from './garmentmodel.ts';
+import { keyOf, partEdges, singleYoke, withSideZip } from './garmentmodel.ts';
 import { misfitExtras, operationsFor, resolve } from './methods/catalogue.ts';
 import { yokeIsDouble } from './methods/yokes.ts';
 import { orderOperations, resolveNeeds } from './order.ts';
@@ -10,10 +10,7 @@ import { minutesOf } from './times.ts';
 import { type Garment, type GarmentModel, type Operation, type Plan, type PlanStep } from './types.ts';
 
 /** What a garment is planned from: all but the methods, which follow from the choices. */
-export type Task = Omit<Garment, 'methods' | 'extras'> & {
-  /** Names of pieces that are sewn together in ways that no way of making knows. */
-  beyond?: string[];
-};
+export type Task = Omit<Garment, 'methods' | 'extras'>;
 type Choices = Decisions['making'];
 
 /** Roles of the outside that need a facing, a strip, a lining or a hem of their own. */
@@ -34,7 +31,7 @@ function withoutFinish(ops: Operation[], making: GarmentModel): Finding[] {
   return making.parts.flatMap((p) =>
     p.material !== 'shell' || p.layer !== 'outer' || p.kind === 'other'
       ? []
-      : p.ring.flatMap((e): Finding[] => {
+      : partEdges(p).flatMap((e): Finding[] => {
           if (e.onFold || !MUST_END.has(e.role) || cared.has(keyOf(p.id, e.id)) || seen.has(e.role)) return [];
           seen.add(e.role);
           return [stop('edge-has-no-finish', { piece: p.of, edge: e.id }, { role: e.role })];
@@ -84,7 +81,6 @@ function proposed(g: Garment, beam?: number): Result<Operation[]> {
  * and looked over by the checker. A narrower `beam` is quicker and walks more. Contradictory choices are refused, or told with those that would fit.
  */
 export function makePlan(task: Task, choices: Choices, beam?: number): Result<Plan> {
-  if (task.beyond?.length) return refuse(stop('plan-beyond', undefined, { names: task.beyond.join(', ') }));
   const against = contradictions(task);
   if (against.length) return refuse(...against);
   const base = { ...task, making: withSideZip(task.making, task.d), extras: choices.extras };

@@ -37,6 +37,13 @@ const INNER: Readonly<Record<string, string>> = {
   'yoke-seam': 'lining-yoke-join',
 };
 
+/** What is sewn round an opening cut into a piece, where the like along an edge has a name as well. */
+const OPENINGS: Readonly<Record<string, string>> = {
+  'band-armhole': 'opening-armhole',
+  'band-neckline': 'opening-neckline',
+  'band-cut-out': 'opening-cut-out',
+};
+
 const isNeckFacing = (p: Part | undefined): boolean =>
   p?.material === 'facing' && p.ring.some((e) => e.role === 'neckline');
 
@@ -45,6 +52,17 @@ export function planSeam(s: WalkedSeam, parts: ReadonlyMap<string, Part>): strin
   const kinds = [...s.a, ...s.b].flatMap((x) => parts.get(x.piece)?.kind ?? []);
   if (s.code === 'join-waist') return kinds.includes('waistband') ? 'waistband' : 'waist-front';
   if (s.code === 'lining-other') return INNER[s.a[0]?.role ?? ''] ?? s.code;
+  const opening = OPENINGS[s.code];
+  if (
+    opening &&
+    s.b.some((x) =>
+      parts
+        .get(x.piece)
+        ?.openings?.flat()
+        .some((e) => e.id === x.edge),
+    )
+  )
+    return opening;
   // A keyhole is faced in one with the neck it goes on into, and sewn in one run with it.
   if (s.code === 'band-cut-out' && s.a.some((x) => isNeckFacing(parts.get(x.piece)))) return 'neckline-cut-out';
   const height = BY_HEIGHT[s.code];

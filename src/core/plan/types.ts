@@ -32,6 +32,8 @@ export interface Part {
   kind: PieceKind;
   material: Material;
   ring: PartEdge[];
+  /** Rings round openings cut into it. */
+  openings?: PartEdge[][];
   /** Left and right are two pieces of cloth. */
   paired: boolean;
   /** A piece of the outside, or of what lies inside it. */

@@ -11,6 +11,7 @@ import { HEMS, liningWrist, pressHems, ribs } from './hems.ts';
 import { LEGS } from './legs.ts';
 import { finishSlit, insideBody, joinLayers, LININGS } from './linings.ts';
 import { type Method, TOPICS, type Topic } from './method.ts';
+import { lineOpenings } from './openings.ts';
 import { POCKETS } from './pockets.ts';
 import { prepare } from './prepare.ts';
 import { hemVents, pressVents } from './vents.ts';
@@ -119,6 +120,7 @@ export function operationsFor(g: Garment): PlanBuilder {
   joinLayers(b);
   biasEdges(b);
   faceBands(b);
+  lineOpenings(b);
   skirtLining(b);
   finishSlit(b);
   for (const topic of ['zip', 'lining-hem', 'corner', 'hem', 'wrist'] as const) lay(topic);

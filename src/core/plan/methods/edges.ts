@@ -2,8 +2,9 @@ import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf, under } from '../garmentmodel.ts';
 import { type Joint, type Laid, type Part } from '../types.ts';
 import { before, shouldersLate, sidesLate } from './body.ts';
-import { LINING_PANELS, LINING_SKIRT, PANELS, SKIRT, WAIST } from './groups.ts';
+import { LINING_PANELS, PANELS, SKIRT, WAIST } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
+import { isOpening, openingsOf } from './openings.ts';
 
 const NECK = ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline', 'neckline-cut-out'];
 const ARMHOLE = ['armhole-front', 'armhole-back', 'band-armhole'];
@@ -269,44 +270,15 @@ function loose(b: PlanBuilder, joints: Joint[]): string[] {
   return b.unmet(facings, 'front-edge', 'centre-back', 'centre-front', 'hem', 'wrist');
 }
 
-/** Whether a lining, and no facing, meets the shell along these joints. */
-const isLined = (b: PlanBuilder, code: string): boolean =>
-  edgesOf(b.joints(code)).some((k) => b.parts.get(partOf(k))?.material === 'lining');
-
-/** A cut-out between shell and lining: both are turned by then, so that it is sewn from within, one half after the other. */
-function closeCutOut(b: PlanBuilder, code: string, needs: string[]): void {
-  b.sew('joining', [code], {
-    id: `sew:${code}`,
-    code: 'sew-cut-out',
-    reached: true,
-    to_: null,
-    needs: [...needs, 'done:lining-side?', ...LINING_PANELS, ...LINING_SKIRT, 'turned?'],
-    hard: true,
-  });
-  const works = b.joints(code).map((j) => j.id);
-  b.add('joining', 'iron', `press:${code}`, {
-    code: 'press-edge',
-    about: code,
-    pieces: edgesOf(b.joints(code)).map(partOf),
-    works,
-    needs: [`sewn:${code}`],
-    makes: [`done:${code}`],
-  });
-}
-
 /** Bands along edges, each sewn to its own: waist, hem, wrist. */
 export function faceBands(b: PlanBuilder): void {
   for (const [code, needs] of [
     ['band-waist', [...SKIRT, 'done:side?', 'done:facing-line-waist?']],
     ['band-hem', ['done:side?', ...PANELS, ...SKIRT, ...WAIST]],
     ['band-wrist', ['done:underarm?', 'done:elbow?', 'done:forearm?']],
-    ['band-cut-out', ['done:side?', ...PANELS, ...SKIRT, ...WAIST]],
+    ...openingsOf(b).map((code): [string, string[]] => [code, ['done:side?', ...PANELS, ...SKIRT, ...WAIST]]),
   ] as [string, string[]][]) {
     if (!b.has(code)) continue;
-    if (isLined(b, code)) {
-      closeCutOut(b, code, needs);
-      continue;
-    }
     const joints = b.joints(code);
     b.sew('joining', [code], {
       needs: [...needs, 'facings:joined?', 'edged:facings?', 'turned?'],
@@ -320,7 +292,8 @@ export function faceBands(b: PlanBuilder): void {
       about: code,
       pieces: [...new Set(edgesOf(joints).map(partOf))],
       needs: [`held:${code}`],
-      turns: { how: 'bag', parts: [...new Set(edgesOf(joints).map(partOf))] },
+      // A ring goes through its own opening.
+      turns: { how: isOpening(code) ? 'part' : 'bag', parts: [...new Set(edgesOf(joints).map(partOf))] },
       makes: [`folded:${code}`],
     });
   }
