@@ -247,7 +247,7 @@ const SENTENCES: Record<string, Say> = {
     `What is to be interfaced on ${d.on === 'lining' ? 'the lining of ' : ''}"${d.name}" is not there, so it was left out: the edge is gone, or the piece has no lining.`,
   'strip-without-edge': (d) => `"${d.name}" is not drafted: the edge it is sewn to is not there. Say which edge it is.`,
   'plan-fronts-double': () =>
-    'The order of making cannot be worked out yet for fronts cut double beside a back that is only faced. What is cut and what was walked holds; keep to the order of your pattern.',
+    'Fronts cut double are planned beside a faced back, with a lining that hangs free at the hem and no yoke over the shoulders: their second layer goes into shoulders and side seams, and those of the sides are sewn after the turning. Choose so, or line the back as well.',
   'pleat-too-wide': (d, mm) =>
     `A centre back pleat of ${mm('pleat')} is wider than "${d.name}" itself. At most ${mm('most')} would do; {20–40 mm} is usual.`,
   'facings-meet': (d, mm) =>

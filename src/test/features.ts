@@ -14,6 +14,7 @@ export interface Features {
   cuffs: boolean;
   skirt: boolean;
   waistband: boolean;
+  legs: boolean;
   vent: boolean;
   pockets: boolean;
   darts: boolean;
@@ -37,6 +38,7 @@ export const features: fc.Arbitrary<Features> = fc.record({
   cuffs: flag,
   skirt: flag,
   waistband: flag,
+  legs: flag,
   vent: flag,
   pockets: flag,
   darts: flag,
@@ -76,6 +78,7 @@ export const PLAIN: Features = {
   cuffs: false,
   skirt: false,
   waistband: false,
+  legs: false,
   vent: false,
   pockets: false,
   darts: false,

@@ -149,7 +149,7 @@ function shell(d: Draft, f: Features): void {
     d.join('waist-back', d.on('waist', 'skirt-back'), d.on('waist', 'back'));
     d.join('skirt-side', d.on('side', 'skirt-front'), d.on('side', 'skirt-back'));
   }
-  if (f.pockets) d.piece('bag', 'other', 'shell', [['plain', 700]], { covered });
+  if (f.pockets) d.piece('bag', 'other', 'shell', [['plain', 700]], { covered, use: 'pocket-bag' });
   if (f.placket && f.neck === 'bare') d.piece('placket', 'placket', 'shell', [['plain', 1400]], { covered: true });
   if (f.cuffs && f.sleeves !== 'none') {
     d.piece(
@@ -328,6 +328,49 @@ function linings(d: Draft, f: Features, faced: boolean): void {
 }
 
 /** A skirt by itself: waistband of two layers, its lining basted to the waist. */
+/** Trousers with a band: legs closed along side and inseam, the rise from leg to leg. */
+function trousers(d: Draft, f: Features): void {
+  const covered = isLined(f);
+  const leg = (): Edge[] => [
+    ['rise', 320],
+    ['waist', 200],
+    ['side', 1000],
+    ['hem', 240],
+    ['inseam', 740],
+  ];
+  const both = ['trouser-front', 'trouser-back'] as const;
+  for (const p of both) d.piece(p, p, 'shell', leg(), { covered });
+  const join = (of: string, suffix: string): void => {
+    const on = (role: Role): [string[], string[]] => [
+      d.on(role, `trouser-front${suffix}`),
+      d.on(role, `trouser-back${suffix}`),
+    ];
+    d.join(`${of}skirt-side`, ...on('side'));
+    d.join(`${of}inseam`, ...on('inseam'));
+    d.join(`${of}rise`, on('rise').flat(), on('rise').flat().reverse());
+  };
+  join('', '');
+  band(d, ['trouser-front', 'trouser-back']);
+  if (!covered) return;
+  for (const p of both) {
+    d.piece(`${p}-lining`, p, 'lining', copy(d, p));
+    d.join(`waist-${p.slice(8)}-lining`, d.on('waist', `${p}-lining`), d.on('waist', p), true);
+    if (f.lining !== 'free') d.join(`hem-${p}`, d.on('hem', `${p}-lining`), d.on('hem', p), true);
+  }
+  join('lining-', '-lining');
+}
+
+/** A waistband of two layers, joined to the waist of these pieces. */
+function band(d: Draft, below: string[]): void {
+  const ring: Edge[] = [
+    ['waist', 400],
+    ['band-edge', 460],
+  ];
+  d.piece('band', 'waistband', 'shell', ring, { covered: true });
+  d.piece('band:in', 'waistband', 'shell', ring, { of: 'band', covered: true, layer: 'inner' });
+  d.join('waistband', d.on('waist', ...below), d.on('waist', 'band'));
+}
+
 function skirtAlone(d: Draft, f: Features): void {
   const covered = isLined(f);
   const back: Edge = f.backSeam || f.opening === 'zip' ? ['centre-back', 600] : ['centre-back', 600, 'fold'];
@@ -345,13 +388,7 @@ function skirtAlone(d: Draft, f: Features): void {
   );
   d.piece('skirt-back', 'skirt-back', 'shell', [back, ['waist', 200], ['side', 600], ['hem', 320]], { covered });
   d.join('skirt-side', d.on('side', 'skirt-front'), d.on('side', 'skirt-back'));
-  const band: Edge[] = [
-    ['waist', 400],
-    ['band-edge', 460],
-  ];
-  d.piece('band', 'waistband', 'shell', band, { covered: true });
-  d.piece('band:in', 'waistband', 'shell', band, { of: 'band', covered: true, layer: 'inner' });
-  d.join('waistband', d.on('waist', 'skirt-front', 'skirt-back'), d.on('waist', 'band'));
+  band(d, ['skirt-front', 'skirt-back']);
   if (!covered) return;
   for (const p of ['skirt-front', 'skirt-back'] as const) {
     d.piece(`${p}-lining`, p, 'lining', copy(d, p));
@@ -365,7 +402,8 @@ function skirtAlone(d: Draft, f: Features): void {
 export function taskFrom(f: Features): Task {
   const d = new Draft();
   const alone = f.waistband && f.skirt;
-  if (alone) skirtAlone(d, f);
+  if (alone && f.legs) trousers(d, f);
+  else if (alone) skirtAlone(d, f);
   else {
     shell(d, f);
     inside(d, f);

@@ -264,8 +264,8 @@ export class PlanBuilder {
   }
 
   /** What a step left short of a joint's ends, to be sewn by a later one. */
-  rest(op: string, codes: string[]): Sewn[] {
-    return restOf(this, op, codes);
+  rest(op: string, codes: string[], at?: 'top' | 'foot'): Sewn[] {
+    return restOf(this, op, codes, at);
   }
 
   /** Whether a joint lies open on the inside of the garment. */

@@ -2,12 +2,12 @@ import { type Decisions } from '../document/project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { checkPlan } from './check/index.ts';
 import { customOrder, withIds } from './customorder.ts';
-import { keyOf, partEdges, singleYoke, withSideZip } from './garmentmodel.ts';
+import { edgesOf, keyOf, partEdges, singleYoke, withSideZip } from './garmentmodel.ts';
 import { misfitExtras, operationsFor, resolve } from './methods/catalogue.ts';
 import { yokeIsDouble } from './methods/yokes.ts';
 import { orderOperations, resolveNeeds } from './order.ts';
 import { minutesOf } from './times.ts';
-import { type Garment, type GarmentModel, type Operation, type Plan, type PlanStep } from './types.ts';
+import { type Garment, type GarmentModel, type Operation, type Part, type Plan, type PlanStep } from './types.ts';
 
 /** What a garment is planned from: all but the methods, which follow from the choices. */
 export type Task = Omit<Garment, 'methods' | 'extras'>;
@@ -42,8 +42,20 @@ function withoutFinish(ops: Operation[], making: GarmentModel): Finding[] {
 /** Choices that contradict each other, whatever the method. */
 const contradictions = ({ d, making }: Task): Finding[] => [
   ...withLapel(d, making),
-  ...(d.lining.on && d.lining.fronts === 'double' ? [stop('plan-fronts-double')] : []),
+  ...(doubledOtherwise(d, making) ? [stop('plan-fronts-double')] : []),
 ];
+
+/**
+ * Fronts cut double of which the second layer is not caught by shoulders and side seams: those are sewn after the turning, so
+ * that a bag could not be turned after them; a yoke takes no second layer, nor a shoulder without a facing on the back's side.
+ */
+function doubledOtherwise(d: Task['d'], making: GarmentModel): boolean {
+  if (!d.lining.on || d.lining.fronts !== 'double') return false;
+  const sewn = new Set(edgesOf(making.joints));
+  const loose = (p: Part): boolean =>
+    p.material === 'lining' && p.ring.some((e) => e.role === 'shoulder' && !e.onFold && !sewn.has(keyOf(p.id, e.id)));
+  return making.joints.some((j) => j.code.startsWith('hem-') || j.code === 'yoke-shoulder') || making.parts.some(loose);
+}
 
 const withLapel = (d: Task['d'], making: GarmentModel): Finding[] =>
   d.facing.on && d.facing.kind === 'lapel' && making.joints.some((j) => j.code === 'stand-neck')

@@ -1,4 +1,4 @@
-import { partOf } from './garmentmodel.ts';
+import { keyOf, partOf } from './garmentmodel.ts';
 import { SLIT_CODES, ZIP_CODES } from './seamfinishes.ts';
 import { type Garment, type Joint, type Operation, type Part, type Sewn, type StopPoint } from './types.ts';
 
@@ -26,10 +26,19 @@ export function zipShare(bench: Sewing, j: Joint): number {
   return j.lengthA > 0 ? Math.min(1, Math.max(0, (zip - above) / j.lengthA)) : 0;
 }
 
+/** Whether a seam runs down to a hem. */
+function atHem(bench: Sewing, j: Joint): boolean {
+  return [...j.a, ...j.b].some((key) => {
+    const ring = bench.parts.get(partOf(key))?.ring ?? [];
+    const i = ring.findIndex((e) => keyOf(partOf(key), e.id) === key);
+    return i >= 0 && [ring.at(i - 1), ring[(i + 1) % ring.length]].some((e) => e?.role === 'hem');
+  });
+}
+
 /** The share of a seam that is left open below as a slit; 0 for none. */
 export function slitShare(bench: Sewing, j: Joint): number {
   const { slit, on } = bench.g.d.lining;
-  if (slit.length <= 0 || !SLIT_CODES[slit.at]?.includes(j.code)) return 0;
+  if (slit.length <= 0 || !SLIT_CODES[slit.at]?.includes(j.code) || !atHem(bench, j)) return 0;
   // With a skirt the slit is in the skirt's seam.
   const skirt = j.code.includes('skirt');
   if (!skirt && bench.has(...(SLIT_CODES[slit.at] ?? []).filter((c) => c.includes('skirt')))) return 0;
@@ -61,8 +70,8 @@ export function stretchesOf(
   ].filter((s) => s.to > s.from);
 }
 
-/** What a step left short of a joint's ends, to be sewn by a later one. */
-export function restOf(bench: Sewing, op: string, codes: string[]): Sewn[] {
+/** What a step left short of a joint's ends, or of one of them, to be sewn by a later one. */
+export function restOf(bench: Sewing, op: string, codes: string[], at?: 'top' | 'foot'): Sewn[] {
   const done = bench.ops.filter((o) => o.id === op).flatMap((o) => o.sews);
   return bench.joints(...codes).flatMap((j) => {
     const own = done.filter((s) => s.joint === j.id);
@@ -74,8 +83,8 @@ export function restOf(bench: Sewing, op: string, codes: string[]): Sewn[] {
     const last = mouth && reached >= mouth.from - 1e-9 ? Math.max(reached, mouth.to) : reached;
     return own.length
       ? [
-          { joint: j.id, from: zipShare(bench, j), to: first },
-          { joint: j.id, from: last, to: end },
+          { joint: j.id, from: zipShare(bench, j), to: at === 'foot' ? 0 : first },
+          { joint: j.id, from: last, to: at === 'top' ? 0 : end },
         ].filter((s) => s.to - s.from > 1e-6)
       : [];
   });

@@ -99,6 +99,7 @@ export const TOPIC_WORDS: Record<string, TopicWords> = {
     title: 'Armholes without sleeves',
     methods: {
       'pull-through': ['By machine, pulled through the shoulders', 'An open centre, wide shoulders'],
+      'open-sides': ['By machine, turned through the open sides', 'The sides of the lining closed by hand'],
       slotted: ['Shoulders last, through slots', 'Short reaching in'],
       'shoulders-last': ['Shoulders last, lining felled', 'A little hand sewing'],
       felled: ['Lining felled by hand', 'Patience'],
@@ -175,6 +176,7 @@ export const REASON_WORDS: Record<string, string> = {
   'edge-is-taken': 'no lower edge of the outside is free for it',
   'nothing-bare': 'every seam is covered by a lining',
   'armhole-is-round': 'no seam opens the armhole below, so the sleeve cannot be sewn in flat',
+  'hem-hangs-free': 'the lining hangs free at the hem, so the garment is turned through that',
   'no-legs': 'there are no legs',
   'has-legs': 'there are legs to sew',
   'two-piece-round': 'a two-piece sleeve is closed before it is set',

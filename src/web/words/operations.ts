@@ -213,6 +213,14 @@ const SLEEVES: Record<string, Line> = {
   'cut-tower': ['Cut the tower open', 'To the middle, then into both corners.'],
   'stitch-tower': ['Stitch the tower down', 'Underlap first, then the overlap with its point, a bar across.'],
   'hem-slit': ['Hem the slit', 'Narrow, running out to nothing at its top; a tuck there holds it.'],
+  'fell-sides': [
+    'Slip the sides of the lining together',
+    'Fold one edge in and lay it over the other; small stitches by hand, from hem to armhole.',
+  ],
+  'baste-fronts': [
+    'Baste the second layer of the fronts',
+    'Wrong sides together along side and armhole, as they are worn: both layers go into the side seams.',
+  ],
   'sew-cut-out': [
     'Sew round from within: {seam}',
     'Reach in between shell and lining through the hem and bring both edges out, right sides together. Sew one half of it, turn it back and look; then the other. Clip the curve.',

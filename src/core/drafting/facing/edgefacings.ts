@@ -186,7 +186,13 @@ const ENDS: Partial<Record<JoinCode, Role[]>> = {
   underarm: ['underarm'],
   elbow: ['elbow-seam'],
   forearm: ['forearm-seam'],
+  yoke: ['yoke-seam'],
+  inseam: ['inseam'],
+  rise: ['rise'],
 };
+
+/** Seams whose facings are named by the pieces they join. */
+const ACROSS: ReadonlySet<Role> = new Set<Role>(['panel-seam', 'yoke-seam', 'inseam', 'rise']);
 
 /** The short ends of facings to each other across the seams of the shell; round a wrist, to its own other end. */
 function endsOf(g: Garment, bands: Bands): Seam[] {
@@ -202,7 +208,7 @@ function endsOf(g: Garment, bands: Bands): Seam[] {
         const again = seen.get(name) ?? 0;
         seen.set(name, again + 1);
         const own = role === 'wrist' ? 'facing-wrist' : `facing-${r}`;
-        const code = r === 'panel-seam' ? 'facing-across' : own;
+        const code = ACROSS.has(r) ? 'facing-across' : own;
         const id = `inside-${name}${again ? `-${again + 1}` : ''}`;
         const between =
           code === 'facing-across' &&

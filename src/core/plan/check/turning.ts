@@ -1,6 +1,6 @@
 import { handlesClosed, type PanelEdge, surfaceOf } from '../../garment/index.ts';
 import { type Finding, stop } from '../../result.ts';
-import { keyOf, partOf } from '../garmentmodel.ts';
+import { keyOf, partEdges, partOf } from '../garmentmodel.ts';
 import { type Bulk, type GarmentModel, type Joint, type Part, type PlanStep } from '../types.ts';
 
 /** Parts that hang on one edge: they close no circle. */
@@ -79,10 +79,13 @@ function wayOut(
   done: ReadonlySet<string>,
   making: GarmentModel,
 ): Finding[] {
-  const shut = new Set(closed.flatMap((j) => [...j.a, ...j.b]));
   const parts = making.parts.filter((p) => s.turns?.parts.includes(p.id));
   const outer = parts.filter((p) => p.layer === 'outer');
-  const findings = s.turns?.how === 'part' ? [] : circles(s, outer, { shut, closed }, [...sewn.values()], making);
+  // A facing closed along one kind of edge alone is a ring or strip at each: it makes no handle.
+  const bound = closed.filter((j) => !isRing(j, closed, [...sewn.values()], making));
+  const held = new Set(bound.flatMap((j) => [...j.a, ...j.b]));
+  const findings =
+    s.turns?.how === 'part' ? [] : circles(s, outer, { shut: held, closed: bound }, [...sewn.values()], making);
   const longest = openLength(parts, sewn, done, making);
   const least = s.turns?.how === 'part' ? PART_OPENING : OPENING[making.bulk];
   if (longest < least - 1e-6)
@@ -90,13 +93,37 @@ function wayOut(
   return findings;
 }
 
+/** Whether what a joint closes on the shell is a facing that is sewn to no lining and closed along edges of one kind only. */
+function isRing(joint: Joint, closed: Joint[], sewn: Sewing[], making: GarmentModel): boolean {
+  const parts = new Map(making.parts.map((p) => [p.id, p]));
+  const inner = (j: Joint): string[] =>
+    [...new Set([...j.a, ...j.b].map(partOf))].filter((id) => parts.get(id)?.layer === 'inner');
+  const seams = sewn.map((x) => x.joint).filter((j) => !j.closing);
+  const own = new Set(inner(joint));
+  for (let grown = true; grown; ) {
+    const more = seams.filter((j) => inner(j).some((id) => own.has(id))).flatMap(inner);
+    grown = more.some((id) => !own.has(id));
+    for (const id of more) own.add(id);
+  }
+  if ([...own].some((id) => parts.get(id)?.material !== 'facing')) return false;
+  const kinds = new Set(closed.filter((j) => inner(j).some((id) => own.has(id))).flatMap((j) => rolesOf(j, parts)));
+  return kinds.size === 1;
+}
+
+/** What the edges of a joint are called. */
+const rolesOf = (j: Joint, parts: Map<string, Part>): string[] =>
+  [...j.a, ...j.b].flatMap((k) => {
+    const p = parts.get(partOf(k));
+    return p ? partEdges(p).flatMap((e) => (keyOf(p.id, e.id) === k ? [e.role] : [])) : [];
+  });
+
 /** The longest stretch of edge, of either layer, that is neither closed nor sewn, by role and piece; or a gap left in a seam. */
 function openLength(parts: Part[], sewn: Map<string, Sewing>, done: ReadonlySet<string>, making: GarmentModel): number {
   const taken = new Set([...done, ...[...sewn.values()].flatMap((x) => [...x.joint.a, ...x.joint.b])]);
   const flaps = parts.every((q) => FLAPS.has(q.kind));
   const free = new Map<string, number>();
   for (const p of parts)
-    for (const e of p.ring) {
+    for (const e of partEdges(p)) {
       if (e.onFold || FLAPS.has(p.kind) !== flaps || taken.has(keyOf(p.id, e.id))) continue;
       // Hems and waists of neighbouring pieces run on into each other; other edges end with their piece.
       const key = ['hem', 'waist'].includes(e.role) ? `${p.layer} ${e.role}` : `${p.id} ${e.role}`;

@@ -1,9 +1,19 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
-import { frontFaced, throughBoth } from './body.ts';
+import { frontFaced, sidesLate, throughBoth } from './body.ts';
 import { hasArmholes } from './edges.ts';
 import { LINING_PANELS, LINING_SKIRT, PANELS, SKIRT } from './groups.ts';
-import { everywhere, gap, hemCodes, OPEN_IN, openIn, opening, openingLength, widestHem } from './opening.ts';
+import {
+  everywhere,
+  gap,
+  hemCodes,
+  openIn,
+  opening,
+  openingLength,
+  openJoint,
+  openSeam,
+  widestHem,
+} from './opening.ts';
 
 /** The hem seam stops this far before the facing, so that hem and facing can still be turned up together. */
 export const HEM_STOP = 25;
@@ -52,7 +62,8 @@ export function wrists(b: PlanBuilder, needs: string[]): void {
  * reaching in through the opening.
  */
 const isRing = (b: PlanBuilder): boolean =>
-  !frontFaced(b) || b.of('skirt-front').some((p) => !p.ring.some((e) => e.role === 'front-edge'));
+  !frontFaced(b) ||
+  [...b.of('skirt-front'), ...b.of('trouser-front')].some((p) => !p.ring.some((e) => e.role === 'front-edge'));
 
 /** Where a bag stays open until it has been turned. */
 export function bag(b: PlanBuilder): void {
@@ -77,6 +88,9 @@ export function bag(b: PlanBuilder): void {
 const tacked = (b: PlanBuilder): boolean => !b.g.d.lining.self && b.g.d.lining.hem.kind === 'joined';
 
 const beforeFacing = (b: PlanBuilder): boolean => tacked(b) && b.of('front', 'facing').length > 0;
+
+/** Sides that are sewn after the turning are not waited for. */
+const SIDES = ['done:side?', 'done:lining-side?'];
 
 const HEM_NEEDS = [
   'done:centre-back?',
@@ -109,7 +123,7 @@ function hemSeam(b: PlanBuilder, codes: string[], ring: boolean): void {
     id: 'sew-hem',
     code: joined ? 'sew-hem' : 'sew-hem-edge',
     reached: ring,
-    needs: [...HEM_NEEDS, ...sleeves, ...before],
+    needs: [...HEM_NEEDS.filter((n) => !(sidesLate(b) && SIDES.includes(n))), ...sleeves, ...before],
     allowance: joined ? b.g.d.lining.hem.seam : first.allowance,
     to_: null,
     // The last stretch beside a facing is sewn by hand once hem and facing are turned up together.
@@ -136,7 +150,7 @@ function turnOut(b: PlanBuilder, needs: string[]): void {
 
 function closeOpening(b: PlanBuilder): void {
   const at = opening(b);
-  const code = at === 'hem' ? widestHem(b) : OPEN_IN[at];
+  const code = at === 'hem' ? widestHem(b) : openSeam(b, at);
   const joints = code ? b.joints(code) : [];
   if (!joints.length || at === 'none') return;
   const { from, to } = gap(b, code as string);
@@ -144,8 +158,8 @@ function closeOpening(b: PlanBuilder): void {
   b.add('finish', at === 'hem' ? 'hand' : 'machine', 'close-opening', {
     pieces,
     about: code ?? null,
-    needs: ['turned?', 'sew-hem', 'hem:done?', 'wrist:joined?'],
-    sews: joints.map((j) => ({ joint: j.id, from, to })),
+    needs: ['turned?', 'sew-hem', 'hem:done?', 'wrist:joined?', 'folded:band-waist?'],
+    sews: [{ joint: openJoint(b, code as string)?.id ?? '', from, to }],
     makes: ['closed'],
     thread: 'lining',
     data: { opening: openingLength(b), a: openingLength(b) },

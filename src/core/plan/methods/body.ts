@@ -2,11 +2,19 @@ import { type PlanBuilder } from '../builder.ts';
 import { partOf } from '../garmentmodel.ts';
 import { PANELS, SHOULDERS, SLEEVE } from './groups.ts';
 import { always, type Method, nothing, unless, way } from './method.ts';
+import { linings } from './opening.ts';
 import { furtherPanels } from './panels.ts';
 
 /** Whether shell and lining sides are sewn in one run, after the layers have been joined above. */
 export const sidesLate = (b: PlanBuilder): boolean =>
-  ['pull-through'].includes(b.g.methods.armholes ?? '') || b.g.methods['lining-sides'] === 'one-run' || before(b);
+  ['pull-through', 'open-sides'].includes(b.g.methods.armholes ?? '') ||
+  b.g.methods['lining-sides'] === 'one-run' ||
+  before(b) ||
+  doubled(b);
+
+/** Fronts cut double, of which the second layer goes into the side seams because the back has none. */
+export const doubled = (b: PlanBuilder): boolean =>
+  b.g.d.lining.on && b.g.d.lining.fronts === 'double' && b.unmet(linings(b), 'side', 'panel-seam').length > 0;
 
 /** Whether the front opens along an edge with a facing: sewn on, or grown on beyond a fold. */
 export const frontFaced = (b: PlanBuilder): boolean =>

@@ -4,6 +4,7 @@ import { type Joint, type Laid, type Part } from '../types.ts';
 import { before, shouldersLate, sidesLate } from './body.ts';
 import { LINING_PANELS, PANELS, SKIRT, WAIST } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
+import { everywhere } from './opening.ts';
 import { isOpening, openingsOf } from './openings.ts';
 
 const NECK = ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline', 'neckline-cut-out'];
@@ -270,6 +271,12 @@ function loose(b: PlanBuilder, joints: Joint[]): string[] {
   return b.unmet(facings, 'front-edge', 'centre-back', 'centre-front', 'hem', 'wrist');
 }
 
+/** What is turned with a band: all of it where a lining hangs from its facing. */
+const turnedWith = (b: PlanBuilder, code: string): string[] =>
+  code === 'band-waist' && b.has('facing-line-waist')
+    ? everywhere(b)
+    : [...new Set(edgesOf(b.joints(code)).map(partOf))];
+
 /** Bands along edges, each sewn to its own: waist, hem, wrist. */
 export function faceBands(b: PlanBuilder): void {
   for (const [code, needs] of [
@@ -293,7 +300,7 @@ export function faceBands(b: PlanBuilder): void {
       pieces: [...new Set(edgesOf(joints).map(partOf))],
       needs: [`held:${code}`],
       // A ring goes through its own opening.
-      turns: { how: isOpening(code) ? 'part' : 'bag', parts: [...new Set(edgesOf(joints).map(partOf))] },
+      turns: { how: isOpening(code) ? 'part' : 'bag', parts: turnedWith(b, code) },
       makes: [`folded:${code}`],
     });
   }

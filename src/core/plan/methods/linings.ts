@@ -5,6 +5,7 @@ import { type Joint, type Laid, type StopPoint } from '../types.ts';
 import { bag, turnThrough } from './bag.ts';
 import {
   before,
+  doubled,
   easeCap,
   liningArmholes,
   openWaist,
@@ -17,7 +18,7 @@ import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
 import { LINING_PANELS, LINING_SKIRT, LINING_SLEEVE } from './groups.ts';
 import { liningLegs } from './legs.ts';
 import { type Method, unless, way } from './method.ts';
-import { bagged, lined, linings, OPEN_IN, openIn, opening, openingLength, sewnLength, widestHem } from './opening.ts';
+import { bagged, lined, linings, openIn, opening, openingLength, openSeam, sewnLength, widestHem } from './opening.ts';
 import { furtherLiningPanels, liningSkirtPanels } from './panels.ts';
 import { lineVents } from './vents.ts';
 
@@ -25,7 +26,7 @@ const felled = (b: PlanBuilder): boolean => b.g.methods['lining-edge'] === 'fell
 
 /** A seam of the lining, with the opening for turning left in it where it is the chosen one. */
 function liningSeam(b: PlanBuilder, codes: string[], needs: string[]): void {
-  const open = codes.find((c) => OPEN_IN[opening(b)] === c && b.has(c));
+  const open = codes.find((c) => openSeam(b, opening(b)) === c && b.has(c));
   const stops: StopPoint[] = open ? [{ code: 'opening', mm: openingLength(b) }] : [];
   b.sew('inside', codes, { needs, stops });
   if (open) openIn(b, `sew:${b.joints(...codes)[0]?.code}`, open);
@@ -39,7 +40,7 @@ export function insideBody(b: PlanBuilder): void {
   const panels = LINING_PANELS;
   b.sew('inside', ['facing-centre-back']);
   b.sew('inside', ['facing-centre-front']);
-  b.sew('inside', ['facing-across']);
+  b.sew('inside', ['facing-across'], { makes: ['facings:joined'] });
   if (!felled(b)) facingLines(b, panels);
   b.sew('inside', ['lining-centre-back'], { needs: panels });
   b.sew('inside', ['lining-centre-front'], { needs: panels });
@@ -49,7 +50,7 @@ export function insideBody(b: PlanBuilder): void {
       b.sew('inside', ['facing-shoulder']);
       b.sew('inside', ['lining-shoulder'], { needs: panels });
     } else b.sew('inside', ['facing-shoulder', 'lining-shoulder'], { needs: flat });
-    b.sew('inside', ['facing-raglan'], { needs: flat });
+    b.sew('inside', ['facing-raglan'], { needs: felled(b) ? panels : flat });
   }
   if (!sidesLate(b) || before(b)) liningSeam(b, ['lining-side', 'lining-side-zip'], panels);
   liningSeam(b, ['lining-underarm'], []);
@@ -75,8 +76,7 @@ function facingLines(b: PlanBuilder, panels: string[]): void {
 function liningSkirt(b: PlanBuilder): void {
   b.sew('inside', ['lining-skirt-centre-back']);
   b.sew('inside', ['lining-skirt-centre-front']);
-  if (!flatLate(b))
-    b.sew('inside', ['lining-skirt-side', 'lining-skirt-side-zip'], { needs: ['done:lining-skirt-centre-back?'] });
+  if (!flatLate(b)) liningSeam(b, ['lining-skirt-side', 'lining-skirt-side-zip'], ['done:lining-skirt-centre-back?']);
   liningSkirtPanels(b);
   liningLegs(b);
   if (!sidesLate(b)) liningWaist(b, ['done:lining-side?']);
@@ -95,9 +95,12 @@ function liningSkirt(b: PlanBuilder): void {
 /** Waist seams of both layers sewn flat, before the late sides run across them. */
 const flatLate = (b: PlanBuilder): boolean => sidesLate(b) && b.g.methods.waist === 'flat';
 
+/** What is sewn with late sides, or into them, is not waited for by a waist that runs across. */
+const LATE = ['done:lining-skirt-side?', 'done:lining-skirt-panel?'];
+
 function liningWaist(b: PlanBuilder, needs: string[]): void {
   b.sew(sidesLate(b) ? 'joining' : 'inside', ['lining-waist-front', 'lining-waist-back'], {
-    needs: [...needs, ...LINING_SKIRT.filter((n) => !(flatLate(b) && n === 'done:lining-skirt-side?'))],
+    needs: [...needs, ...LINING_SKIRT.filter((n) => !(flatLate(b) && LATE.includes(n)))],
   });
 }
 
@@ -136,7 +139,8 @@ export function joinLayers(b: PlanBuilder): void {
   setThroughBoth(b);
   fellCaps(b);
   if (shouldersLate(b)) lateShoulders(b);
-  if (sidesLate(b)) lateSides(b);
+  if (b.g.methods.armholes === 'open-sides') sidesOnceTurned(b);
+  else if (sidesLate(b)) lateSides(b);
   if (felled(b)) fellLining(b);
   lineVents(b);
 }
@@ -212,8 +216,42 @@ const ABOVE_HEM = 75;
 const atHem = (b: PlanBuilder, key: string): boolean =>
   b.parts.get(partOf(key))?.ring.some((e) => e.role === 'hem') ?? false;
 
+/** Fronts cut double beside a back without a lining: their second layer is caught in the side seams. */
+function basteFronts(b: PlanBuilder): void {
+  const keys = b.unmet(linings(b), 'side', 'panel-seam');
+  if (!keys.length || !doubled(b)) return;
+  b.add('joining', 'machine', 'baste-fronts', {
+    pieces: [...new Set(keys.map(partOf)), ...b.of('front').map((p) => p.id)],
+    needs: ['turned?', 'held:edge?'],
+    cares: b.care(keys, 'enclosed'),
+    makes: ['fronts:basted'],
+    data: { a: b.joints('side')[0]?.lengthA ?? 0 },
+  });
+}
+
+/** Sides a garment was turned through: the shell's sewn from within, the lining's slipped together by hand. */
+function sidesOnceTurned(b: PlanBuilder): void {
+  b.sew('joining', sideCodes(b), {
+    id: 'sew:side',
+    reached: true,
+    plain: true,
+    needs: ['turned', 'pocket:set?', 'loops:on?'],
+    makes: ['done:side'],
+  });
+  b.sew('finish', ['lining-side', 'lining-side-zip', 'facing-side', 'facing-side-zip'], {
+    id: 'fell-sides',
+    station: 'hand',
+    code: 'fell-sides',
+    to_: null,
+    plain: true,
+    needs: ['done:side'],
+    makes: ['done:lining-side'],
+  });
+}
+
 /** Shell and lining sides in one run, matched at the underarm. */
 function lateSides(b: PlanBuilder): void {
+  basteFronts(b);
   if (flatLate(b)) liningWaist(b, ['turned?']);
   const linings = ['lining-side', 'lining-side-zip'];
   if (flatLate(b)) linings.push('lining-skirt-side', 'lining-skirt-side-zip');
@@ -228,6 +266,7 @@ function lateSides(b: PlanBuilder): void {
       'turned?',
       'pocket:set?',
       'loops:on?',
+      'fronts:basted?',
       ...openWaist(b),
       ...(flatLate(b) ? ['done:lining-waist-front?'] : []),
     ],
@@ -235,7 +274,7 @@ function lateSides(b: PlanBuilder): void {
     short: (j) => (low(j) ? { to: ABOVE_HEM } : {}),
     stops,
   });
-  const rest = b.rest('sew:side', codes).filter((s) => s.to > 0.5);
+  const rest = b.rest('sew:side', codes, 'foot');
   if (stops.length && rest.length)
     b.add('finish', 'machine', 'close-sides', {
       pieces: [...new Set(b.joints(...codes).flatMap((j) => edgesOf([j]).map(partOf)))],
@@ -283,7 +322,8 @@ function fellLining(b: PlanBuilder): void {
   });
 }
 
-const needsOpening = (b: PlanBuilder): boolean => bagged(b) && !wristsOpen(b);
+/** Turned through side seams that are still open, or through wrists, a bag needs no opening of its own. */
+const needsOpening = (b: PlanBuilder): boolean => bagged(b) && !wristsOpen(b) && b.g.methods.armholes !== 'open-sides';
 
 /** Wrists that are finished after the turning serve as the way. */
 const wristsOpen = (b: PlanBuilder): boolean =>
@@ -293,23 +333,44 @@ const wristsOpen = (b: PlanBuilder): boolean =>
 const roomy = (b: PlanBuilder, code: string): boolean => sewnLength(b, code) * 0.9 >= openingLength(b);
 
 const openable =
-  (code: string): Method['fits'] =>
-  (b) =>
-    !needsOpening(b) ? 'no-opening-needed' : b.has(code) ? unless(roomy(b, code), 'seam-too-short') : 'seam-not-there';
+  (at: string): Method['fits'] =>
+  (b) => {
+    const code = openSeam(b, at) ?? '';
+    if (!needsOpening(b)) return 'no-opening-needed';
+    return b.has(code) ? unless(roomy(b, code), 'seam-too-short') : 'seam-not-there';
+  };
 
 /** Both sleeveless and lined or faced there. */
 const armholed = (b: PlanBuilder): string | null => unless(hasArmholes(b), 'no-closed-armholes');
 
+/** Whether a shoulder, closed at neck and armhole, is too narrow to pull anything through. */
+const narrow = (b: PlanBuilder): boolean =>
+  b.joints('shoulder', 'yoke-shoulder').some((j) => j.lengthA < TUBE[b.g.making.bulk]);
+
 const pullThrough = (b: PlanBuilder): string | null => {
   const none = armholed(b);
   if (none) return none;
-  if (b.joints('shoulder', 'yoke-shoulder').some((j) => j.lengthA < TUBE[b.g.making.bulk])) return 'strap-too-narrow';
+  if (narrow(b)) return 'strap-too-narrow';
   const front = b.of('front').some((p) => p.ring.some((e) => e.role === 'front-edge'));
   // A yoke runs across the back: an open centre back below it does not open the ring of the shoulders.
   const parted = b.joints('centre-back', 'centre-front').some((j) => b.zipShare(j) >= 1);
   const open = front || (parted && !b.has('yoke-shoulder'));
   if (!open) return 'both-centres-closed';
   return unless(!bagged(b), 'hem-is-joined');
+};
+
+/** Bagged through its side seams: whatever else is closed lies along one border, as long as the front opens. */
+const openSides = (b: PlanBuilder): string | null => {
+  const none = armholed(b);
+  if (none) return none;
+  if (narrow(b)) return 'strap-too-narrow';
+  if (!bagged(b)) return 'hem-hangs-free';
+  if (!b.has('side') || !b.has('lining-side')) return 'no-sides';
+  if (b.has('waist-front', 'waist-back', 'lining-waist-front', 'lining-waist-back')) return 'has-waist';
+  return unless(
+    b.of('front').some((p) => p.ring.some((e) => e.role === 'front-edge')),
+    'both-centres-closed',
+  );
 };
 
 /** Shoulders sewn last: none with a yoke in them, none where a collar closes with the neck seam. */
@@ -322,6 +383,7 @@ const late = (b: PlanBuilder): string | null => {
 
 export const LININGS: Method[] = [
   way('armholes', 'pull-through', 0, pullThrough),
+  way('armholes', 'open-sides', 0, openSides),
   way('armholes', 'slotted', 0, late),
   way('armholes', 'shoulders-last', 0, late),
   way('armholes', 'felled', 0, armholed),
@@ -344,8 +406,8 @@ export const LININGS: Method[] = [
           ? null
           : unless(!b.has('cap', 'raglan', 'vent-over'), 'sleeves-need-sides'),
   ),
-  way('opening', 'sleeve', 0, openable('lining-underarm')),
-  way('opening', 'side', 0, openable('lining-side')),
+  way('opening', 'sleeve', 0, openable('sleeve')),
+  way('opening', 'side', 0, openable('side')),
   way('opening', 'hem', 0, (b) => {
     if (!needsOpening(b)) return 'no-opening-needed';
     return b.g.d.lining.hem.kind === 'rib' ? 'hem-is-rib' : unless(roomy(b, widestHem(b)), 'seam-too-short');

@@ -115,7 +115,10 @@ export const WAISTS: Method[] = [
     'waist',
     'flat',
     0,
-    (b) => seamed(b) ?? (sidesLate(b) ? null : unless(b.has('side', 'skirt-side'), 'no-sides')),
+    // Legs are closed round before a waist is sewn to them.
+    (b) =>
+      seamed(b) ??
+      (b.has('inseam') ? 'has-legs' : sidesLate(b) ? null : unless(b.has('side', 'skirt-side'), 'no-sides')),
     joinWaist,
   ),
   way(

@@ -55,14 +55,13 @@ function zip(b: PlanBuilder, by: 'machine' | 'hand'): void {
     data: { a: length * 2, zip: length },
   });
   // From the zip's foot on, the foot close to the stitching, down to where the seam below it begins: no dimple.
-  const below = b.ops.flatMap((o) => (o.code === 'sew' ? b.rest(o.id, [...codes(b).shell]) : []));
-  const short = below.filter((s) => s.from > 0 && s.to < 1);
-  if (short.length)
+  const below = b.ops.flatMap((o) => (o.code === 'sew' ? b.rest(o.id, [...codes(b).shell], 'top') : []));
+  if (below.length)
     b.add('joining', 'machine', 'close-below-zip', {
       pieces,
       foot: 'zip',
       needs: ['zip:in'],
-      sews: short,
+      sews: below,
       makes: ['zip:closed-below'],
       data: { below: BESIDE_ZIP, a: BESIDE_ZIP },
     });
