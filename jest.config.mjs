@@ -10,7 +10,7 @@ export default {
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
   transform: {
     '^.+\\.tsx?$': [
-      '@swc/jest',
+      '<rootDir>/scripts/jestswc.mjs',
       {
         jsc: {
           target: 'es2022',

@@ -189,8 +189,6 @@ const SENTENCES: Record<string, Say> = {
     `Laid together for a facing in one, the seam lines of ${d.names} lie up to ${mm('misfit')} apart: ease that in, or cut the facing in parts there.`,
   'lining-sliver': (d, mm) =>
     `The facing leaves only a sliver of "${d.name}" to line, about ${mm('width')} wide. Make the facing wider or narrower, so that it covers the panel or leaves room for a seam.`,
-  'plan-beyond': (d) =>
-    `The order of making cannot be worked out for this garment yet: Woodbine knows no way of making that sews in ${d.names}. What is cut and what was walked holds; keep to the order of your pattern.`,
   'all-faced': (d) => `Not lined: ${d.names}. The facing covers all of it.`,
   'not-lined': (d) =>
     `Not lined: ${d.names}. Nothing says what ${String(d.names).includes(',') ? 'they are' : 'it is'} sewn to, so ${String(d.names).includes(',') ? 'they are' : 'it is'} taken to be laid on, as a pocket or a flap is. If it is part of the garment, name its edges or sew them to another in the garment laid open.`,
@@ -247,7 +245,7 @@ const SENTENCES: Record<string, Say> = {
     `What is to be interfaced on ${d.on === 'lining' ? 'the lining of ' : ''}"${d.name}" is not there, so it was left out: the edge is gone, or the piece has no lining.`,
   'strip-without-edge': (d) => `"${d.name}" is not drafted: the edge it is sewn to is not there. Say which edge it is.`,
   'plan-fronts-double': () =>
-    'Fronts cut double are planned beside a faced back, with a lining that hangs free at the hem and no yoke over the shoulders: their second layer goes into shoulders and side seams, and those of the sides are sewn after the turning. Choose so, or line the back as well.',
+    'Fronts cut double are planned beside a faced back, with a lining that hangs free at the hem and no yoke over the shoulders nor a raglan sleeve: their second layer goes into shoulders and side seams, and those of the sides are sewn after the turning. Choose so, or line the back as well.',
   'pleat-too-wide': (d, mm) =>
     `A centre back pleat of ${mm('pleat')} is wider than "${d.name}" itself. At most ${mm('most')} would do; {20–40 mm} is usual.`,
   'facings-meet': (d, mm) =>

@@ -53,8 +53,12 @@ function doubledOtherwise(d: Task['d'], making: GarmentModel): boolean {
   if (!d.lining.on || d.lining.fronts !== 'double') return false;
   const sewn = new Set(edgesOf(making.joints));
   const loose = (p: Part): boolean =>
-    p.material === 'lining' && p.ring.some((e) => e.role === 'shoulder' && !e.onFold && !sewn.has(keyOf(p.id, e.id)));
-  return making.joints.some((j) => j.code.startsWith('hem-') || j.code === 'yoke-shoulder') || making.parts.some(loose);
+    p.material === 'lining' &&
+    p.ring.some((e) => ['shoulder', 'panel-seam'].includes(e.role) && !e.onFold && !sewn.has(keyOf(p.id, e.id)));
+  return (
+    making.joints.some((j) => j.code.startsWith('hem-') || ['yoke-shoulder', 'raglan'].includes(j.code)) ||
+    making.parts.some(loose)
+  );
 }
 
 const withLapel = (d: Task['d'], making: GarmentModel): Finding[] =>

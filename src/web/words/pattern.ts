@@ -165,6 +165,8 @@ export const SEAM_WORDS: Record<string, string> = {
   'hem-back-under': 'Back lining, underlap, to turned hem',
   'hem-skirt-back-under': 'Skirt back lining, underlap, to turned hem',
   'hem-skirt-front': 'Skirt front lining to turned hem',
+  'hem-trouser-front': 'Trouser front lining to turned hem',
+  'hem-trouser-back': 'Trouser back lining to turned hem',
   'hem-skirt-back': 'Skirt back lining to turned hem',
   'front-edge': 'Facing to front edge',
   'neckline-front': 'Facing to front neckline',
@@ -210,7 +212,8 @@ const INSIDE_WORDS: [RegExp, string][] = [
   [/^wrist/, 'Turned wrist'],
 ];
 
-const joinWords = (code: string): string =>
+/** A seam by its code, or else by what is sewn. */
+export const joinWords = (code: string): string =>
   JOIN_WORDS[code as `join-${JoinCode}`] ?? INSIDE_WORDS.find(([is]) => is.test(code))?.[1] ?? SEAM_WORDS[code] ?? code;
 
 /** A seam by its name; beside a vent the half that lies under has its like. */

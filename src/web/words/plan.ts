@@ -12,7 +12,7 @@ import {
 import { inSentence, listed } from '../../core/text.ts';
 import { formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
 import { OPERATIONS } from './operations.ts';
-import { SEAM_WORDS } from './pattern.ts';
+import { joinWords, SEAM_WORDS } from './pattern.ts';
 import { SLIPS } from './slips.ts';
 
 export const STATION_WORDS: Record<Station, string> = {
@@ -115,7 +115,7 @@ function seamsWords(s: PlanStep): string {
   const codes = [...new Set(all.map((x) => x.code))];
   const named = codes.map((code) => {
     const short = RUNS.find(([, run]) => run.includes(code))?.[0];
-    const word = (codes.length > 1 && short) || inSentence(SEAM_WORDS[code] ?? code);
+    const word = (codes.length > 1 && short) || inSentence(SEAM_WORDS[code] ?? joinWords(code));
     const sides = all.filter((x) => x.code === code).map((x) => x.between && [...new Set(x.between)].join(' to '));
     return sides.every((x) => x) ? `${word}, ${listed(new Set(sides as string[]))}` : word;
   });

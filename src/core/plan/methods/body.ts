@@ -14,7 +14,7 @@ export const sidesLate = (b: PlanBuilder): boolean =>
 
 /** Fronts cut double, of which the second layer goes into the side seams because the back has none. */
 export const doubled = (b: PlanBuilder): boolean =>
-  b.g.d.lining.on && b.g.d.lining.fronts === 'double' && b.unmet(linings(b), 'side', 'panel-seam').length > 0;
+  b.g.d.lining.on && b.g.d.lining.fronts === 'double' && b.unmet(linings(b), 'side').length > 0;
 
 /** Whether the front opens along an edge with a facing: sewn on, or grown on beyond a fold. */
 export const frontFaced = (b: PlanBuilder): boolean =>

@@ -5,7 +5,7 @@ import { before, shouldersLate, sidesLate } from './body.ts';
 import { LINING_PANELS, PANELS, SKIRT, WAIST } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
 import { everywhere } from './opening.ts';
-import { isOpening, openingsOf } from './openings.ts';
+import { openingsOf } from './openings.ts';
 
 const NECK = ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline', 'neckline-cut-out'];
 const ARMHOLE = ['armhole-front', 'armhole-back', 'band-armhole'];
@@ -271,11 +271,12 @@ function loose(b: PlanBuilder, joints: Joint[]): string[] {
   return b.unmet(facings, 'front-edge', 'centre-back', 'centre-front', 'hem', 'wrist');
 }
 
+/** Whether a lining hangs from the facing of a waist. */
+const isHung = (b: PlanBuilder, code: string): boolean => code === 'band-waist' && b.has('facing-line-waist');
+
 /** What is turned with a band: all of it where a lining hangs from its facing. */
 const turnedWith = (b: PlanBuilder, code: string): string[] =>
-  code === 'band-waist' && b.has('facing-line-waist')
-    ? everywhere(b)
-    : [...new Set(edgesOf(b.joints(code)).map(partOf))];
+  isHung(b, code) ? everywhere(b) : [...new Set(edgesOf(b.joints(code)).map(partOf))];
 
 /** Bands along edges, each sewn to its own: waist, hem, wrist. */
 export function faceBands(b: PlanBuilder): void {
@@ -299,8 +300,8 @@ export function faceBands(b: PlanBuilder): void {
       about: code,
       pieces: [...new Set(edgesOf(joints).map(partOf))],
       needs: [`held:${code}`],
-      // A ring goes through its own opening.
-      turns: { how: isOpening(code) ? 'part' : 'bag', parts: turnedWith(b, code) },
+      // Only with a lining that hangs from it is it a bag; else what is folded in is the facing alone.
+      turns: { how: isHung(b, code) ? 'bag' : 'part', parts: turnedWith(b, code) },
       makes: [`folded:${code}`],
     });
   }

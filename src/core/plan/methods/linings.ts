@@ -218,7 +218,7 @@ const atHem = (b: PlanBuilder, key: string): boolean =>
 
 /** Fronts cut double beside a back without a lining: their second layer is caught in the side seams. */
 function basteFronts(b: PlanBuilder): void {
-  const keys = b.unmet(linings(b), 'side', 'panel-seam');
+  const keys = b.unmet(linings(b), 'side');
   if (!keys.length || !doubled(b)) return;
   b.add('joining', 'machine', 'baste-fronts', {
     pieces: [...new Set(keys.map(partOf)), ...b.of('front').map((p) => p.id)],

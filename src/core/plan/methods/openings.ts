@@ -5,8 +5,6 @@ import { LINING_PANELS, LINING_SKIRT, PANELS, SKIRT, WAIST } from './groups.ts';
 /** Seams round openings: cut into a piece, or a cut-out between two. */
 const OPENINGS = ['band-cut-out', 'opening-armhole', 'opening-neckline', 'opening-cut-out'];
 
-export const isOpening = (code: string): boolean => OPENINGS.includes(code);
-
 /** Whether a lining, and no facing, meets the shell along these joints. */
 const isLined = (b: PlanBuilder, code: string): boolean =>
   edgesOf(b.joints(code)).some((k) => b.parts.get(partOf(k))?.material === 'lining');

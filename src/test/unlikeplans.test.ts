@@ -1,0 +1,133 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { compute, planOf } from '../core/document/compute.ts';
+import { type ProjectDocument } from '../core/document/project.ts';
+import { type Plan, type PlanStep } from '../core/plan/index.ts';
+import { choices, isPlanned } from './anychoices.ts';
+import { choices as making } from './features.ts';
+import { among, runs } from './runs.ts';
+import { UNLIKE } from './unlike.ts';
+
+const made = (name: string, change: (doc: ProjectDocument) => void = () => undefined): Plan => {
+  const doc = (UNLIKE[name] as () => ProjectDocument)();
+  change(doc);
+  const plan = planOf(doc, compute(doc));
+  if (!plan.ok) throw new Error(`${name}: ${plan.findings[0]?.code}`);
+  return plan.value;
+};
+const NAMES = Object.keys(UNLIKE).filter((n) => n !== 'dress of forty panels');
+const step = (p: Plan, id: string): PlanStep => {
+  const found = p.steps.find((s) => s.id === id);
+  if (!found) throw new Error(`no ${id}: ${p.steps.map((s) => s.id).join(' ')}`);
+  return found;
+};
+/** Steps come one after the other. */
+const inOrder = (p: Plan, ...ids: string[]): void => {
+  const at = ids.map((id) => step(p, id).number);
+  expect([ids, at]).toEqual([ids, [...at].sort((a, b) => a - b)]);
+};
+const sewn = (p: Plan, joint: string): [string, number, number][] =>
+  p.steps.flatMap((s) =>
+    s.sews.filter((x) => x.joint === joint).map((x): [string, number, number] => [s.id, x.from, x.to]),
+  );
+
+describe('garments that no one front and one back make up', () => {
+  test.each(Object.keys(UNLIKE))('%s: its plan is proved as the pattern comes', (name) => {
+    expect(made(name).findings.filter((f) => f.severity !== 'warn')).toEqual([]);
+  });
+
+  test('whatever is chosen for them, the plan is proved or refused with a reason', () => {
+    let planned = 0;
+    fc.assert(
+      fc.property(fc.constantFrom(...NAMES), choices, making, (name, c, how) => {
+        const doc = (UNLIKE[name] as () => ProjectDocument)();
+        const { facing, lining } = doc.decisions;
+        const { on, kind, finish, bands } = c.facing;
+        Object.assign(facing, { on, kind, finish });
+        Object.assign(facing.bands, bands);
+        for (const part of ['zip', 'slit'] as const) Object.assign(lining[part], c.lining[part]);
+        for (const part of ['hem', 'wrist'] as const) lining[part].kind = c.lining[part].kind;
+        Object.assign(lining, { on: c.lining.on, self: c.lining.self, fronts: c.lining.fronts });
+        planned += isPlanned(doc, compute(doc), how) ? 1 : 0;
+      }),
+      runs(100),
+    );
+    expect(planned).toBeGreaterThan(among(45));
+  });
+
+  // Common practice for each, as partial orders.
+  test('trousers both ways: legs closed and slipped into each other, or rise first and the inseam through both', () => {
+    const legs = made('trousers lined to the knee');
+    inOrder(legs, 'sew-patch', 'sew:skirt-side', 'sew:inseam', 'sew:rise', 'sew:waist-front-lining', 'sew:waistband');
+    expect(step(legs, 'sew:rise').code).toBe('sew-rise-round');
+    const flat = made('trousers lined to the knee', (doc) => {
+      doc.decisions.making.methods = { legs: 'rise-first' };
+    });
+    inOrder(flat, 'sew:rise', 'sew:inseam');
+    inOrder(flat, 'sew:skirt-side', 'sew:inseam', 'sew:waistband');
+    expect(step(flat, 'sew:inseam').code).toBe('sew-inseam-through');
+  });
+
+  test('a yoke in front: the gathers are drawn in, sewn on, pressed away from themselves; shoulders after', () => {
+    const p = made('shirt with a yoke in front');
+    inOrder(p, 'gather:shell-yoke-1', 'sew:shell-yoke-1', 'press:shell-yoke-1', 'sew:shoulder', 'sew:cap');
+    inOrder(p, 'gather:shell-cap-1', 'sew:cap', 'threads-out');
+    expect(step(p, 'press:shell-yoke-1').press).toBe('press-to-b');
+    // A panel that runs across a yoke seam is sewn after it.
+    const dress = made('dress of yoke, bust piece and gathered front, a keyhole behind');
+    inOrder(dress, 'sew:shell-yoke-1', 'sew:shell-panel-5');
+    inOrder(dress, 'sew:shell-yoke-2', 'sew:shell-panel-5');
+  });
+
+  test('a zip in one side: that seam is begun below it and closed after, the other side is sewn whole', () => {
+    const p = made('skirt with a zip in its side');
+    expect(sewn(p, 'shell-skirt-side')).toEqual([['sew:skirt-side', 0, 1]]);
+    const zip = sewn(p, 'shell-skirt-side:zip').sort((a, b) => a[1] - b[1]);
+    expect(zip.map((x) => x[0])).toEqual(['sew-zip', 'close-below-zip', 'sew:skirt-side']);
+    // 200 of 648; the seam begins 50 below the zip, so that the foot comes in.
+    expect((zip[0]?.[2] ?? 0) * 648).toBeCloseTo(200, 0);
+    expect(((zip[2]?.[1] ?? 0) - (zip[0]?.[2] ?? 0)) * 648).toBeCloseTo(50, 0);
+    inOrder(p, 'baste-zip', 'check-zip', 'sew-zip', 'close-below-zip', 'zip-lining');
+  });
+
+  test('a band between two pieces: to the one, to the other, its inner layer over both; ties first', () => {
+    const p = made('wrap blouse with a band, ties and peplum');
+    inOrder(p, 'sew-ties', 'turn-ties', 'press-ties', 'baste-ties', 'sew-edge');
+    inOrder(p, 'sew-edge', 'sew:waist-lining', 'sew:shell-waist-1', 'sew:shell-waist-1:in');
+    inOrder(p, 'sew:waist-front-lining', 'sew:shell-waist-2', 'sew:shell-waist-2:in');
+    expect(p.steps.some((s) => s.id === 'bags-on')).toBe(false);
+  });
+
+  test('openings: a keyhole in one run with the neck, a cut-out from within, a ring through its own opening', () => {
+    const dress = made('dress of yoke, bust piece and gathered front, a keyhole behind');
+    expect(step(dress, 'sew-edge').sews.map((x) => x.joint)).toContain('closing-cut-out-back');
+    const slotted = made('dress with one shoulder and a cut-out');
+    inOrder(slotted, 'turn', 'sew:band-cut-out');
+    expect(step(slotted, 'sew:band-cut-out').reached).toBe(true);
+    const cover = made('cover-up with armholes cut in');
+    inOrder(cover, 'sew:opening-armhole', 'grade:opening-armhole', 'fold-opening-armhole');
+    expect(step(cover, 'fold-opening-armhole').turns?.how).toBe('part');
+  });
+
+  test('a waistcoat is bagged through its open sides: all else is closed, it is turned, then the sides', () => {
+    const p = made('waistcoat of shoulder-princess panels');
+    inOrder(p, 'sew:facing-shoulder', 'sew-edge', 'sew-armholes', 'turn', 'sew:side', 'fell-sides');
+    inOrder(p, 'sew-hem', 'turn');
+    expect(step(p, 'fell-sides').station).toBe('hand');
+  });
+
+  test('fronts cut double: turned first, their second layer basted and taken into the side seams with the first', () => {
+    const p = made('jacket of unlike fronts', (doc) => {
+      Object.assign(doc.decisions.lining, { fronts: 'double', smaller: 0, pleat: 0 });
+      doc.decisions.lining.hem.kind = 'free';
+    });
+    expect(p.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    inOrder(p, 'sew-edge', 'turn', 'baste-fronts', 'sew:side', 'sew:cap');
+  });
+
+  test('a vent in either side: the seam stops at its top, the vent is pressed after it and lined before the turning', () => {
+    const p = made('jacket with a vent in either side');
+    inOrder(p, 'sew:side', 'press-vent:p1', 'sew-vent', 'turn');
+    expect(step(p, 'sew:side').stops.map((x) => x.code)).toContain('stop-at-vent-top');
+  });
+});
