@@ -76,6 +76,13 @@ describe('plans of any garment', () => {
         if (s.sews.length) expect(faults(blind(without), plan).join()).toMatch(/seam-(not-sewn|part-open)/);
         if (s.turns && s.turns.how !== 'part') expect(faults(blind(without), plan).length).toBeGreaterThan(0);
         if (s.sews.length) expect(faults(blind([...steps, s]), plan)).toContain('seam-sewn-twice');
+        // A stop that is 10 mm longer leaves that much unsewn.
+        const [sewn] = s.sews;
+        const joint = plan.making.joints.find((j) => j.id === sewn?.joint);
+        if (sewn && joint && (sewn.to - sewn.from) * joint.lengthA > 20) {
+          const short = { ...s, sews: [{ ...sewn, to: sewn.to - 10 / joint.lengthA }, ...s.sews.slice(1)] };
+          expect(faults(blind(steps.map((x) => (x === s ? short : x))), plan)).toContain('seam-part-open');
+        }
         const need = s.needs[pick.which % Math.max(1, s.needs.length)];
         if (need) {
           const other = steps.findIndex((x) => x.id === need);
