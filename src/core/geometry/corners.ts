@@ -23,3 +23,11 @@ export function partAtCorners(path: Path, smooth: Point[] = []): Path[] {
     return Array.from({ length: count }, (_, i) => path[(s + i) % n] as Path[number]);
   });
 }
+
+/** Whether a path turns sharply, by more than CORNER_ANGLE, where another goes on from it. */
+export const meetAtCorner = (path: Path, next: Path): boolean =>
+  Math.abs(turn(endDirection(path), startDirection(next))) > CORNER_ANGLE;
+
+/** How many corners an open path has between its ends. */
+export const cornersAlong = (path: Path): number =>
+  path.slice(1).filter((s, i) => meetAtCorner([path[i] as Path[number]], [s])).length;

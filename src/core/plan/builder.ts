@@ -1,8 +1,9 @@
 import { type Role } from '../pattern/index.ts';
 import { EMPTY_OPERATION } from './emptyoperation.ts';
 import { edgesOf, faceOf, keyOf, partEdges, partOf } from './garmentmodel.ts';
-import { frenchFirst, PRESS_TO, wayOf } from './seamfinishes.ts';
-import { BESIDE_ZIP, mouthsOf, restOf, slitShare, stretchesOf, zipShare } from './stretches.ts';
+import { wayOf } from './seamfinishes.ts';
+import { type Run, type SewOptions, sewFelled, sewFrench, sewPlain } from './seamruns.ts';
+import { BESIDE_ZIP, restOf, slitShare, zipShare } from './stretches.ts';
 import {
   type Care,
   type CareHow,
@@ -18,23 +19,6 @@ import {
 } from './types.ts';
 
 type More = Partial<Operation>;
-
-export interface SewOptions extends More {
-  /** Share of the joint that is sewn now. */
-  from?: number;
-  to?: number;
-  /** How far from its ends a joint stays unsewn for now, mm: a later step sews the rest. */
-  short?: (j: Joint) => { from?: number; to?: number };
-  /** How the layers lie, where not flat right sides together. */
-  stack?: Laid[];
-  care?: CareHow;
-  /** Where the allowances are pressed: open, towards the parts of side a or b, between the layers; null: not pressed. */
-  to_?: 'press-open' | 'press-to-a' | 'press-to-b' | 'press-between' | 'press-up' | null;
-  /** Sewn as it is, whatever way of neatening is chosen. */
-  plain?: boolean;
-  /** This joint of the code alone, as a run of its own: where several of a code are sewn one after the other. */
-  only?: Joint;
-}
 
 /** Usual cautions of a station. */
 const CAUTIONS: Partial<Record<Station, string[]>> = {
@@ -136,6 +120,20 @@ export class PlanBuilder {
     return { radius: sharpest.radius, curved, concave: sharpest.concave ? 1 : 0 };
   }
 
+  /** Corners of the outside along these joints, on each half: within their edges, and where one goes on into the next. */
+  corners(joints: Joint[]): number {
+    const keys = new Set(edgesOf(joints));
+    const outer = this.g.making.parts.filter((p) => p.layer === 'outer');
+    return outer.reduce((total, p) => {
+      const sewn = (i: number): boolean => keys.has(keyOf(p.id, p.ring[i % p.ring.length]?.id ?? ''));
+      const own = p.ring.reduce((t, e, i) => {
+        if (!sewn(i)) return t;
+        return t + (e.corners ?? 0) + (e.cornerAtEnd && p.ring.length > 1 && sewn(i + 1) ? 1 : 0);
+      }, 0);
+      return total + own;
+    }, 0);
+  }
+
   /** Layers of a plain seam: the side that may be longer below, right side up; the other on it. */
   flat(j: Joint): Laid[] {
     const [a, b] = [partOf(j.a[0] ?? ''), partOf(j.b[0] ?? '')];
@@ -200,9 +198,9 @@ export class PlanBuilder {
     const own = { ...o, needs: [...(o.needs ?? []), ...gathered] };
     const name = o.only?.id ?? first.code;
     const run: Run = { section, joints, first, name, codes: codes.filter((c) => this.has(c)), o: own };
-    if (way === 'french') this.french(run);
-    else if (way === 'felled') this.felled(run);
-    else this.plain(run, way);
+    if (way === 'french') sewFrench(this, run);
+    else if (way === 'felled') sewFelled(this, run);
+    else sewPlain(this, run, way);
   }
 
   /** Rows of gathering along the sides that are much longer than what they are sewn to; a cuff's are drawn in with its slit. */
@@ -233,7 +231,7 @@ export class PlanBuilder {
     });
   }
 
-  private allowanceOf(key: string): number {
+  allowanceOf(key: string): number {
     const p = this.parts.get(partOf(key));
     const e = p && partEdges(p).find((x) => keyOf(p.id, x.id) === key);
     return e?.allowance ?? 0;
@@ -244,7 +242,7 @@ export class PlanBuilder {
   }
 
   /** The seam of the outside below a zip begins a little further down, so that the zip foot comes in. */
-  private belowZip(j: Joint): { from?: number } {
+  belowZip(j: Joint): { from?: number } {
     const outer = this.parts.get(partOf(j.a[0] ?? ''))?.layer === 'outer';
     return outer && this.zipShare(j) > 0 ? { from: BESIDE_ZIP } : {};
   }
@@ -272,189 +270,4 @@ export class PlanBuilder {
   isBare(j: Joint): boolean {
     return !j.closing && [...j.a, ...j.b].some((k) => this.parts.get(partOf(k))?.covered === false);
   }
-
-  private base({ joints, first, o }: Run): More {
-    const { from = 0, to = 1 } = o;
-    const all = edgesOf(joints);
-    const narrow = Math.min(...all.map((k) => this.allowanceOf(k)));
-    // Of a seam through both layers of a band or yoke, and of one on both halves, the length counts once.
-    const once = joints.filter((j) => j === first || (!j.covers && !j.halfOf));
-    return {
-      pieces: [...new Set(all.map(partOf))],
-      sews: joints.flatMap((j) => stretchesOf(this, j, from, to, { ...this.belowZip(j), ...o.short?.(j) })),
-      stack: o.stack ?? (first.closing ? this.turned(first) : this.flat(first)),
-      allowance: first.allowance,
-      easeOf: first.easeOf ?? null,
-      cares: this.care(all, o.care ?? (first.closing ? 'enclosed' : 'seamed')),
-      data: {
-        a: sum(once, 'lengthA'),
-        b: sum(once, 'lengthB'),
-        ease: sum(once, 'lengthA') - sum(once, 'lengthB'),
-        // Along some seams the allowance changes, as at a keyhole neck.
-        ...(narrow < first.allowance - 0.5 && { narrow }),
-      },
-      thread: this.parts.get(partOf(all[0] ?? ''))?.material === 'lining' ? 'lining' : 'shell',
-    };
-  }
-
-  private plain(r: Run, way: string): void {
-    const { section, first, codes, o, joints } = r;
-    const { from: _f, to: _t, care: _c, to_, plain: _p, short: _s, only: _o, ...more } = o;
-    const id = o.id ?? `sew:${r.name}`;
-    const base = this.base(r);
-    for (const j of joints) if (this.slitShare(j)) this.g.making.open[j.id] = this.slitShare(j);
-    const ends = [...codes.map((c) => `done:${c}`), ...joints.map((j) => `joined:${j.id}`)];
-    if (way === 'overlocked') this.neaten(r, `neaten:${r.name}`, [], [`edged:${r.name}`]);
-    const press = to_ === undefined ? this.pressOf(first, way) : to_;
-    const needs = [...(more.needs ?? []), ...(way === 'overlocked' ? [`edged:${r.name}`] : [])];
-    // Of a run over covered and bare seams the bare ones are neatened by themselves.
-    const mixed = way === 'covered' && !o.plain ? joints.filter((j) => this.isBare(j)) : [];
-    const doneAt = way === 'together' || way === 'bound' ? 'neatened' : press ? 'pressed' : 'sewn';
-    this.add(section, o.station ?? 'machine', id, {
-      ...base,
-      code: 'sew',
-      about: first.code,
-      ...more,
-      needs,
-      makes: [...codes.map((c) => `sewn:${c}`), ...(doneAt === 'sewn' ? ends : []), ...(more.makes ?? [])],
-      stops: [
-        ...(more.stops ?? []),
-        ...(joints.some((j) => this.belowZip(j).from) ? [{ code: 'stop-below-zip', mm: BESIDE_ZIP }] : []),
-        ...(joints.some((j) => this.endsAtVent(j)) ? [{ code: 'stop-at-vent-top', mm: 0 }] : []),
-        ...mouthsOf(this, joints),
-      ],
-      data: { ...base.data, ...more.data },
-    });
-    if (doneAt === 'neatened')
-      this.neaten(r, `${way === 'bound' ? 'bind' : 'neaten'}:${r.name}`, press ? [`pressed:${id}`] : [id], [...ends]);
-    if (mixed.length) this.neaten({ ...r, joints: mixed }, `neaten:${r.name}`, [id], []);
-    if (press) this.press(r, id, press, doneAt === 'pressed' ? ends : [], joints);
-  }
-
-  private neaten({ section, first, joints, codes }: Run, id: string, needs: string[], makes: string[]): void {
-    const keys = edgesOf(joints);
-    const bind = id.startsWith('bind');
-    const together = needs.length > 0 && !bind;
-    this.add(section, bind ? 'machine' : 'overlocker', id, {
-      code: bind ? 'bind-seam' : together ? 'neaten-together' : 'neaten',
-      about: first.code,
-      pieces: keys.map(partOf),
-      works: joints.map((j) => j.id),
-      cares: this.care(keys, bind ? 'bound' : 'overlocked'),
-      needs,
-      makes: [...makes, ...(needs.length ? [] : codes.map((c) => `edged:${c}`))],
-      data: { a: sum(joints, 'lengthA') * (together ? 1 : 2) },
-    });
-  }
-
-  private press({ section, first, codes }: Run, after: string, press: string, ends: string[], joints: Joint[]): void {
-    const keys = edgesOf(joints);
-    this.add(section, 'iron', `press:${after.replace(/^sew:/, '')}`, {
-      code: press,
-      about: first.code,
-      pieces: keys.map(partOf),
-      works: joints.map((j) => j.id),
-      needs: [after],
-      makes: [`pressed:${after}`, ...ends, ...(ends.length ? [] : codes.map((c) => `flat:${c}`))],
-      press,
-      data: { a: sum(joints, 'lengthA') },
-    });
-  }
-
-  private pressOf(j: Joint, way: string): NonNullable<SewOptions['to_']> {
-    if (PRESS_TO[j.code]) return PRESS_TO[j.code] as 'press-to-a';
-    return way === 'together' ? 'press-to-b' : 'press-open';
-  }
-
-  /** Wrong sides first, trimmed, then right sides: both allowances together are the pattern's. */
-  private french(r: Run): void {
-    const { section, first, codes, o, joints } = r;
-    const first_ = frenchFirst(first.allowance);
-    const keys = edgesOf(joints);
-    const stack = this.flat(first);
-    const base = this.base(r);
-    for (const j of joints) this.g.making.passes[j.id] = 2;
-    this.add(section, 'machine', `french-1:${r.name}`, {
-      ...base,
-      code: 'french-first',
-      about: first.code,
-      needs: o.needs ?? [],
-      stack: stack.map((l) => ({ ...l, up: l.up === 'right' ? 'wrong' : 'right' })),
-      cares: [],
-      allowance: first_,
-      data: { ...base.data, first: first_, second: first.allowance - first_ },
-    });
-    this.add(section, 'table', `french-trim:${r.name}`, {
-      code: 'french-trim',
-      about: first.code,
-      pieces: keys.map(partOf),
-      works: joints.map((j) => j.id),
-      needs: [`french-1:${r.name}`],
-      cautions: ['blades'],
-      data: { trim: Math.max(2, first_ - 3), second: first.allowance - first_ },
-    });
-    this.add(section, 'machine', `french-2:${r.name}`, {
-      ...base,
-      code: 'french-second',
-      about: first.code,
-      needs: [`french-trim:${r.name}`],
-      makes: codes.map((c) => `sewn:${c}`),
-      stack,
-      cares: this.care(keys, 'enclosed'),
-      allowance: first.allowance - first_,
-    });
-    this.press(
-      r,
-      `french-2:${r.name}`,
-      'press-to-b',
-      [...codes.map((c) => `done:${c}`), ...joints.map((j) => `joined:${j.id}`)],
-      joints,
-    );
-  }
-
-  /** Sewn, one allowance trimmed, the other folded over it and stitched down. */
-  private felled(r: Run): void {
-    const { section, first, codes, o, joints } = r;
-    const keys = edgesOf(joints);
-    const base = this.base(r);
-    for (const j of joints) this.g.making.passes[j.id] = 2;
-    this.add(section, 'machine', `fell-1:${r.name}`, {
-      ...base,
-      code: 'sew',
-      about: first.code,
-      needs: o.needs ?? [],
-      cares: this.care(keys, 'seamed'),
-    });
-    this.add(section, 'table', `fell-trim:${r.name}`, {
-      code: 'fell-trim',
-      about: first.code,
-      pieces: keys.map(partOf),
-      works: joints.map((j) => j.id),
-      needs: [`fell-1:${r.name}`],
-      cautions: ['blades'],
-      data: { narrow: Math.max(3, first.allowance * 0.4) },
-    });
-    this.add(section, 'machine', `fell-2:${r.name}`, {
-      ...base,
-      code: 'fell-second',
-      about: first.code,
-      needs: [`fell-trim:${r.name}`],
-      makes: [...codes.flatMap((c) => [`sewn:${c}`, `done:${c}`]), ...joints.map((j) => `joined:${j.id}`)],
-      stack: this.flat(first).map((l) => ({ ...l, up: 'right', swings: 0 })),
-      cares: this.care(keys, 'enclosed'),
-      hard: true,
-    });
-  }
 }
-
-interface Run {
-  section: Section;
-  joints: Joint[];
-  first: Joint;
-  /** Told from other runs by this: its seam's code, or the joint it sews alone. */
-  name: string;
-  codes: string[];
-  o: SewOptions;
-}
-
-const sum = (joints: Joint[], key: 'lengthA' | 'lengthB'): number => joints.reduce((t, j) => t + j[key], 0);

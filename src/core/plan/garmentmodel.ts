@@ -1,6 +1,6 @@
 import { type Decisions } from '../document/project.ts';
 import { type Surface } from '../garment/index.ts';
-import { curvatureAt, pathLength } from '../geometry/index.ts';
+import { cornersAlong, curvatureAt, meetAtCorner, pathLength } from '../geometry/index.ts';
 import { type Edge, laidOn, type Piece, type Role, type WalkedSeam } from '../pattern/index.ts';
 import { planSeam } from './seamnames.ts';
 import { type Bulk, type GarmentModel, type Joint, type Part, type PartEdge } from './types.ts';
@@ -36,13 +36,15 @@ function tightest(path: Edge['path']): { radius: number | null; concave: boolean
   return { radius, concave: worst < 0 };
 }
 
-const edgeOf = (e: Edge): PartEdge => ({
+const edgeOf = (e: Edge, i: number, ring: Edge[]): PartEdge => ({
   id: e.id,
   role: e.role,
   length: pathLength(e.path),
   onFold: e.onFold,
   allowance: e.allowance,
   ...tightest(e.path),
+  corners: cornersAlong(e.path),
+  cornerAtEnd: meetAtCorner(e.path, ring[(i + 1) % ring.length]?.path ?? e.path),
 });
 
 /** Kinds made of two layers, as drawn without a fold along an edge. */

@@ -12,5 +12,6 @@ export { EXTRA_IDS } from './methods/extras.ts';
 export { type Method, TOPICS, type Topic } from './methods/method.ts';
 export * from './order.ts';
 export * from './plan.ts';
+export type { SewOptions } from './seamruns.ts';
 export * from './sheet.ts';
 export * from './types.ts';

@@ -5,7 +5,7 @@ import { type Garment, type Joint, type Operation, type Part, type Sewn, type St
 // How much of a joint is sewn: zips, slits and the mouths of pockets stay open, ends may wait for a later step.
 
 /** What a garment is made of, and the steps so far. */
-interface Sewing {
+export interface Sewing {
   g: Garment;
   ops: Operation[];
   parts: Map<string, Part>;

@@ -19,6 +19,9 @@ export interface PartEdge {
   radius: number | null;
   /** A concave edge is clipped, a convex one notched. */
   concave: boolean;
+  /** Corners along it, and whether it meets the next edge of its ring in one. */
+  corners?: number;
+  cornerAtEnd?: boolean;
 }
 
 /**

@@ -250,15 +250,15 @@ const SLEEVES: Record<string, Line> = {
 const JOINING: Record<string, Line> = {
   'sew-edge': [
     'Sew the inside to the shell: {seam}',
-    'Right sides together, shoulder seams and centre backs matched, {length} on each half. Turn on the needle with one stitch across each corner.',
+    'Right sides together, shoulder seams and centre backs matched, {length} on each half.{corners? Turn on the needle with one stitch across each corner.}',
   ],
   'grade-edge': [
     'Grade, clip and trim: {seam}',
-    'Allowances to {graded}, the widest to the outside; {clips}. Corners cut across.',
+    'Allowances to {graded}, the widest to the outside; {clips}.{corners? Corners cut across.}',
   ],
   understitch: [
     'Understitch: {seam}',
-    'Allowances towards the inside, stitch {2–3 mm} from the seam through it and them, as far into the corners as the foot goes.',
+    'Allowances towards the inside, stitch {2–3 mm} from the seam through it and them{corners?, as far into the corners as the foot goes}.',
   ],
   'press-edge': ['Roll and press the edge: {seam}', 'The seam a thread to the inside, basted while you press.'],
   'baste-neck': ['Baste the facing to the neck edge', 'Wrong sides together, raw edges level.'],
@@ -267,7 +267,7 @@ const JOINING: Record<string, Line> = {
     'Fell the lining into the armholes',
     "Fold its edge under and slip it to the shell's turned allowance.",
   ],
-  turn: ['Turn it right side out', 'Slowly, the bulk first; corners out with something blunt.'],
+  turn: ['Turn it right side out', 'Slowly, the bulk first{corners?; corners out with something blunt}.'],
   'pull-through': [
     'Pull the backs through the shoulders to the front',
     'Reach in from the front through a shoulder, take the back, and draw it out.',

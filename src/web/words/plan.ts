@@ -84,13 +84,16 @@ export function stepWords(s: PlanStep, unit: LengthUnit, names: Record<string, s
   const pieces = s.pieces.map((p) => names[p] ?? p).join(', ');
   const fill = (words: string): string =>
     words
+      // What holds of some garments only is said where its figure is not nought.
+      .replace(/\{(\w+)\?([^{}]*)\}/g, (_, key: string, more: string) => (s.data[key] ? more : ''))
       .replaceAll('{seam}', seamsWords(s))
       .replaceAll('{pieces}', pieces.length > 60 ? 'all of them' : pieces.toLowerCase())
       .replaceAll('{graded}', gradedWords(s, unit))
       .replaceAll('{clips}', clipWords(s, unit))
       .replace(/\{#([a-z]\w*)\}/gi, (_, key: string) => String(Math.round(s.data[key] ?? 0)))
       .replace(/\{([a-z]\w*)\}/gi, (_, key: string) => formatLength(Math.abs(s.data[key] ?? 0), unit));
-  const slip = SLIPS[s.code];
+  // The slip of an edge with corners is none of a round one.
+  const slip = s.code === 'sew-edge' && !s.data.corners ? undefined : SLIPS[s.code];
   return {
     title: fill(title),
     how: inUnit(fill(how), unit),
@@ -103,6 +106,7 @@ export function stepWords(s: PlanStep, unit: LengthUnit, names: Record<string, s
 const RUNS: [short: string, codes: string[]][] = [
   ['front edges', ['front-edge']],
   ['neck', ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline']],
+  ['keyhole', ['neckline-cut-out']],
   ['armholes', ['armhole-front', 'armhole-back', 'band-armhole']],
   ['skirt to bodice', ['waist-front', 'waist-back']],
   ['skirt lining to bodice lining', ['lining-waist-front', 'lining-waist-back']],
@@ -115,7 +119,8 @@ function seamsWords(s: PlanStep): string {
   const codes = [...new Set(all.map((x) => x.code))];
   const named = codes.map((code) => {
     const short = RUNS.find(([, run]) => run.includes(code))?.[0];
-    const word = (codes.length > 1 && short) || inSentence(SEAM_WORDS[code] ?? joinWords(code));
+    if (codes.length > 1 && short) return short;
+    const word = inSentence(SEAM_WORDS[code] ?? joinWords(code));
     const sides = all.filter((x) => x.code === code).map((x) => x.between && [...new Set(x.between)].join(' to '));
     return sides.every((x) => x) ? `${word}, ${listed(new Set(sides as string[]))}` : word;
   });

@@ -35,7 +35,7 @@ export function turnThrough(b: PlanBuilder): void {
     needs: ['held:edge?', 'held:armholes?'],
     turns: { how: pull ? 'pull' : 'bag', parts: everywhere(b) },
     makes: [...(closesLate(b) ? [] : ['turned']), 'turned:flat'],
-    data: { opening: 0 },
+    data: { opening: 0, corners: cornersOut(b) },
   });
   if (closesLate(b))
     b.add('joining', 'iron', 'press-turned', { pieces: everywhere(b), needs: ['turned:flat'], makes: ['turned'] });
@@ -138,13 +138,17 @@ function hemSeam(b: PlanBuilder, codes: string[], ring: boolean): void {
   if (inHem) openIn(b, 'sew-hem', widestHem(b));
 }
 
+/** Corners that come out of the edges closed so far. */
+const cornersOut = (b: PlanBuilder): number =>
+  b.ops.reduce((t, o) => t + (o.sews.length ? (o.data.corners ?? 0) : 0), 0);
+
 function turnOut(b: PlanBuilder, needs: string[]): void {
   b.add('joining', 'table', 'turn', {
     pieces: everywhere(b),
     needs,
     makes: ['turned', 'turned:flat'],
     turns: { how: 'bag', parts: everywhere(b) },
-    data: { opening: opening(b) === 'none' ? 0 : openingLength(b) },
+    data: { opening: opening(b) === 'none' ? 0 : openingLength(b), corners: cornersOut(b) },
   });
 }
 

@@ -48,8 +48,13 @@ function edgeStack(b: PlanBuilder, own: Joint): Laid[] {
   ];
 }
 
+/** Whether the run goes round the lower end of a facing, from the front edge on to the hem line. */
+const pivots = (b: PlanBuilder, joints: Joint[]): boolean =>
+  joints.some((j) => j.code === 'front-edge') && frontFacings(b).some((p) => p.ring.some((e) => e.role === 'hem'));
+
 /** Graded, clipped, held by stitching, pressed: what follows every closed edge before or while it is turned. */
 function finishEdge(b: PlanBuilder, name: string, joints: Joint[], o: { turnAfter: boolean; makes: string[] }): void {
+  const corners = b.corners(joints) + (pivots(b, joints) ? 1 : 0);
   const allowance = joints[0]?.allowance ?? 15;
   const works = joints.map((j) => j.id);
   const pieces = [...new Set(edgesOf(joints).map(partOf))];
@@ -60,7 +65,7 @@ function finishEdge(b: PlanBuilder, name: string, joints: Joint[], o: { turnAfte
     works,
     needs: [`sewn:${name}`],
     cautions: ['blades'],
-    data: { layers: 2, allowance, ...b.curve(joints) },
+    data: { layers: 2, allowance, corners, ...b.curve(joints) },
   });
   const length = joints.reduce((t, j) => t + j.lengthA, 0);
   const held = b.g.methods.facing ?? 'understitched';
@@ -72,7 +77,7 @@ function finishEdge(b: PlanBuilder, name: string, joints: Joint[], o: { turnAfte
       works,
       needs: [`grade:${name}`],
       makes: [`held:${name}`, ...(o.turnAfter ? [] : o.makes)],
-      data: { a: length },
+      data: { a: length, corners },
     });
   else
     b.add('joining', 'iron', `roll:${name}`, {
@@ -121,7 +126,7 @@ export function closeEdge(b: PlanBuilder): void {
     return;
   }
   const facing = frontFacings(b);
-  const pivot = facing.some((p) => p.ring.some((e) => e.role === 'hem'));
+  const pivot = pivots(b, joints);
   const shoulders = shouldersLate(b)
     ? []
     : ['done:shoulder?', 'done:yoke-shoulder?', 'done:yoke-shoulder-in?', 'done:yoke-back?', ...INSIDE_SHOULDERS];
@@ -159,7 +164,7 @@ export function closeEdge(b: PlanBuilder): void {
     ...(shouldersLate(b) && { from: 0, to: 0.8 }),
     cautions: ['thick-seam'],
     hard: true,
-    data: { length: joints.reduce((t, j) => t + j.lengthA, 0) },
+    data: { length: joints.reduce((t, j) => t + j.lengthA, 0), corners: b.corners(joints) + (pivot ? 1 : 0) },
   });
   finishEdge(b, 'edge', joints, { turnAfter: true, makes: [] });
 }

@@ -1,0 +1,238 @@
+import { edgesOf, partOf } from './garmentmodel.ts';
+import { frenchFirst, PRESS_TO } from './seamfinishes.ts';
+import { BESIDE_ZIP, mouthsOf, type Sewing, stretchesOf } from './stretches.ts';
+import { type Care, type CareHow, type Joint, type Laid, type Operation, type Section, type Station } from './types.ts';
+
+// One run of stitching and what goes with it: neatening and pressing, by the way seams are finished.
+
+type More = Partial<Operation>;
+
+/** What a run of stitching is laid with. */
+interface Bench extends Sewing {
+  add(section: Section, station: Station, id: string, more: More): void;
+  care(keys: string[], how: CareHow): Care[];
+  flat(j: Joint): Laid[];
+  turned(j: Joint): Laid[];
+  isBare(j: Joint): boolean;
+  slitShare(j: Joint): number;
+  belowZip(j: Joint): { from?: number };
+  endsAtVent(j: Joint): boolean;
+  allowanceOf(key: string): number;
+}
+
+export interface SewOptions extends More {
+  /** Share of the joint that is sewn now. */
+  from?: number;
+  to?: number;
+  /** How far from its ends a joint stays unsewn for now, mm: a later step sews the rest. */
+  short?: (j: Joint) => { from?: number; to?: number };
+  /** How the layers lie, where not flat right sides together. */
+  stack?: Laid[];
+  care?: CareHow;
+  /** Where the allowances are pressed: open, towards the parts of side a or b, between the layers; null: not pressed. */
+  to_?: 'press-open' | 'press-to-a' | 'press-to-b' | 'press-between' | 'press-up' | null;
+  /** Sewn as it is, whatever way of neatening is chosen. */
+  plain?: boolean;
+  /** This joint of the code alone, as a run of its own: where several of a code are sewn one after the other. */
+  only?: Joint;
+}
+
+/** Joints that are sewn in one go. */
+export interface Run {
+  section: Section;
+  joints: Joint[];
+  first: Joint;
+  /** Told from other runs by this: its seam's code, or the joint it sews alone. */
+  name: string;
+  codes: string[];
+  o: SewOptions;
+}
+
+const sum = (joints: Joint[], key: 'lengthA' | 'lengthB'): number => joints.reduce((t, j) => t + j[key], 0);
+
+function baseOf(b: Bench, { joints, first, o }: Run): More {
+  const { from = 0, to = 1 } = o;
+  const all = edgesOf(joints);
+  const narrow = Math.min(...all.map((k) => b.allowanceOf(k)));
+  // Of a seam through both layers of a band or yoke, and of one on both halves, the length counts once.
+  const once = joints.filter((j) => j === first || (!j.covers && !j.halfOf));
+  return {
+    pieces: [...new Set(all.map(partOf))],
+    sews: joints.flatMap((j) => stretchesOf(b, j, from, to, { ...b.belowZip(j), ...o.short?.(j) })),
+    stack: o.stack ?? (first.closing ? b.turned(first) : b.flat(first)),
+    allowance: first.allowance,
+    easeOf: first.easeOf ?? null,
+    cares: b.care(all, o.care ?? (first.closing ? 'enclosed' : 'seamed')),
+    data: {
+      a: sum(once, 'lengthA'),
+      b: sum(once, 'lengthB'),
+      ease: sum(once, 'lengthA') - sum(once, 'lengthB'),
+      // Along some seams the allowance changes, as at a keyhole neck.
+      ...(narrow < first.allowance - 0.5 && { narrow }),
+    },
+    thread: b.parts.get(partOf(all[0] ?? ''))?.material === 'lining' ? 'lining' : 'shell',
+  };
+}
+
+export function sewPlain(b: Bench, r: Run, way: string): void {
+  const { section, first, codes, o, joints } = r;
+  const { from: _f, to: _t, care: _c, to_, plain: _p, short: _s, only: _o, ...more } = o;
+  const id = o.id ?? `sew:${r.name}`;
+  const base = baseOf(b, r);
+  for (const j of joints) if (b.slitShare(j)) b.g.making.open[j.id] = b.slitShare(j);
+  const ends = [...codes.map((c) => `done:${c}`), ...joints.map((j) => `joined:${j.id}`)];
+  if (way === 'overlocked') neatenRun(b, r, `neaten:${r.name}`, [], [`edged:${r.name}`]);
+  const press = to_ === undefined ? pressOf(first, way) : to_;
+  const needs = [...(more.needs ?? []), ...(way === 'overlocked' ? [`edged:${r.name}`] : [])];
+  // Of a run over covered and bare seams the bare ones are neatened by themselves.
+  const mixed = way === 'covered' && !o.plain ? joints.filter((j) => b.isBare(j)) : [];
+  const doneAt = way === 'together' || way === 'bound' ? 'neatened' : press ? 'pressed' : 'sewn';
+  b.add(section, o.station ?? 'machine', id, {
+    ...base,
+    code: 'sew',
+    about: first.code,
+    ...more,
+    needs,
+    makes: [...codes.map((c) => `sewn:${c}`), ...(doneAt === 'sewn' ? ends : []), ...(more.makes ?? [])],
+    stops: [
+      ...(more.stops ?? []),
+      ...(joints.some((j) => b.belowZip(j).from) ? [{ code: 'stop-below-zip', mm: BESIDE_ZIP }] : []),
+      ...(joints.some((j) => b.endsAtVent(j)) ? [{ code: 'stop-at-vent-top', mm: 0 }] : []),
+      ...mouthsOf(b, joints),
+    ],
+    data: { ...base.data, ...more.data },
+  });
+  if (doneAt === 'neatened')
+    neatenRun(b, r, `${way === 'bound' ? 'bind' : 'neaten'}:${r.name}`, press ? [`pressed:${id}`] : [id], [...ends]);
+  if (mixed.length) neatenRun(b, { ...r, joints: mixed }, `neaten:${r.name}`, [id], []);
+  if (press) pressRun(b, r, id, press, doneAt === 'pressed' ? ends : [], joints);
+}
+
+function neatenRun(
+  b: Bench,
+  { section, first, joints, codes }: Run,
+  id: string,
+  needs: string[],
+  makes: string[],
+): void {
+  const keys = edgesOf(joints);
+  const bind = id.startsWith('bind');
+  const together = needs.length > 0 && !bind;
+  b.add(section, bind ? 'machine' : 'overlocker', id, {
+    code: bind ? 'bind-seam' : together ? 'neaten-together' : 'neaten',
+    about: first.code,
+    pieces: keys.map(partOf),
+    works: joints.map((j) => j.id),
+    cares: b.care(keys, bind ? 'bound' : 'overlocked'),
+    needs,
+    makes: [...makes, ...(needs.length ? [] : codes.map((c) => `edged:${c}`))],
+    data: { a: sum(joints, 'lengthA') * (together ? 1 : 2) },
+  });
+}
+
+function pressRun(
+  b: Bench,
+  { section, first, codes }: Run,
+  after: string,
+  press: string,
+  ends: string[],
+  joints: Joint[],
+): void {
+  const keys = edgesOf(joints);
+  b.add(section, 'iron', `press:${after.replace(/^sew:/, '')}`, {
+    code: press,
+    about: first.code,
+    pieces: keys.map(partOf),
+    works: joints.map((j) => j.id),
+    needs: [after],
+    makes: [`pressed:${after}`, ...ends, ...(ends.length ? [] : codes.map((c) => `flat:${c}`))],
+    press,
+    data: { a: sum(joints, 'lengthA') },
+  });
+}
+
+function pressOf(j: Joint, way: string): NonNullable<SewOptions['to_']> {
+  if (PRESS_TO[j.code]) return PRESS_TO[j.code] as 'press-to-a';
+  return way === 'together' ? 'press-to-b' : 'press-open';
+}
+
+/** Wrong sides first, trimmed, then right sides: both allowances together are the pattern's. */
+export function sewFrench(b: Bench, r: Run): void {
+  const { section, first, codes, o, joints } = r;
+  const first_ = frenchFirst(first.allowance);
+  const keys = edgesOf(joints);
+  const stack = b.flat(first);
+  const base = baseOf(b, r);
+  for (const j of joints) b.g.making.passes[j.id] = 2;
+  b.add(section, 'machine', `french-1:${r.name}`, {
+    ...base,
+    code: 'french-first',
+    about: first.code,
+    needs: o.needs ?? [],
+    stack: stack.map((l) => ({ ...l, up: l.up === 'right' ? 'wrong' : 'right' })),
+    cares: [],
+    allowance: first_,
+    data: { ...base.data, first: first_, second: first.allowance - first_ },
+  });
+  b.add(section, 'table', `french-trim:${r.name}`, {
+    code: 'french-trim',
+    about: first.code,
+    pieces: keys.map(partOf),
+    works: joints.map((j) => j.id),
+    needs: [`french-1:${r.name}`],
+    cautions: ['blades'],
+    data: { trim: Math.max(2, first_ - 3), second: first.allowance - first_ },
+  });
+  b.add(section, 'machine', `french-2:${r.name}`, {
+    ...base,
+    code: 'french-second',
+    about: first.code,
+    needs: [`french-trim:${r.name}`],
+    makes: codes.map((c) => `sewn:${c}`),
+    stack,
+    cares: b.care(keys, 'enclosed'),
+    allowance: first.allowance - first_,
+  });
+  pressRun(
+    b,
+    r,
+    `french-2:${r.name}`,
+    'press-to-b',
+    [...codes.map((c) => `done:${c}`), ...joints.map((j) => `joined:${j.id}`)],
+    joints,
+  );
+}
+
+/** Sewn, one allowance trimmed, the other folded over it and stitched down. */
+export function sewFelled(b: Bench, r: Run): void {
+  const { section, first, codes, o, joints } = r;
+  const keys = edgesOf(joints);
+  const base = baseOf(b, r);
+  for (const j of joints) b.g.making.passes[j.id] = 2;
+  b.add(section, 'machine', `fell-1:${r.name}`, {
+    ...base,
+    code: 'sew',
+    about: first.code,
+    needs: o.needs ?? [],
+    cares: b.care(keys, 'seamed'),
+  });
+  b.add(section, 'table', `fell-trim:${r.name}`, {
+    code: 'fell-trim',
+    about: first.code,
+    pieces: keys.map(partOf),
+    works: joints.map((j) => j.id),
+    needs: [`fell-1:${r.name}`],
+    cautions: ['blades'],
+    data: { narrow: Math.max(3, first.allowance * 0.4) },
+  });
+  b.add(section, 'machine', `fell-2:${r.name}`, {
+    ...base,
+    code: 'fell-second',
+    about: first.code,
+    needs: [`fell-trim:${r.name}`],
+    makes: [...codes.flatMap((c) => [`sewn:${c}`, `done:${c}`]), ...joints.map((j) => `joined:${j.id}`)],
+    stack: b.flat(first).map((l) => ({ ...l, up: 'right', swings: 0 })),
+    cares: b.care(keys, 'enclosed'),
+    hard: true,
+  });
+}
