@@ -247,6 +247,25 @@ export class PlanBuilder {
     return outer && this.zipShare(j) > 0 ? { from: BESIDE_ZIP } : {};
   }
 
+  /** At which ends of a joint its edge of the outside meets an edge of a role. */
+  meets(j: Joint, role: Role): { first: boolean; last: boolean } {
+    const side = [j.a, j.b].find((keys) => this.parts.get(partOf(keys[0] ?? ''))?.layer === 'outer') ?? j.b;
+    const at = (key: string): { ring: Part['ring']; i: number } => {
+      const ring = this.parts.get(partOf(key))?.ring ?? [];
+      return { ring, i: ring.findIndex((e) => keyOf(partOf(key), e.id) === key) };
+    };
+    const is = (key: string, step: number): boolean => {
+      const { ring, i } = at(key);
+      return i >= 0 && ring[(i + step + ring.length) % ring.length]?.role === role;
+    };
+    const [start = '', end = start] = [side[0], side.at(-1)];
+    // Of several edges on one piece the order tells which way they run; those of several pieces are asked at both sides.
+    const back = side.length > 1 && partOf(start) === partOf(side[1] ?? '') && at(start).i > at(side[1] ?? '').i;
+    if (side.length > 1 && partOf(start) !== partOf(end))
+      return { first: is(start, -1) || is(start, 1), last: is(end, -1) || is(end, 1) };
+    return { first: is(start, back ? 1 : -1), last: is(end, back ? -1 : 1) };
+  }
+
   /** Whether a seam runs down to a vent. */
   endsAtVent(j: Joint): boolean {
     return edgesOf([j]).some((k) => {

@@ -117,6 +117,16 @@ function footOfFacing(b: PlanBuilder): void {
   });
 }
 
+/** Beside a shoulder that is sewn later, an edge is left open by the shoulder's allowance and this much to reach in, mm. Own figure. */
+const SLOT = 15;
+
+/** How far a joint stays open at the ends where it meets a shoulder. */
+function shortOfShoulder(b: PlanBuilder, j: Joint): { from?: number; to?: number } {
+  const mm = j.allowance + SLOT;
+  const { first, last } = b.meets(j, 'shoulder');
+  return { ...(first && { from: mm }), ...(last && { to: mm }) };
+}
+
 /** Front edges and neck: inside and shell right sides together, in one run. */
 export function closeEdge(b: PlanBuilder): void {
   const codes = edgeCodes(b);
@@ -159,9 +169,9 @@ export function closeEdge(b: PlanBuilder): void {
       ...(b.has('waist-front', 'waistband') && b.has('front-edge')
         ? [{ code: 'short-at-waist', mm: own.allowance }]
         : []),
-      ...(shouldersLate(b) ? [{ code: 'short-of-shoulder', mm: own.allowance + 15 }] : []),
+      ...(shouldersLate(b) ? [{ code: 'short-of-shoulder', mm: own.allowance + SLOT }] : []),
     ],
-    ...(shouldersLate(b) && { from: 0, to: 0.8 }),
+    ...(shouldersLate(b) && { short: (j: Joint) => shortOfShoulder(b, j) }),
     cautions: ['thick-seam'],
     hard: true,
     data: { length: joints.reduce((t, j) => t + j.lengthA, 0), corners: b.corners(joints) + (pivot ? 1 : 0) },
@@ -211,7 +221,10 @@ export function closeArmholes(b: PlanBuilder, o: { by: 'machine' | 'hand'; needs
     to_: null,
     hard: true,
     data: { smaller: b.g.d.lining.smaller },
-    ...(o.short && { from: 0, to: 0.8, stops: [{ code: 'short-of-shoulder', mm: first.allowance + 15 }] }),
+    ...(o.short && {
+      short: (j: Joint) => shortOfShoulder(b, j),
+      stops: [{ code: 'short-of-shoulder', mm: first.allowance + SLOT }],
+    }),
   });
   finishEdge(b, 'armholes', joints, { turnAfter: true, makes: [] });
 }

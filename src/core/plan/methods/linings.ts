@@ -3,23 +3,14 @@ import { TUBE } from '../check/index.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
 import { type Joint, type Laid, type StopPoint } from '../types.ts';
 import { bag, turnThrough } from './bag.ts';
-import {
-  before,
-  doubled,
-  easeCap,
-  liningArmholes,
-  openWaist,
-  setThroughBoth,
-  shouldersLate,
-  sideCodes,
-  sidesLate,
-} from './body.ts';
+import { before, easeCap, liningArmholes, setThroughBoth, shouldersLate, sidesLate } from './body.ts';
 import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
 import { LINING_PANELS, LINING_SKIRT, LINING_SLEEVE } from './groups.ts';
 import { liningLegs } from './legs.ts';
 import { type Method, unless, way } from './method.ts';
 import { bagged, lined, linings, openIn, opening, openingLength, openSeam, sewnLength, widestHem } from './opening.ts';
 import { furtherLiningPanels, liningSkirtPanels } from './panels.ts';
+import { flatLate, lateSides, liningWaist, sidesOnceTurned } from './sides.ts';
 import { lineVents } from './vents.ts';
 
 const felled = (b: PlanBuilder): boolean => b.g.methods['lining-edge'] === 'felled';
@@ -89,18 +80,6 @@ function liningSkirt(b: PlanBuilder): void {
       ...LINING_SKIRT,
       'done:lining-skirt-centre-front?',
     ],
-  });
-}
-
-/** Waist seams of both layers sewn flat, before the late sides run across them. */
-const flatLate = (b: PlanBuilder): boolean => sidesLate(b) && b.g.methods.waist === 'flat';
-
-/** What is sewn with late sides, or into them, is not waited for by a waist that runs across. */
-const LATE = ['done:lining-skirt-side?', 'done:lining-skirt-panel?'];
-
-function liningWaist(b: PlanBuilder, needs: string[]): void {
-  b.sew(sidesLate(b) ? 'joining' : 'inside', ['lining-waist-front', 'lining-waist-back'], {
-    needs: [...needs, ...LINING_SKIRT.filter((n) => !(flatLate(b) && LATE.includes(n)))],
   });
 }
 
@@ -198,102 +177,16 @@ function lateShoulders(b: PlanBuilder): void {
           care: 'enclosed',
         },
   );
-  const rest = b.ops.filter((o) => ['sew-edge', 'sew-armholes'].includes(o.id)).flatMap((o) => o.sews);
+  const short = b.ops.filter((o) => ['sew-edge', 'sew-armholes'].includes(o.id));
+  const rest = short.flatMap((o) => b.rest(o.id, [...new Set(o.seams.map((x) => x.code))]));
   b.add('joining', 'machine', 'close-slots', {
     pieces: [...new Set(rest.flatMap((s) => edgesOf(b.g.making.joints.filter((j) => j.id === s.joint))).map(partOf))],
     needs: ['done:shoulder?', 'done:facing-shoulder?', 'done:lining-shoulder?'],
-    sews: rest.map((s) => ({ joint: s.joint, from: 0.8, to: 1 })),
+    sews: rest,
     makes: ['armholes:closed', 'neck:closed'],
     reached: true,
     data: { a: 120 },
   });
-}
-
-/** Sides stop so far above the hem until it is levelled and turned (3"). Common practice. */
-const ABOVE_HEM = 75;
-
-/** Whether an edge's own piece ends at a hem. */
-const atHem = (b: PlanBuilder, key: string): boolean =>
-  b.parts.get(partOf(key))?.ring.some((e) => e.role === 'hem') ?? false;
-
-/** Fronts cut double beside a back without a lining: their second layer is caught in the side seams. */
-function basteFronts(b: PlanBuilder): void {
-  const keys = b.unmet(linings(b), 'side');
-  if (!keys.length || !doubled(b)) return;
-  b.add('joining', 'machine', 'baste-fronts', {
-    pieces: [...new Set(keys.map(partOf)), ...b.of('front').map((p) => p.id)],
-    needs: ['turned?', 'held:edge?'],
-    cares: b.care(keys, 'enclosed'),
-    makes: ['fronts:basted'],
-    data: { a: b.joints('side')[0]?.lengthA ?? 0 },
-  });
-}
-
-/** Sides a garment was turned through: the shell's sewn from within, the lining's slipped together by hand. */
-function sidesOnceTurned(b: PlanBuilder): void {
-  b.sew('joining', sideCodes(b), {
-    id: 'sew:side',
-    reached: true,
-    plain: true,
-    needs: ['turned', 'pocket:set?', 'loops:on?'],
-    makes: ['done:side'],
-  });
-  b.sew('finish', ['lining-side', 'lining-side-zip', 'facing-side', 'facing-side-zip'], {
-    id: 'fell-sides',
-    station: 'hand',
-    code: 'fell-sides',
-    to_: null,
-    plain: true,
-    needs: ['done:side'],
-    makes: ['done:lining-side'],
-  });
-}
-
-/** Shell and lining sides in one run, matched at the underarm. */
-function lateSides(b: PlanBuilder): void {
-  basteFronts(b);
-  if (flatLate(b)) liningWaist(b, ['turned?']);
-  const linings = ['lining-side', 'lining-side-zip'];
-  if (flatLate(b)) linings.push('lining-skirt-side', 'lining-skirt-side-zip');
-  const codes = [...sideCodes(b), 'facing-side', 'facing-side-zip', ...linings];
-  // Only a side that runs down to a hem stops above it; a bodice's ends at its waist.
-  const hangs = b.has('lining-side') && b.g.d.lining.hem.kind === 'free';
-  const low = (j: Joint): boolean => hangs && edgesOf([j]).some((k) => atHem(b, k));
-  const stops = b.joints(...codes).some(low) ? [{ code: 'stop-above-hem', mm: ABOVE_HEM }] : [];
-  b.sew('joining', codes, {
-    id: 'sew:side',
-    needs: [
-      'turned?',
-      'pocket:set?',
-      'loops:on?',
-      'fronts:basted?',
-      ...openWaist(b),
-      ...(flatLate(b) ? ['done:lining-waist-front?'] : []),
-    ],
-    plain: true,
-    short: (j) => (low(j) ? { to: ABOVE_HEM } : {}),
-    stops,
-  });
-  const rest = b.rest('sew:side', codes, 'foot');
-  if (stops.length && rest.length)
-    b.add('finish', 'machine', 'close-sides', {
-      pieces: [...new Set(b.joints(...codes).flatMap((j) => edgesOf([j]).map(partOf)))],
-      needs: ['sew:side', 'try-on?', 'hem:pressed?'],
-      sews: rest,
-      makes: ['sides:closed'],
-      data: { a: rest.length * ABOVE_HEM },
-    });
-  const bare = b.joints(...sideCodes(b)).filter((j) => b.isBare(j));
-  if (bare.length)
-    b.add('joining', 'overlocker', 'neaten:sides', {
-      code: 'neaten-together',
-      about: 'side',
-      works: bare.map((j) => j.id),
-      needs: ['done:side'],
-      cares: b.care(edgesOf(bare), 'overlocked'),
-      data: { a: bare.reduce((t, j) => t + j.lengthA, 0) },
-    });
-  if (!flatLate(b)) liningWaist(b, ['done:lining-side?']);
 }
 
 /** Both lie as they are worn, one edge folded in over the other. */
