@@ -1,6 +1,6 @@
 import { usualDecisions } from '../core/document/project.ts';
 import { type PieceKind, type Role } from '../core/pattern/index.ts';
-import { completed, type Joint, type Part, type Task } from '../core/plan/index.ts';
+import { completed, type Joint, type Part, type SeamCode, type Task } from '../core/plan/index.ts';
 import { type Features } from './features.ts';
 import { surfaceFrom } from './sheet.ts';
 
@@ -40,7 +40,7 @@ class Draft {
       return p ? p.ring.filter((e) => e.role === role && !e.onFold).map((e) => `${id}/${e.id}`) : [];
     });
   }
-  join(code: string, a: string[], b: string[], closing = false): void {
+  join(code: SeamCode, a: string[], b: string[], closing = false): void {
     const long = (list: string[]): number =>
       list.reduce(
         (t, k) =>
@@ -340,7 +340,7 @@ function trousers(d: Draft, f: Features): void {
   ];
   const both = ['trouser-front', 'trouser-back'] as const;
   for (const p of both) d.piece(p, p, 'shell', leg(), { covered });
-  const join = (of: string, suffix: string): void => {
+  const join = (of: '' | 'lining-', suffix: string): void => {
     const on = (role: Role): [string[], string[]] => [
       d.on(role, `trouser-front${suffix}`),
       d.on(role, `trouser-back${suffix}`),
@@ -354,7 +354,12 @@ function trousers(d: Draft, f: Features): void {
   if (!covered) return;
   for (const p of both) {
     d.piece(`${p}-lining`, p, 'lining', copy(d, p));
-    d.join(`waist-${p.slice(8)}-lining`, d.on('waist', `${p}-lining`), d.on('waist', p), true);
+    d.join(
+      p === 'trouser-front' ? 'waist-front-lining' : 'waist-back-lining',
+      d.on('waist', `${p}-lining`),
+      d.on('waist', p),
+      true,
+    );
     if (f.lining !== 'free') d.join(`hem-${p}`, d.on('hem', `${p}-lining`), d.on('hem', p), true);
   }
   join('lining-', '-lining');
@@ -392,7 +397,12 @@ function skirtAlone(d: Draft, f: Features): void {
   if (!covered) return;
   for (const p of ['skirt-front', 'skirt-back'] as const) {
     d.piece(`${p}-lining`, p, 'lining', copy(d, p));
-    d.join(`waist-${p.slice(6)}-lining`, d.on('waist', `${p}-lining`), d.on('waist', p), true);
+    d.join(
+      p === 'skirt-front' ? 'waist-front-lining' : 'waist-back-lining',
+      d.on('waist', `${p}-lining`),
+      d.on('waist', p),
+      true,
+    );
     if (f.lining !== 'free') d.join(`hem-${p}`, d.on('hem', `${p}-lining`), d.on('hem', p), true);
   }
   d.join('lining-skirt-side', d.on('side', 'skirt-front-lining'), d.on('side', 'skirt-back-lining'));

@@ -1,8 +1,9 @@
 import { type Role } from '../pattern/index.ts';
 import { EMPTY_OPERATION } from './emptyoperation.ts';
 import { edgesOf, faceOf, keyOf, partEdges, partOf } from './garmentmodel.ts';
+import { type Fact, type Need, type OperationCode, type SeamCode } from './names.ts';
 import { wayOf } from './seamfinishes.ts';
-import { type Run, type SewOptions, sewFelled, sewFrench, sewPlain } from './seamruns.ts';
+import { type More, type Run, type SewOptions, sewFelled, sewFrench, sewPlain } from './seamruns.ts';
 import { BESIDE_ZIP, restOf, slitShare, zipShare } from './stretches.ts';
 import {
   type Care,
@@ -18,8 +19,6 @@ import {
   type Station,
 } from './types.ts';
 
-type More = Partial<Operation>;
-
 /** Usual cautions of a station. */
 const CAUTIONS: Partial<Record<Station, string[]>> = {
   machine: ['pins'],
@@ -28,21 +27,24 @@ const CAUTIONS: Partial<Record<Station, string[]>> = {
   hand: ['needles'],
 };
 
+/** A step whose name begins with its kind needs no other word of it. */
+type StepName = OperationCode | `${OperationCode}:${string}`;
+
 /** Collects operations; small helpers fill in what most of them share. */
 export class PlanBuilder {
   ops: Operation[] = [];
   readonly parts: Map<string, Part>;
-  private readonly byCode = new Map<string, Joint[]>();
+  private readonly byCode = new Map<SeamCode, Joint[]>();
   constructor(readonly g: Garment) {
     this.parts = new Map(g.making.parts.map((p) => [p.id, p]));
     for (const j of g.making.joints) this.byCode.set(j.code, [...(this.byCode.get(j.code) ?? []), j]);
   }
 
-  has(...codes: string[]): boolean {
+  has(...codes: readonly SeamCode[]): boolean {
     return codes.some((c) => this.joints(c).length > 0);
   }
 
-  joints(...codes: string[]): Joint[] {
+  joints(...codes: readonly SeamCode[]): Joint[] {
     return codes.flatMap((c) => this.byCode.get(c) ?? []);
   }
 
@@ -80,6 +82,8 @@ export class PlanBuilder {
   }
 
   /** `raw`: done to a piece while it is made ready, so that it waits for its interfacing alone. */
+  add(section: Section, station: Station, id: StepName, more?: More, raw?: boolean): void;
+  add(section: Section, station: Station, id: string, more: More & { code: OperationCode }, raw?: boolean): void;
   add(section: Section, station: Station, id: string, more: More = {}, raw = false): void {
     const cautions = [...new Set([...(CAUTIONS[station] ?? []), ...(more.cautions ?? [])])];
     const pieces = [...new Set(more.pieces ?? more.stack?.map((l) => l.part) ?? [])];
@@ -96,7 +100,7 @@ export class PlanBuilder {
       pieces,
       seams: this.namesOf(more.sews?.length ? more.sews.map((x) => x.joint) : (more.works ?? [])),
       cautions,
-      makes: [id, ...(more.makes ?? [])],
+      makes: [id, `step:${id}`, ...(more.makes ?? [])],
       needs: [
         ...new Set([...(id === 'cut' ? [] : ['cut']), ...(more.needs ?? []), ...(section === 'prepare' ? [] : ready)]),
       ],
@@ -176,7 +180,7 @@ export class PlanBuilder {
    * One run over all joints of these codes, and its pressing. Joints of the outside that nothing covers are made by the chosen
    * way of neatening seams.
    */
-  sew(section: Section, codes: string[], o: SewOptions = {}): void {
+  sew(section: Section, codes: readonly SeamCode[], o: SewOptions = {}): void {
     const all = this.joints(...codes);
     const usual = all[0]?.easeOf;
     // What is longer for another reason is no part of the same run, where it is another seam at all.
@@ -185,7 +189,7 @@ export class PlanBuilder {
     this.run(section, codes, o, o.only ? [o.only] : all.filter((j) => !apart.includes(j)));
   }
 
-  private run(section: Section, codes: string[], o: SewOptions, all: Joint[]): void {
+  private run(section: Section, codes: readonly SeamCode[], o: SewOptions, all: Joint[]): void {
     // Where a zip takes all of a seam nothing is left to sew.
     const joints = all.filter((j) => this.zipShare(j) < 1);
     const first = joints[0];
@@ -204,8 +208,8 @@ export class PlanBuilder {
   }
 
   /** Rows of gathering along the sides that are much longer than what they are sewn to; a cuff's are drawn in with its slit. */
-  private drawnIn(section: Section, joints: Joint[]): string[] {
-    return joints.flatMap((j): string[] => {
+  private drawnIn(section: Section, joints: Joint[]): Fact[] {
+    return joints.flatMap((j): Fact[] => {
       const id = `gather:${j.id}`;
       if (j.easeOf !== 'gather' || j.code.startsWith('cuff') || this.ops.some((o) => o.id === id)) return [];
       this.add(section === 'joining' ? 'shell' : section, 'machine', id, {
@@ -215,19 +219,19 @@ export class PlanBuilder {
         foot: 'gathering',
         data: { a: j.lengthA, b: j.lengthB },
       });
-      return [id];
+      return [`step:${id}`];
     });
   }
 
   /** What is sewn before a joint that runs across it: the joints between the pieces on one of its sides, by their names. */
-  across(j: Joint): string[] {
-    return [j.a, j.b].flatMap((side) => {
+  across(j: Joint): Need[] {
+    return [j.a, j.b].flatMap((side): Need[] => {
       const on = new Set(side.map(partOf));
       const inside = (keys: string[]): boolean => keys.some((k) => on.has(partOf(k)));
       if (on.size < 2) return [];
       return this.g.making.joints
         .filter((k) => k.id !== j.id && !k.closing && inside(k.a) && inside(k.b))
-        .map((k) => `joined:${k.id}?`);
+        .map((k): Need => `joined:${k.id}?`);
     });
   }
 
@@ -281,7 +285,7 @@ export class PlanBuilder {
   }
 
   /** What a step left short of a joint's ends, to be sewn by a later one. */
-  rest(op: string, codes: string[], at?: 'top' | 'foot'): Sewn[] {
+  rest(op: string, codes: readonly SeamCode[], at?: 'top' | 'foot'): Sewn[] {
     return restOf(this, op, codes, at);
   }
 

@@ -39,7 +39,7 @@ const part = (id: string, kind: Part['kind'], ring: PartEdge[], more: Partial<Pa
 });
 const joint = (id: string, a: string, b: string, closing = false): Joint => ({
   id,
-  code: id,
+  code: id as Joint['code'],
   a: [a],
   b: [b],
   lengthA: 200,

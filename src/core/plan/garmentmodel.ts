@@ -2,6 +2,7 @@ import { type Decisions } from '../document/project.ts';
 import { type Surface } from '../garment/index.ts';
 import { cornersAlong, curvatureAt, meetAtCorner, pathLength } from '../geometry/index.ts';
 import { type Edge, laidOn, type Piece, type Role, type WalkedSeam } from '../pattern/index.ts';
+import { knownSeam, type SeamCode } from './names.ts';
 import { planSeam } from './seamnames.ts';
 import { type Bulk, type GarmentModel, type Joint, type Part, type PartEdge } from './types.ts';
 
@@ -154,7 +155,7 @@ const keys = (p: Part, ...roles: Role[]): string[] => edges(p, ...roles).map((e)
 const length = (p: Part, ...roles: Role[]): number => edges(p, ...roles).reduce((t, e) => t + e.length, 0);
 
 /** A joint of a layer with its like under it, along edges of the same roles. */
-function twin(code: string, a: Part, b: Part, ...roles: Role[]): Joint | null {
+function twin(code: SeamCode, a: Part, b: Part, ...roles: Role[]): Joint | null {
   const [x, y] = [keys(a, ...roles), keys(b, ...roles)];
   if (!x.length || !y.length) return null;
   const allowance = edges(a, ...roles)[0]?.allowance ?? 0;
@@ -163,7 +164,7 @@ function twin(code: string, a: Part, b: Part, ...roles: Role[]): Joint | null {
 }
 
 /** The outer edges along which two layers of one piece are joined, by kind. */
-const OUTER: Partial<Record<Part['kind'], [string, Role]>> = {
+const OUTER: Partial<Record<Part['kind'], [SeamCode, Role]>> = {
   collar: ['collar-outer', 'collar-outer'],
   cuff: ['cuff-edge', 'cuff-edge'],
   waistband: ['band-edge', 'band-edge'],
@@ -178,6 +179,17 @@ const COVERED_BY: Record<string, Part['kind']> = {
   waistband: 'waistband',
   'yoke-back': 'yoke',
   'yoke-shoulder': 'yoke',
+};
+
+/** Seams of the outside, each with its like on the under layer. */
+const UNDER: Readonly<Partial<Record<SeamCode, SeamCode>>> = {
+  'stand-neck': 'stand-neck-in',
+  'collar-neck': 'collar-neck-in',
+  'collar-stand': 'collar-stand-in',
+  cuff: 'cuff-in',
+  waistband: 'waistband-in',
+  'yoke-back': 'yoke-back-in',
+  'yoke-shoulder': 'yoke-shoulder-in',
 };
 
 /** Joints that the pieces' second layers bring with them. */
@@ -197,11 +209,12 @@ export function layerJoints(parts: Part[], joints: Joint[]): Joint[] {
   const on = (key: string, kind: Part['kind']): boolean => byId.get(partOf(key))?.kind === kind;
   for (const j of joints) {
     const kind = COVERED_BY[j.code];
-    if (!kind || ![...j.a, ...j.b].some((k) => on(k, kind) && byId.has(under(partOf(k))))) continue;
+    const code = UNDER[j.code];
+    if (!kind || !code || ![...j.a, ...j.b].some((k) => on(k, kind) && byId.has(under(partOf(k))))) continue;
     const swap = (list: string[]): string[] =>
       list.map((k) => (byId.has(under(partOf(k))) ? k.replace(partOf(k), under(partOf(k))) : k));
     // The collar between two stands has an upper and an under layer of its own.
-    out.push({ ...j, id: `${j.id}:in`, code: `${j.code}-in`, a: swap(j.a), b: swap(j.b), closing: true, covers: j.id });
+    out.push({ ...j, id: `${j.id}:in`, code, a: swap(j.a), b: swap(j.b), closing: true, covers: j.id });
   }
   return out;
 }
@@ -232,17 +245,24 @@ export function singleYoke(m: GarmentModel): GarmentModel {
   };
 }
 
-/** Seams of the sides, of which one half may have a zip. */
-const SIDES: ReadonlySet<string> = new Set(['side', 'skirt-side', 'lining-side', 'lining-skirt-side', 'facing-side']);
+/** Seams of the sides, of which one half may have a zip, each with what that half is called. */
+const SIDES: Readonly<Partial<Record<SeamCode, SeamCode>>> = {
+  side: 'side-zip',
+  'skirt-side': 'skirt-side-zip',
+  'lining-side': 'lining-side-zip',
+  'lining-skirt-side': 'lining-skirt-side-zip',
+  'facing-side': 'facing-side-zip',
+};
 
 /** With a zip in one side only, that half of each side seam is a joint of its own: the other is sewn whole. */
 export const withSideZip = (m: GarmentModel, { lining }: Pick<Decisions, 'lining'>): GarmentModel =>
   lining.zip.length > 0 && lining.zip.at === 'side'
     ? {
         ...m,
-        joints: m.joints.flatMap((j) =>
-          SIDES.has(j.code) ? [j, { ...j, id: `${j.id}:zip`, code: `${j.code}-zip`, halfOf: j.id }] : [j],
-        ),
+        joints: m.joints.flatMap((j): Joint[] => {
+          const code = SIDES[j.code];
+          return code ? [j, { ...j, id: `${j.id}:zip`, code, halfOf: j.id }] : [j];
+        }),
       }
     : m;
 
@@ -257,7 +277,7 @@ function centreJoints(parts: Part[], joints: Joint[]): Joint[] {
       const total = free.reduce((t, e) => t + e.length, 0);
       const of = p.material === 'shell' ? '' : `${p.material}-`;
       const on = p.kind.startsWith('skirt') ? 'skirt-' : p.kind === 'hood' ? 'hood-' : '';
-      const code = `${of}${on}${role}`;
+      const code = knownSeam(`${of}${on}${role}`) ?? (p.material === 'shell' ? 'other' : 'lining-other');
       const allowance = free[0]?.allowance ?? 0;
       return [
         {
@@ -291,7 +311,7 @@ function facingJoints(parts: Part[], joints: Joint[]): Joint[] {
       ? [
           {
             id: `facings-${code}-${a[0]}`,
-            code: `facing-${code}`,
+            code: knownSeam(`facing-${code}`) ?? 'facing-across',
             a,
             b,
             lengthA: of(a),

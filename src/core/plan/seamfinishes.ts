@@ -1,7 +1,8 @@
 import { type ZipSeam } from '../document/project.ts';
+import { type SeamCode } from './names.ts';
 
 /** Seams in which a slit is left open, by where it is. */
-export const SLIT_CODES: Record<string, string[]> = {
+export const SLIT_CODES: Record<string, readonly SeamCode[]> = {
   side: [
     'side',
     'skirt-side',
@@ -17,7 +18,7 @@ export const SLIT_CODES: Record<string, string[]> = {
 };
 
 /** Seams that a zip lies in, by where it is, those above a waist seam before those below; and of the inside beside it. */
-export const ZIP_CODES: Record<ZipSeam, { shell: readonly string[]; inner: readonly string[] }> = {
+export const ZIP_CODES: Record<ZipSeam, { shell: readonly SeamCode[]; inner: readonly SeamCode[] }> = {
   'centre-back': {
     shell: ['centre-back', 'skirt-centre-back'],
     inner: ['facing-centre-back', 'lining-centre-back', 'lining-skirt-centre-back'],

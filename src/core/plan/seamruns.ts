@@ -1,11 +1,17 @@
 import { edgesOf, partOf } from './garmentmodel.ts';
+import { type Fact, type Need, type OperationCode, type SeamCode, when } from './names.ts';
 import { frenchFirst, PRESS_TO } from './seamfinishes.ts';
 import { BESIDE_ZIP, mouthsOf, type Sewing, stretchesOf } from './stretches.ts';
 import { type Care, type CareHow, type Joint, type Laid, type Operation, type Section, type Station } from './types.ts';
 
 // One run of stitching and what goes with it: neatening and pressing, by the way seams are finished.
 
-type More = Partial<Operation>;
+/** What a method says of a step. */
+export type More = Partial<Omit<Operation, 'needs' | 'makes' | 'code'>> & {
+  code?: OperationCode;
+  needs?: readonly Need[];
+  makes?: readonly Fact[];
+};
 
 /** What a run of stitching is laid with. */
 interface Bench extends Sewing {
@@ -30,7 +36,7 @@ export interface SewOptions extends More {
   stack?: Laid[];
   care?: CareHow;
   /** Where the allowances are pressed: open, towards the parts of side a or b, between the layers; null: not pressed. */
-  to_?: 'press-open' | 'press-to-a' | 'press-to-b' | 'press-between' | 'press-up' | null;
+  to_?: 'press-open' | 'press-to-a' | 'press-to-b' | null;
   /** Sewn as it is, whatever way of neatening is chosen. */
   plain?: boolean;
   /** This joint of the code alone, as a run of its own: where several of a code are sewn one after the other. */
@@ -44,7 +50,7 @@ export interface Run {
   first: Joint;
   /** Told from other runs by this: its seam's code, or the joint it sews alone. */
   name: string;
-  codes: string[];
+  codes: SeamCode[];
   o: SewOptions;
 }
 
@@ -80,10 +86,10 @@ export function sewPlain(b: Bench, r: Run, way: string): void {
   const id = o.id ?? `sew:${r.name}`;
   const base = baseOf(b, r);
   for (const j of joints) if (b.slitShare(j)) b.g.making.open[j.id] = b.slitShare(j);
-  const ends = [...codes.map((c) => `done:${c}`), ...joints.map((j) => `joined:${j.id}`)];
-  if (way === 'overlocked') neatenRun(b, r, `neaten:${r.name}`, [], [`edged:${r.name}`]);
+  const ends = [...codes.map((c): Fact => `done:${c}`), ...joints.map((j): Fact => `joined:${j.id}`)];
+  if (way === 'overlocked') neatenRun(b, r, `neaten:${r.name}`, [], [`neatened:${r.name}`]);
   const press = to_ === undefined ? pressOf(first, way) : to_;
-  const needs = [...(more.needs ?? []), ...(way === 'overlocked' ? [`edged:${r.name}`] : [])];
+  const needs = [...(more.needs ?? []), ...when(way === 'overlocked', `neatened:${r.name}`)];
   // Of a run over covered and bare seams the bare ones are neatened by themselves.
   const mixed = way === 'covered' && !o.plain ? joints.filter((j) => b.isBare(j)) : [];
   const doneAt = way === 'together' || way === 'bound' ? 'neatened' : press ? 'pressed' : 'sewn';
@@ -93,7 +99,7 @@ export function sewPlain(b: Bench, r: Run, way: string): void {
     about: first.code,
     ...more,
     needs,
-    makes: [...codes.map((c) => `sewn:${c}`), ...(doneAt === 'sewn' ? ends : []), ...(more.makes ?? [])],
+    makes: [...codes.map((c): Fact => `sewn:${c}`), ...(doneAt === 'sewn' ? ends : []), ...(more.makes ?? [])],
     stops: [
       ...(more.stops ?? []),
       ...(joints.some((j) => b.belowZip(j).from) ? [{ code: 'stop-below-zip', mm: BESIDE_ZIP }] : []),
@@ -103,18 +109,12 @@ export function sewPlain(b: Bench, r: Run, way: string): void {
     data: { ...base.data, ...more.data },
   });
   if (doneAt === 'neatened')
-    neatenRun(b, r, `${way === 'bound' ? 'bind' : 'neaten'}:${r.name}`, press ? [`pressed:${id}`] : [id], [...ends]);
-  if (mixed.length) neatenRun(b, { ...r, joints: mixed }, `neaten:${r.name}`, [id], []);
+    neatenRun(b, r, `${way === 'bound' ? 'bind' : 'neaten'}:${r.name}`, [press ? `pressed:${id}` : `step:${id}`], ends);
+  if (mixed.length) neatenRun(b, { ...r, joints: mixed }, `neaten:${r.name}`, [`step:${id}`], []);
   if (press) pressRun(b, r, id, press, doneAt === 'pressed' ? ends : [], joints);
 }
 
-function neatenRun(
-  b: Bench,
-  { section, first, joints, codes }: Run,
-  id: string,
-  needs: string[],
-  makes: string[],
-): void {
+function neatenRun(b: Bench, { section, first, joints, codes }: Run, id: string, needs: Need[], makes: Fact[]): void {
   const keys = edgesOf(joints);
   const bind = id.startsWith('bind');
   const together = needs.length > 0 && !bind;
@@ -125,7 +125,7 @@ function neatenRun(
     works: joints.map((j) => j.id),
     cares: b.care(keys, bind ? 'bound' : 'overlocked'),
     needs,
-    makes: [...makes, ...(needs.length ? [] : codes.map((c) => `edged:${c}`))],
+    makes: [...makes, ...(needs.length ? [] : codes.map((c): Fact => `edged:${c}`))],
     data: { a: sum(joints, 'lengthA') * (together ? 1 : 2) },
   });
 }
@@ -134,8 +134,8 @@ function pressRun(
   b: Bench,
   { section, first, codes }: Run,
   after: string,
-  press: string,
-  ends: string[],
+  press: OperationCode,
+  ends: Fact[],
   joints: Joint[],
 ): void {
   const keys = edgesOf(joints);
@@ -144,8 +144,8 @@ function pressRun(
     about: first.code,
     pieces: keys.map(partOf),
     works: joints.map((j) => j.id),
-    needs: [after],
-    makes: [`pressed:${after}`, ...ends, ...(ends.length ? [] : codes.map((c) => `flat:${c}`))],
+    needs: [`step:${after}`],
+    makes: [`pressed:${after}`, ...ends, ...(ends.length ? [] : codes.map((c): Fact => `flat:${c}`))],
     press,
     data: { a: sum(joints, 'lengthA') },
   });
@@ -179,7 +179,7 @@ export function sewFrench(b: Bench, r: Run): void {
     about: first.code,
     pieces: keys.map(partOf),
     works: joints.map((j) => j.id),
-    needs: [`french-1:${r.name}`],
+    needs: [`step:french-1:${r.name}`],
     cautions: ['blades'],
     data: { trim: Math.max(2, first_ - 3), second: first.allowance - first_ },
   });
@@ -187,8 +187,8 @@ export function sewFrench(b: Bench, r: Run): void {
     ...base,
     code: 'french-second',
     about: first.code,
-    needs: [`french-trim:${r.name}`],
-    makes: codes.map((c) => `sewn:${c}`),
+    needs: [`step:french-trim:${r.name}`],
+    makes: codes.map((c): Fact => `sewn:${c}`),
     stack,
     cares: b.care(keys, 'enclosed'),
     allowance: first.allowance - first_,
@@ -198,7 +198,7 @@ export function sewFrench(b: Bench, r: Run): void {
     r,
     `french-2:${r.name}`,
     'press-to-b',
-    [...codes.map((c) => `done:${c}`), ...joints.map((j) => `joined:${j.id}`)],
+    [...codes.map((c): Fact => `done:${c}`), ...joints.map((j): Fact => `joined:${j.id}`)],
     joints,
   );
 }
@@ -221,7 +221,7 @@ export function sewFelled(b: Bench, r: Run): void {
     about: first.code,
     pieces: keys.map(partOf),
     works: joints.map((j) => j.id),
-    needs: [`fell-1:${r.name}`],
+    needs: [`step:fell-1:${r.name}`],
     cautions: ['blades'],
     data: { narrow: Math.max(3, first.allowance * 0.4) },
   });
@@ -229,8 +229,8 @@ export function sewFelled(b: Bench, r: Run): void {
     ...base,
     code: 'fell-second',
     about: first.code,
-    needs: [`fell-trim:${r.name}`],
-    makes: [...codes.flatMap((c) => [`sewn:${c}`, `done:${c}`]), ...joints.map((j) => `joined:${j.id}`)],
+    needs: [`step:fell-trim:${r.name}`],
+    makes: [...codes.flatMap((c): Fact[] => [`sewn:${c}`, `done:${c}`]), ...joints.map((j): Fact => `joined:${j.id}`)],
     stack: b.flat(first).map((l) => ({ ...l, up: 'right', swings: 0 })),
     cares: b.care(keys, 'enclosed'),
     hard: true,

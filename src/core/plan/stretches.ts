@@ -1,4 +1,5 @@
 import { keyOf, partOf } from './garmentmodel.ts';
+import { type SeamCode } from './names.ts';
 import { SLIT_CODES, ZIP_CODES } from './seamfinishes.ts';
 import { type Garment, type Joint, type Operation, type Part, type Sewn, type StopPoint } from './types.ts';
 
@@ -9,8 +10,8 @@ export interface Sewing {
   g: Garment;
   ops: Operation[];
   parts: Map<string, Part>;
-  has(...codes: string[]): boolean;
-  joints(...codes: string[]): Joint[];
+  has(...codes: readonly SeamCode[]): boolean;
+  joints(...codes: readonly SeamCode[]): Joint[];
 }
 
 /** A zip's seam stops this far from it, so that the foot comes in, mm. Common practice. */
@@ -21,7 +22,7 @@ export function zipShare(bench: Sewing, j: Joint): number {
   const { length, at } = bench.g.d.lining.zip;
   const { shell, inner } = ZIP_CODES[at];
   if (![...shell, ...inner].includes(j.code) || (bench.g.methods.zip ?? 'none') === 'none') return 0;
-  const above = j.code.includes('skirt') ? (bench.joints(shell[0] ?? '')[0]?.lengthA ?? 0) : 0;
+  const above = j.code.includes('skirt') ? (bench.joints(...shell.slice(0, 1))[0]?.lengthA ?? 0) : 0;
   const zip = length;
   return j.lengthA > 0 ? Math.min(1, Math.max(0, (zip - above) / j.lengthA)) : 0;
 }
@@ -71,7 +72,7 @@ export function stretchesOf(
 }
 
 /** What a step left short of a joint's ends, or of one of them, to be sewn by a later one. */
-export function restOf(bench: Sewing, op: string, codes: string[], at?: 'top' | 'foot'): Sewn[] {
+export function restOf(bench: Sewing, op: string, codes: readonly SeamCode[], at?: 'top' | 'foot'): Sewn[] {
   const done = bench.ops.filter((o) => o.id === op).flatMap((o) => o.sews);
   return bench.joints(...codes).flatMap((j) => {
     const own = done.filter((s) => s.joint === j.id);

@@ -29,7 +29,16 @@ const part = (id: 'front' | 'back', folded: boolean): Part => ({
 const joint = (role: string): Joint => {
   const self = { 'centre-front': 'front', 'centre-back': 'back' }[role];
   const [a, b] = self ? [`${self}/centre-back`, `${self}/centre-back`] : [`front/${role}`, `back/${role}`];
-  return { id: role, code: role, a: [a], b: [b], lengthA: 100, lengthB: 100, closing: false, allowance: 15 };
+  return {
+    id: role,
+    code: role as Joint['code'],
+    a: [a],
+    b: [b],
+    lengthA: 100,
+    lengthB: 100,
+    closing: false,
+    allowance: 15,
+  };
 };
 
 const handlesOf = (parts: Part[], sewn: Joint[], shut: ReadonlySet<string>): number =>

@@ -2,6 +2,7 @@ import { type Bulk, type Decisions } from '../document/project.ts';
 import { type Surface } from '../garment/index.ts';
 import { type LaidOn, type Material, type PieceKind, type Role } from '../pattern/index.ts';
 import { type Finding } from '../result.ts';
+import { type SeamCode } from './names.ts';
 
 export type Station = 'table' | 'iron' | 'machine' | 'overlocker' | 'buttonhole' | 'hand';
 export type Section = 'prepare' | 'shell' | 'apart' | 'inside' | 'joining' | 'finish';
@@ -56,7 +57,7 @@ export interface Part {
 /** Edges sewn together: `a` is the side that may be longer. */
 export interface Joint {
   id: string;
-  code: string;
+  code: SeamCode;
   /** The names of its two sides, where its own name does not tell them: pieces beyond the usual ones. */
   between?: readonly [string, string];
   a: string[];

@@ -1,6 +1,6 @@
 import { type Line } from './line.ts';
 
-export const FINISH: Record<string, Line> = {
+export const FINISH = {
   'press-hem': [
     'Press up the hem of the shell',
     'Fold {depth} to the wrong side along the hem line while it can still lie flat.',
@@ -61,9 +61,9 @@ export const FINISH: Record<string, Line> = {
     'Sew on the buttons',
     '{#buttons} of them; where there are holes, mark each place through its finished hole. Make a shank as long as the overlap is thick, wrap it, and knot.',
   ],
-};
+} satisfies Record<string, Line>;
 
-export const EXTRAS: Record<string, Line> = {
+export const EXTRAS = {
   'bags-on': [
     'Sew the pocket bags to the side seams',
     'One half to the allowance of each edge, right sides together, along the mouth ({mouth} long, between the marks).',
@@ -115,4 +115,4 @@ export const EXTRAS: Record<string, Line> = {
     "Its wrong side to the band's right side; tuck the other layer under and topstitch.",
   ],
   'fasten-detachable': ['Sew on the fastenings', 'Centre back, a little below each shoulder seam, near each end. Few.'],
-};
+} satisfies Record<string, Line>;

@@ -1,7 +1,8 @@
+import { type OperationCode } from '../../core/plan/index.ts';
 import { EXTRAS, FINISH } from './finishing.ts';
 import { type Line } from './line.ts';
 
-const PREPARE: Record<string, Line> = {
+const PREPARE = {
   cut: [
     'Cut all pieces',
     'Weights and chalk before scissors. Mark notches, grainline and centre front; pieces for a pair are cut mirrored. Count them against the list: {#pieces} layers of cloth.',
@@ -43,9 +44,9 @@ const PREPARE: Record<string, Line> = {
     'Snip to the corners',
     "Cut the body's allowance to a thread from each corner, not through the stitching. The yoke is not snipped.",
   ],
-};
+} satisfies Record<string, Line>;
 
-const SEAMS: Record<string, Line> = {
+const SEAMS = {
   sew: ['Sew: {seam}', ''],
   neaten: ['Neaten the edges: {seam}', 'Each edge by itself, trimming nothing off: the allowance is still needed.'],
   'neaten-together': ['Neaten both edges together: {seam}', 'Overlock the two allowances as one.'],
@@ -73,9 +74,9 @@ const SEAMS: Record<string, Line> = {
     'Stitch the fell down: {seam}',
     'Close along the fold, from the right side or the wrong as you like the look.',
   ],
-};
+} satisfies Record<string, Line>;
 
-const PARTS: Record<string, Line> = {
+const PARTS = {
   'sew-part': [
     'Sew the two layers together: {seam}',
     'From open edge round to open edge, the under layer drawn out by {turn} along the outer edge so that the seam rolls to its side. One stitch across each corner.',
@@ -142,9 +143,9 @@ const PARTS: Record<string, Line> = {
     'Stitch the inner yoke down at the shoulders',
     'Its pressed edge over the seam; stitch from the right side, {in} from it.',
   ],
-};
+} satisfies Record<string, Line>;
 
-const FRONTS: Record<string, Line> = {
+const FRONTS = {
   'press-band': [
     'Fold and press the button band twice',
     'Each time {width}: {beyond} lie beyond centre front in all. Both fronts alike.',
@@ -192,9 +193,9 @@ const FRONTS: Record<string, Line> = {
     'Lining and facing right sides to the tape, teeth between, from the neck to {15 mm} short of its end.',
   ],
   'fell-zip': ['Slip the lining to the zip tape', 'Fold its edge under {2 mm} from the teeth and fell it by hand.'],
-};
+} satisfies Record<string, Line>;
 
-const SLEEVES: Record<string, Line> = {
+const SLEEVES = {
   'stay-slit': ['Stitch round the slit', 'Small stitches {3 mm} beside the line, to a point; {slit} long.'],
   'cut-slit': ['Cut the slit', 'Along the line to the mark, {slit} long.'],
   'bind-slit': [
@@ -245,9 +246,9 @@ const SLEEVES: Record<string, Line> = {
   'stitch-casing': ['Stitch the casing', 'As wide as the elastic and {3 mm}; leave a gap of {50 mm} to thread it.'],
   'thread-elastic': ['Thread the elastic', 'With a safety pin; not twisted. Lap its ends {10 mm} and sew them.'],
   'close-casing': ['Close the casing', 'Stretch the elastic flat while you stitch the gap.'],
-};
+} satisfies Record<string, Line>;
 
-const JOINING: Record<string, Line> = {
+const JOINING = {
   'sew-edge': [
     'Sew the inside to the shell: {seam}',
     'Right sides together, shoulder seams and centre backs matched, {length} on each half.{corners? Turn on the needle with one stitch across each corner.}',
@@ -353,9 +354,10 @@ const JOINING: Record<string, Line> = {
     'From its foot down to where the seam begins, {below}, the zip foot close to the stitching, so that no dimple is left.',
   ],
   'close-rib': ['Close the rib into a ring', 'Ends together, then folded along its length, wrong sides together.'],
-};
+} satisfies Record<string, Line>;
 
-export const OPERATIONS: Record<string, Line> = {
+/** Every kind of step the plan knows has its words. */
+export const OPERATIONS: Record<OperationCode, Line> = {
   ...PREPARE,
   ...SEAMS,
   ...PARTS,

@@ -3,8 +3,10 @@ import {
   type GarmentModel,
   graded,
   type Laid,
+  type OperationCode,
   type Part,
   type PlanStep,
+  type SeamCode,
   type SeamName,
   type Section,
   type Station,
@@ -80,7 +82,7 @@ function clipWords(s: PlanStep, unit: LengthUnit): string {
 
 /** Words of a step with its own numbers in them; `names` are those of the layers. */
 export function stepWords(s: PlanStep, unit: LengthUnit, names: Record<string, string> = {}): StepWords {
-  const [title, how] = OPERATIONS[s.code] ?? [s.code, ''];
+  const [title, how] = OPERATIONS[s.code as OperationCode];
   const pieces = s.pieces.map((p) => names[p] ?? p).join(', ');
   const fill = (words: string): string =>
     words
@@ -114,7 +116,7 @@ const RUNS: [short: string, codes: string[]][] = [
 
 /** The seams a step is about, all of one run: "front edges and neck"; those of further pieces with the names of their sides. */
 function seamsWords(s: PlanStep): string {
-  const own = s.about && !s.seams.some((x) => x.code === s.about) ? [{ code: s.about }] : [];
+  const own = s.about && !s.seams.some((x) => x.code === s.about) ? [{ code: s.about as SeamCode }] : [];
   const all: SeamName[] = [...own, ...s.seams];
   const codes = [...new Set(all.map((x) => x.code))];
   const named = codes.map((code) => {
@@ -244,5 +246,3 @@ const STOP_WORDS: Record<string, (mm: string) => string> = {
 export function stopWords(s: PlanStep, unit: LengthUnit): string[] {
   return s.stops.map((p) => STOP_WORDS[p.code]?.(formatLength(p.mm, unit)) ?? p.code);
 }
-
-export const OPERATION_CODES = Object.keys(OPERATIONS);

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { sentenceOf } from '../../contract/findings.ts';
 import { compute, planOf } from '../../core/document/compute.ts';
 import { STAGES } from '../../core/import/index.ts';
-import { checkPlan, EXTRA_IDS, METHODS, makePlan, type PlanStep } from '../../core/plan/index.ts';
+import { checkPlan, EXTRA_IDS, METHODS, makePlan, OPERATION_CODES, type PlanStep } from '../../core/plan/index.ts';
 import { because } from '../../core/result.ts';
 import { choices, features } from '../../test/features.ts';
 import { taskFrom } from '../../test/garments.ts';
@@ -15,7 +15,6 @@ import {
   cureOf,
   EXTRA_WORDS,
   methodWords,
-  OPERATION_CODES,
   partNames,
   planJson,
   planMarkdown,

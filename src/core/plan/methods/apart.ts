@@ -1,12 +1,13 @@
 import { type PlanBuilder } from '../builder.ts';
 import { partOf, under } from '../garmentmodel.ts';
+import { type Fact, type Need, type SeamCode } from '../names.ts';
 import { type Part } from '../types.ts';
 
 export const outer = (b: PlanBuilder, kind: Part['kind']): string =>
   b.of(kind).find((p) => p.layer === 'outer')?.id ?? '';
 
 /** Everything that must be done before anything crosses the neck. */
-export const BEFORE_NECK = [
+export const BEFORE_NECK: Need[] = [
   'done:shoulder?',
   'done:yoke-shoulder?',
   'done:yoke-shoulder-in?',
@@ -23,8 +24,8 @@ const TURN = { thin: 2, medium: 3, thick: 6 } as const;
 export function madeApart(
   b: PlanBuilder,
   kind: Part['kind'],
-  code: string,
-  o: { rows?: boolean; makes: string[]; needs?: string[] },
+  code: SeamCode,
+  o: { rows?: boolean; makes: Fact[]; needs?: Need[] },
 ): void {
   const id = outer(b, kind);
   const pieces = [id, under(id)];
@@ -50,15 +51,15 @@ export function madeApart(
     code: 'turn-part',
     about: code,
     pieces,
-    needs: [`trim:${code}`],
+    needs: [`step:trim:${code}`],
     turns: { how: 'part', parts: pieces },
   });
-  const done = [`done:${code}`, ...o.makes];
+  const done: Fact[] = [`done:${code}`, ...o.makes];
   b.add('apart', 'iron', `press:${code}`, {
     code: 'press-part',
     about: code,
     pieces,
-    needs: [`turn:${code}`],
+    needs: [`step:turn:${code}`],
     makes: o.rows ? [] : done,
   });
   if (o.rows)
@@ -66,7 +67,7 @@ export function madeApart(
       code: 'topstitch',
       about: code,
       pieces,
-      needs: [`press:${code}`],
+      needs: [`step:press:${code}`],
       makes: done,
       data: { in: 6, a: j.lengthA },
     });
@@ -74,7 +75,7 @@ export function madeApart(
 
 /** The long edge that will cover the seam, pressed under before it is needed. */
 export function pressUnder(b: PlanBuilder, part: string, about: string): void {
-  b.add('apart', 'iron', `fold:${part}`, { code: 'press-under', about, pieces: [part], makes: [`folded:${part}`] });
+  b.add('apart', 'iron', `fold:${part}`, { code: 'press-under', about, pieces: [part], makes: [`under:${part}`] });
 }
 
 /** What lies inside the neck and is caught with it: facings and linings basted to its edge. */

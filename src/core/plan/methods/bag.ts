@@ -1,5 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
+import { type Need, type SeamCode } from '../names.ts';
 import { frontFaced, sidesLate, throughBoth } from './body.ts';
 import { hasArmholes } from './edges.ts';
 import { LINING_PANELS, LINING_SKIRT, PANELS, SKIRT } from './groups.ts';
@@ -34,7 +35,7 @@ export function turnThrough(b: PlanBuilder): void {
     pieces: everywhere(b),
     needs: ['held:edge?', 'held:armholes?'],
     turns: { how: pull ? 'pull' : 'bag', parts: everywhere(b) },
-    makes: [...(closesLate(b) ? [] : ['turned']), 'turned:flat'],
+    makes: closesLate(b) ? ['turned:flat'] : ['turned', 'turned:flat'],
     data: { opening: 0, corners: cornersOut(b) },
   });
   if (closesLate(b))
@@ -43,7 +44,7 @@ export function turnThrough(b: PlanBuilder): void {
 }
 
 /** Wrists of sleeve and lining joined by reaching between the layers. */
-export function wrists(b: PlanBuilder, needs: string[]): void {
+export function wrists(b: PlanBuilder, needs: Need[]): void {
   // A rib closes both layers at once, last of all.
   if (b.g.d.lining.wrist.kind === 'rib') return;
   b.sew('joining', ['wrist', 'wrist-under'], {
@@ -72,11 +73,11 @@ export function bag(b: PlanBuilder): void {
   if (ring) turnThrough(b);
   else wrists(b, ['held:edge?']);
   hemSeam(b, codes, ring);
-  if (!ring) turnOut(b, ['sew-hem', 'wrist:joined?', 'held:armholes?']);
+  if (!ring) turnOut(b, ['step:sew-hem', 'wrist:joined?', 'held:armholes?']);
   if (tacked(b))
     b.add('finish', 'hand', 'tack-hem', {
       pieces: everywhere(b),
-      needs: ['turned?', 'sew-hem'],
+      needs: ['turned?', 'step:sew-hem'],
       sews: b.rest('sew-hem', codes),
       makes: ['hem:done'],
       data: { stop: HEM_STOP, a: 200 },
@@ -90,9 +91,9 @@ const tacked = (b: PlanBuilder): boolean => !b.g.d.lining.self && b.g.d.lining.h
 const beforeFacing = (b: PlanBuilder): boolean => tacked(b) && b.of('front', 'facing').length > 0;
 
 /** Sides that are sewn after the turning are not waited for. */
-const SIDES = ['done:side?', 'done:lining-side?'];
+const SIDES: Need[] = ['done:side?', 'done:lining-side?'];
 
-const HEM_NEEDS = [
+const HEM_NEEDS: Need[] = [
   'done:centre-back?',
   'done:lining-centre-back?',
   ...PANELS,
@@ -112,13 +113,13 @@ const HEM_NEEDS = [
 ];
 
 /** Shell and lining along the hem, as far as the facing. */
-function hemSeam(b: PlanBuilder, codes: string[], ring: boolean): void {
+function hemSeam(b: PlanBuilder, codes: readonly SeamCode[], ring: boolean): void {
   const first = b.joints(...codes)[0];
   if (!first) return;
   const inHem = opening(b) === 'hem';
   const joined = b.g.d.lining.hem.kind === 'joined';
-  const sleeves = throughBoth(b) ? [] : ['done:cap?', 'done:raglan?'];
-  const before = ring ? ['turned?', 'done:waist-front?', 'done:lining-waist-front?'] : [];
+  const sleeves: Need[] = throughBoth(b) ? [] : ['done:cap?', 'done:raglan?'];
+  const before: Need[] = ring ? ['turned?', 'done:waist-front?', 'done:lining-waist-front?'] : [];
   b.sew('joining', codes, {
     id: 'sew-hem',
     code: joined ? 'sew-hem' : 'sew-hem-edge',
@@ -135,14 +136,15 @@ function hemSeam(b: PlanBuilder, codes: string[], ring: boolean): void {
     data: { length: b.joints(...codes).reduce((t, j) => t + j.lengthA, 0) },
     hard: true,
   });
-  if (inHem) openIn(b, 'sew-hem', widestHem(b));
+  const widest = widestHem(b);
+  if (inHem && widest) openIn(b, 'sew-hem', widest);
 }
 
 /** Corners that come out of the edges closed so far. */
 const cornersOut = (b: PlanBuilder): number =>
   b.ops.reduce((t, o) => t + (o.sews.length ? (o.data.corners ?? 0) : 0), 0);
 
-function turnOut(b: PlanBuilder, needs: string[]): void {
+function turnOut(b: PlanBuilder, needs: Need[]): void {
   b.add('joining', 'table', 'turn', {
     pieces: everywhere(b),
     needs,
@@ -155,15 +157,15 @@ function turnOut(b: PlanBuilder, needs: string[]): void {
 function closeOpening(b: PlanBuilder): void {
   const at = opening(b);
   const code = at === 'hem' ? widestHem(b) : openSeam(b, at);
-  const joints = code ? b.joints(code) : [];
-  if (!joints.length || at === 'none') return;
-  const { from, to } = gap(b, code as string);
+  if (!code || at === 'none' || !b.has(code)) return;
+  const joints = b.joints(code);
+  const { from, to } = gap(b, code);
   const pieces = [...new Set(edgesOf(joints).map(partOf))];
   b.add('finish', at === 'hem' ? 'hand' : 'machine', 'close-opening', {
     pieces,
     about: code ?? null,
-    needs: ['turned?', 'sew-hem', 'hem:done?', 'wrist:joined?', 'folded:band-waist?'],
-    sews: [{ joint: openJoint(b, code as string)?.id ?? '', from, to }],
+    needs: ['turned?', 'step:sew-hem', 'hem:done?', 'wrist:joined?', 'folded:band-waist?'],
+    sews: [{ joint: openJoint(b, code)?.id ?? '', from, to }],
     makes: ['closed'],
     thread: 'lining',
     data: { opening: openingLength(b), a: openingLength(b) },

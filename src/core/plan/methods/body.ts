@@ -1,5 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
 import { partOf } from '../garmentmodel.ts';
+import { type Need, type SeamCode } from '../names.ts';
 import { PANELS, SHOULDERS, SLEEVE } from './groups.ts';
 import { always, type Method, nothing, unless, way } from './method.ts';
 import { linings } from './opening.ts';
@@ -72,7 +73,7 @@ export function setThroughBoth(b: PlanBuilder): void {
     data: { a: b.joints('cap', 'raglan')[0]?.lengthB ?? 500 },
   });
   if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
-  const needs = ['armholes:basted', ...SLEEVE, 'eased:cap?'];
+  const needs: Need[] = ['armholes:basted', ...SLEEVE, 'eased:cap?'];
   b.sew('joining', ['cap'], { needs, cautions: ['thick-seam'] });
 }
 
@@ -103,22 +104,22 @@ function sides(b: PlanBuilder): void {
   });
   closeSleeves(b);
   if (throughBoth(b)) return;
-  const round = ['done:side?', ...PANELS, ...SLEEVE];
+  const round: Need[] = ['done:side?', ...PANELS, ...SLEEVE];
   if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
   b.sew('shell', ['cap'], { needs: [...SHOULDERS, ...round, 'eased:cap?'], cautions: ['thick-seam'] });
   b.sew('shell', ['raglan'], { needs: round });
 }
 
 /** Bodice sides, with those of the skirt where the waist seam is sewn before them. */
-export const sideCodes = (b: PlanBuilder): string[] =>
+export const sideCodes = (b: PlanBuilder): SeamCode[] =>
   b.g.methods.waist === 'flat' ? ['side', 'side-zip', 'skirt-side', 'skirt-side-zip'] : ['side', 'side-zip'];
 
 /** Sewn flat, a waist seam comes before the sides it runs across. */
-export const openWaist = (b: PlanBuilder): string[] =>
+export const openWaist = (b: PlanBuilder): Need[] =>
   b.g.methods.waist === 'flat' ? ['done:waist-front?', 'done:waist-back?'] : [];
 
 /** Two rows of long stitches along the cap, where there is more than a little to ease in. */
-export function easeCap(b: PlanBuilder, kind: 'sleeve', section: 'shell' | 'inside', code: string): void {
+export function easeCap(b: PlanBuilder, kind: 'sleeve', section: 'shell' | 'inside', code: SeamCode): void {
   const j = b.joints(code)[0];
   const material = section === 'shell' ? 'shell' : 'lining';
   const ease = j ? j.lengthA - j.lengthB : 0;

@@ -1,5 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
 import { partOf, under } from '../garmentmodel.ts';
+import { knownSeam, type Need, type SeamCode } from '../names.ts';
 import { type Laid, type Part } from '../types.ts';
 import { BEFORE_NECK, basted, madeApart, outer, pressUnder } from './apart.ts';
 import { hood } from './hood.ts';
@@ -9,8 +10,9 @@ const collarAlone = (b: PlanBuilder): void =>
   madeApart(b, 'collar', 'collar-outer', { rows: true, makes: ['collar:made'] });
 
 /** The neck seam of stand, band or collar: notched, clipped, graded, pressed up into it, its inner edge stitched over the seam. */
-function ontoNeck(b: PlanBuilder, code: string, kind: Part['kind'], needs: string[]): void {
-  const [j, cover] = [b.joints(code)[0], b.joints(`${code}-in`)[0]];
+function ontoNeck(b: PlanBuilder, code: SeamCode, kind: Part['kind'], needs: Need[]): void {
+  const coverCode = knownSeam(`${code}-in`);
+  const [j, cover] = [b.joints(code)[0], coverCode && b.joints(coverCode)[0]];
   const id = outer(b, kind);
   if (!j) return;
   const neck = [...j.a, ...j.b].map(partOf).find((p) => p !== id) ?? '';
@@ -41,11 +43,11 @@ function ontoNeck(b: PlanBuilder, code: string, kind: Part['kind'], needs: strin
     about: code,
     pieces: [id],
     works: [j.id],
-    needs: [`clip:${code}`],
+    needs: [`step:clip:${code}`],
     makes: [`done:${code}`],
   });
-  if (cover)
-    b.sew('joining', [`${code}-in`], {
+  if (cover && coverCode)
+    b.sew('joining', [coverCode], {
       code: 'cover-seam',
       stack: [
         { part: id, up: 'right', swings: 0 },
@@ -53,13 +55,13 @@ function ontoNeck(b: PlanBuilder, code: string, kind: Part['kind'], needs: strin
       ],
       plain: true,
       to_: null,
-      needs: [`done:${code}`, `folded:${under(id)}?`],
-      makes: [`done:${code}-in`, 'neck:closed'],
+      needs: [`done:${code}`, `under:${under(id)}?`],
+      makes: [`done:${coverCode}`, 'neck:closed'],
     });
 }
 
 /** Collar between outer and inner stand, along the stand's upper edge and round its ends. */
-function collarIntoStand(b: PlanBuilder, section: 'apart' | 'joining', needs: string[]): void {
+function collarIntoStand(b: PlanBuilder, section: 'apart' | 'joining', needs: Need[]): void {
   const [stand, collar] = [outer(b, 'stand'), outer(b, 'collar')];
   const stack: Laid[] = [
     { part: stand, up: 'right', swings: 1 },
@@ -90,14 +92,14 @@ function collarIntoStand(b: PlanBuilder, section: 'apart' | 'joining', needs: st
     code: 'turn-part',
     about: 'collar-stand',
     pieces,
-    needs: ['trim:collar-stand'],
+    needs: ['step:trim:collar-stand'],
     turns: { how: 'part', parts: [stand, under(stand)] },
   });
   b.add(section, 'iron', 'press:collar-stand', {
     code: 'press-part',
     about: 'collar-stand',
     pieces,
-    needs: ['turn:collar-stand'],
+    needs: ['step:turn:collar-stand'],
     makes: ['stand:made', 'done:collar-stand', 'done:collar-stand-in'],
   });
 }
@@ -105,7 +107,7 @@ function collarIntoStand(b: PlanBuilder, section: 'apart' | 'joining', needs: st
 function complete(b: PlanBuilder): void {
   collarAlone(b);
   pressUnder(b, under(outer(b, 'stand')), 'stand-neck');
-  collarIntoStand(b, 'apart', ['collar:made', `folded:${under(outer(b, 'stand'))}`]);
+  collarIntoStand(b, 'apart', ['collar:made', `under:${under(outer(b, 'stand'))}`]);
   ontoNeck(b, 'stand-neck', 'stand', ['stand:made']);
 }
 
@@ -145,7 +147,7 @@ function inStages(b: PlanBuilder): void {
     about: 'stand-neck',
     pieces: [stand],
     works,
-    needs: ['clip:stand-neck'],
+    needs: ['step:clip:stand-neck'],
     makes: ['done:stand-neck', 'done:stand-neck-in'],
   });
   collarLaidIn(b, stand);
@@ -175,7 +177,7 @@ function collarLaidIn(b: PlanBuilder, stand: string): void {
     ],
     plain: true,
     to_: null,
-    needs: ['done:collar-stand', `folded:${under(stand)}`],
+    needs: ['done:collar-stand', `under:${under(stand)}`],
     makes: ['done:collar-stand-in', 'neck:closed'],
   });
 }
@@ -183,7 +185,7 @@ function collarLaidIn(b: PlanBuilder, stand: string): void {
 function band(b: PlanBuilder): void {
   const stand = outer(b, 'stand');
   pressUnder(b, under(stand), 'stand-neck');
-  madeApart(b, 'stand', 'stand-top', { makes: ['stand:made'], needs: [`folded:${under(stand)}`] });
+  madeApart(b, 'stand', 'stand-top', { makes: ['stand:made'], needs: [`under:${under(stand)}`] });
   ontoNeck(b, 'stand-neck', 'stand', ['stand:made']);
 }
 
@@ -205,7 +207,7 @@ function covered(b: PlanBuilder): void {
   madeApart(b, 'collar', 'collar-outer', {
     rows: true,
     makes: ['collar:made'],
-    needs: [`folded:${under(outer(b, 'collar'))}`],
+    needs: [`under:${under(outer(b, 'collar'))}`],
   });
   ontoNeck(b, 'collar-neck', 'collar', ['collar:made']);
 }

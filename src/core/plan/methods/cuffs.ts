@@ -1,5 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
 import { partOf, under } from '../garmentmodel.ts';
+import { type OperationCode, when } from '../names.ts';
+import { type More } from '../seamruns.ts';
 import { madeApart } from './apart.ts';
 import { SLEEVE } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
@@ -9,12 +11,16 @@ const sleeves = (b: PlanBuilder): string[] => b.of('sleeve').map((p) => p.id);
 /** Slit 130–150 mm long; a tower 25 over 10 wide; a binding four times its finished width. From memory. */
 const SLIT = 140;
 
-function slit(b: PlanBuilder, ids: [string, 'table' | 'machine' | 'iron'][], data: Record<string, number>): void {
+function slit(
+  b: PlanBuilder,
+  ids: [OperationCode, 'table' | 'machine' | 'iron'][],
+  data: Record<string, number>,
+): void {
   ids.forEach(([id, station], i) => {
-    const last = i === ids.length - 1;
+    const [last, before] = [i === ids.length - 1, ids[i - 1]?.[0]];
     b.add('shell', station, id, {
       pieces: sleeves(b),
-      needs: i ? [ids[i - 1]?.[0] ?? ''] : [],
+      needs: before ? [`step:${before}`] : [],
       makes: last ? ['done:slit'] : [],
       ...(id.startsWith('cut') && { cautions: ['blades'] }),
       data: { slit: SLIT, ...data },
@@ -22,7 +28,7 @@ function slit(b: PlanBuilder, ids: [string, 'table' | 'machine' | 'iron'][], dat
   });
 }
 
-const SLITS: [string, [string, 'table' | 'machine' | 'iron'][], Record<string, number>, number][] = [
+const SLITS: [string, [OperationCode, 'table' | 'machine' | 'iron'][], Record<string, number>, number][] = [
   [
     'bound',
     [
@@ -66,9 +72,9 @@ function cuff(b: PlanBuilder, kind: 'band' | 'turn-back' | 'link'): void {
     code: 'press-under',
     about: 'cuff',
     pieces: [inner],
-    makes: [`folded:${inner}`],
+    makes: [`under:${inner}`],
   });
-  madeApart(b, 'cuff', 'cuff-edge', { rows: kind !== 'turn-back', makes: ['cuff:made'], needs: [`folded:${inner}`] });
+  madeApart(b, 'cuff', 'cuff-edge', { rows: kind !== 'turn-back', makes: ['cuff:made'], needs: [`under:${inner}`] });
   b.add('joining', 'machine', 'gather-wrist', {
     pieces: sleeves(b),
     needs: ['done:slit?'],
@@ -154,8 +160,8 @@ function wrist(b: PlanBuilder, id: 'hand' | 'machine' | 'casing'): void {
     data: { depth },
   });
   const lined = b.of('sleeve', 'lining').length > 0;
-  const needs = ['wrist:pressed', ...(lined ? ['turned?', 'done:cap?', 'inside:sleeves?'] : [])];
-  const done = {
+  const needs = when(lined, 'turned?', 'done:cap?', 'inside:sleeves?').concat('wrist:pressed');
+  const done: More = {
     pieces: sleeves(b),
     needs,
     cares: b.care(openWrists(b), 'hemmed'),
@@ -171,7 +177,11 @@ function wrist(b: PlanBuilder, id: 'hand' | 'machine' | 'casing'): void {
       makes: [],
       stops: [{ code: 'casing-gap', mm: 50 }],
     });
-    b.add('finish', 'table', 'thread-elastic', { pieces: sleeves(b), needs: ['stitch-casing'], makes: ['elastic:in'] });
+    b.add('finish', 'table', 'thread-elastic', {
+      pieces: sleeves(b),
+      needs: ['step:stitch-casing'],
+      makes: ['elastic:in'],
+    });
     b.add('finish', 'machine', 'close-casing', {
       pieces: sleeves(b),
       needs: ['elastic:in'],

@@ -1,5 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf, under } from '../garmentmodel.ts';
+import { type Fact, type Need, type RunName, type SeamCode, when } from '../names.ts';
 import { type Joint, type Laid, type Part } from '../types.ts';
 import { before, shouldersLate, sidesLate } from './body.ts';
 import { LINING_PANELS, PANELS, SKIRT, WAIST } from './groups.ts';
@@ -7,9 +8,9 @@ import { type Method, unless, way } from './method.ts';
 import { everywhere } from './opening.ts';
 import { openingsOf } from './openings.ts';
 
-const NECK = ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline', 'neckline-cut-out'];
-const ARMHOLE = ['armhole-front', 'armhole-back', 'band-armhole'];
-const CENTRES = [
+const NECK: SeamCode[] = ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline', 'neckline-cut-out'];
+const ARMHOLE: SeamCode[] = ['armhole-front', 'armhole-back', 'band-armhole'];
+const CENTRES: Need[] = [
   'done:centre-back?',
   'done:centre-front?',
   'done:lining-centre-back?',
@@ -18,22 +19,22 @@ const CENTRES = [
   ...PANELS,
   ...LINING_PANELS,
 ];
-const INSIDE_SHOULDERS = ['done:facing-shoulder?', 'done:lining-shoulder?', 'done:facing-raglan?'];
+const INSIDE_SHOULDERS: Need[] = ['done:facing-shoulder?', 'done:lining-shoulder?', 'done:facing-raglan?'];
 
 /** A collar whose own seam closes the neck: the facing's upper edge is only basted to it. */
 const neckBasted = (b: PlanBuilder): boolean =>
   ['complete', 'in-stages', 'band', 'covered', 'biased'].includes(b.g.methods.collar ?? '');
 
 /** Seams of the collar that are closed in one run with front edges and neck. */
-const WITH_COLLAR: Record<string, string[]> = {
+const WITH_COLLAR: Record<string, SeamCode[]> = {
   notched: ['collar-outer'],
   'under-facing': ['collar-neck', 'collar-neck-in'],
 };
 
-export const edgeCodes = (b: PlanBuilder): string[] =>
-  ['front-edge', ...(neckBasted(b) ? [] : NECK), ...(WITH_COLLAR[b.g.methods.collar ?? ''] ?? [])].filter((c) =>
-    b.has(c),
-  );
+const FRONT_EDGE: SeamCode[] = ['front-edge'];
+
+export const edgeCodes = (b: PlanBuilder): SeamCode[] =>
+  FRONT_EDGE.concat(neckBasted(b) ? [] : NECK, WITH_COLLAR[b.g.methods.collar ?? ''] ?? []).filter((c) => b.has(c));
 
 /** The collar, made up, lies between shell and facing. */
 function edgeStack(b: PlanBuilder, own: Joint): Laid[] {
@@ -53,7 +54,7 @@ const pivots = (b: PlanBuilder, joints: Joint[]): boolean =>
   joints.some((j) => j.code === 'front-edge') && frontFacings(b).some((p) => p.ring.some((e) => e.role === 'hem'));
 
 /** Graded, clipped, held by stitching, pressed: what follows every closed edge before or while it is turned. */
-function finishEdge(b: PlanBuilder, name: string, joints: Joint[], o: { turnAfter: boolean; makes: string[] }): void {
+function finishEdge(b: PlanBuilder, name: RunName, joints: Joint[], o: { turnAfter: boolean; makes: Fact[] }): void {
   const corners = b.corners(joints) + (pivots(b, joints) ? 1 : 0);
   const allowance = joints[0]?.allowance ?? 15;
   const works = joints.map((j) => j.id);
@@ -75,7 +76,7 @@ function finishEdge(b: PlanBuilder, name: string, joints: Joint[], o: { turnAfte
       about: joints[0]?.code ?? null,
       pieces,
       works,
-      needs: [`grade:${name}`],
+      needs: [`step:grade:${name}`],
       makes: [`held:${name}`, ...(o.turnAfter ? [] : o.makes)],
       data: { a: length, corners },
     });
@@ -85,7 +86,7 @@ function finishEdge(b: PlanBuilder, name: string, joints: Joint[], o: { turnAfte
       about: joints[0]?.code ?? null,
       pieces,
       works,
-      needs: [`grade:${name}`],
+      needs: [`step:grade:${name}`],
       makes: [`held:${name}`, ...(o.turnAfter ? [] : o.makes)],
     });
   if (held === 'topstitched')
@@ -137,12 +138,12 @@ export function closeEdge(b: PlanBuilder): void {
   }
   const facing = frontFacings(b);
   const pivot = pivots(b, joints);
-  const shoulders = shouldersLate(b)
+  const shoulders: Need[] = shouldersLate(b)
     ? []
     : ['done:shoulder?', 'done:yoke-shoulder?', 'done:yoke-shoulder-in?', 'done:yoke-back?', ...INSIDE_SHOULDERS];
-  const whole =
+  const whole: Need[] =
     sidesLate(b) || before(b) ? [] : ['done:lining-side?', 'done:lining-waist-front?', 'done:lining-waist-back?'];
-  const inner =
+  const inner: Need[] =
     b.g.methods['lining-edge'] === 'felled'
       ? []
       : ['done:facing-line-front?', 'done:facing-line-back?', 'done:facing-line-sleeve?', ...whole];
@@ -160,7 +161,7 @@ export function closeEdge(b: PlanBuilder): void {
       'edge:dressed?',
       'edged:facings?',
       'facings:joined?',
-      ...(sidesLate(b) ? [] : ['hem:pressed?', 'liner:hemmed?']),
+      ...when(!sidesLate(b), 'hem:pressed?', 'liner:hemmed?'),
     ],
     cares: [...b.care(edgesOf(joints), 'enclosed'), ...b.care(b.edges(facing, 'hem'), 'enclosed')],
     to_: null,
@@ -191,12 +192,12 @@ export function basteNeck(b: PlanBuilder): void {
     care: 'enclosed',
     to_: null,
     needs: ['turned?', 'held:edge?', ...INSIDE_SHOULDERS, 'done:shoulder?', 'done:yoke-shoulder?'],
-    makes: NECK.map((c) => `done:${c}`),
+    makes: NECK.map((c): Fact => `done:${c}`),
   });
 }
 
 /** Sleeveless: each armhole closed between shell and inside. */
-export function closeArmholes(b: PlanBuilder, o: { by: 'machine' | 'hand'; needs: string[]; short: boolean }): void {
+export function closeArmholes(b: PlanBuilder, o: { by: 'machine' | 'hand'; needs: Need[]; short: boolean }): void {
   const joints = b.joints(...ARMHOLE);
   const first = joints[0];
   if (!first) return;
@@ -256,7 +257,7 @@ export function facingEdges(b: PlanBuilder): void {
     'facing-skirt-centre-back',
     'facing-skirt-centre-front',
     'facing-hood-centre-back',
-  ])
+  ] as const)
     b.sew(code.includes('hood') ? 'apart' : 'inside', [code], { makes: ['facings:joined'] });
   if (!free.length) return;
   const { finish } = b.g.d.facing;
@@ -266,8 +267,8 @@ export function facingEdges(b: PlanBuilder): void {
     code: `neaten-facing-${finish}`,
     pieces,
     needs: [
-      ...(shouldersLate(b) ? [] : INSIDE_SHOULDERS),
-      ...(sidesLate(b) ? [] : ['done:facing-side?']),
+      ...when(!shouldersLate(b), ...INSIDE_SHOULDERS),
+      ...when(!sidesLate(b), 'done:facing-side?'),
       'done:facing-centre-back?',
     ],
     cares: b.care(free, how),
@@ -290,10 +291,10 @@ function loose(b: PlanBuilder, joints: Joint[]): string[] {
 }
 
 /** Whether a lining hangs from the facing of a waist. */
-const isHung = (b: PlanBuilder, code: string): boolean => code === 'band-waist' && b.has('facing-line-waist');
+const isHung = (b: PlanBuilder, code: SeamCode): boolean => code === 'band-waist' && b.has('facing-line-waist');
 
 /** What is turned with a band: all of it where a lining hangs from its facing. */
-const turnedWith = (b: PlanBuilder, code: string): string[] =>
+const turnedWith = (b: PlanBuilder, code: SeamCode): string[] =>
   isHung(b, code) ? everywhere(b) : [...new Set(edgesOf(b.joints(code)).map(partOf))];
 
 /** Bands along edges, each sewn to its own: waist, hem, wrist. */
@@ -302,8 +303,8 @@ export function faceBands(b: PlanBuilder): void {
     ['band-waist', [...SKIRT, 'done:side?', 'done:facing-line-waist?']],
     ['band-hem', ['done:side?', ...PANELS, ...SKIRT, ...WAIST]],
     ['band-wrist', ['done:underarm?', 'done:elbow?', 'done:forearm?']],
-    ...openingsOf(b).map((code): [string, string[]] => [code, ['done:side?', ...PANELS, ...SKIRT, ...WAIST]]),
-  ] as [string, string[]][]) {
+    ...openingsOf(b).map((code): [SeamCode, Need[]] => [code, ['done:side?', ...PANELS, ...SKIRT, ...WAIST]]),
+  ] as [SeamCode, Need[]][]) {
     if (!b.has(code)) continue;
     const joints = b.joints(code);
     b.sew('joining', [code], {

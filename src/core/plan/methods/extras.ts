@@ -1,5 +1,6 @@
 import { type LaidOn } from '../../pattern/index.ts';
 import { type PlanBuilder } from '../builder.ts';
+import { type Fact, type Need } from '../names.ts';
 import { type Part } from '../types.ts';
 import { PANELS, SKIRT, WAIST } from './groups.ts';
 import { openHems, ribbed } from './hems.ts';
@@ -16,7 +17,7 @@ const inner = (b: PlanBuilder): string[] => {
   return inside.length ? inside : whole;
 };
 const fronts = (b: PlanBuilder): string[] => b.of('front').map((p) => p.id);
-const WHOLE = ['done:side?', ...PANELS, ...SKIRT, ...WAIST, 'turned?'];
+const WHOLE: Need[] = ['done:side?', ...PANELS, ...SKIRT, ...WAIST, 'turned?'];
 
 /** The pattern's own pieces for a thing that is laid or sewn on. */
 const usedAs = (b: PlanBuilder, use: LaidOn): Part[] => b.g.making.parts.filter((p) => p.use === use);
@@ -29,22 +30,22 @@ export const impliedExtras = (b: PlanBuilder): string[] => [
 ];
 
 /** A strip folded and sewn along, turned through its end, pressed. */
-function tube(b: PlanBuilder, name: string, makes: string, long: number): void {
+function tube(b: PlanBuilder, name: string, makes: Fact, long: number): void {
   const pieces = usedAs(b, 'tie').map((p) => p.id);
   const cares = b.care(edgesIn(b, 'tie'), 'enclosed');
   b.add('apart', 'machine', `sew-${name}`, { code: 'sew-tube', pieces, cares, data: { a: long * 2, long } });
-  b.add('apart', 'table', `turn-${name}`, { code: 'turn-tube', pieces, needs: [`sew-${name}`], data: { long } });
+  b.add('apart', 'table', `turn-${name}`, { code: 'turn-tube', pieces, needs: [`step:sew-${name}`], data: { long } });
   b.add('apart', 'iron', `press-${name}`, {
     code: 'press-tube',
     pieces,
-    needs: [`turn-${name}`],
+    needs: [`step:turn-${name}`],
     makes: [makes],
     data: { long },
   });
 }
 
 /** What hangs from the lower edge is sewn to it raw, in place of a hem, and its seam neatened. */
-function onRawEdge(b: PlanBuilder, name: 'ruffle' | 'peplum', needs: string[]): void {
+function onRawEdge(b: PlanBuilder, name: 'ruffle' | 'peplum', needs: Need[]): void {
   const parts = openHems(b);
   const pieces = parts.map((p) => p.id);
   const a = b.length(parts, 'hem') * 2;
@@ -82,14 +83,14 @@ export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
     b.add('joining', 'machine', 'baste-ties', {
       pieces: skirtOrBody(b),
       needs: ['tie:made'],
-      makes: ['edge:dressed', ...skirtOrBody(b).map((p) => `ready:${p}`)],
+      makes: ['edge:dressed', ...skirtOrBody(b).map((p): Fact => `ready:${p}`)],
       data: { a: 80 },
     });
   },
   label: (b) =>
     b.add('inside', 'machine', 'sew-label', {
       pieces: inner(b),
-      makes: ['label:on', ...inner(b).map((p) => `ready:${p}`)],
+      makes: ['label:on', ...inner(b).map((p): Fact => `ready:${p}`)],
       data: { a: 60 },
     }),
   hook: (b) =>
@@ -104,8 +105,8 @@ export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
     b.add('apart', 'iron', 'press-patch', { pieces: patches, cares });
     b.add('shell', 'machine', 'sew-patch', {
       pieces: [...patches, ...fronts(b)],
-      needs: ['press-patch'],
-      makes: ['pocket:set', ...fronts(b).map((p) => `ready:${p}`)],
+      needs: ['step:press-patch'],
+      makes: ['pocket:set', ...fronts(b).map((p): Fact => `ready:${p}`)],
       data: { a: 1000, in: 3 },
     });
   },
@@ -113,13 +114,13 @@ export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
     b.add('shell', 'machine', 'gather', {
       pieces: skirtOrBody(b),
       foot: 'gathering',
-      makes: skirtOrBody(b).map((p) => `ready:${p}`),
+      makes: skirtOrBody(b).map((p): Fact => `ready:${p}`),
       data: { a: 1200 },
     }),
   ruffle: (b) => {
     b.add('apart', 'machine', 'hem-ruffle', { data: { a: 2400 } });
     b.add('apart', 'machine', 'gather-ruffle', {
-      needs: ['hem-ruffle'],
+      needs: ['step:hem-ruffle'],
       foot: 'gathering',
       makes: ['ruffle:made'],
       data: { a: 2400 },
@@ -141,17 +142,21 @@ export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
     const pieces = skirtOrBody(b);
     const stops = [{ code: 'casing-gap', mm: 50 }];
     b.add('joining', 'machine', 'stitch-casing:waist', { pieces, needs: WHOLE, stops, data: { a: 900 } });
-    b.add('joining', 'table', 'thread-elastic:waist', { pieces, needs: ['stitch-casing:waist'] });
-    b.add('joining', 'machine', 'close-casing:waist', { pieces, needs: ['thread-elastic:waist'], data: { a: 50 } });
+    b.add('joining', 'table', 'thread-elastic:waist', { pieces, needs: ['step:stitch-casing:waist'] });
+    b.add('joining', 'machine', 'close-casing:waist', {
+      pieces,
+      needs: ['step:thread-elastic:waist'],
+      data: { a: 50 },
+    });
   },
   cord: (b) => {
     b.add('shell', 'buttonhole', 'cord-holes', {
       pieces: fronts(b),
-      makes: ['holes:cord', ...fronts(b).map((p) => `ready:${p}`)],
+      makes: ['holes:cord', ...fronts(b).map((p): Fact => `ready:${p}`)],
       cautions: ['cords', 'ripper'],
     });
     b.add('finish', 'machine', 'cord-casing', { pieces: fronts(b), needs: ['holes:cord', ...WHOLE], data: { a: 700 } });
-    b.add('finish', 'table', 'thread-cord', { pieces: fronts(b), needs: ['cord-casing'], cautions: ['cords'] });
+    b.add('finish', 'table', 'thread-cord', { pieces: fronts(b), needs: ['step:cord-casing'], cautions: ['cords'] });
   },
   // Caught in the side seams or under a waistband: on before any of them.
   'belt-loops': (b) =>
@@ -162,11 +167,11 @@ export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
     }),
   'detachable-collar': (b) => {
     b.add('apart', 'iron', 'stretch-collar', { cautions: ['iron'], data: { a: 900 } });
-    b.add('apart', 'machine', 'sew-detachable', { needs: ['stretch-collar'], data: { a: 1100 } });
-    b.add('apart', 'table', 'turn-detachable', { needs: ['sew-detachable'] });
-    b.add('apart', 'machine', 'band-detachable', { needs: ['turn-detachable'], data: { a: 900 } });
+    b.add('apart', 'machine', 'sew-detachable', { needs: ['step:stretch-collar'], data: { a: 1100 } });
+    b.add('apart', 'table', 'turn-detachable', { needs: ['step:sew-detachable'] });
+    b.add('apart', 'machine', 'band-detachable', { needs: ['step:turn-detachable'], data: { a: 900 } });
     b.add('finish', 'hand', 'fasten-detachable', {
-      needs: ['band-detachable', 'neck:closed?', 'turned?'],
+      needs: ['step:band-detachable', 'neck:closed?', 'turned?'],
       data: { a: 300 },
     });
   },

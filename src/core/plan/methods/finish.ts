@@ -1,4 +1,5 @@
 import { type PlanBuilder } from '../builder.ts';
+import { type Fact, type Need, when } from '../names.ts';
 import { type Operation } from '../types.ts';
 
 /** The try-on: once the outside holds together, before what is hard to unpick. Sides sewn late are waited for. */
@@ -7,9 +8,13 @@ export function tryOn(b: PlanBuilder): void {
   const late = b.ops.some((o) => o.section === 'joining' && o.makes.includes('done:side'));
   const joins = (o: Operation): boolean =>
     o.section === 'shell' && !o.hard && o.makes.some((m) => m.startsWith('done:'));
-  const joined = b.ops.filter(joins).map((o) => o.id);
+  const joined = b.ops.filter(joins).map((o): Need => `step:${o.id}`);
   if (!joined.length) return;
-  const needs = [...joined, ...(late ? ['done:side', 'done:waist-front?', 'done:waist-back?'] : ['hem:pressed?'])];
+  const needs = [
+    ...joined,
+    ...when(late, 'done:side', 'done:waist-front?', 'done:waist-back?'),
+    ...when(!late, 'hem:pressed?'),
+  ];
   b.add(late ? 'joining' : 'shell', 'table', 'try-on', { pieces, needs, cautions: ['pins-on'] });
 }
 
@@ -31,14 +36,19 @@ export function threadsOut(b: PlanBuilder): void {
   const shut = b.ops.find((o) => o.code === 'close-opening');
   const inner = (o: Operation): boolean =>
     shut !== undefined && o.pieces.length > 0 && o.pieces.every((p) => b.parts.get(p)?.material === 'lining');
-  const put = (id: string, of: Operation[], section: 'joining' | 'finish', makes: string[]): void => {
+  const put = (
+    id: 'threads-inside' | 'threads-out' | 'threads-out:ruffle',
+    of: Operation[],
+    section: 'joining' | 'finish',
+    makes: Fact[],
+  ): void => {
     if (!of.length) return;
     // Not what only says that a piece is ready.
     const made = new Set(of.flatMap((o) => o.makes.filter((m) => !o.pieces.some((p) => m === `ready:${p}`))));
-    const held = b.ops.filter((o) => o.needs.some((n) => made.has(n.replace(/\?$/, '')))).map((o) => o.id);
+    const held = b.ops.filter((o) => o.needs.some((n) => made.has(n.replace(/\?$/, ''))));
     b.add(section, 'hand', id, {
       pieces: [...new Set(of.flatMap((o) => o.pieces))],
-      needs: [...of.map((o) => o.id), ...held],
+      needs: [...of, ...held].map((o): Need => `step:${o.id}`),
       cautions: ['ripper'],
       makes,
       data: { rows: of.length },
@@ -57,7 +67,7 @@ export function threadsOut(b: PlanBuilder): void {
 export function finish(b: PlanBuilder): void {
   const before = b.ops
     .filter((o) => !['sew-ruffle', 'neaten-ruffle', 'close-lowest', 'threads-out:ruffle'].includes(o.id))
-    .map((o) => o.id);
+    .map((o): Need => `step:${o.id}`);
   b.add('finish', 'iron', 'press-all', { needs: before, press: 'edges-roll', makes: ['pressed:all'] });
   const front = b.of('front').map((p) => p.id);
   holes(b, front);
@@ -89,7 +99,7 @@ function holes(b: PlanBuilder, front: string[]): void {
   b.add('finish', 'table', 'mark-holes', { pieces: front, needs: ['pressed:all'], data });
   b.add('finish', 'buttonhole', 'sew-holes', {
     pieces: front,
-    needs: ['practise-holes', 'mark-holes'],
+    needs: ['step:practise-holes', 'step:mark-holes'],
     foot: 'buttonhole',
     cautions: ['thick-seam'],
     hard: true,
@@ -97,7 +107,7 @@ function holes(b: PlanBuilder, front: string[]): void {
   });
   b.add('finish', 'table', 'cut-holes', {
     pieces: front,
-    needs: ['sew-holes'],
+    needs: ['step:sew-holes'],
     cautions: ['ripper'],
     makes: ['holes:cut'],
     data,

@@ -1,4 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
+import { type Fact, type OperationCode, when } from '../names.ts';
+import { type More } from '../seamruns.ts';
 import { type Part } from '../types.ts';
 import { frontFaced, shouldersLate } from './body.ts';
 import { type Method, unless, way } from './method.ts';
@@ -8,12 +10,7 @@ const edge = (b: PlanBuilder): string[] => b.edges(b.of('front'), 'front-edge');
 const long = (b: PlanBuilder): number => b.length(b.of('front'), 'front-edge');
 
 /** A step at the front edge of both fronts. */
-function front(
-  b: PlanBuilder,
-  id: string,
-  station: 'iron' | 'machine' | 'table',
-  more: Parameters<PlanBuilder['add']>[3] = {},
-): void {
+function front(b: PlanBuilder, id: OperationCode, station: 'iron' | 'machine' | 'table', more: More = {}): void {
   b.add('shell', station, id, { pieces: fronts(b).map((p) => p.id), ...more, data: { a: long(b), ...more.data } });
 }
 
@@ -22,7 +19,7 @@ function cutOnBand(b: PlanBuilder): void {
   const width = b.g.d.closure.extension * 2;
   front(b, 'press-band', 'iron', { press: 'press-band', data: { width, beyond: 2.5 * width } });
   front(b, 'stitch-band', 'machine', {
-    needs: ['press-band'],
+    needs: ['step:press-band'],
     cares: b.care(edge(b), 'folded'),
     makes: ['front:flat', 'front:ready'],
     data: { width },
@@ -32,7 +29,11 @@ function cutOnBand(b: PlanBuilder): void {
 /** Folded back along the edge as a facing in one with the front; its raw edge neatened. */
 function selfFaced(b: PlanBuilder): void {
   front(b, 'neaten-self', 'machine', { cares: b.care(edge(b), 'overlocked') });
-  front(b, 'press-self', 'iron', { needs: ['neaten-self'], makes: ['front:flat', 'front:ready'], press: 'press-band' });
+  front(b, 'press-self', 'iron', {
+    needs: ['step:neaten-self'],
+    makes: ['front:flat', 'front:ready'],
+    press: 'press-band',
+  });
 }
 
 /** A band of its own: one long edge pressed under, ends closed, sewn to the front, folded and stitched over the seam. */
@@ -59,10 +60,10 @@ function separateBand(b: PlanBuilder): void {
     needs: ['placket:folded'],
     cares: [...b.care(edge(b), 'enclosed'), ...all],
   });
-  front(b, 'press-placket', 'iron', { pieces, needs: ['sew-placket'], press: 'press-to-b' });
+  front(b, 'press-placket', 'iron', { pieces, needs: ['step:sew-placket'], press: 'press-to-b' });
   front(b, 'cover-placket', 'machine', {
     pieces,
-    needs: ['press-placket'],
+    needs: ['step:press-placket'],
     makes: ['front:flat', 'front:ready'],
     hard: true,
   });
@@ -72,22 +73,24 @@ function separateBand(b: PlanBuilder): void {
 function concealed(b: PlanBuilder): void {
   const width = b.g.d.closure.extension * 2;
   front(b, 'press-fly', 'iron', { press: 'press-band', data: { width } });
-  front(b, 'stitch-fly', 'machine', { needs: ['press-fly'], cares: b.care(edge(b), 'folded'), data: { width } });
-  front(b, 'tack-fly', 'machine', { needs: ['stitch-fly'], makes: ['front:flat', 'front:ready'] });
+  front(b, 'stitch-fly', 'machine', { needs: ['step:press-fly'], cares: b.care(edge(b), 'folded'), data: { width } });
+  front(b, 'tack-fly', 'machine', { needs: ['step:stitch-fly'], makes: ['front:flat', 'front:ready'] });
 }
 
 /** A zip between shell and facing along the front: basted, the crossings looked at, then one side after the other. */
 function zipFront(b: PlanBuilder): void {
-  front(b, 'strip-zip', 'iron', {
+  b.add('shell', 'iron', 'strip-zip', {
     code: 'fuse-zip',
-    makes: fronts(b).map((p) => `ready:${p.id}`),
+    pieces: fronts(b).map((p) => p.id),
+    data: { a: long(b) },
+    makes: fronts(b).map((p): Fact => `ready:${p.id}`),
     cautions: ['fumes'],
   });
   b.add('joining', 'machine', 'baste-front-zip', {
     code: 'baste-zip',
     pieces: fronts(b).map((p) => p.id),
     foot: 'zip',
-    needs: [...(shouldersLate(b) ? [] : ['done:shoulder?']), 'neck:dressed?'],
+    needs: [...when(!shouldersLate(b), 'done:shoulder?'), 'neck:dressed?'],
     makes: ['front-zip:basted'],
     data: { a: long(b) },
   });
@@ -105,10 +108,10 @@ function half(b: PlanBuilder): void {
   const bands = b.of('placket').flatMap((p) => p.ring.filter((e) => !e.onFold).map((e) => `${p.id}/${e.id}`));
   b.add('shell', 'machine', 'half-bands', { pieces, makes: ['half:sewn'] });
   b.add('shell', 'table', 'half-cut', { pieces, needs: ['half:sewn'], cautions: ['blades'] });
-  b.add('shell', 'iron', 'half-press', { pieces, needs: ['half-cut'], press: 'press-band' });
+  b.add('shell', 'iron', 'half-press', { pieces, needs: ['step:half-cut'], press: 'press-band' });
   b.add('shell', 'machine', 'half-box', {
     pieces,
-    needs: ['half-press'],
+    needs: ['step:half-press'],
     cares: b.care(bands, 'enclosed'),
     makes: ['front:flat', 'front:ready'],
     hard: true,

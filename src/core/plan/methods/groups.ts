@@ -1,6 +1,8 @@
+import { type Need, type SeamCode } from '../names.ts';
+
 // Seams that are waited for together: what runs across them, or needs the whole they make, comes after all of them.
 
-const after = (...codes: string[]): string[] => codes.map((c) => `done:${c}?`);
+const after = (...codes: SeamCode[]): Need[] => codes.map((c): Need => `done:${c}?`);
 
 /** Panels, and yokes with what hangs from them, joined to one front and one back. */
 export const PANELS = after('panel-front', 'panel-back', 'panel', 'yoke-join', 'other');

@@ -1,4 +1,5 @@
 import { type PlanBuilder } from '../builder.ts';
+import { type Need, when } from '../names.ts';
 import { type Part } from '../types.ts';
 import { frontFaced, sidesLate } from './body.ts';
 import { LINING_PANELS, LINING_SKIRT, LINING_SLEEVE, PANELS, SKIRT, SLEEVE } from './groups.ts';
@@ -14,7 +15,7 @@ const shellHems = (b: PlanBuilder): Part[] =>
     (p) => p.material === 'shell' && !UNHEMMED.has(p.kind) && p.ring.some((e) => e.role === 'hem'),
   );
 const ids = (parts: Part[]): string[] => parts.map((p) => p.id);
-const CLOSED = ['done:side?', 'done:centre-back?', ...PANELS, ...SKIRT];
+const CLOSED: Need[] = ['done:side?', 'done:centre-back?', ...PANELS, ...SKIRT];
 
 /** Hems pressed up while they can lie flat; sleeves of a bag too. */
 export function pressHems(b: PlanBuilder): void {
@@ -42,7 +43,7 @@ export function pressHems(b: PlanBuilder): void {
 }
 
 /** Sides sewn after the layers are joined: the hem cannot wait for them before that. */
-const late = (b: PlanBuilder): string[] => (sidesLate(b) ? ['done:side?'] : []);
+const late = (b: PlanBuilder): Need[] => (sidesLate(b) ? ['done:side?'] : []);
 
 const faced = (b: PlanBuilder): boolean => b.has('band-hem');
 /** Hems that no seam takes. */
@@ -56,12 +57,12 @@ export const ribbed = (b: PlanBuilder): boolean => b.parts.has('hem-rib');
 const hung = (b: PlanBuilder): boolean =>
   b.g.extras.some((x) => x === 'ruffle' || x === 'peplum') && openHems(b).length > 0;
 
-function shellHem(b: PlanBuilder, id: string): void {
+function shellHem(b: PlanBuilder, id: 'blind' | 'machine' | 'rolled'): void {
   const parts = openHems(b);
   const cares = b.care(b.edges(parts, 'hem'), 'hemmed');
   const long = b.length(parts, 'hem') * 2;
   const depth = parts[0]?.ring.find((e) => e.role === 'hem')?.allowance ?? 0;
-  const needs = [
+  const needs: Need[] = [
     ...CLOSED,
     'turned?',
     'hem:pressed',
@@ -106,7 +107,7 @@ function liningHem(b: PlanBuilder, by: 'machine' | 'hand'): void {
       'done:lining-waist-front?',
       'done:lining-centre-back?',
       'sides:closed?',
-      ...(b.g.methods['lining-edge'] === 'felled' ? [] : ['done:facing-line-front?']),
+      ...when(b.g.methods['lining-edge'] !== 'felled', 'done:facing-line-front?'),
     ],
     cares: b.care(b.edges(parts, 'hem'), 'hemmed'),
     makes: lateSide ? ['lining:hemmed'] : ['lining:hemmed', 'liner:hemmed'],
@@ -170,7 +171,7 @@ export function ribs(b: PlanBuilder): void {
         .filter((j) => !b.ops.some((o) => o.sews.some((s) => s.joint === j.id)))
         .map((j) => ({ joint: j.id, from: 0, to: 1 })),
       cares,
-      makes: [`${id}:on`, ...(lined(b) ? [] : [`${role}:done`])],
+      makes: lined(b) ? [`${id}:on`] : [`${id}:on`, `${role}:done`],
       data: { share, a: b.length(parts, role) },
     });
   }
@@ -183,10 +184,10 @@ function mitre(b: PlanBuilder): void {
   const side = parts[0]?.ring.find((e) => e.role === 'vent')?.allowance ?? 0;
   const first = { pieces: ids(parts), data: { hem, side, alongHem: 2 * side, alongSide: 2 * hem } };
   b.add('shell', 'table', 'mark-mitre', { ...first, needs: ['hem:pressed', 'vent:pressed?'] });
-  b.add('shell', 'machine', 'sew-mitre', { ...first, needs: ['mark-mitre'], data: { ...first.data, a: hem * 2 } });
+  b.add('shell', 'machine', 'sew-mitre', { ...first, needs: ['step:mark-mitre'], data: { ...first.data, a: hem * 2 } });
   b.add('shell', 'table', 'trim-mitre', {
     ...first,
-    needs: ['sew-mitre'],
+    needs: ['step:sew-mitre'],
     makes: ['corner:mitred'],
     cautions: ['blades'],
   });

@@ -36,7 +36,7 @@ function roundOpening(b: PlanBuilder, id: string): void {
       code: 'press-part',
       about: 'hood-edge',
       pieces: [id],
-      needs: ['turn:hood'],
+      needs: ['step:turn:hood'],
       makes: ['collar:made', 'done:hood-edge'],
     });
   }
@@ -70,7 +70,7 @@ export function hood(b: PlanBuilder): void {
     plain: true,
     to_: null,
     needs: [...BEFORE_NECK.filter((n) => !n.includes('neckline')), 'collar:made'],
-    makes: ['neck:dressed', ...(between ? [] : ['done:hood-neck'])],
+    makes: between ? ['neck:dressed'] : ['neck:dressed', 'done:hood-neck'],
     hard: true,
   });
   if (!between && !lining)

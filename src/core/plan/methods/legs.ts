@@ -16,7 +16,8 @@ function riseFirst(b: PlanBuilder): void {
 /** The legs of a lining, as those of the outside. */
 export function liningLegs(b: PlanBuilder): void {
   const round = b.g.methods.legs !== 'rise-first';
-  const [first, second] = round ? ['lining-inseam', 'lining-rise'] : ['lining-rise', 'lining-inseam'];
+  const both = ['lining-inseam', 'lining-rise'] as const;
+  const [first, second] = round ? both : ([both[1], both[0]] as const);
   b.sew('inside', [first], { needs: round ? ['done:lining-skirt-side?'] : [] });
   b.sew('inside', [second], {
     code: round ? 'sew-rise-round' : 'sew-inseam-through',

@@ -1,6 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
 import { TUBE } from '../check/index.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
+import { type Need, type SeamCode, when } from '../names.ts';
 import { type Joint, type Laid, type StopPoint } from '../types.ts';
 import { bag, turnThrough } from './bag.ts';
 import { before, easeCap, liningArmholes, setThroughBoth, shouldersLate, sidesLate } from './body.ts';
@@ -16,7 +17,7 @@ import { lineVents } from './vents.ts';
 const felled = (b: PlanBuilder): boolean => b.g.methods['lining-edge'] === 'felled';
 
 /** A seam of the lining, with the opening for turning left in it where it is the chosen one. */
-function liningSeam(b: PlanBuilder, codes: string[], needs: string[]): void {
+function liningSeam(b: PlanBuilder, codes: readonly SeamCode[], needs: Need[]): void {
   const open = codes.find((c) => openSeam(b, opening(b)) === c && b.has(c));
   const stops: StopPoint[] = open ? [{ code: 'opening', mm: openingLength(b) }] : [];
   b.sew('inside', codes, { needs, stops });
@@ -36,7 +37,7 @@ export function insideBody(b: PlanBuilder): void {
   b.sew('inside', ['lining-centre-back'], { needs: panels });
   b.sew('inside', ['lining-centre-front'], { needs: panels });
   if (!shouldersLate(b)) {
-    const flat = ['done:facing-line-front?', 'done:facing-line-back?', 'done:lining-centre-back?', ...panels];
+    const flat: Need[] = ['done:facing-line-front?', 'done:facing-line-back?', 'done:lining-centre-back?', ...panels];
     if (felled(b)) {
       b.sew('inside', ['facing-shoulder']);
       b.sew('inside', ['lining-shoulder'], { needs: panels });
@@ -47,9 +48,9 @@ export function insideBody(b: PlanBuilder): void {
   liningSeam(b, ['lining-underarm'], []);
   b.sew('inside', ['lining-forearm']);
   b.sew('inside', ['lining-elbow'], { needs: ['done:lining-forearm?'] });
-  const sleeves = [...LINING_SLEEVE, ...LINING_PANELS];
+  const sleeves: Need[] = [...LINING_SLEEVE, ...LINING_PANELS];
   if (b.has('lining-cap')) easeCap(b, 'sleeve', 'inside', 'lining-cap');
-  const shoulders = ['done:facing-shoulder?', 'done:lining-shoulder?', 'done:lining-side?'];
+  const shoulders: Need[] = ['done:facing-shoulder?', 'done:lining-shoulder?', 'done:lining-side?'];
   b.sew('inside', ['lining-cap'], {
     needs: [...sleeves, ...shoulders, 'eased:lining-cap?'],
     makes: ['inside:sleeves'],
@@ -58,7 +59,7 @@ export function insideBody(b: PlanBuilder): void {
   liningSkirt(b);
 }
 
-function facingLines(b: PlanBuilder, panels: string[]): void {
+function facingLines(b: PlanBuilder, panels: Need[]): void {
   b.sew('inside', ['facing-line-front'], { needs: panels });
   b.sew('inside', ['facing-line-back'], { needs: [...panels, 'done:facing-centre-back?'] });
   b.sew('inside', ['facing-line-sleeve']);
@@ -94,15 +95,14 @@ export function joinLayers(b: PlanBuilder): void {
       needs: [
         'held:edge?',
         'facings:joined?',
-        ...(shouldersLate(b)
-          ? []
-          : [
-              'done:shoulder?',
-              'done:yoke-shoulder?',
-              'done:yoke-back?',
-              'done:facing-shoulder?',
-              'done:lining-shoulder?',
-            ]),
+        ...when(
+          !shouldersLate(b),
+          'done:shoulder?',
+          'done:yoke-shoulder?',
+          'done:yoke-back?',
+          'done:facing-shoulder?',
+          'done:lining-shoulder?',
+        ),
       ],
       short: shouldersLate(b),
     });
@@ -152,7 +152,7 @@ export function finishSlit(b: PlanBuilder): void {
   const pieces = [...new Set(edgesOf(open).map(partOf))];
   b.add('finish', 'machine', lined(b) ? 'line-slit' : 'hem-slit-edges', {
     pieces,
-    needs: [...open.map((j) => `done:${j.code}?`), 'hem:pressed?', 'turned?', 'lining:hemmed?'],
+    needs: [...open.map((j): Need => `done:${j.code}?`), 'hem:pressed?', 'turned?', 'lining:hemmed?'],
     makes: ['slit:done'],
     data: { slit: b.g.d.lining.slit.length, a: b.g.d.lining.slit.length * 2 },
   });
@@ -200,7 +200,7 @@ function felledFlat(b: PlanBuilder, j: Joint): Laid[] {
 
 /** The lining, made up for itself, slipped to the facings by hand. */
 function fellLining(b: PlanBuilder): void {
-  const codes = ['facing-line-front', 'facing-line-back', 'facing-line-sleeve'];
+  const codes: SeamCode[] = ['facing-line-front', 'facing-line-back', 'facing-line-sleeve'];
   const j = b.joints(...codes)[0];
   if (!j) return;
   b.sew('finish', codes, {
@@ -223,14 +223,19 @@ const wristsOpen = (b: PlanBuilder): boolean =>
   b.has('lining-cap', 'lining-raglan') && (!b.has('wrist') || b.g.d.lining.wrist.kind === 'rib') && bagged(b);
 
 /** Whether the opening finds room in this seam, with a stitch left at both ends. */
-const roomy = (b: PlanBuilder, code: string): boolean => sewnLength(b, code) * 0.9 >= openingLength(b);
+const roomy = (b: PlanBuilder, code: SeamCode): boolean => sewnLength(b, code) * 0.9 >= openingLength(b);
+
+const hemRoomy = (b: PlanBuilder): boolean => {
+  const code = widestHem(b);
+  return code !== undefined && roomy(b, code);
+};
 
 const openable =
   (at: string): Method['fits'] =>
   (b) => {
-    const code = openSeam(b, at) ?? '';
+    const code = openSeam(b, at);
     if (!needsOpening(b)) return 'no-opening-needed';
-    return b.has(code) ? unless(roomy(b, code), 'seam-too-short') : 'seam-not-there';
+    return code && b.has(code) ? unless(roomy(b, code), 'seam-too-short') : 'seam-not-there';
   };
 
 /** Both sleeveless and lined or faced there. */
@@ -303,7 +308,7 @@ export const LININGS: Method[] = [
   way('opening', 'side', 0, openable('side')),
   way('opening', 'hem', 0, (b) => {
     if (!needsOpening(b)) return 'no-opening-needed';
-    return b.g.d.lining.hem.kind === 'rib' ? 'hem-is-rib' : unless(roomy(b, widestHem(b)), 'seam-too-short');
+    return b.g.d.lining.hem.kind === 'rib' ? 'hem-is-rib' : unless(hemRoomy(b), 'seam-too-short');
   }),
   way('opening', 'none', 0, (b) => unless(!needsOpening(b), 'must-be-turned')),
 ];

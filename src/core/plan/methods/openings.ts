@@ -1,16 +1,17 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
+import { type Need, type SeamCode } from '../names.ts';
 import { LINING_PANELS, LINING_SKIRT, PANELS, SKIRT, WAIST } from './groups.ts';
 
 /** Seams round openings: cut into a piece, or a cut-out between two. */
-const OPENINGS = ['band-cut-out', 'opening-armhole', 'opening-neckline', 'opening-cut-out'];
+const OPENINGS: SeamCode[] = ['band-cut-out', 'opening-armhole', 'opening-neckline', 'opening-cut-out'];
 
 /** Whether a lining, and no facing, meets the shell along these joints. */
-const isLined = (b: PlanBuilder, code: string): boolean =>
+const isLined = (b: PlanBuilder, code: SeamCode): boolean =>
   edgesOf(b.joints(code)).some((k) => b.parts.get(partOf(k))?.material === 'lining');
 
 /** Openings that a facing of their own goes round. */
-export const openingsOf = (b: PlanBuilder): string[] => OPENINGS.filter((c) => b.has(c) && !isLined(b, c));
+export const openingsOf = (b: PlanBuilder): SeamCode[] => OPENINGS.filter((c) => b.has(c) && !isLined(b, c));
 
 /** Openings between shell and lining: both are turned by then, so that each is sewn from within, one half after the other. */
 export function lineOpenings(b: PlanBuilder): void {
@@ -22,8 +23,14 @@ export function lineOpenings(b: PlanBuilder): void {
       reached: true,
       to_: null,
       needs: [
-        ...['done:side?', 'done:lining-side?', 'turned?'],
-        ...[...PANELS, ...SKIRT, ...WAIST, ...LINING_PANELS, ...LINING_SKIRT],
+        'done:side?',
+        'done:lining-side?',
+        'turned?',
+        ...PANELS,
+        ...SKIRT,
+        ...WAIST,
+        ...LINING_PANELS,
+        ...LINING_SKIRT,
       ],
       hard: true,
     });
@@ -50,6 +57,6 @@ function fellToFacing(b: PlanBuilder): void {
     stack: b.lapped(joint).map((l) => ({ ...l, up: 'wrong' })),
     care: 'enclosed',
     to_: null,
-    needs: [...openingsOf(b).map((c) => `folded:${c}?`), 'turned?', 'done:lining-side?'],
+    needs: [...openingsOf(b).map((c): Need => `folded:${c}?`), 'turned?', 'done:lining-side?'],
   });
 }

@@ -1,7 +1,8 @@
 import { type PlanBuilder } from '../builder.ts';
+import { type Need, type SeamCode } from '../names.ts';
 
 /** Seams of one code, each a run of its own: what is joined on one side of a seam is joined before it. */
-function each(b: PlanBuilder, section: 'shell' | 'inside', code: string, needs: string[] = []): void {
+function each(b: PlanBuilder, section: 'shell' | 'inside', code: SeamCode, needs: Need[] = []): void {
   for (const j of b.joints(code))
     b.sew(section, [code], {
       only: j,
@@ -13,7 +14,7 @@ function each(b: PlanBuilder, section: 'shell' | 'inside', code: string, needs: 
 
 /** Yokes, panels, and whatever else the pattern joins beyond one front and one back. */
 export function furtherPanels(b: PlanBuilder): void {
-  for (const code of ['yoke-join', 'panel', 'other']) each(b, 'shell', code);
+  for (const code of ['yoke-join', 'panel', 'other'] as const) each(b, 'shell', code);
 }
 
 /** Panels of a skirt, and godets: set in once the seam above them is sewn. */
@@ -22,7 +23,7 @@ export const skirtPanels = (b: PlanBuilder): void =>
 
 /** The same of the lining. */
 export function furtherLiningPanels(b: PlanBuilder): void {
-  for (const code of ['lining-yoke-join', 'lining-panel', 'lining-other']) each(b, 'inside', code);
+  for (const code of ['lining-yoke-join', 'lining-panel', 'lining-other'] as const) each(b, 'inside', code);
 }
 
 export const liningSkirtPanels = (b: PlanBuilder): void =>

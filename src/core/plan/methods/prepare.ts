@@ -1,4 +1,5 @@
 import { type PlanBuilder } from '../builder.ts';
+import { type Need } from '../names.ts';
 import { type Part } from '../types.ts';
 
 /** Staystitching lies this far inside the allowance from the seam line (1/8"). Common practice. */
@@ -18,7 +19,7 @@ export function prepare(b: PlanBuilder): void {
   for (const p of interfaced(b))
     b.add('prepare', 'iron', `fuse:${p.id}`, {
       pieces: [p.id],
-      needs: ['test-fuse'],
+      needs: ['step:test-fuse'],
       makes: [`ready:${p.id}`],
       cautions: ['fumes'],
     });
@@ -29,7 +30,7 @@ export function prepare(b: PlanBuilder): void {
     b.add('prepare', 'machine', `stay:${p.id}`, {
       code: 'staystitch',
       pieces: [p.id],
-      needs: [`fuse:${p.id}?`],
+      needs: [`step:fuse:${p.id}?`],
       makes: [`ready:${p.id}`],
       allowance: Math.max(0, neck.allowance - STAY_INSIDE),
       data: { inside: STAY_INSIDE, a: neck.length },
@@ -43,7 +44,7 @@ function folds(b: PlanBuilder, p: Part): void {
   const section = p.layer === 'outer' ? 'shell' : 'inside';
   const soft = p.material === 'lining' && b.g.d.lining.darts === 'pleats';
   if (p.darts && !soft) {
-    const needs = [`stay:${p.id}?`];
+    const needs: Need[] = [`step:stay:${p.id}?`];
     b.add(
       section,
       'machine',
@@ -54,7 +55,7 @@ function folds(b: PlanBuilder, p: Part): void {
     b.add(section, 'iron', `press-darts:${p.id}`, {
       code: 'press-darts',
       pieces: [p.id],
-      needs: [`darts:${p.id}`],
+      needs: [`step:darts:${p.id}`],
       makes: [`ready:${p.id}`],
     });
   }
@@ -62,7 +63,7 @@ function folds(b: PlanBuilder, p: Part): void {
     b.add(section, 'machine', `pleats:${p.id}`, {
       code: 'baste-pleats',
       pieces: [p.id],
-      needs: [`stay:${p.id}?`],
+      needs: [`step:stay:${p.id}?`],
       makes: [`ready:${p.id}`],
       data: { pleats: p.pleats || p.darts, pleat: b.g.d.lining.pleat },
     });

@@ -1,5 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
+import { type Need, type SeamCode, when } from '../names.ts';
 import { type Joint } from '../types.ts';
 import { doubled, openWaist, sideCodes, sidesLate } from './body.ts';
 import { LINING_SKIRT } from './groups.ts';
@@ -13,7 +14,7 @@ export const flatLate = (b: PlanBuilder): boolean => sidesLate(b) && b.g.methods
 /** What is sewn with late sides, or into them, is not waited for by a waist that runs across. */
 const LATE = ['done:lining-skirt-side?', 'done:lining-skirt-panel?'];
 
-export function liningWaist(b: PlanBuilder, needs: string[]): void {
+export function liningWaist(b: PlanBuilder, needs: Need[]): void {
   b.sew(sidesLate(b) ? 'joining' : 'inside', ['lining-waist-front', 'lining-waist-back'], {
     needs: [...needs, ...LINING_SKIRT.filter((n) => !(flatLate(b) && LATE.includes(n)))],
   });
@@ -63,9 +64,9 @@ export function sidesOnceTurned(b: PlanBuilder): void {
 export function lateSides(b: PlanBuilder): void {
   basteFronts(b);
   if (flatLate(b)) liningWaist(b, ['turned?']);
-  const linings = ['lining-side', 'lining-side-zip'];
+  const linings: SeamCode[] = ['lining-side', 'lining-side-zip'];
   if (flatLate(b)) linings.push('lining-skirt-side', 'lining-skirt-side-zip');
-  const codes = [...sideCodes(b), 'facing-side', 'facing-side-zip', ...linings];
+  const codes: SeamCode[] = [...sideCodes(b), 'facing-side', 'facing-side-zip', ...linings];
   // Only a side that runs down to a hem stops above it; a bodice's ends at its waist.
   const hangs = b.has('lining-side') && b.g.d.lining.hem.kind === 'free';
   const low = (j: Joint): boolean => hangs && edgesOf([j]).some((k) => atHem(b, k));
@@ -78,7 +79,7 @@ export function lateSides(b: PlanBuilder): void {
       'loops:on?',
       'fronts:basted?',
       ...openWaist(b),
-      ...(flatLate(b) ? ['done:lining-waist-front?'] : []),
+      ...when(flatLate(b), 'done:lining-waist-front?'),
     ],
     plain: true,
     short: (j) => (low(j) ? { to: ABOVE_HEM } : {}),
@@ -88,7 +89,7 @@ export function lateSides(b: PlanBuilder): void {
   if (stops.length && rest.length)
     b.add('finish', 'machine', 'close-sides', {
       pieces: [...new Set(b.joints(...codes).flatMap((j) => edgesOf([j]).map(partOf)))],
-      needs: ['sew:side', 'try-on?', 'hem:pressed?'],
+      needs: ['step:sew:side', 'step:try-on?', 'hem:pressed?'],
       sews: rest,
       makes: ['sides:closed'],
       data: { a: rest.length * ABOVE_HEM },

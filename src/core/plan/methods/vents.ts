@@ -1,4 +1,5 @@
 import { type PlanBuilder } from '../builder.ts';
+import { type Need, when } from '../names.ts';
 import { type Part } from '../types.ts';
 import { bagged } from './opening.ts';
 
@@ -12,7 +13,7 @@ export function pressVents(b: PlanBuilder): void {
   const parts = ventedParts(b);
   if (!parts.length) return;
   const pieces = parts.map((p) => p.id);
-  const above = b.g.making.joints.filter((j) => !j.closing && b.endsAtVent(j)).map((j) => `done:${j.code}?`);
+  const above = b.g.making.joints.filter((j) => !j.closing && b.endsAtVent(j)).map((j): Need => `done:${j.code}?`);
   b.add('shell', 'iron', `press-vent:${pieces[0]}`, {
     pieces,
     needs: above,
@@ -45,7 +46,7 @@ export function lineVents(b: PlanBuilder): void {
     code: 'sew-vent',
     needs: [
       'held:edge?',
-      ...(early ? [] : ['turned?']),
+      ...when(!early, 'turned?'),
       'vent:pressed',
       'done:lining-centre-back?',
       'done:lining-skirt-centre-back?',

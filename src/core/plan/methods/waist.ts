@@ -1,5 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf, under } from '../garmentmodel.ts';
+import { type Need } from '../names.ts';
 import { type Joint } from '../types.ts';
 import { madeApart } from './apart.ts';
 import { sidesLate } from './body.ts';
@@ -17,8 +18,8 @@ function joinWaist(b: PlanBuilder): void {
       needs: ['pocket:set?', 'loops:on?', 'done:skirt-centre-back?'],
     });
   skirtPanels(b);
-  const round = flat ? [] : ['done:side?', ...SKIRT];
-  const late = sidesLate(b) ? ['turned?'] : [];
+  const round: Need[] = flat ? [] : ['done:side?', ...SKIRT];
+  const late: Need[] = sidesLate(b) ? ['turned?'] : [];
   b.sew(sidesLate(b) ? 'joining' : 'shell', ['waist-front', 'waist-back'], {
     needs: [...round, ...late, ...PANELS],
     to_: 'press-to-b',
@@ -36,9 +37,9 @@ function waistband(b: PlanBuilder, ditch: boolean): void {
     code: 'press-under',
     about: 'waistband',
     pieces: [inner],
-    makes: [`folded:${inner}`],
+    makes: [`under:${inner}`],
   });
-  madeApart(b, 'waistband', 'band-edge', { makes: ['band:made'], needs: [`folded:${inner}`, 'tie:made?'] });
+  madeApart(b, 'waistband', 'band-edge', { makes: ['band:made'], needs: [`under:${inner}`, 'tie:made?'] });
   // A band between two others is sewn to the one and to the other.
   const all = b.joints('waistband');
   const inner_ = b.joints('waistband-in');

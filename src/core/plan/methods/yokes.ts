@@ -1,5 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
 import { under } from '../garmentmodel.ts';
+import { type Fact, type Need, type SeamCode } from '../names.ts';
 import { type Laid } from '../types.ts';
 import { type Method, unless, way } from './method.ts';
 
@@ -12,7 +13,7 @@ function yokeIds(b: PlanBuilder): { outer: string; inner: string } {
 }
 
 /** The other piece in a seam of the yoke. */
-const beside = (b: PlanBuilder, code: string, kind: 'back' | 'front'): string =>
+const beside = (b: PlanBuilder, code: SeamCode, kind: 'back' | 'front'): string =>
   b.of(kind).find((p) => b.joints(code).some((j) => [...j.a, ...j.b].some((k) => k.startsWith(`${p.id}/`))))?.id ?? '';
 
 /** Piece between two yokes: right side to the outer one, wrong side to the inner one's right side. */
@@ -45,11 +46,11 @@ function sandwichBack(b: PlanBuilder): void {
     data: { layers: 3, allowance: b.joints('yoke-back')[0]?.allowance ?? 0 },
   });
   const pieces = stack.map((l) => l.part);
-  b.add('shell', 'iron', 'press-yoke', { pieces, needs: ['grade-yoke'], makes: ['flat:yoke-back'] });
-  topstitch(b, 'yoke-back', ['press-yoke'], ['done:yoke-back', 'done:yoke-back-in']);
+  b.add('shell', 'iron', 'press-yoke', { pieces, needs: ['step:grade-yoke'], makes: ['flat:yoke-back'] });
+  topstitch(b, 'yoke-back', ['step:press-yoke'], ['done:yoke-back', 'done:yoke-back-in']);
 }
 
-function topstitch(b: PlanBuilder, code: string, needs: string[], makes: string[]): void {
+function topstitch(b: PlanBuilder, code: SeamCode, needs: Need[], makes: Fact[]): void {
   const j = b.joints(code)[0];
   b.add('shell', 'machine', `topstitch:${code}`, {
     code: 'topstitch',
@@ -81,9 +82,9 @@ function rolled(b: PlanBuilder): void {
   b.add('shell', 'iron', 'press-yoke-shoulder', {
     code: 'press-yoke',
     pieces: stack.map((l) => l.part),
-    needs: ['pull-yoke'],
+    needs: ['step:pull-yoke'],
   });
-  topstitch(b, 'yoke-shoulder', ['press-yoke-shoulder'], ['done:yoke-shoulder-in']);
+  topstitch(b, 'yoke-shoulder', ['step:press-yoke-shoulder'], ['done:yoke-shoulder-in']);
 }
 
 function topstitched(b: PlanBuilder): void {
@@ -103,7 +104,7 @@ function topstitched(b: PlanBuilder): void {
     stack: b.lapped(j),
     plain: true,
     to_: null,
-    needs: ['done:yoke-shoulder', 'fold-yoke'],
+    needs: ['done:yoke-shoulder', 'step:fold-yoke'],
     data: { in: ROW },
   });
 }
@@ -141,9 +142,9 @@ function inset(b: PlanBuilder): void {
     needs: ['corners:stitched', `ready:${outer}?`],
     cautions: ['blades'],
   });
-  b.sew('shell', ['yoke-shoulder'], { needs: ['snip-yoke', 'front:flat?'] });
+  b.sew('shell', ['yoke-shoulder'], { needs: ['step:snip-yoke', 'front:flat?'] });
   b.sew('shell', ['yoke-back'], {
-    needs: ['snip-yoke', 'done:yoke-shoulder'],
+    needs: ['step:snip-yoke', 'done:yoke-shoulder'],
     stops: [{ code: 'pivot-at-corners', mm: 0 }],
   });
 }

@@ -1,5 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
+import { type Need } from '../names.ts';
 import { ZIP_CODES } from '../seamfinishes.ts';
 import { BESIDE_ZIP } from '../stretches.ts';
 import { type Joint, type Sewn } from '../types.ts';
@@ -26,7 +27,15 @@ function zip(b: PlanBuilder, by: 'machine' | 'hand'): void {
   const pieces = [...new Set(keys.map(partOf))];
   const about = shell[0]?.code ?? null;
   const length = zipLength(b);
-  const crossings = ['done:side?', 'done:centre-back?', 'done:centre-front?', ...PANELS, ...SKIRT, ...WAIST, 'turned?'];
+  const crossings: Need[] = [
+    'done:side?',
+    'done:centre-back?',
+    'done:centre-front?',
+    ...PANELS,
+    ...SKIRT,
+    ...WAIST,
+    'turned?',
+  ];
   b.add('shell', 'overlocker', 'neaten-zip', {
     code: 'neaten',
     about,
@@ -48,7 +57,7 @@ function zip(b: PlanBuilder, by: 'machine' | 'hand'): void {
     about,
     pieces,
     foot: 'zip',
-    needs: ['check-zip'],
+    needs: ['step:check-zip'],
     makes: ['zip:in', 'done:zip'],
     sews: taken(b, shell),
     hard: true,
