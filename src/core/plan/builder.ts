@@ -149,20 +149,31 @@ export class PlanBuilder {
 
   /** Layers of an edge that is closed: the outer below, right side up; the inner on it, turned under it afterwards. */
   turned(j: Joint): Laid[] {
-    return this.onEachOther(j, 2);
-  }
-
-  /** A folded-under edge laid over a seam and stitched. */
-  lapped(j: Joint): Laid[] {
-    return this.onEachOther(j, 0);
-  }
-
-  private onEachOther(j: Joint, swings: 0 | 2): Laid[] {
     const { outer, inner } = this.sides(j);
     return [
       { part: outer, up: 'right', swings: 0 },
-      { part: inner, up: this.alike(outer, inner) ? 'right' : 'wrong', swings },
+      { part: inner, up: this.alike(outer, inner) ? 'right' : 'wrong', swings: 2 },
     ];
+  }
+
+  /** An edge laid or folded over a seam and stitched: both as they are worn. */
+  lapped(j: Joint): Laid[] {
+    const { outer, inner } = this.sides(j);
+    return this.asWorn(outer, inner);
+  }
+
+  /** The same as a hand sees them that fells from within. */
+  fromInside(j: Joint): Laid[] {
+    return [...this.lapped(j)].reverse().map((l) => ({ ...l, up: l.up === 'right' ? 'wrong' : 'right' }));
+  }
+
+  /** Layers as they are worn, seen from outside: the outermost on top, named first. */
+  asWorn(...layers: string[]): Laid[] {
+    const up = (id: string): Laid['up'] => {
+      const p = this.parts.get(id);
+      return !p || faceOf(p, this.g.making.lace) === 1 ? 'right' : 'wrong';
+    };
+    return [...layers].reverse().map((part) => ({ part, up: up(part), swings: 0 }));
   }
 
   /** Whether the right sides of both are to look the same way in the finished garment. */

@@ -21,6 +21,7 @@ import {
   readingWords,
   reasonWords,
   SEAM_WORDS,
+  sidesWords,
   stepWords,
   stopWords,
   toldOf,
@@ -60,6 +61,10 @@ describe('words', () => {
           const all = [title, how, check, slip, ...stopWords(s, 'in')].join(' ');
           expect(all).not.toMatch(/undefined|NaN|\d mm\b|[{}]/);
           if (s.about) expect(SEAM_WORDS[s.about]).toBeDefined();
+          // What is said and what is drawn of the layers is one thing.
+          const lie = sidesWords(s.stack) ?? '';
+          if (/^Wrong sides together/.test(how)) expect([s.id, lie]).not.toEqual([s.id, 'Right sides together']);
+          if (/^Right sides together/.test(how)) expect([s.id, lie]).not.toEqual([s.id, 'Wrong sides together']);
           expect(s.stops.filter((x) => stopWords(s, 'in').includes(x.code))).toEqual([]);
           for (const x of s.cautions) expect(CAUTION_WORDS[x]).toBeDefined();
         }

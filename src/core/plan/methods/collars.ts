@@ -49,10 +49,7 @@ function ontoNeck(b: PlanBuilder, code: SeamCode, kind: Part['kind'], needs: Nee
   if (cover && coverCode)
     b.sew('joining', [coverCode], {
       code: 'cover-seam',
-      stack: [
-        { part: id, up: 'right', swings: 0 },
-        { part: under(id), up: 'wrong', swings: 0 },
-      ],
+      stack: b.asWorn(id, under(id)),
       plain: true,
       to_: null,
       needs: [`done:${code}`, `under:${under(id)}?`],
@@ -170,11 +167,7 @@ function collarLaidIn(b: PlanBuilder, stand: string): void {
   });
   b.sew('joining', ['collar-stand-in'], {
     code: 'cover-seam',
-    stack: [
-      { part: stand, up: 'right', swings: 0 },
-      { part: under(stand), up: 'wrong', swings: 0 },
-      { part: under(collar), up: 'wrong', swings: 0 },
-    ],
+    stack: b.asWorn(stand, under(collar), under(stand)),
     plain: true,
     to_: null,
     needs: ['done:collar-stand', `under:${under(stand)}`],

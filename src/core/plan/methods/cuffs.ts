@@ -109,10 +109,7 @@ function cuff(b: PlanBuilder, kind: 'band' | 'turn-back' | 'link'): void {
 function innerCuff(b: PlanBuilder, outer: string): void {
   b.sew('joining', ['cuff-in'], {
     code: 'cover-seam',
-    stack: [
-      { part: outer, up: 'right', swings: 0 },
-      { part: under(outer), up: 'wrong', swings: 0 },
-    ],
+    stack: b.asWorn(outer, under(outer)),
     plain: true,
     to_: null,
     needs: ['done:cuff', 'wrist-lining:basted?'],

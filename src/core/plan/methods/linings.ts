@@ -2,7 +2,7 @@ import { type PlanBuilder } from '../builder.ts';
 import { TUBE } from '../check/index.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
 import { type Need, type SeamCode, when } from '../names.ts';
-import { type Joint, type Laid, type StopPoint } from '../types.ts';
+import { type StopPoint } from '../types.ts';
 import { bag, turnThrough } from './bag.ts';
 import { before, easeCap, liningArmholes, setThroughBoth, shouldersLate, sidesLate } from './body.ts';
 import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
@@ -189,15 +189,6 @@ function lateShoulders(b: PlanBuilder): void {
   });
 }
 
-/** Both lie as they are worn, one edge folded in over the other. */
-function felledFlat(b: PlanBuilder, j: Joint): Laid[] {
-  const [a, c] = b.flat(j) as [Laid, Laid];
-  return [
-    { ...a, swings: 0 },
-    { ...c, swings: 0, up: b.alike(a.part, c.part) ? a.up : 'wrong' },
-  ];
-}
-
 /** The lining, made up for itself, slipped to the facings by hand. */
 function fellLining(b: PlanBuilder): void {
   const codes: SeamCode[] = ['facing-line-front', 'facing-line-back', 'facing-line-sleeve'];
@@ -207,7 +198,7 @@ function fellLining(b: PlanBuilder): void {
     id: 'fell-lining',
     station: 'hand',
     code: 'fell-lining',
-    stack: felledFlat(b, j),
+    stack: b.fromInside(j),
     care: 'enclosed',
     to_: null,
     needs: ['turned?', 'held:edge?', 'done:lining-side?', 'inside:sleeves?', 'done:lining-shoulder?', 'done:cap?'],

@@ -54,7 +54,7 @@ function fellToFacing(b: PlanBuilder): void {
     id: 'fell-openings',
     station: 'hand',
     code: 'fell-lining',
-    stack: b.lapped(joint).map((l) => ({ ...l, up: 'wrong' })),
+    stack: b.fromInside(joint),
     care: 'enclosed',
     to_: null,
     needs: [...openingsOf(b).map((c): Need => `folded:${c}?`), 'turned?', 'done:lining-side?'],

@@ -60,10 +60,7 @@ function waistband(b: PlanBuilder, ditch: boolean): void {
     b.sew('joining', ['waistband-in'], {
       ...alone(j),
       code: ditch ? 'cover-ditch' : 'cover-seam',
-      stack: [
-        { part: band.id, up: 'right', swings: 0 },
-        { part: inner, up: 'wrong', swings: 0 },
-      ],
+      stack: b.asWorn(band.id, inner),
       plain: true,
       to_: null,
       needs: ['done:waistband'],
