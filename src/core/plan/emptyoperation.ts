@@ -14,6 +14,7 @@ export const EMPTY_OPERATION: Omit<Operation, 'id' | 'code' | 'section' | 'stati
   allowance: null,
   stops: [],
   press: null,
+  towards: null,
   turns: null,
   reached: false,
   foot: 'straight',

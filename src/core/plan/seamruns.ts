@@ -147,8 +147,15 @@ function pressRun(
     needs: [`step:${after}`],
     makes: [`pressed:${after}`, ...ends, ...(ends.length ? [] : codes.map((c): Fact => `flat:${c}`))],
     press,
+    towards: sideOf(first, press),
     data: { a: sum(joints, 'lengthA') },
   });
+}
+
+/** The layer on the side that allowances are pressed to. */
+function sideOf(j: Joint, press: OperationCode): string | null {
+  const [key] = press === 'press-to-a' ? j.a : press === 'press-to-b' ? j.b : [];
+  return key ? partOf(key) : null;
 }
 
 function pressOf(j: Joint, way: string): NonNullable<SewOptions['to_']> {

@@ -146,6 +146,8 @@ export interface Operation {
   stops: StopPoint[];
   /** Where the allowances lie afterwards: open, to one part, or between the layers. */
   press: string | null;
+  /** The layer they are pressed towards, where to one side. */
+  towards: string | null;
   turns: Turning | null;
   /** Sewn by reaching between the layers, in position, instead of with the garment laid flat. */
   reached: boolean;

@@ -55,8 +55,8 @@ const SEAMS = {
     'Press open: {seam}',
     'First flat as sewn, then open, over a ham where it curves. Before any other seam crosses it.',
   ],
-  'press-to-a': ['Press to one side: {seam}', 'Flat as sewn, then both allowances to the side shown beside.'],
-  'press-to-b': ['Press to one side: {seam}', 'Flat as sewn, then both allowances to the side shown beside.'],
+  'press-to-a': ['Press to one side: {seam}', 'Flat as sewn, then both allowances towards the {towards}.'],
+  'press-to-b': ['Press to one side: {seam}', 'Flat as sewn, then both allowances towards the {towards}.'],
   'french-first': [
     'First pass of the French seam: {seam}',
     'Wrong sides together, {first} from the raw edge. The second pass takes {second}: together they are the allowance of the pattern.',

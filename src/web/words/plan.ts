@@ -89,6 +89,7 @@ export function stepWords(s: PlanStep, unit: LengthUnit, names: Record<string, s
       // What holds of some garments only is said where its figure is not nought.
       .replace(/\{(\w+)\?([^{}]*)\}/g, (_, key: string, more: string) => (s.data[key] ? more : ''))
       .replaceAll('{seam}', seamsWords(s))
+      .replaceAll('{towards}', inSentence((names[s.towards ?? ''] ?? s.towards ?? '').replace(', outer', '')))
       .replaceAll('{pieces}', pieces.length > 60 ? 'all of them' : pieces.toLowerCase())
       .replaceAll('{graded}', gradedWords(s, unit))
       .replaceAll('{clips}', clipWords(s, unit))
@@ -114,6 +115,28 @@ const RUNS: [short: string, codes: string[]][] = [
   ['skirt lining to bodice lining', ['lining-waist-front', 'lining-waist-back']],
 ];
 
+/** What a seam is called where the names of its sides tell the rest. */
+const BETWEEN: Readonly<Record<string, string>> = {
+  'skirt-side': 'Side seam',
+  'skirt-panel': 'Panel seam',
+  'skirt-centre-back': 'Centre back seam',
+  'skirt-centre-front': 'Centre front seam',
+  'waist-front': 'Waist seam',
+  waistband: 'Waist seam',
+};
+
+/** Both sides by their names; nothing where a piece is sewn to its own other half. */
+function sidesOf(between: readonly [string, string]): string {
+  const [a, b] = between.map((x) => x.split(' + ').sort().join(' + '));
+  return a === b ? '' : between.join(' to ');
+}
+
+/** What is said of a skirt is said of legs where the step is about those. */
+const below = (s: PlanStep, words: string): string =>
+  s.pieces.some((p) => p.startsWith('trouser'))
+    ? words.replace('skirt lining', 'trouser lining').replace('of the skirt', 'of the trousers')
+    : words;
+
 /** The seams a step is about, all of one run: "front edges and neck"; those of further pieces with the names of their sides. */
 function seamsWords(s: PlanStep): string {
   const own = s.about && !s.seams.some((x) => x.code === s.about) ? [{ code: s.about as SeamCode }] : [];
@@ -122,9 +145,11 @@ function seamsWords(s: PlanStep): string {
   const named = codes.map((code) => {
     const short = RUNS.find(([, run]) => run.includes(code))?.[0];
     if (codes.length > 1 && short) return short;
-    const word = inSentence(SEAM_WORDS[code] ?? joinWords(code));
-    const sides = all.filter((x) => x.code === code).map((x) => x.between && [...new Set(x.between)].join(' to '));
-    return sides.every((x) => x) ? `${word}, ${listed(new Set(sides as string[]))}` : word;
+    const between = all.every((x) => x.code !== code || x.between);
+    const word = below(s, inSentence((between && BETWEEN[code]) || SEAM_WORDS[code] || joinWords(code)));
+    const sides = all.filter((x) => x.code === code).map((x) => x.between && sidesOf(x.between));
+    const said = [...new Set(sides as string[])].filter((x) => x);
+    return sides.every((x) => x !== undefined) && said.length ? `${word}, ${listed(said)}` : word;
   });
   return listed(new Set(named));
 }
@@ -140,6 +165,7 @@ const LONGER: Record<string, (on: string) => string> = {
   gather: (on) => `draw in ${on}`,
   pleat: (on) => `the pleat takes up ${on}`,
   zip: (on) => `beside the zip it ends ${on} before the other`,
+  hem: (on) => `the lining ends ${on} above the hem`,
   turn: (on) => `drawn smaller by ${on}, so that it rolls inside: stretch it on`,
 };
 

@@ -22,8 +22,14 @@ function joinWaist(b: PlanBuilder): void {
   const late: Need[] = sidesLate(b) ? ['turned?'] : [];
   b.sew(sidesLate(b) ? 'joining' : 'shell', ['waist-front', 'waist-back'], {
     needs: [...round, ...late, ...PANELS],
-    to_: 'press-to-b',
+    to_: towards(b, b.joints('waist-front', 'waist-back')[0], ['front', 'back', 'front-side', 'back-side']),
   });
+}
+
+/** To which side of a joint allowances go, that they may lie in pieces of these kinds. */
+function towards(b: PlanBuilder, j: Joint | undefined, kinds: readonly string[]): 'press-to-a' | 'press-to-b' {
+  const on = (keys: string[]): boolean => keys.some((k) => kinds.includes(b.parts.get(partOf(k))?.kind ?? ''));
+  return j && on(j.a) ? 'press-to-a' : 'press-to-b';
 }
 
 /** A band of two layers: outer to the skirt, ends and upper edge closed, inner edge covering the seam. */
@@ -53,7 +59,7 @@ function waistband(b: PlanBuilder, ditch: boolean): void {
       ],
       care: 'enclosed',
       plain: true,
-      to_: 'press-to-b',
+      to_: towards(b, j, ['waistband']),
       needs: ['band:made?', 'loops:on?', ...SKIRT, 'done:side?', 'zip:in?', 'waist-lining:in?', ...PANELS],
     });
   for (const j of inner_)
