@@ -69,6 +69,8 @@ export function layersOf(step: Operation, making: GarmentModel): Layers | null {
 /** Allowances open, to one side, or graded between the layers with the widest towards the outside. */
 function lying(step: Operation, after: Ply[][]): Lying[] {
   const width = step.allowance ?? 0;
+  // Laid on each other as they are worn, allowances stay what they are.
+  if (step.stack.every((l) => l.swings === 0)) return [];
   const [left = [], right] = after;
   if (!right || left.length > 1 || right.length > 1) {
     const all = [...(right ?? []), ...left].reverse();

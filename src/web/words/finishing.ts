@@ -85,7 +85,10 @@ export const EXTRAS = {
   'baste-ties': ['Baste the ties at their places', 'Raw edges level, before the seam goes over them.'],
   'sew-label': ['Sew the label in', 'Before the facing is closed over it.'],
   'hook-and-eye': ['Sew on hook and eye', 'Above the zip or at the neck, edges meeting.'],
-  gather: ['Gather', 'Two rows of long stitches inside the allowance; draw up evenly to the marks.'],
+  gather: [
+    'Gather: {pieces}',
+    'Two rows of long stitches inside the allowance; draw up evenly to the marks{b?, from {a} to {b}}.',
+  ],
   'hem-ruffle': ['Hem the ruffle', 'Before it is gathered, while it lies flat.'],
   'gather-ruffle': ['Gather the ruffle', 'In halves and quarters.'],
   'close-lowest': [

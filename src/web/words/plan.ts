@@ -87,7 +87,7 @@ export function stepWords(s: PlanStep, unit: LengthUnit, names: Record<string, s
   const fill = (words: string): string =>
     words
       // What holds of some garments only is said where its figure is not nought.
-      .replace(/\{(\w+)\?([^{}]*)\}/g, (_, key: string, more: string) => (s.data[key] ? more : ''))
+      .replace(/\{(\w+)\?((?:[^{}]|\{[^{}]*\})*)\}/g, (_, key: string, more: string) => (s.data[key] ? more : ''))
       .replaceAll('{seam}', seamsWords(s))
       .replaceAll('{towards}', inSentence((names[s.towards ?? ''] ?? s.towards ?? '').replace(', outer', '')))
       .replaceAll('{pieces}', pieces.length > 60 ? 'all of them' : pieces.toLowerCase())
