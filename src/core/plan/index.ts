@@ -5,6 +5,7 @@ export * from './compare.ts';
 export * from './customorder.ts';
 export * from './emptyoperation.ts';
 export * from './garmentmodel.ts';
+export * from './lastchance.ts';
 export * from './layers.ts';
 export * from './measures.ts';
 export * from './methods/catalogue.ts';

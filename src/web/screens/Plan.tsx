@@ -8,6 +8,7 @@ import { AllWell, Findings } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
 import { minutesWords, partNames, planJson, planMarkdown, toldOf } from '../words/index.ts';
 import { CompareMethods } from './CompareMethods.tsx';
+import { LastChances } from './LastChances.tsx';
 import { OwnOrder } from './OwnOrder.tsx';
 import { PlanChoices } from './PlanChoices.tsx';
 import { PlanSteps } from './PlanSteps.tsx';
@@ -73,6 +74,7 @@ function Planned({ p, behind }: { p: Planning; behind: boolean }) {
       </SheetBox>
       <PlanChoices p={p} topic={topic} onCompare={setTopic} />
       {topic && <CompareMethods p={p} topic={topic} onClose={() => setTopic(null)} />}
+      <LastChances p={p} />
       <Out p={p} />
       <PlanSteps p={p} />
       <SheetCompare p={p} />

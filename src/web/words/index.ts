@@ -1,6 +1,7 @@
 export { changeMark, changeWords, KIND_WORDS, ROLE_WORDS } from '../../contract/index.ts';
 export * from './closing.ts';
 export * from './cures.ts';
+export * from './lastchance.ts';
 export * from './matchsheet.ts';
 export * from './methods.ts';
 export * from './operations.ts';

@@ -1,5 +1,6 @@
-import { layersOf, type Plan, type PlanStep } from '../../core/plan/index.ts';
+import { lastChances, layersOf, type Plan, type PlanStep } from '../../core/plan/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
+import { lastChanceWords } from './lastchance.ts';
 import { cautionsOf, minutesWords, SECTION_WORDS, STATION_WORDS, sidesWords, stepWords, stopWords } from './plan.ts';
 
 interface Said {
@@ -26,6 +27,9 @@ export function factsOf(s: PlanStep, units: LengthUnit): string[] {
 export function planMarkdown({ name, plan, units, names }: Said): string {
   const cautions = cautionsOf(plan.steps);
   const lines = [`# ${name}: in what order`, '', `${plan.steps.length} steps, about ${minutesWords(plan.minutes)}.`];
+  const chances = lastChances(plan.steps, plan.making).map((x) => lastChanceWords(x, units, names));
+  if (chances.length) lines.push('', 'The last chance to change it:', '');
+  for (const { what, until, after } of chances) lines.push(`- ${what}: ${until}; ${after}.`);
   let section = '';
   for (const s of plan.steps) {
     if (s.section !== section) lines.push('', `## ${SECTION_WORDS[s.section]}`, '');
