@@ -49,7 +49,7 @@ const OPENINGS: Readonly<Record<string, SeamCode>> = {
 const GENERAL: Readonly<Record<WalkedSeam['group'], SeamCode>> = {
   shell: 'other',
   inside: 'lining-other',
-  closing: 'hem-panel',
+  closing: 'band-cut-out',
 };
 
 const isNeckFacing = (p: Part | undefined): boolean =>
