@@ -79,7 +79,7 @@ test('the jacket: ribs at hem and wrist with their sums; worn on both sides noth
   await expect(page.getByText('No facing here')).toBeVisible();
   await open(page, 'Chore jacket', 'plan');
   await expect(page.getByText(/^Proved: every stretch of every seam/)).toBeVisible();
-  await expect(page.getByText('Join the layers along the hem')).toBeVisible();
+  await expect(page.getByText('Join the layers along the hem', { exact: true })).toBeVisible();
 });
 
 test('a front drawn whole is halved by one click, and lined; the change sheets come as a PDF', async ({
