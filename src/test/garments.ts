@@ -1,67 +1,9 @@
 import { usualDecisions } from '../core/document/project.ts';
-import { type PieceKind, type Role } from '../core/pattern/index.ts';
-import { completed, type Joint, type Part, type SeamCode, type Task } from '../core/plan/index.ts';
+import { completed, type Task } from '../core/plan/index.ts';
+import { copy, Draft, type Edge, isLined } from './draft.ts';
 import { type Features } from './features.ts';
+import { skirtAlone, trousers } from './lowerbody.ts';
 import { surfaceFrom } from './sheet.ts';
-
-type Edge = [Role, number] | [Role, number, 'fold'];
-
-class Draft {
-  parts: Part[] = [];
-  joints: Joint[] = [];
-  piece(id: string, kind: PieceKind, material: Part['material'], ring: Edge[], more: Partial<Part> = {}): void {
-    this.parts.push({
-      id,
-      of: id,
-      kind,
-      material,
-      ring: ring.map(([role, length, fold], i) => ({
-        id: `e${i}`,
-        role,
-        length,
-        onFold: fold === 'fold',
-        allowance: role === 'hem' ? 40 : 15,
-        radius: role === 'neckline' ? 90 : null,
-        concave: true,
-      })),
-      paired: !ring.some((e) => e[2] === 'fold'),
-      layer: material === 'shell' ? 'outer' : 'inner',
-      covered: material !== 'shell',
-      fused: null,
-      cut: 4,
-      darts: 0,
-      pleats: 0,
-      ...more,
-    });
-  }
-  on(role: Role, ...ids: string[]): string[] {
-    return ids.flatMap((id) => {
-      const p = this.parts.find((x) => x.id === id);
-      return p ? p.ring.filter((e) => e.role === role && !e.onFold).map((e) => `${id}/${e.id}`) : [];
-    });
-  }
-  join(code: SeamCode, a: string[], b: string[], closing = false): void {
-    const long = (list: string[]): number =>
-      list.reduce(
-        (t, k) =>
-          t + (this.parts.find((p) => k.startsWith(`${p.id}/`))?.ring.find((e) => k.endsWith(`/${e.id}`))?.length ?? 0),
-        0,
-      );
-    if (a.length && b.length)
-      this.joints.push({
-        id: `${code}-${this.joints.length}`,
-        code,
-        a,
-        b,
-        lengthA: long(a),
-        lengthB: long(b),
-        closing,
-        allowance: 15,
-      });
-  }
-}
-
-const isLined = (f: Features): boolean => f.lining !== 'none';
 
 function shell(d: Draft, f: Features): void {
   const twoYokes = !isLined(f);
@@ -223,11 +165,6 @@ function collar(d: Draft, f: Features): void {
   }
 }
 
-const copy = (d: Draft, id: string): Edge[] =>
-  (d.parts.find((p) => p.id === id)?.ring ?? []).map(
-    (e): Edge => (e.onFold ? [e.role, e.length, 'fold'] : [e.role, e.length]),
-  );
-
 /** Facings along front edge and neck; the lining reaches the edges where there are none. */
 function inside(d: Draft, f: Features): void {
   const faced = (f.neck === 'facing' || f.neck === 'lapel') && f.lining !== 'edge' && f.sleeves !== 'raglan';
@@ -328,86 +265,6 @@ function linings(d: Draft, f: Features, faced: boolean): void {
 }
 
 /** A skirt by itself: waistband of two layers, its lining basted to the waist. */
-/** Trousers with a band: legs closed along side and inseam, the rise from leg to leg. */
-function trousers(d: Draft, f: Features): void {
-  const covered = isLined(f);
-  const leg = (): Edge[] => [
-    ['rise', 320],
-    ['waist', 200],
-    ['side', 1000],
-    ['hem', 240],
-    ['inseam', 740],
-  ];
-  const both = ['trouser-front', 'trouser-back'] as const;
-  for (const p of both) d.piece(p, p, 'shell', leg(), { covered });
-  const join = (of: '' | 'lining-', suffix: string): void => {
-    const on = (role: Role): [string[], string[]] => [
-      d.on(role, `trouser-front${suffix}`),
-      d.on(role, `trouser-back${suffix}`),
-    ];
-    d.join(`${of}skirt-side`, ...on('side'));
-    d.join(`${of}inseam`, ...on('inseam'));
-    d.join(`${of}rise`, on('rise').flat(), on('rise').flat().reverse());
-  };
-  join('', '');
-  band(d, ['trouser-front', 'trouser-back']);
-  if (!covered) return;
-  for (const p of both) {
-    d.piece(`${p}-lining`, p, 'lining', copy(d, p));
-    d.join(
-      p === 'trouser-front' ? 'waist-front-lining' : 'waist-back-lining',
-      d.on('waist', `${p}-lining`),
-      d.on('waist', p),
-      true,
-    );
-    if (f.lining !== 'free') d.join(`hem-${p}`, d.on('hem', `${p}-lining`), d.on('hem', p), true);
-  }
-  join('lining-', '-lining');
-}
-
-/** A waistband of two layers, joined to the waist of these pieces. */
-function band(d: Draft, below: string[]): void {
-  const ring: Edge[] = [
-    ['waist', 400],
-    ['band-edge', 460],
-  ];
-  d.piece('band', 'waistband', 'shell', ring, { covered: true });
-  d.piece('band:in', 'waistband', 'shell', ring, { of: 'band', covered: true, layer: 'inner' });
-  d.join('waistband', d.on('waist', ...below), d.on('waist', 'band'));
-}
-
-function skirtAlone(d: Draft, f: Features): void {
-  const covered = isLined(f);
-  const back: Edge = f.backSeam || f.opening === 'zip' ? ['centre-back', 600] : ['centre-back', 600, 'fold'];
-  d.piece(
-    'skirt-front',
-    'skirt-front',
-    'shell',
-    [
-      ['centre-front', 600, 'fold'],
-      ['waist', 200],
-      ['side', 600],
-      ['hem', 320],
-    ],
-    { covered },
-  );
-  d.piece('skirt-back', 'skirt-back', 'shell', [back, ['waist', 200], ['side', 600], ['hem', 320]], { covered });
-  d.join('skirt-side', d.on('side', 'skirt-front'), d.on('side', 'skirt-back'));
-  band(d, ['skirt-front', 'skirt-back']);
-  if (!covered) return;
-  for (const p of ['skirt-front', 'skirt-back'] as const) {
-    d.piece(`${p}-lining`, p, 'lining', copy(d, p));
-    d.join(
-      p === 'skirt-front' ? 'waist-front-lining' : 'waist-back-lining',
-      d.on('waist', `${p}-lining`),
-      d.on('waist', p),
-      true,
-    );
-    if (f.lining !== 'free') d.join(`hem-${p}`, d.on('hem', `${p}-lining`), d.on('hem', p), true);
-  }
-  d.join('lining-skirt-side', d.on('side', 'skirt-front-lining'), d.on('side', 'skirt-back-lining'));
-}
-
 /** The garment of these features, as the planner takes it. */
 export function taskFrom(f: Features): Task {
   const d = new Draft();

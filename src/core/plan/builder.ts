@@ -1,7 +1,8 @@
 import { type Role } from '../pattern/index.ts';
 import { EMPTY_OPERATION } from './emptyoperation.ts';
-import { edgesOf, faceOf, keyOf, partEdges, partOf } from './garmentmodel.ts';
-import { type Fact, type Need, type OperationCode, type SeamCode } from './names.ts';
+import { besideEdge, edgesOf, faceOf, keyOf, partEdges, partOf } from './garmentmodel.ts';
+import { type Fact, type Need, type SeamCode } from './names.ts';
+import { type OperationCode } from './operationcodes.ts';
 import { wayOf } from './seamfinishes.ts';
 import { type More, type Run, type SewOptions, sewFelled, sewFrench, sewPlain } from './seamruns.ts';
 import { BESIDE_ZIP, restOf, slitShare, zipShare } from './stretches.ts';
@@ -13,6 +14,7 @@ import {
   type Laid,
   type Operation,
   type Part,
+  type PartEdge,
   type SeamName,
   type Section,
   type Sewn,
@@ -265,30 +267,20 @@ export class PlanBuilder {
   /** At which ends of a joint its edge of the outside meets an edge of a role. */
   meets(j: Joint, role: Role): { first: boolean; last: boolean } {
     const side = [j.a, j.b].find((keys) => this.parts.get(partOf(keys[0] ?? ''))?.layer === 'outer') ?? j.b;
-    const at = (key: string): { ring: Part['ring']; i: number } => {
-      const ring = this.parts.get(partOf(key))?.ring ?? [];
-      return { ring, i: ring.findIndex((e) => keyOf(partOf(key), e.id) === key) };
-    };
-    const is = (key: string, step: number): boolean => {
-      const { ring, i } = at(key);
-      return i >= 0 && ring[(i + step + ring.length) % ring.length]?.role === role;
-    };
-    const [start = '', end = start] = [side[0], side.at(-1)];
-    // Of several edges on one piece the order tells which way they run; those of several pieces are asked at both sides.
-    const back = side.length > 1 && partOf(start) === partOf(side[1] ?? '') && at(start).i > at(side[1] ?? '').i;
-    if (side.length > 1 && partOf(start) !== partOf(end))
-      return { first: is(start, -1) || is(start, 1), last: is(end, -1) || is(end, 1) };
-    return { first: is(start, back ? 1 : -1), last: is(end, back ? -1 : 1) };
+    const is = (key: string, at: 0 | 1): boolean => besideEdge(this.parts, key)[at]?.role === role;
+    const [start = '', end = start, second = ''] = [side[0], side.at(-1), side[1]];
+    if (partOf(start) !== partOf(end)) return { first: is(start, 0) || is(start, 1), last: is(end, 0) || is(end, 1) };
+    // Of several edges on one piece the order tells which way they run.
+    const order = (key: string): number =>
+      this.parts.get(partOf(key))?.ring.findIndex((e) => keyOf(partOf(key), e.id) === key) ?? -1;
+    const back = side.length > 1 && partOf(second) === partOf(start) && order(start) > order(second);
+    return { first: is(start, back ? 1 : 0), last: is(end, back ? 0 : 1) };
   }
 
   /** Whether a seam runs down to a vent. */
   endsAtVent(j: Joint): boolean {
-    return edgesOf([j]).some((k) => {
-      const ring = this.parts.get(partOf(k))?.ring ?? [];
-      const i = ring.findIndex((e) => keyOf(partOf(k), e.id) === k);
-      const beside = [ring.at(i - 1), ring[(i + 1) % ring.length]];
-      return i >= 0 && beside.some((e) => e?.role === 'vent' || e?.role === 'vent-top');
-    });
+    const isVent = (e: PartEdge | undefined): boolean => e?.role === 'vent' || e?.role === 'vent-top';
+    return edgesOf([j]).some((k) => besideEdge(this.parts, k).some(isVent));
   }
 
   slitShare(j: Joint): number {

@@ -15,6 +15,13 @@ export const partEdges = (p: Part): PartEdge[] => [...p.ring, ...(p.openings ?? 
 /** Every edge that these joints sew, as `part/edge`. */
 export const edgesOf = (joints: Joint[]): string[] => joints.flatMap((j) => [...j.a, ...j.b]);
 
+/** The edges before and behind an edge in the ring of its piece; none where the piece has no such edge. */
+export function besideEdge(parts: ReadonlyMap<string, Part>, key: string): [PartEdge?, PartEdge?] {
+  const ring = parts.get(partOf(key))?.ring ?? [];
+  const i = ring.findIndex((e) => keyOf(partOf(key), e.id) === key);
+  return i < 0 ? [] : [ring.at(i - 1), ring[(i + 1) % ring.length]];
+}
+
 /** The layer under (or inside) of a piece that is cut twice. */
 export const under = (id: string): string => `${id}:in`;
 

@@ -12,6 +12,7 @@ export * from './methods/catalogue.ts';
 export { EXTRA_IDS } from './methods/extras.ts';
 export { type Method, TOPICS, type Topic } from './methods/method.ts';
 export * from './names.ts';
+export * from './operationcodes.ts';
 export * from './order.ts';
 export * from './plan.ts';
 export type { SewOptions } from './seamruns.ts';

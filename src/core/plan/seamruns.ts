@@ -1,5 +1,6 @@
 import { edgesOf, partOf } from './garmentmodel.ts';
-import { type Fact, type Need, type OperationCode, type SeamCode, when } from './names.ts';
+import { type Fact, type Need, type SeamCode, when } from './names.ts';
+import { type OperationCode } from './operationcodes.ts';
 import { frenchFirst, PRESS_TO } from './seamfinishes.ts';
 import { BESIDE_ZIP, mouthsOf, type Sewing, stretchesOf } from './stretches.ts';
 import { type Care, type CareHow, type Joint, type Laid, type Operation, type Section, type Station } from './types.ts';

@@ -1,4 +1,4 @@
-import { keyOf, partOf } from './garmentmodel.ts';
+import { besideEdge, partOf } from './garmentmodel.ts';
 import { type SeamCode } from './names.ts';
 import { SLIT_CODES, ZIP_CODES } from './seamfinishes.ts';
 import { type Garment, type Joint, type Operation, type Part, type Sewn, type StopPoint } from './types.ts';
@@ -23,18 +23,12 @@ export function zipShare(bench: Sewing, j: Joint): number {
   const { shell, inner } = ZIP_CODES[at];
   if (![...shell, ...inner].includes(j.code) || (bench.g.methods.zip ?? 'none') === 'none') return 0;
   const above = j.code.includes('skirt') ? (bench.joints(...shell.slice(0, 1))[0]?.lengthA ?? 0) : 0;
-  const zip = length;
-  return j.lengthA > 0 ? Math.min(1, Math.max(0, (zip - above) / j.lengthA)) : 0;
+  return j.lengthA > 0 ? Math.min(1, Math.max(0, (length - above) / j.lengthA)) : 0;
 }
 
 /** Whether a seam runs down to a hem. */
-function atHem(bench: Sewing, j: Joint): boolean {
-  return [...j.a, ...j.b].some((key) => {
-    const ring = bench.parts.get(partOf(key))?.ring ?? [];
-    const i = ring.findIndex((e) => keyOf(partOf(key), e.id) === key);
-    return i >= 0 && [ring.at(i - 1), ring[(i + 1) % ring.length]].some((e) => e?.role === 'hem');
-  });
-}
+const atHem = (bench: Sewing, j: Joint): boolean =>
+  [...j.a, ...j.b].some((key) => besideEdge(bench.parts, key).some((e) => e?.role === 'hem'));
 
 /** The share of a seam that is left open below as a slit; 0 for none. */
 export function slitShare(bench: Sewing, j: Joint): number {

@@ -1,6 +1,6 @@
 import { handlesClosed, type PanelEdge, surfaceOf } from '../../garment/index.ts';
 import { type Finding, stop } from '../../result.ts';
-import { keyOf, partEdges, partOf } from '../garmentmodel.ts';
+import { besideEdge, keyOf, partEdges, partOf } from '../garmentmodel.ts';
 import { type Bulk, type GarmentModel, type Joint, type Part, type PlanStep } from '../types.ts';
 
 /** Parts that hang on one edge: they close no circle. */
@@ -142,16 +142,11 @@ function openLength(parts: Part[], sewn: Map<string, Sewing>, done: ReadonlySet<
 
 /** A seam is a tube when the edges at both its ends are closed between the layers. */
 function isTube(x: Sewing, byId: Map<string, Part>, shut: ReadonlySet<string>): boolean {
-  const ends = [x.joint.a, x.joint.b].some((side) => {
-    const [key] = side;
-    const p = key && side.length === 1 ? byId.get(partOf(key)) : undefined;
-    const i = p?.ring.findIndex((e) => keyOf(p.id, e.id) === key) ?? -1;
-    if (!p || i < 0) return false;
-    const n = p.ring.length;
-    const around = [p.ring[(i + n - 1) % n], p.ring[(i + 1) % n]];
-    return around.every((e) => e && !e.onFold && shut.has(keyOf(p.id, e.id)));
+  return [x.joint.a, x.joint.b].some((side) => {
+    const around = side.length === 1 ? besideEdge(byId, side[0] ?? '') : [];
+    const part = partOf(side[0] ?? '');
+    return around.length > 0 && around.every((e) => e && !e.onFold && shut.has(keyOf(part, e.id)));
   });
-  return ends;
 }
 
 /** Joints closed flat since the last turning, and their edges. */

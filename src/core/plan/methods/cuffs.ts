@@ -1,6 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
 import { partOf, under } from '../garmentmodel.ts';
-import { type OperationCode, when } from '../names.ts';
+import { when } from '../names.ts';
+import { type OperationCode } from '../operationcodes.ts';
 import { type More } from '../seamruns.ts';
 import { madeApart } from './apart.ts';
 import { SLEEVE } from './groups.ts';

@@ -1,5 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
-import { type Fact, type OperationCode, when } from '../names.ts';
+import { type Fact, when } from '../names.ts';
+import { type OperationCode } from '../operationcodes.ts';
 import { type More } from '../seamruns.ts';
 import { type Part } from '../types.ts';
 import { frontFaced, shouldersLate } from './body.ts';
