@@ -210,7 +210,7 @@ export class PlanBuilder {
     const gathered = this.drawnIn(section, joints);
     const bare = !o.plain && joints.every((j) => this.isBare(j));
     const mouth = joints.some((j) => this.g.making.mouths[j.id]);
-    const parted = (o.from ?? 0) > 0 || mouth || joints.some((j) => this.slitShare(j) > 0 || this.zipShare(j) > 0);
+    const parted = mouth || joints.some((j) => this.slitShare(j) > 0 || this.zipShare(j) > 0);
     const way = bare ? wayOf(this.g.methods.seams ?? 'overlocked', first.code, parted, mouth) : 'covered';
     const own = { ...o, needs: [...(o.needs ?? []), ...gathered] };
     const name = o.only?.id ?? first.code;

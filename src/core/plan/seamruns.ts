@@ -28,9 +28,6 @@ interface Bench extends Sewing {
 }
 
 export interface SewOptions extends More {
-  /** Share of the joint that is sewn now. */
-  from?: number;
-  to?: number;
   /** How far from its ends a joint stays unsewn for now, mm: a later step sews the rest. */
   short?: (j: Joint) => { from?: number; to?: number };
   /** How the layers lie, where not flat right sides together. */
@@ -58,14 +55,13 @@ export interface Run {
 const sum = (joints: Joint[], key: 'lengthA' | 'lengthB'): number => joints.reduce((t, j) => t + j[key], 0);
 
 function baseOf(b: Bench, { joints, first, o }: Run): More {
-  const { from = 0, to = 1 } = o;
   const all = edgesOf(joints);
   const narrow = Math.min(...all.map((k) => b.allowanceOf(k)));
   // Of a seam through both layers of a band or yoke, and of one on both halves, the length counts once.
   const once = joints.filter((j) => j === first || (!j.covers && !j.halfOf));
   return {
     pieces: [...new Set(all.map(partOf))],
-    sews: joints.flatMap((j) => stretchesOf(b, j, from, to, { ...b.belowZip(j), ...o.short?.(j) })),
+    sews: joints.flatMap((j) => stretchesOf(b, j, { ...b.belowZip(j), ...o.short?.(j) })),
     stack: o.stack ?? (first.closing ? b.turned(first) : b.flat(first)),
     allowance: first.allowance,
     easeOf: first.easeOf ?? null,
@@ -83,7 +79,7 @@ function baseOf(b: Bench, { joints, first, o }: Run): More {
 
 export function sewPlain(b: Bench, r: Run, way: string): void {
   const { section, first, codes, o, joints } = r;
-  const { from: _f, to: _t, care: _c, to_, plain: _p, short: _s, only: _o, ...more } = o;
+  const { care: _c, to_, plain: _p, short: _s, only: _o, ...more } = o;
   const id = o.id ?? `sew:${r.name}`;
   const base = baseOf(b, r);
   for (const j of joints) if (b.slitShare(j)) b.g.making.open[j.id] = b.slitShare(j);

@@ -44,16 +44,10 @@ export function slitShare(bench: Sewing, j: Joint): number {
 }
 
 /** What is sewn of a joint now: not its slit, not the mouth of a pocket, nor what is kept short at its ends. */
-export function stretchesOf(
-  bench: Sewing,
-  j: Joint,
-  from: number,
-  to: number,
-  short: { from?: number; to?: number } = {},
-): Sewn[] {
+export function stretchesOf(bench: Sewing, j: Joint, short: { from?: number; to?: number } = {}): Sewn[] {
   // Beside a zip a seam begins below it.
-  const begin = Math.max(from, zipShare(bench, j));
-  const end = Math.max(begin, Math.min(to, 1 - slitShare(bench, j)));
+  const begin = zipShare(bench, j);
+  const end = Math.max(begin, 1 - slitShare(bench, j));
   const most = (end - begin) / 3;
   const share = (mm = 0): number => Math.min(most, j.lengthA > 0 ? mm / j.lengthA : 0);
   const [a, b] = [begin + share(short.from), end - share(short.to)];
