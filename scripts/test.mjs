@@ -2,7 +2,7 @@
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bin, build, chromium, install, node, run, say } from './tools.mjs';
+import { bin, build, chromium, install, jest, node, quietly, run, say } from './tools.mjs';
 
 let passed = 0;
 let failed = 0;
@@ -27,22 +27,23 @@ function count(code, ok, bad) {
   failed += bad || (code ? 1 : 0);
 }
 
+// What is fetched, and then what looks the code over, goes side by side: each waits or works on one core alone.
+const browser = chromium();
 if (!(await step('packages', install))) finish();
-await step('types', () => run(node, ['scripts/check.mjs']));
-await step('lint', () => run(node, [bin('@biomejs/biome/bin/biome'), 'check', '.']));
-await step('walls between the rooms', () =>
-  run(node, [bin('dependency-cruiser/bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', 'src']),
-);
+const [built] = await Promise.all([
+  step('build', () => build(quietly)),
+  step('types', () => quietly(node, ['scripts/check.mjs'])),
+]);
+await Promise.all([
+  step('lint', () => quietly(node, [bin('@biomejs/biome/bin/biome'), 'check', '.'])),
+  step('walls between the rooms', () =>
+    quietly(node, [bin('dependency-cruiser/bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', 'src']),
+  ),
+]);
 
 say('— unit tests');
 const unit = join(out, 'unit.json');
-const unitCode = await run(node, [
-  '--experimental-vm-modules',
-  '--no-warnings',
-  bin('jest/bin/jest.js'),
-  '--json',
-  `--outputFile=${unit}`,
-]);
+const unitCode = await run(node, [...jest, '--json', `--outputFile=${unit}`]);
 const unitReport = read(unit);
 count(
   unitCode,
@@ -50,8 +51,7 @@ count(
   unitReport ? unitReport.numFailedTests + unitReport.numRuntimeErrorTestSuites : 1,
 );
 
-const built = await step('build', build);
-const lacking = await chromium();
+const lacking = await browser;
 if (lacking) {
   say(lacking);
   failed += 1;

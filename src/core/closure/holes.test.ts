@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { runs } from '../../test/runs.ts';
+import { among, runs } from '../../test/runs.ts';
 import {
   BUTTON_SHAPES,
   buttonhole,
@@ -88,7 +88,7 @@ test('every small closing of every layout lies within its strip, holes and all, 
     }),
     runs(400),
   );
-  expect(quiet).toBeGreaterThan(80);
+  expect(quiet).toBeGreaterThan(among(270));
 });
 
 test('sizes as they are sold: 18 L near 11.5, 24 L near 15, 36 L near 23, 44 L near 28 mm (size charts, from memory)', () => {

@@ -35,6 +35,22 @@ function useAside(asked: Omit<Asked, 'id'> | null): { answer: Answered | null; b
   return { answer: got?.answer ?? null, behind: asked !== null && got?.of !== asked };
 }
 
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** The plan, each step and list of it that says the same as before being the one from before: what shows it knows it by that. */
+function steady(before: Result<Plan> | null, now: Result<Plan> | null): Result<Plan> | null {
+  if (!before?.ok || !now?.ok) return now;
+  const known = new Map(before.value.steps.map((s) => [s.id, s]));
+  const kept = now.value.steps.map((s) => {
+    const old = known.get(s.id);
+    return old && same(old, s) ? old : s;
+  });
+  const all = kept.length === known.size && kept.every((s, i) => s === before.value.steps[i]);
+  const { steps, findings } = before.value;
+  const told = same(findings, now.value.findings) ? findings : now.value.findings;
+  return { ...now, value: { ...now.value, steps: all ? steps : kept, findings: told } };
+}
+
 /** Whether two states of a project differ in the sewist's own sheet at most. */
 function onlySheet(a: ProjectDocument, b: ProjectDocument): boolean {
   const rest = ({ decisions: d, units, garment }: ProjectDocument): string =>
@@ -55,7 +71,10 @@ export function usePlan(w: Workbook): { plan: Result<Plan> | null; behind: boole
     return next;
   }, [doc, computed]);
   const { answer, behind } = useAside(asked);
-  return { plan: asked ? (answer?.plan ?? null) : null, behind };
+  const got = asked ? (answer?.plan ?? null) : null;
+  const shown = useRef<{ of: Result<Plan> | null; plan: Result<Plan> | null }>({ of: null, plan: null });
+  if (shown.current.of !== got) shown.current = { of: got, plan: steady(shown.current.plan, got) };
+  return { plan: shown.current.plan, behind };
 }
 
 /** The methods of a topic beside each other; null until worked out. */

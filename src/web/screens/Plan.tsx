@@ -1,7 +1,8 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { type Topic } from '../../core/plan/index.ts';
+import { type Plan, type Topic } from '../../core/plan/index.ts';
+import { type Result } from '../../core/result.ts';
 import { usePlan } from '../api/usePlan.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { AllWell, Findings } from '../parts/Notes.tsx';
@@ -21,7 +22,7 @@ const QUESTION = 'In what order, and which side up?';
 /** In what order, and which side up? */
 export function PlanPage({ w }: { w: Workbook }) {
   const { plan, behind } = usePlan(w);
-  const names = useMemo(() => (plan?.ok ? partNames(plan.value.making, w.computed.pieces) : {}), [plan, w.computed]);
+  const names = useNames(plan, w);
   if (!w.computed.shell.length)
     return (
       <Page question={QUESTION}>
@@ -47,6 +48,13 @@ export function PlanPage({ w }: { w: Workbook }) {
       </Page>
     );
   return <Planned p={{ w, plan: plan.value, names, set: setMaking(w) }} behind={behind} />;
+}
+
+/** What the pieces are called: the same object as long as they are called the same. */
+function useNames(plan: Result<Plan> | null, w: Workbook): Planning['names'] {
+  const pieces = w.computed.pieces;
+  const said = useMemo(() => JSON.stringify(plan?.ok ? partNames(plan.value.making, pieces) : {}), [plan, pieces]);
+  return useMemo(() => JSON.parse(said), [said]);
 }
 
 /** Faults of the order itself, which a move can mend, are told with their cure; the others as they are. */
