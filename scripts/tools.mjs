@@ -69,7 +69,8 @@ export const jest = [
 /** The web pages and the server, made for use. `how` runs each command. */
 export async function build(how = run) {
   const vite = [bin('vite/bin/vite.js'), 'build', '--logLevel', 'error'];
-  return (await how(node, vite)) || how(node, [...vite, '--ssr', '--outDir', 'dist/server']);
+  const [pack, server] = [[join(root, 'scripts/packempty.mjs')], [...vite, '--ssr', '--outDir', 'dist/server']];
+  return (await how(node, vite)) || (await how(node, server)) || how(node, pack);
 }
 
 export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';

@@ -9,7 +9,7 @@ import { DEMOS } from '../demo/index.ts';
 import { keyed, keyOf } from './access.ts';
 import { createApp } from './app.ts';
 import { beginBeside, toolsBeside } from './backup/thread.ts';
-import { embedded } from './db/database.ts';
+import { embedded, packedIn } from './db/database.ts';
 import { type Opened, openStore } from './db/open.ts';
 import { openServer } from './db/openserver.ts';
 import { Reader } from './import/run.ts';
@@ -71,8 +71,9 @@ async function main(): Promise<void> {
   const hostname = process.env.WOODBINE_HOST ?? '127.0.0.1';
   const migrations = join(root, 'src/server/db/migrations');
   const thread = new URL('./backup-worker.js', import.meta.url);
-  const tools = toolsBeside(thread, folder, migrations);
-  const place = embedded(folder, migrations, (dataDir) => beginBeside(thread, dataDir));
+  const packed = packedIn(root);
+  const tools = toolsBeside(thread, packed, migrations);
+  const place = embedded(folder, migrations, (dataDir) => beginBeside(thread, dataDir, packed));
   const works = new Works(new URL('./work-worker.js', import.meta.url));
   const url = process.env.DATABASE_URL;
   const options = {

@@ -29,12 +29,13 @@ function beside<T>(file: URL, order: Order, items?: AsyncIterable<Item>): Promis
 }
 
 /** Makes an empty database. */
-export const beginBeside = (file: URL, dataDir: string): Promise<void> => beside(file, { do: 'begin', dataDir });
+export const beginBeside = (file: URL, dataDir: string, packed: string): Promise<void> =>
+  beside(file, { do: 'begin', dataDir, packed });
 
 /** Work on backups. */
-export const toolsBeside = (file: URL, folder: string, migrations: string): BackupTools => ({
+export const toolsBeside = (file: URL, packed: string, migrations: string): BackupTools => ({
   pack: (path, items, about, tried) =>
-    beside<Manifest>(file, { do: 'pack', path, about, migrations, folder, tried }, items),
+    beside<Manifest>(file, { do: 'pack', path, about, migrations, packed, tried }, items),
   check: (path) => beside<void>(file, { do: 'check', path }),
   takeOut: (path, ids) => beside<Taken>(file, { do: 'takeOut', path, ids }),
 });

@@ -7,8 +7,8 @@ import { BadBackup } from './unpack.ts';
 
 /** What the thread is told to do. */
 export type Order =
-  | { do: 'pack'; path: string; about: About; migrations: string; folder: string; tried: boolean }
-  | { do: 'begin'; dataDir: string }
+  | { do: 'pack'; path: string; about: About; migrations: string; packed: string; tried: boolean }
+  | { do: 'begin'; dataDir: string; packed: string }
   | { do: 'check'; path: string }
   | { do: 'takeOut'; path: string; ids: string[] };
 
@@ -29,11 +29,11 @@ async function* itemsFrom(port: NonNullable<typeof parentPort>): AsyncGenerator<
 const port = parentPort;
 if (port) {
   const order = workerData as Order;
-  const [migrations, folder] = order.do === 'pack' ? [order.migrations, order.folder] : ['', ''];
-  const tools = toolsHere(realDisk, () => inMemory(migrations, folder));
+  const [migrations, packed] = order.do === 'pack' ? [order.migrations, order.packed] : ['', ''];
+  const tools = toolsHere(realDisk, () => inMemory(migrations, packed));
   const work = (): Promise<unknown> => {
     if (order.do === 'pack') return tools.pack(order.path, itemsFrom(port), order.about, order.tried);
-    if (order.do === 'begin') return begin(order.dataDir);
+    if (order.do === 'begin') return begin(order.dataDir, order.packed);
     return order.do === 'check' ? tools.check(order.path) : tools.takeOut(order.path, order.ids);
   };
   work().then(

@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { readFile, rename, rm, writeFile } from 'node:fs/promises';
+import { readFile, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { drizzle } from 'drizzle-orm/pglite';
@@ -35,34 +35,32 @@ export interface DatabasePlace {
 const SMALL = ['-c', 'shared_buffers=16MB', '-c', 'max_wal_size=64MB'];
 const startParams = [...PGlite.defaultStartParams, ...SMALL];
 
-/** A packed copy of the empty database, so that the next one takes a second instead of six. */
-const emptyOf = (dataDir: string): string => `${dataDir}-empty.tar.gz`;
+/** An empty database packed beside the program when it was built: unpacking one takes two seconds, making one ten. */
+export const packedIn = (root: string): string => join(root, 'dist/empty-db.tar.gz');
 
-/** Makes an empty database. It takes seconds and hundreds of megabytes that are not given back: best done in a thread. */
-export async function begin(dataDir: string): Promise<void> {
-  const loadDataDir = await packedEmpty(dataDir);
+/** One of another version, or that is damaged, is of no use; where there is none at all, one is made from nothing. */
+async function packedEmpty(packed: string | undefined): Promise<Blob | null> {
+  const bytes = packed ? await readFile(packed).catch(() => null) : null;
+  return bytes && new Blob([new Uint8Array(bytes)], { type: 'application/gzip' });
+}
+
+/** Makes an empty database from the packed one. It takes hundreds of megabytes that are not given back: best done in a thread. */
+export async function begin(dataDir: string, packed?: string): Promise<void> {
+  const loadDataDir = await packedEmpty(packed);
   if (loadDataDir) {
     const client = await PGlite.create({ dataDir, loadDataDir, startParams }).catch(() => null);
     if (client) return client.close();
     await rm(dataDir, { recursive: true, force: true });
   }
   const client = await PGlite.create({ dataDir, startParams });
-  const packed = await client.dumpDataDir('gzip').catch(() => null);
   await client.close();
-  if (packed) await writeFile(emptyOf(dataDir), new Uint8Array(await packed.arrayBuffer())).catch(() => undefined);
-}
-
-/** One that another version packed, or that is damaged, is of no use, and one is made from nothing. */
-async function packedEmpty(dataDir: string): Promise<Blob | null> {
-  const packed = await readFile(emptyOf(dataDir)).catch(() => null);
-  return packed && new Blob([new Uint8Array(packed)], { type: 'application/gzip' });
 }
 
 /** The embedded database in a folder of its own. `make` makes an empty one there. */
 export function embedded(
   folder: string,
   migrations: string,
-  make: (dataDir: string) => Promise<void> = begin,
+  make: (dataDir: string) => Promise<void> = (dataDir) => begin(dataDir),
 ): DatabasePlace {
   const dataDir = join(folder, 'db');
   const aside = `${dataDir}-damaged`;
@@ -98,9 +96,9 @@ export function embedded(
   };
 }
 
-/** A database in memory alone, to try a backup in; from the packed copy of a data folder's empty one where there is one. */
-export async function inMemory(migrations: string, folder: string): Promise<Database> {
-  const loadDataDir = await packedEmpty(join(folder, 'db'));
+/** A database in memory alone, to try a backup in. */
+export async function inMemory(migrations: string, packed?: string): Promise<Database> {
+  const loadDataDir = await packedEmpty(packed);
   const fresh = (): Promise<PGlite> => PGlite.create({ startParams });
   const client = await (loadDataDir ? PGlite.create({ loadDataDir, startParams }).catch(fresh) : fresh());
   const db = drizzle({ client, schema });

@@ -73,7 +73,7 @@ export async function openStore(o: OpenOptions): Promise<Opened> {
 async function opened(o: OpenOptions, disk: Disk, now: () => string, release: () => Promise<void>): Promise<Opened> {
   const { folder } = o;
   const originals = await OriginalsOnDisk.in(disk, folder);
-  const tools = o.tools ?? toolsHere(disk, () => inMemory(o.migrations, folder));
+  const tools = o.tools ?? toolsHere(disk, () => inMemory(o.migrations));
   const backups = new Backups(disk, folder, tools, now);
   await backups.prepare();
   await disk.makeFolder(journalFolder(folder));

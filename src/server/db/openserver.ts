@@ -85,7 +85,7 @@ export async function openServer(url: string, o: OpenOptions): Promise<Opened> {
   const db = drizzle({ client: pool, schema }) as unknown as Db;
   const originals = originalsIn(db);
   const disk = o.disk ?? realDisk;
-  const backups = new Backups(disk, o.folder, o.tools ?? toolsHere(disk, () => inMemory(o.migrations, o.folder)), now);
+  const backups = new Backups(disk, o.folder, o.tools ?? toolsHere(disk, () => inMemory(o.migrations)), now);
   await backups.prepare();
   await removeParts(disk, [backups.folder]);
   const store = new Store({

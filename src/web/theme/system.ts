@@ -1,4 +1,4 @@
-import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react';
+import { createSystem, defaultConfig, defineConfig, type SystemConfig } from '@chakra-ui/react';
 
 const tint = (light: string, dark: string) => ({ value: { _light: light, _dark: dark } });
 
@@ -66,4 +66,23 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultConfig, config);
+/** Of the library's theme, only the colours and components that are used here: laying out all of it took a third of the start. */
+const { theme = {}, ...base } = defaultConfig;
+const { tokens = {}, semanticTokens = {}, recipes = {}, slotRecipes = {} } = theme;
+
+function only<T extends object>(all: T, ...names: (keyof T)[]): T {
+  return Object.fromEntries(Object.entries(all).filter(([k]) => names.includes(k as keyof T))) as T;
+}
+
+const used: SystemConfig = {
+  ...base,
+  theme: {
+    ...theme,
+    tokens: { ...tokens, colors: only(tokens.colors ?? {}, 'transparent', 'current', 'black', 'white', 'gray', 'red') },
+    semanticTokens: { ...semanticTokens, colors: only(semanticTokens.colors ?? {}, 'bg', 'fg', 'border', 'gray') },
+    recipes: only(recipes, 'button', 'heading', 'input', 'link', 'spinner', 'textarea'),
+    slotRecipes: only(slotRecipes, 'nativeSelect', 'slider', 'table'),
+  },
+};
+
+export const system = createSystem(used, config);
