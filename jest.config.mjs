@@ -1,5 +1,6 @@
 export default {
   testEnvironment: 'node',
+  cacheDirectory: '<rootDir>/node_modules/.cache/jest',
   globalSetup: '<rootDir>/scripts/emptydb.mjs',
   globalTeardown: '<rootDir>/scripts/emptydb-remove.mjs',
   // The runner itself does little: every core can test.
