@@ -1,5 +1,5 @@
 // Everything: packages, types, lint and walls, unit tests, build, interface tests. Ends with "N passed, N failed".
-import { existsSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { bin, build, chromium, install, jest, node, quietly, run, say } from './tools.mjs';
@@ -7,6 +7,8 @@ import { bin, build, chromium, install, jest, node, quietly, run, say } from './
 let passed = 0;
 let failed = 0;
 const out = mkdtempSync(join(inMemory() ?? tmpdir(), 'woodbine-test-'));
+// A database server in it runs as a user of its own.
+chmodSync(out, 0o711);
 // A data folder is a thousand files: laid out and taken away some hundred times, which a disk feels.
 process.env.TMPDIR = out;
 

@@ -1,4 +1,18 @@
-import { addScaled, boxOf, distance, dot, flatten, lerp, type Path, type Point, sub, unit } from '../geometry/index.ts';
+import {
+  addScaled,
+  boxOf,
+  distance,
+  dot,
+  endOf,
+  flatten,
+  lerp,
+  type Path,
+  type Point,
+  pathLength,
+  startOf,
+  sub,
+  unit,
+} from '../geometry/index.ts';
 import { type Piece } from './types.ts';
 
 /**
@@ -57,3 +71,24 @@ export const grainDirection = (p: Piece): Point => {
   const d = unit(sub(p.grain.b, p.grain.a));
   return d.x === 0 && d.y === 0 ? { x: 0, y: -1 } : d;
 };
+
+/** Straighter to the grain than this, either way is as good: sine of 1.5°. */
+const STRAIGHT = Math.sin((1.5 * Math.PI) / 180);
+/** An edge that is longer than its ends are apart by more is a curve: it lies with the grain on one half, against it on the other. */
+const CURVED = 1.06;
+
+/**
+ * How an edge lies to the grain: positive where it is sewn with the grain from start to end, negative where from end to start; its
+ * size is the sine of the slant, 0 where neither end comes before the other. The threads nearest to its direction are cut
+ * along it, and with the grain is towards their cut ends, so that the foot lays them flat: a flared side from the hem up, a
+ * sleeve from the underarm down, a shoulder from the neck out. Common practice.
+ */
+export function slantOf(path: Path, grain: Point): number {
+  const [a, b] = [startOf(path), endOf(path)];
+  if (pathLength(path) > CURVED * distance(a, b)) return 0;
+  const d = unit(sub(b, a));
+  const yarn = Math.abs(dot(d, grain)) > Math.SQRT1_2 ? grain : { x: -grain.y, y: grain.x };
+  // Outlines run clockwise on screen: outside is to the left of the way.
+  const ends = dot(yarn, { x: d.y, y: -d.x });
+  return Math.abs(ends) < STRAIGHT ? 0 : Math.abs(ends) * Math.sign(dot(d, yarn) * ends);
+}

@@ -3,7 +3,7 @@ import { EMPTY_OPERATION } from './emptyoperation.ts';
 import { besideEdge, edgesOf, faceOf, keyOf, partEdges, partOf } from './garmentmodel.ts';
 import { type Fact, type Need, type SeamCode } from './names.ts';
 import { type OperationCode } from './operationcodes.ts';
-import { wayOf } from './seamfinishes.ts';
+import { finishKey, SEAM_WAYS, wayOf } from './seamfinishes.ts';
 import { type More, type Run, type SewOptions, sewFelled, sewFrench, sewPlain } from './seamruns.ts';
 import { BESIDE_ZIP, restOf, slitShare, zipShare } from './stretches.ts';
 import {
@@ -15,6 +15,7 @@ import {
   type Operation,
   type Part,
   type PartEdge,
+  type SeamFinish,
   type SeamName,
   type Section,
   type Sewn,
@@ -35,6 +36,8 @@ type StepName = OperationCode | `${OperationCode}:${string}`;
 /** Collects operations; small helpers fill in what most of them share. */
 export class PlanBuilder {
   ops: Operation[] = [];
+  /** How each bare seam is neatened. */
+  finishes: SeamFinish[] = [];
   readonly parts: Map<string, Part>;
   private readonly byCode = new Map<SeamCode, Joint[]>();
   constructor(readonly g: Garment) {
@@ -211,13 +214,24 @@ export class PlanBuilder {
     const bare = !o.plain && joints.every((j) => this.isBare(j));
     const mouth = joints.some((j) => this.g.making.mouths[j.id]);
     const parted = mouth || joints.some((j) => this.slitShare(j) > 0 || this.zipShare(j) > 0);
-    const way = bare ? wayOf(this.g.methods.seams ?? 'overlocked', first.code, parted, mouth) : 'covered';
-    const own = { ...o, needs: [...(o.needs ?? []), ...gathered] };
     const name = o.only?.id ?? first.code;
+    const way = bare ? this.finished(name, first, parted, mouth) : 'covered';
+    const own = { ...o, needs: [...(o.needs ?? []), ...gathered] };
     const run: Run = { section, joints, first, name, codes: codes.filter((c) => this.has(c)), o: own };
     if (way === 'french') sewFrench(this, run);
     else if (way === 'felled') sewFelled(this, run);
     else sewPlain(this, run, way);
+  }
+
+  /** How a bare seam is neatened: as it is chosen for itself, else as all are; noted with the ways it could be. */
+  private finished(seam: string, j: Joint, parted: boolean, mouth: boolean): string {
+    const can = (w: string): string => wayOf(w, j.code, parted, mouth);
+    const { methods } = this.g;
+    const way = can(methods[finishKey(seam)] ?? methods.seams ?? 'overlocked');
+    const ways = SEAM_WAYS.filter((w) => can(w) === w);
+    const name = { code: j.code, ...(j.between && { between: j.between }) };
+    if (!this.finishes.some((f) => f.seam === seam)) this.finishes.push({ seam, name, way, ways });
+    return way;
   }
 
   /** Rows of gathering along the sides that are much longer than what they are sewn to; a cuff's are drawn in with its slit. */

@@ -16,6 +16,7 @@ export const EMPTY_OPERATION: Omit<Operation, 'id' | 'code' | 'section' | 'stati
   press: null,
   towards: null,
   turns: null,
+  directions: [],
   reached: false,
   foot: 'straight',
   thread: 'shell',

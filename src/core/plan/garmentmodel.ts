@@ -1,7 +1,15 @@
 import { type Decisions } from '../document/project.ts';
 import { type Surface } from '../garment/index.ts';
-import { cornersAlong, curvatureAt, meetAtCorner, pathLength } from '../geometry/index.ts';
-import { type Edge, laidOn, type Piece, type Role, type WalkedSeam } from '../pattern/index.ts';
+import { cornersAlong, curvatureAt, meetAtCorner, type Point, pathLength } from '../geometry/index.ts';
+import {
+  type Edge,
+  grainDirection,
+  laidOn,
+  type Piece,
+  type Role,
+  slantOf,
+  type WalkedSeam,
+} from '../pattern/index.ts';
 import { knownSeam, type SeamCode } from './names.ts';
 import { planSeam } from './seamnames.ts';
 import { type Bulk, type GarmentModel, type Joint, type Part, type PartEdge } from './types.ts';
@@ -44,16 +52,19 @@ function tightest(path: Edge['path']): { radius: number | null; concave: boolean
   return { radius, concave: worst < 0 };
 }
 
-const edgeOf = (e: Edge, i: number, ring: Edge[]): PartEdge => ({
-  id: e.id,
-  role: e.role,
-  length: pathLength(e.path),
-  onFold: e.onFold,
-  allowance: e.allowance,
-  ...tightest(e.path),
-  corners: cornersAlong(e.path),
-  cornerAtEnd: meetAtCorner(e.path, ring[(i + 1) % ring.length]?.path ?? e.path),
-});
+const edgeOf =
+  (grain: Point) =>
+  (e: Edge, i: number, ring: Edge[]): PartEdge => ({
+    id: e.id,
+    role: e.role,
+    length: pathLength(e.path),
+    onFold: e.onFold,
+    allowance: e.allowance,
+    ...tightest(e.path),
+    corners: cornersAlong(e.path),
+    cornerAtEnd: meetAtCorner(e.path, ring[(i + 1) % ring.length]?.path ?? e.path),
+    slant: slantOf(e.path, grain),
+  });
 
 /** Kinds made of two layers, as drawn without a fold along an edge. */
 const DOUBLE: ReadonlySet<string> = new Set(['collar', 'stand', 'cuff', 'waistband']);
@@ -114,13 +125,14 @@ export function partsOf(pieces: Piece[], how: { yokes: boolean; standBoth: boole
     const fused = pieces.find((q) => fusedTo(q, pieces) === p.id);
     const double = isDouble(p, how.yokes);
     const use = laidOn(p);
+    const edge = edgeOf(grainDirection(p));
     const part: Part = {
       id: p.id,
       of: p.id,
       kind: p.kind,
       material: p.material,
-      ring: p.ring.map(edgeOf),
-      ...(p.openings && { openings: p.openings.map((o) => o.map(edgeOf)) }),
+      ring: p.ring.map(edge),
+      ...(p.openings && { openings: p.openings.map((o) => o.map(edge)) }),
       paired: p.cut.pair || p.cut.count > 1,
       layer: p.material === 'shell' ? 'outer' : 'inner',
       covered: p.material !== 'shell' || double || lined.has(p.id),

@@ -1,9 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { type Features, PLAIN } from '../../test/features.ts';
 import { taskFrom } from '../../test/garments.ts';
+import { coatDocument } from '../../test/shells.ts';
+import { UNLIKE } from '../../test/unlike.ts';
 import { CASES, SHIRT, TOP } from '../../test/ways.ts';
-import { usualDecisions } from '../document/project.ts';
-import { makePlan, type Plan, type PlanStep } from './index.ts';
+import { compute, planOf, taskOf } from '../document/compute.ts';
+import { type ProjectDocument, usualDecisions } from '../document/project.ts';
+import { finishKey, makePlan, type Plan, type PlanStep } from './index.ts';
 
 const BASE: Features = { ...PLAIN, lining: 'none', buttons: false };
 function plan(more: Partial<Features>, methods: Record<string, string> = {}, extras: string[] = []): Plan {
@@ -129,4 +132,51 @@ describe('ways of making', () => {
     );
     expect(r.value.findings.filter((f) => f.severity === 'stop')).toEqual([]);
   });
+});
+
+// Common practice: each bare seam is neatened by itself; a French or felled seam does not run on into an opening.
+test('seam by seam: each bare seam in every way it can be is proved, the others stay as they were; what cannot be is told', () => {
+  for (const name of [
+    'shirt with a yoke in front',
+    'trousers lined to the knee',
+    'waistcoat of shoulder-princess panels',
+  ]) {
+    const doc = (UNLIKE[name] as () => ProjectDocument)();
+    const c = compute(doc);
+    const withOne = (methods: Record<string, string>): Plan => {
+      const { decisions: d } = doc;
+      const r = makePlan(taskOf(doc, c), { ...d.making, methods: { ...d.making.methods, ...methods } }, 1);
+      if (!r.ok) throw new Error(r.findings[0]?.code);
+      return r.value;
+    };
+    const usual = withOne({}).finishes;
+    for (const f of usual)
+      for (const way of f.ways) {
+        const plan = withOne({ [finishKey(f.seam)]: way });
+        expect([f.seam, way, plan.findings.filter((x) => x.severity === 'stop')]).toEqual([f.seam, way, []]);
+        const ways = plan.finishes.map((x) => [
+          x.seam,
+          x.seam === f.seam ? way : usual.find((y) => y.seam === x.seam)?.way,
+        ]);
+        expect(plan.finishes.map((x) => [x.seam, x.way])).toEqual(ways);
+      }
+    const told = withOne({ [finishKey('no-such')]: 'felled' }).findings.find((x) => x.code === 'method-does-not-fit');
+    expect(told?.data).toMatchObject({ reason: 'no-such-seam', method: 'felled' });
+  }
+});
+
+// Common practice: sewists differ in whether they trim before they understitch.
+test('understitched before or after it is trimmed: the order is as it was chosen, both are proved', () => {
+  for (const [facing, order] of [
+    ['understitched', ['grade-edge', 'understitch']],
+    ['understitched-first', ['understitch', 'grade-edge']],
+  ] as const) {
+    const doc = coatDocument();
+    const making = { ...doc.decisions.making, methods: { facing } };
+    const r = planOf({ ...doc, decisions: { ...doc.decisions, making } }, compute(doc));
+    if (!r.ok) throw new Error('no plan');
+    expect(r.value.findings.filter((x) => x.severity === 'stop')).toEqual([]);
+    const edge = r.value.steps.filter((s) => s.code === 'grade-edge' || s.code === 'understitch');
+    expect(edge.slice(0, 2).map((s) => s.code)).toEqual(order);
+  }
 });

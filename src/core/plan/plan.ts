@@ -2,12 +2,22 @@ import { type Decisions } from '../document/project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { checkPlan } from './check/index.ts';
 import { customOrder, withIds } from './customorder.ts';
+import { directionsOf } from './direction.ts';
 import { edgesOf, keyOf, partEdges, singleYoke, withSideZip } from './garmentmodel.ts';
-import { misfitExtras, operationsFor, resolve } from './methods/catalogue.ts';
+import { type Misfit, misfitExtras, operationsFor, resolve } from './methods/catalogue.ts';
 import { yokeIsDouble } from './methods/yokes.ts';
 import { orderOperations, resolveNeeds } from './order.ts';
+import { finishKey, isFinishKey } from './seamfinishes.ts';
 import { minutesOf } from './times.ts';
-import { type Garment, type GarmentModel, type Operation, type Part, type Plan, type PlanStep } from './types.ts';
+import {
+  type Garment,
+  type GarmentModel,
+  type Operation,
+  type Part,
+  type Plan,
+  type PlanStep,
+  type SeamFinish,
+} from './types.ts';
 
 /** What a garment is planned from: all but the methods, which follow from the choices. */
 export type Task = Omit<Garment, 'methods' | 'extras'>;
@@ -84,12 +94,15 @@ function afterTryOn(ops: Operation[]): Result<Operation[]> {
 }
 
 /** Operations in a valid order, their needs as ids. */
-function proposed(g: Garment, beam?: number): Result<Operation[]> {
-  const { ops, parts } = operationsFor(g);
+function proposed(g: Garment, beam?: number): Result<{ ordered: Operation[]; finishes: SeamFinish[] }> {
+  const { ops, parts, finishes } = operationsFor(g);
   const bare = withoutFinish(ops, g.making);
   if (bare.length) return refuse(...bare);
-  const ready = afterTryOn(ops.map((o) => ({ ...o, minutes: minutesOf(o, parts) })));
-  return ready.ok ? orderOperations(ready.value, beam) : ready;
+  const ready = afterTryOn(
+    ops.map((o) => ({ ...o, minutes: minutesOf(o, parts), directions: directionsOf(o, g.making, parts) })),
+  );
+  const ordered = ready.ok ? orderOperations(ready.value, beam) : ready;
+  return ordered.ok ? ok({ ordered: ordered.value, finishes }) : ordered;
 }
 
 /**
@@ -108,11 +121,12 @@ export function makePlan(task: Task, choices: Choices, beam?: number): Result<Pl
     open: {},
     mouths: {},
   };
-  const ordered = proposed({ ...base, making, methods }, beam);
-  if (!ordered.ok) return ordered;
-  const steps = numbered(customOrder(ordered.value, choices.order, choices.left));
-  const left = numbered(ordered.value.filter((o) => choices.left.includes(o.id)));
-  const told = misfits.map(
+  const best = proposed({ ...base, making, methods }, beam);
+  if (!best.ok) return best;
+  const { ordered, finishes } = best.value;
+  const steps = numbered(customOrder(ordered, choices.order, choices.left));
+  const left = numbered(ordered.filter((o) => choices.left.includes(o.id)));
+  const told = [...misfits, ...finishMisfits(choices.methods, finishes)].map(
     (m): Finding => ({
       code: 'method-does-not-fit',
       severity: 'warn',
@@ -124,10 +138,20 @@ export function makePlan(task: Task, choices: Choices, beam?: number): Result<Pl
     steps,
     left,
     methods,
+    finishes,
     ...figures(steps),
     findings: [...told, ...extrasThatDoNotFit(base, methods), ...cutTooFew(making), ...checkPlan(steps, making, left)],
   });
 }
+
+/** Single seams that were to be neatened otherwise, and cannot be: they are neatened as they can, and told. */
+const finishMisfits = (chosen: Choices['methods'], finishes: SeamFinish[]): Misfit[] =>
+  Object.entries(chosen).flatMap(([key, method]): Misfit[] => {
+    if (!isFinishKey(key)) return [];
+    const f = finishes.find((x) => finishKey(x.seam) === key);
+    if (!f) return [{ topic: 'seams', method, reason: 'no-such-seam', instead: [] }];
+    return f.ways.includes(method) ? [] : [{ topic: 'seams', method, reason: 'seam-ends-open', instead: f.ways }];
+  });
 
 /** Things the sewist added that this garment, as it is made, has no place for: they are left out, and told. */
 const extrasThatDoNotFit = (g: Omit<Garment, 'methods'>, methods: Garment['methods']): Finding[] =>

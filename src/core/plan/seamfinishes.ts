@@ -36,6 +36,13 @@ export const ZIP_CODES: Record<ZipSeam, { shell: readonly SeamCode[]; inner: rea
 /** Seams of the outside that stay covered or are closed with another layer: no neatening of their own. */
 const NOT_NEATENED: ReadonlySet<string> = new Set(['cap', 'raglan']);
 
+/** Ways of neatening a seam that nothing covers. */
+export const SEAM_WAYS = ['overlocked', 'together', 'bound', 'french', 'felled'] as const;
+
+/** Where one seam is chosen otherwise than the rest. */
+export const finishKey = (seam: string): string => `seams:${seam}`;
+export const isFinishKey = (key: string): boolean => key.startsWith('seams:');
+
 /** First pass of a French seam: 1/4" of 5/8", in the same proportion of other allowances. Common practice. */
 export const frenchFirst = (allowance: number): number => Math.round(allowance * 4) / 10;
 

@@ -20,7 +20,8 @@ const FIXED: Record<string, Fixed> = {
   cut: (d) => 10 + 2.5 * (d.pieces ?? 0),
   'test-fuse': () => 8,
   fuse: () => 4,
-  'sew-darts': (d) => 4 * (d.darts ?? 1),
+  // Tails that are tied: a minute each. Own figures.
+  'sew-darts': (d) => (d.tied ? 4 : 3) * (d.darts ?? 1),
   'press-darts': () => 3,
   'try-on': () => 15,
   'press-all': () => 20,

@@ -23,6 +23,8 @@ export interface PartEdge {
   /** Corners along it, and whether it meets the next edge of its ring in one. */
   corners?: number;
   cornerAtEnd?: boolean;
+  /** How it lies to the grain, as `slantOf` tells. */
+  slant?: number;
 }
 
 /**
@@ -78,6 +80,15 @@ export interface Joint {
 /** A seam by its code; where that alone does not tell it, with the names of its sides. */
 export type SeamName = Pick<Joint, 'code' | 'between'>;
 
+/** A seam of the outside that nothing covers: how it is neatened, and how else it could be. */
+export interface SeamFinish {
+  /** Under which it is chosen: `seams:` and this. */
+  seam: string;
+  name: SeamName;
+  way: string;
+  ways: string[];
+}
+
 /** A stretch of a joint, as shares 0..1 of its length. */
 export interface Sewn {
   joint: string;
@@ -121,6 +132,16 @@ export interface StopPoint {
  * One thing to do. `needs` and `makes` are tokens: an operation may only come when all that make its needs are done; a need
  * with a question mark is dropped where the garment has nothing of the kind.
  */
+/** Which way along an edge it is sewn, and between which edges of its piece that runs. */
+export interface Direction {
+  /** `part/edge`. */
+  edge: string;
+  /** 1 from the edge's start to its end, -1 back. */
+  along: 1 | -1;
+  from: Role;
+  to: Role;
+}
+
 export interface Operation {
   id: string;
   code: string;
@@ -149,6 +170,8 @@ export interface Operation {
   /** The layer they are pressed towards, where to one side. */
   towards: string | null;
   turns: Turning | null;
+  /** Which way it is sewn along each edge, where the grain tells. */
+  directions: Direction[];
   /** Sewn by reaching between the layers, in position, instead of with the garment laid flat. */
   reached: boolean;
   /** Foot and thread, where another than usual. */
@@ -195,8 +218,10 @@ export interface Plan {
   changes: number;
   minutes: number;
   handMinutes: number;
-  /** Chosen method of every topic the garment has. */
+  /** Chosen method of every topic the garment has, and of single seams neatened otherwise. */
   methods: Record<string, string>;
+  /** How each bare seam of the outside is neatened. */
+  finishes: SeamFinish[];
   /** Steps the sewist left out, so that what is said of them can call them by their titles. */
   left: PlanStep[];
   findings: Finding[];

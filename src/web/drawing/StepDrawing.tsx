@@ -1,6 +1,6 @@
 import { useId } from 'react';
-import { boxOf } from '../../core/geometry/index.ts';
-import { outlineOf, type Piece } from '../../core/pattern/index.ts';
+import { boxOf, directionAlong, pathLength, pointAlong } from '../../core/geometry/index.ts';
+import { type Edge, outlineOf, type Piece } from '../../core/pattern/index.ts';
 import { type PlanStep } from '../../core/plan/index.ts';
 import { Hatches } from './Hatches.tsx';
 import { PieceShape } from './PieceShape.tsx';
@@ -13,6 +13,37 @@ interface Props {
   pieces: Piece[];
   /** Edges the step sews or finishes, as `piece/edge`. */
   lit: ReadonlySet<string>;
+}
+
+/** The pattern piece's own edge that an edge of the plan is drawn as. */
+export const drawnAs = (key: string): string => key.replace(/:(in|facing)\//, '/');
+
+/** The edges of a piece that a step sews one way rather than the other. */
+const arrows = (p: Piece, step: PlanStep): { edge: Edge; along: 1 | -1 }[] =>
+  p.ring.flatMap((edge) => {
+    const way = step.directions.find((w) => drawnAs(w.edge) === `${p.id}/${edge.id}`);
+    return way ? [{ edge, along: way.along }] : [];
+  });
+
+/** Which way the stitching runs along an edge: an arrow inside it, halfway. */
+function Arrow({ edge, along, unit }: { edge: Edge; along: 1 | -1; unit: number }) {
+  const half = pathLength(edge.path) / 2;
+  const [at, way] = [pointAlong(edge.path, half), directionAlong(edge.path, half)];
+  const d = { x: way.x * along, y: way.y * along };
+  // Outlines run clockwise on screen: inside is to the right of the way.
+  const [x, y] = [at.x - 10 * unit * way.y, at.y + 10 * unit * way.x];
+  const reach = Math.min(16 * unit, half * 0.7);
+  const to = (ahead: number, aside: number): string =>
+    `${x + d.x * ahead - d.y * aside} ${y + d.y * ahead + d.x * aside}`;
+  const wing = 6 * unit;
+  return (
+    <path
+      d={`M${to(-reach, 0)}L${to(reach, 0)}M${to(reach - wing, wing * 0.7)}L${to(reach, 0)}L${to(reach - wing, -wing * 0.7)}`}
+      fill="none"
+      stroke="var(--chakra-colors-ink)"
+      strokeWidth={1.8 * unit}
+    />
+  );
 }
 
 /** The pieces of a step, small, with the edges it is about drawn heavily. */
@@ -38,10 +69,13 @@ export function StepDrawing({ step, pieces, lit }: Props) {
               width={(w + 2 * pad) / unit}
               height={(h + 2 * pad) / unit}
               role="img"
-              aria-label={`${p.name}, with the edge of this step drawn heavily`}
+              aria-label={`${p.name}, with the edge of this step drawn heavily${arrows(p, step).length ? ', and an arrow along it the way it is sewn' : ''}`}
             >
               <Hatches name={`${hatch}${i}`} unit={unit} />
               <PieceShape piece={p} cut={undefined} unit={unit} hatch={`${hatch}${i}`} lit={lit} label={false} />
+              {arrows(p, step).map(({ edge, along }) => (
+                <Arrow key={edge.id} edge={edge} along={along} unit={unit} />
+              ))}
             </svg>
             <div>{p.name}</div>
           </div>

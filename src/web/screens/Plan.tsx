@@ -8,8 +8,8 @@ import { type Workbook } from '../api/useProject.ts';
 import { AllWell, Findings } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
 import { minutesWords, partNames, planJson, planMarkdown, toldOf } from '../words/index.ts';
-import { CompareMethods } from './CompareMethods.tsx';
 import { LastChances } from './LastChances.tsx';
+import { MarksToTransfer } from './MarksToTransfer.tsx';
 import { OwnOrder } from './OwnOrder.tsx';
 import { PlanChoices } from './PlanChoices.tsx';
 import { PlanSteps } from './PlanSteps.tsx';
@@ -81,8 +81,8 @@ function Planned({ p, behind }: { p: Planning; behind: boolean }) {
         )}
       </SheetBox>
       <PlanChoices p={p} topic={topic} onCompare={setTopic} />
-      {topic && <CompareMethods p={p} topic={topic} onClose={() => setTopic(null)} />}
       <LastChances p={p} />
+      <MarksToTransfer p={p} />
       <Out p={p} />
       <PlanSteps p={p} />
       <SheetCompare p={p} />
@@ -93,7 +93,7 @@ function Planned({ p, behind }: { p: Planning; behind: boolean }) {
 
 /** On paper and as files. */
 function Out({ p: { w, plan, names } }: { p: Planning }) {
-  const said = { name: w.doc.name, plan, units: w.doc.units, names };
+  const said = { name: w.doc.name, plan, units: w.doc.units, names, pieces: w.computed.pieces };
   const save = (text: string, type: string, ending: string): void => {
     const url = URL.createObjectURL(new Blob([text], { type }));
     const a = document.createElement('a');

@@ -1,11 +1,14 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Fragment } from 'react';
 import { taskOf } from '../../core/document/compute.ts';
 import { BULKS } from '../../core/document/project.ts';
 import { EXTRA_IDS, fittingIds, openTopics, type Topic } from '../../core/plan/index.ts';
 import { Ask, Pick, Tick } from '../parts/Ask.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { EXTRA_WORDS, methodWords, TOPIC_WORDS } from '../words/index.ts';
+import { CompareMethods } from './CompareMethods.tsx';
 import { type Planning } from './planning.ts';
+import { SeamFinishes } from './SeamFinishes.tsx';
 
 const BULK_WORDS = { thin: 'thin', medium: 'medium', thick: 'thick' } as const;
 
@@ -32,7 +35,13 @@ export function PlanChoices({ p, topic, onCompare }: Props) {
           {topics.map((t) => methodWords(t, plan.methods[t] ?? '')).join(' · ')}
         </Text>
       </Box>
-      <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(270px, 1fr))" columnGap="6" pt="3">
+      <Box
+        display="grid"
+        gridTemplateColumns="repeat(auto-fill, minmax(270px, 1fr))"
+        gridAutoFlow="dense"
+        columnGap="6"
+        pt="3"
+      >
         <Ask
           question="The cloth is"
           value={making.bulk}
@@ -47,44 +56,26 @@ export function PlanChoices({ p, topic, onCompare }: Props) {
           />
         )}
         {topics.map((t) => {
-          const fit = fittingIds(t, { ...task, methods: plan.methods, extras: making.extras }).filter(
-            (m) => m !== 'none',
-          );
-          const title = TOPIC_WORDS[t]?.title ?? t;
+          const fit = fittingIds(t, { ...task, methods: plan.methods, extras: making.extras });
+          const compared = topic === t;
           return (
-            <Box key={t} mb="3">
-              <Flex align="baseline" justify="space-between" gap="2">
-                <Text fontWeight="550">{title}</Text>
-                <Button
-                  size="xs"
-                  variant="plain"
-                  textDecoration="underline"
-                  aria-label={`Compare: ${title}`}
-                  aria-pressed={topic === t}
-                  onClick={() => onCompare(topic === t ? null : t)}
-                >
-                  compare
-                </Button>
-              </Flex>
-              {fit.length > 1 ? (
-                <Pick
-                  label={title}
-                  value={plan.methods[t] ?? ''}
-                  options={fit.map((m): [string, string] => [m, methodWords(t, m)])}
-                  onPick={(m) =>
-                    set(`${title}: ${methodWords(t, m)}`, {
-                      methods: { ...making.methods, [t]: m },
-                      order: null,
-                      left: [],
-                    })
-                  }
-                />
-              ) : (
-                <Text color="quiet">{methodWords(t, plan.methods[t] ?? '')}</Text>
+            <Fragment key={t}>
+              <TopicChoice
+                p={p}
+                topic={t}
+                fit={fit}
+                compared={compared}
+                onCompare={() => onCompare(compared ? null : t)}
+              />
+              {compared && (
+                <Box gridColumn="1 / -1">
+                  <CompareMethods p={p} topic={t} onClose={() => onCompare(null)} />
+                </Box>
               )}
-            </Box>
+            </Fragment>
           );
         })}
+        <SeamFinishes p={p} />
       </Box>
       <Text fontWeight="550" mt="2">
         Also to be sewn
@@ -104,5 +95,50 @@ export function PlanChoices({ p, topic, onCompare }: Props) {
         ))}
       </Box>
     </SheetBox>
+  );
+}
+
+interface TopicProps {
+  p: Planning;
+  topic: Topic;
+  /** The ways that fit. */
+  fit: string[];
+  compared: boolean;
+  onCompare: () => void;
+}
+
+/** One part that can be made in more than one way: the way taken, and all of them side by side on request. */
+function TopicChoice({ p: { plan, set, w }, topic, fit, compared, onCompare }: TopicProps) {
+  const title = TOPIC_WORDS[topic]?.title ?? topic;
+  const ways = fit.filter((m) => m !== 'none');
+  const { methods } = w.doc.decisions.making;
+  return (
+    <Box mb="3">
+      <Flex align="baseline" justify="space-between" gap="2">
+        <Text fontWeight="550">{title}</Text>
+        <Button
+          size="xs"
+          variant="plain"
+          textDecoration="underline"
+          aria-label={`Compare: ${title}`}
+          aria-pressed={compared}
+          onClick={onCompare}
+        >
+          compare
+        </Button>
+      </Flex>
+      {ways.length > 1 ? (
+        <Pick
+          label={title}
+          value={plan.methods[topic] ?? ''}
+          options={ways.map((m): [string, string] => [m, methodWords(topic, m)])}
+          onPick={(m) =>
+            set(`${title}: ${methodWords(topic, m)}`, { methods: { ...methods, [topic]: m }, order: null, left: [] })
+          }
+        />
+      ) : (
+        <Text color="quiet">{methodWords(topic, plan.methods[topic] ?? '')}</Text>
+      )}
+    </Box>
   );
 }

@@ -1,5 +1,6 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { useEffect } from 'react';
+import { marksToTransfer, type Plan } from '../../core/plan/index.ts';
 import { usePlan } from '../api/usePlan.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { PaperBox, PrintSheet } from '../parts/PrintSheet.tsx';
@@ -11,6 +12,7 @@ import {
   SECTION_WORDS,
   STATION_WORDS,
   stepWords,
+  transferWords,
 } from '../words/index.ts';
 
 /** The plan as a sheet to print: large type, a box to tick before each step. */
@@ -30,6 +32,7 @@ export function PlanSheet({ w }: { w: Workbook }) {
       <Text color="quiet" mb="3">
         {steps.length} steps, about {minutesWords(minutes)}
       </Text>
+      <Marks plan={plan.value} w={w} />
       <Box as="ol" listStyleType="none" m="0" p="0">
         {steps.map((s, i) => {
           const { title, how, check } = stepWords(s, units, names);
@@ -60,5 +63,26 @@ export function PlanSheet({ w }: { w: Workbook }) {
         })}
       </Box>
     </PrintSheet>
+  );
+}
+
+/** What is marked before anything is sewn, to tick off with the rest. */
+function Marks({ plan, w }: { plan: Plan; w: Workbook }) {
+  const marks = marksToTransfer(plan.steps, plan.making, w.computed.pieces).filter((t) => t.steps.length);
+  if (!marks.length) return null;
+  return (
+    <Box mb="4">
+      <Heading as="h2" fontSize="24px" fontWeight="600" mt="5" mb="2" color="leaf.fg">
+        Marks to carry over
+      </Heading>
+      {marks.map((t) => {
+        const { what, how, steps } = transferWords(t);
+        return (
+          <Text key={`${t.piece}${t.what}`} fontSize="17px" style={{ breakInside: 'avoid' }}>
+            <b>{w.computed.pieces.find((q) => q.id === t.piece)?.name}</b>, {what}: {how} ({steps})
+          </Text>
+        );
+      })}
+    </Box>
   );
 }

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { layersOf, type PlanStep } from '../../core/plan/index.ts';
 import { LayersDrawing } from '../drawing/LayersDrawing.tsx';
-import { StepDrawing } from '../drawing/StepDrawing.tsx';
+import { drawnAs, StepDrawing } from '../drawing/StepDrawing.tsx';
 import { stepWords } from '../words/index.ts';
 import { type Planning } from './planning.ts';
 
@@ -67,5 +67,5 @@ export function StepDetails({ s, p, onOut }: { s: PlanStep; p: Planning; onOut: 
 function litOf(s: PlanStep, p: Planning): ReadonlySet<string> {
   const joints = new Set([...s.sews.map((x) => x.joint), ...s.works]);
   const keys = p.plan.making.joints.filter((j) => joints.has(j.id)).flatMap((j) => [...j.a, ...j.b]);
-  return new Set([...keys, ...s.cares.map((c) => c.edge)].map((k) => k.replace(/:(in|facing)\//, '/')));
+  return new Set([...keys, ...s.cares.map((c) => c.edge)].map(drawnAs));
 }

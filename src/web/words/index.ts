@@ -13,4 +13,5 @@ export * from './reading.ts';
 export * from './reasons.ts';
 export * from './sums.ts';
 export * from './told.ts';
+export * from './transfer.ts';
 export * from './where.ts';

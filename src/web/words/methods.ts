@@ -15,6 +15,21 @@ export const TOPIC_WORDS: Record<string, TopicWords> = {
       felled: ['Flat-felled', 'Firm cloth; a row of stitching shows'],
     },
   },
+  darts: {
+    title: 'Points of the darts',
+    methods: {
+      tied: ['Dart tails tied', 'Any cloth; a minute a dart'],
+      backstitched: ['Darts stitched back', 'Cloth that hides it: it may show as a dimple'],
+      'run-off': ['Darts run off the fold', 'Cloth that grips its thread'],
+    },
+  },
+  'dart-press': {
+    title: 'Upright darts pressed',
+    methods: {
+      'to-centre': ['Darts pressed to the centre', 'The usual'],
+      'to-sides': ['Darts pressed to the sides', 'Where the allowances of a seam meet them from the middle'],
+    },
+  },
   yoke: {
     title: 'Yoke',
     methods: {
@@ -83,7 +98,11 @@ export const TOPIC_WORDS: Record<string, TopicWords> = {
   facing: {
     title: 'Keeping edges rolled in',
     methods: {
-      understitched: ['Understitched', 'Any cloth'],
+      understitched: ['Trimmed, then understitched', 'Any cloth; the least bulk'],
+      'understitched-first': [
+        'Understitched, then trimmed',
+        'Cloth that frays: the wide allowances are held while they are sewn',
+      ],
       topstitched: ['Topstitched', 'Even stitching; it shows'],
       rolled: ['Rolled and pressed only', 'Cloth that presses well'],
     },
@@ -187,6 +206,9 @@ export const REASON_WORDS: Record<string, string> = {
   'no-yoke': 'it has no yoke',
   'lining-covers-yoke': 'the lining covers the inside of the yoke',
   'no-stand': 'the pattern has no collar stand',
+  'no-such-seam': 'a seam it was chosen for is not sewn bare any more',
+  'seam-ends-open': 'that seam runs into an opening, or is eased',
+  'no-darts': 'no piece has a dart that is sewn',
   'no-collar': 'the pattern has no such collar',
   'no-band': 'the pattern has no band',
   'lapel-with-stand': 'a lapel turns back; a stand closes up to the neck',

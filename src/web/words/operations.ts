@@ -25,11 +25,11 @@ const PREPARE = {
   ],
   'sew-darts': [
     'Sew the darts: {pieces}',
-    'From the wide end to a point with no thread to spare; tie the tails. {#darts} on each half.',
+    'From the wide end to a point with no thread to spare{tied?; tie the tails}{backstitched?, two stitches back in the fold}{run-off?, the last stitches short and along the fold; leave tails of 20 mm}. {#darts} on each half.',
   ],
   'press-darts': [
     'Press the darts: {pieces}',
-    'Flat as sewn, then over a ham: upright ones towards the centre, level ones downward.',
+    'Flat as sewn, then over a ham: upright ones towards the {to-centre?centre}{to-sides?side seams}, level ones downward.',
   ],
   'baste-pleats': ['Lay and baste the pleats: {pieces}', 'Fold along the marks, baste across the top, press lightly.'],
   'ease-cap': [
@@ -255,7 +255,7 @@ const JOINING = {
   ],
   'grade-edge': [
     'Grade, clip and trim: {seam}',
-    'Allowances to {graded}, the widest to the outside; {clips}.{corners? Corners cut across.}',
+    '{stitched?Beyond the understitching, from behind. }Allowances to {graded}, the widest to the outside; {clips}.{corners? Corners cut across.}',
   ],
   understitch: [
     'Understitch: {seam}',

@@ -87,7 +87,7 @@ export function stepWords(s: PlanStep, unit: LengthUnit, names: Record<string, s
   const fill = (words: string): string =>
     words
       // What holds of some garments only is said where its figure is not nought.
-      .replace(/\{(\w+)\?((?:[^{}]|\{[^{}]*\})*)\}/g, (_, key: string, more: string) => (s.data[key] ? more : ''))
+      .replace(/\{([\w-]+)\?((?:[^{}]|\{[^{}]*\})*)\}/g, (_, key: string, more: string) => (s.data[key] ? more : ''))
       .replaceAll('{seam}', seamsWords(s))
       .replaceAll('{towards}', inSentence((names[s.towards ?? ''] ?? s.towards ?? '').replace(', outer', '')))
       .replaceAll('{pieces}', pieces.length > 60 ? 'all of them' : pieces.toLowerCase())
@@ -129,6 +129,13 @@ const BETWEEN: Readonly<Record<string, string>> = {
 function sidesOf(between: readonly [string, string]): string {
   const [a, b] = between.map((x) => x.split(' + ').sort().join(' + '));
   return a === b ? '' : between.join(' to ');
+}
+
+/** A seam by its name, with the names of its sides where that alone does not tell it. */
+export function seamName({ code, between }: SeamName): string {
+  const word = (between && BETWEEN[code]) || SEAM_WORDS[code] || joinWords(code);
+  const sides = between ? sidesOf(between) : '';
+  return sides ? `${word}, ${sides}` : word;
 }
 
 /** What is said of a skirt is said of legs where the step is about those. */

@@ -1,13 +1,17 @@
-import { lastChances, layersOf, type Plan, type PlanStep } from '../../core/plan/index.ts';
+import { called } from '../../contract/index.ts';
+import { type Piece } from '../../core/pattern/index.ts';
+import { lastChances, layersOf, marksToTransfer, type Plan, type PlanStep } from '../../core/plan/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { lastChanceWords } from './lastchance.ts';
 import { cautionsOf, minutesWords, SECTION_WORDS, STATION_WORDS, sidesWords, stepWords, stopWords } from './plan.ts';
+import { transferWords } from './transfer.ts';
 
 interface Said {
   name: string;
   plan: Plan;
   units: LengthUnit;
   names: Record<string, string>;
+  pieces: Piece[];
 }
 
 /** The allowance; where it changes along the seam, the narrowest too. */
@@ -18,18 +22,31 @@ function allowanceWords(s: PlanStep, units: LengthUnit): string | null {
   return `allowance ${formatLength(s.allowance, units)}${less}`;
 }
 
+/** From which end a seam is sewn, where its cloth lies flatter from one than from the other. */
+function directionWords({ directions: [first] }: PlanStep): string | null {
+  return first ? `with the grain: from the ${called(first.from)} to the ${called(first.to)}` : null;
+}
+
 /** What is to be known at a step, besides its instruction. */
 export function factsOf(s: PlanStep, units: LengthUnit): string[] {
-  return [sidesWords(s.stack), allowanceWords(s, units), ...stopWords(s, units)].filter((x): x is string => Boolean(x));
+  return [sidesWords(s.stack), allowanceWords(s, units), directionWords(s), ...stopWords(s, units)].filter(
+    (x): x is string => Boolean(x),
+  );
 }
 
 /** The plan as Markdown, with a box to tick before each step. */
-export function planMarkdown({ name, plan, units, names }: Said): string {
+export function planMarkdown({ name, plan, units, names, pieces }: Said): string {
   const cautions = cautionsOf(plan.steps);
   const lines = [`# ${name}: in what order`, '', `${plan.steps.length} steps, about ${minutesWords(plan.minutes)}.`];
   const chances = lastChances(plan.steps, plan.making).map((x) => lastChanceWords(x, units, names));
   if (chances.length) lines.push('', 'The last chance to change it:', '');
   for (const { what, until, after } of chances) lines.push(`- ${what}: ${until}; ${after}.`);
+  const marks = marksToTransfer(plan.steps, plan.making, pieces);
+  if (marks.length) lines.push('', 'Marks to carry over from the pattern to the cloth:', '');
+  for (const t of marks) {
+    const { what, how, steps } = transferWords(t);
+    lines.push(`- ${pieces.find((q) => q.id === t.piece)?.name}, ${what}: ${how} (${steps}).`);
+  }
   let section = '';
   for (const s of plan.steps) {
     if (s.section !== section) lines.push('', `## ${SECTION_WORDS[s.section]}`, '');

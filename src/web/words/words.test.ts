@@ -101,10 +101,13 @@ describe('words', () => {
       plan: plan.value,
       units: 'mm' as const,
       names: partNames(plan.value.making, c.pieces),
+      pieces: c.pieces,
     };
     const md = planMarkdown(said);
     expect(md.match(/^- \[ \] \*\*\d+\. /gm)).toHaveLength(plan.value.steps.length);
     expect(md).toContain('## Put together');
+    expect(md).toContain('- Front, 2 notches: a snip of 3 mm into the allowance');
+    expect(md).toContain('with the grain: from the hem to the armhole');
     const json = JSON.parse(planJson(said));
     expect(json.steps.map((s: { number: number }) => s.number)).toEqual(plan.value.steps.map((s) => s.number));
     const edge = json.steps.find((s: { id: string }) => s.id === 'sew-edge');

@@ -1,6 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
 import { partOf } from '../garmentmodel.ts';
 import { type Need, type SeamCode } from '../names.ts';
+import { SEAM_WAYS } from '../seamfinishes.ts';
 import { PANELS, SHOULDERS, SLEEVE } from './groups.ts';
 import { always, type Method, nothing, unless, way } from './method.ts';
 import { linings } from './opening.ts';
@@ -134,7 +135,7 @@ export function easeCap(b: PlanBuilder, kind: 'sleeve', section: 'shell' | 'insi
   });
 }
 
-export const SEAMS: Method[] = ['overlocked', 'together', 'bound', 'french', 'felled'].map((id) =>
+export const SEAMS: Method[] = SEAM_WAYS.map((id) =>
   way('seams', id, id === 'felled' ? 1 : 0, (b) =>
     unless(
       b.g.making.joints.some((j) => b.isBare(j)),

@@ -1,4 +1,5 @@
 import { PlanBuilder } from '../builder.ts';
+import { isFinishKey } from '../seamfinishes.ts';
 import { type Garment } from '../types.ts';
 import { SEAMS, SLEEVES, shellBody } from './body.ts';
 import { COLLARS } from './collars.ts';
@@ -13,7 +14,7 @@ import { finishSlit, insideBody, joinLayers, LININGS } from './linings.ts';
 import { type Method, TOPICS, type Topic } from './method.ts';
 import { lineOpenings } from './openings.ts';
 import { POCKETS } from './pockets.ts';
-import { prepare } from './prepare.ts';
+import { DARTS, prepare } from './prepare.ts';
 import { hemVents, pressVents } from './vents.ts';
 import { skirtLining, WAISTS } from './waist.ts';
 import { YOKES } from './yokes.ts';
@@ -22,6 +23,7 @@ import { ZIPS } from './zips.ts';
 /** Every method, by topic; the first that fits is the usual one. */
 export const METHODS: Method[] = [
   ...SEAMS,
+  ...DARTS,
   ...YOKES,
   ...COLLARS,
   ...FRONTS,
@@ -85,6 +87,7 @@ export function resolve(g: Omit<Garment, 'methods'>, chosen: Record<string, stri
         ?.fits(b) ?? 'unknown-method';
     misfits.push({ topic, method: wanted, reason, instead: fitting.map((m) => m.id) });
   }
+  for (const [key, wanted] of Object.entries(chosen)) if (isFinishKey(key)) methods[key] = wanted;
   return { methods, misfits };
 }
 

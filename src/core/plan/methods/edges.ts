@@ -59,25 +59,28 @@ function finishEdge(b: PlanBuilder, name: RunName, joints: Joint[], o: { turnAft
   const allowance = joints[0]?.allowance ?? 15;
   const works = joints.map((j) => j.id);
   const pieces = [...new Set(edgesOf(joints).map(partOf))];
+  const held = b.g.methods.facing ?? 'understitched';
+  const first = held === 'understitched-first';
+  const done: Fact[] = [`held:${name}`, ...(o.turnAfter ? [] : o.makes)];
   b.add('joining', 'table', `grade:${name}`, {
     code: 'grade-edge',
     about: joints[0]?.code ?? null,
     pieces,
     works,
-    needs: [`sewn:${name}`],
+    needs: first ? [`step:understitch:${name}`] : [`sewn:${name}`],
+    ...(first && { makes: done }),
     cautions: ['blades'],
-    data: { layers: 2, allowance, corners, ...b.curve(joints) },
+    data: { layers: 2, allowance, corners, ...b.curve(joints), ...(first && { stitched: 1 }) },
   });
   const length = joints.reduce((t, j) => t + j.lengthA, 0);
-  const held = b.g.methods.facing ?? 'understitched';
-  if (held === 'understitched')
+  if (held === 'understitched' || first)
     b.add('joining', 'machine', `understitch:${name}`, {
       code: 'understitch',
       about: joints[0]?.code ?? null,
       pieces,
       works,
-      needs: [`step:grade:${name}`],
-      makes: [`held:${name}`, ...(o.turnAfter ? [] : o.makes)],
+      needs: first ? [`sewn:${name}`] : [`step:grade:${name}`],
+      makes: first ? [] : done,
       data: { a: length, corners },
     });
   else
@@ -87,7 +90,7 @@ function finishEdge(b: PlanBuilder, name: RunName, joints: Joint[], o: { turnAft
       pieces,
       works,
       needs: [`step:grade:${name}`],
-      makes: [`held:${name}`, ...(o.turnAfter ? [] : o.makes)],
+      makes: done,
     });
   if (held === 'topstitched')
     b.add('finish', 'machine', `topstitch:${name}`, {
@@ -356,7 +359,7 @@ const someEdge = (b: PlanBuilder): boolean =>
   b.has('front-edge', ...NECK, ...ARMHOLE, 'band-waist', 'band-hem', 'band-wrist');
 
 export const FACINGS: Method[] = [
-  ...(['understitched', 'topstitched', 'rolled'] as const).map((id) =>
+  ...(['understitched', 'understitched-first', 'topstitched', 'rolled'] as const).map((id) =>
     way('facing', id, id === 'topstitched' ? 1 : 0, (b) => unless(someEdge(b), 'nothing-faced')),
   ),
   way('facing-when', 'after-sides', 0, (b) => unless(someEdge(b), 'nothing-faced')),

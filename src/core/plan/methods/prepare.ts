@@ -1,6 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
 import { type Need } from '../names.ts';
 import { type Part } from '../types.ts';
+import { type Method, unless, way } from './method.ts';
 
 /** Staystitching lies this far inside the allowance from the seam line (1/8"). Common practice. */
 const STAY_INSIDE = 3;
@@ -39,17 +40,32 @@ export function prepare(b: PlanBuilder): void {
   for (const p of parts) folds(b, p);
 }
 
+/** Whether the darts of a layer are laid as soft pleats. */
+const soft = (b: PlanBuilder, p: Part): boolean => p.material === 'lining' && b.g.d.lining.darts === 'pleats';
+
+const someDarts = (b: PlanBuilder): string | null =>
+  unless(
+    b.g.making.parts.some((p) => p.darts && !soft(b, p)),
+    'no-darts',
+  );
+
+/** How the point of a dart is kept, and which way upright ones are pressed: schools. */
+export const DARTS: Method[] = [
+  ...['tied', 'backstitched', 'run-off'].map((id) => way('darts', id, 0, someDarts)),
+  ...['to-centre', 'to-sides'].map((id) => way('dart-press', id, 0, someDarts)),
+];
+
 /** Darts sewn and pressed, pleats laid. */
 function folds(b: PlanBuilder, p: Part): void {
   const section = p.layer === 'outer' ? 'shell' : 'inside';
-  const soft = p.material === 'lining' && b.g.d.lining.darts === 'pleats';
-  if (p.darts && !soft) {
+  if (p.darts && !soft(b, p)) {
+    const { darts: point = 'tied', 'dart-press': press = 'to-centre' } = b.g.methods;
     const needs: Need[] = [`step:stay:${p.id}?`];
     b.add(
       section,
       'machine',
       `darts:${p.id}`,
-      { code: 'sew-darts', pieces: [p.id], needs, data: { darts: p.darts } },
+      { code: 'sew-darts', pieces: [p.id], needs, data: { darts: p.darts, [point]: 1 } },
       true,
     );
     b.add(section, 'iron', `press-darts:${p.id}`, {
@@ -57,9 +73,10 @@ function folds(b: PlanBuilder, p: Part): void {
       pieces: [p.id],
       needs: [`step:darts:${p.id}`],
       makes: [`ready:${p.id}`],
+      data: { [press]: 1 },
     });
   }
-  if (p.pleats || (p.darts && soft))
+  if (p.pleats || (p.darts && soft(b, p)))
     b.add(section, 'machine', `pleats:${p.id}`, {
       code: 'baste-pleats',
       pieces: [p.id],
