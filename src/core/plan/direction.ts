@@ -41,9 +41,12 @@ function ofJoint(parts: ReadonlyMap<string, Part>, j: Joint): Direction[] {
 export function directionsOf(o: Operation, making: GarmentModel, parts: ReadonlyMap<string, Part>): Direction[] {
   if (o.station !== 'machine' || !o.sews.length) return [];
   const joints = new Map(making.joints.map((j) => [j.id, j]));
+  const share = (joint: string): number =>
+    o.sews.filter((x) => x.joint === joint).reduce((t, x) => t + x.to - x.from, 0);
   const ways = o.sews.map(({ joint }) => {
     const j = joints.get(joint);
-    return j && !j.closing ? ofJoint(parts, j) : [];
+    // What is left to close of a seam is short: it is sewn as it lies.
+    return j && !j.closing && share(joint) > 0.5 ? ofJoint(parts, j) : [];
   });
   const [first] = ways[0] ?? [];
   const alike = ways.every((w) => w[0]?.from === first?.from && w[0]?.to === first?.to);
