@@ -17,6 +17,9 @@ import { type Bulk, type GarmentModel, type Joint, type Part, type PartEdge } fr
 export const keyOf = (part: string, edge: string): string => `${part}/${edge}`;
 export const partOf = (key: string): string => key.slice(0, key.lastIndexOf('/'));
 
+/** The pattern piece's own edge that an edge of a second layer, or of a facing grown on, is drawn as. */
+export const drawnAs = (key: string): string => key.replace(/:(in|facing)\//, '/');
+
 /** Every edge of a layer: round it, and round the openings cut into it. */
 export const partEdges = (p: Part): PartEdge[] => [...p.ring, ...(p.openings ?? []).flat()];
 

@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import { boxOf, directionAlong, pathLength, pointAlong } from '../../core/geometry/index.ts';
 import { type Edge, outlineOf, type Piece } from '../../core/pattern/index.ts';
-import { type PlanStep } from '../../core/plan/index.ts';
+import { drawnAs, type PlanStep } from '../../core/plan/index.ts';
 import { Hatches } from './Hatches.tsx';
 import { PieceShape } from './PieceShape.tsx';
 
@@ -14,9 +14,6 @@ interface Props {
   /** Edges the step sews or finishes, as `piece/edge`. */
   lit: ReadonlySet<string>;
 }
-
-/** The pattern piece's own edge that an edge of the plan is drawn as. */
-export const drawnAs = (key: string): string => key.replace(/:(in|facing)\//, '/');
 
 /** The edges of a piece that a step sews one way rather than the other. */
 const arrows = (p: Piece, step: PlanStep): { edge: Edge; along: 1 | -1 }[] =>

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { layersOf, type PlanStep } from '../../core/plan/index.ts';
+import { drawnAs, layersOf, type PlanStep } from '../../core/plan/index.ts';
 import { LayersDrawing } from '../drawing/LayersDrawing.tsx';
-import { drawnAs, StepDrawing } from '../drawing/StepDrawing.tsx';
+import { StepDrawing } from '../drawing/StepDrawing.tsx';
 import { stepWords } from '../words/index.ts';
 import { type Planning } from './planning.ts';
 
