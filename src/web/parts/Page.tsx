@@ -70,3 +70,20 @@ export function Empty({ title, children }: { title: string; children: ReactNode 
     </SheetBox>
   );
 }
+
+/** A sheet that opens: its title, and in quiet words what it holds. */
+export function FoldedBox({ title, holds, children }: { title: string; holds: ReactNode; children: ReactNode }) {
+  return (
+    <SheetBox as="details" py="2">
+      <Box as="summary" cursor="pointer" minH="36px" alignContent="center">
+        <Heading as="h2" fontSize="19px" fontWeight="600" display="inline">
+          {title}
+        </Heading>
+        <Text as="span" color="quiet" ml="3">
+          {holds}
+        </Text>
+      </Box>
+      {children}
+    </SheetBox>
+  );
+}

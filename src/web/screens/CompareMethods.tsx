@@ -4,7 +4,7 @@ import { formatLength } from '../../core/units.ts';
 import { useRivals } from '../api/usePlan.ts';
 import { SheetBox } from '../parts/Page.tsx';
 import { methodWords, minutesWords, REASON_WORDS, TOPIC_WORDS } from '../words/index.ts';
-import { type Planning } from './planning.ts';
+import { type Planning, takeMethods } from './planning.ts';
 
 interface Props {
   p: Planning;
@@ -103,13 +103,7 @@ function Take({ p, topic, method }: { p: Planning; topic: Topic; method: string 
       size="sm"
       variant="outline"
       aria-label={`Make it so: ${words}`}
-      onClick={() =>
-        p.set(`${TOPIC_WORDS[topic]?.title}: ${words}`, {
-          methods: { ...methods, [topic]: method },
-          order: null,
-          left: [],
-        })
-      }
+      onClick={() => takeMethods(p, `${TOPIC_WORDS[topic]?.title}: ${words}`, { ...methods, [topic]: method })}
     >
       Make it so
     </Button>

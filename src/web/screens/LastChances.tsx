@@ -1,6 +1,6 @@
-import { Box, Heading, Text } from '@chakra-ui/react';
+import { Box, Text } from '@chakra-ui/react';
 import { lastChances } from '../../core/plan/index.ts';
-import { SheetBox } from '../parts/Page.tsx';
+import { FoldedBox } from '../parts/Page.tsx';
 import { lastChanceWords } from '../words/index.ts';
 import { type Planning } from './planning.ts';
 
@@ -9,15 +9,7 @@ export function LastChances({ p: { plan, w, names } }: { p: Planning }) {
   const all = lastChances(plan.steps, plan.making).map((x) => lastChanceWords(x, w.doc.units, names));
   if (!all.length) return null;
   return (
-    <SheetBox as="details" py="2">
-      <Box as="summary" cursor="pointer" minH="36px" alignContent="center">
-        <Heading as="h2" fontSize="19px" fontWeight="600" display="inline">
-          The last chance to change it
-        </Heading>
-        <Text as="span" color="quiet" ml="3">
-          {all.map((x) => x.what.toLowerCase()).join(' · ')}
-        </Text>
-      </Box>
+    <FoldedBox title="The last chance to change it" holds={all.map((x) => x.what.toLowerCase()).join(' · ')}>
       <Box as="ul" pl="5" py="2" maxW="72ch">
         {all.map((x) => (
           <Box as="li" key={x.what} py="1">
@@ -28,6 +20,6 @@ export function LastChances({ p: { plan, w, names } }: { p: Planning }) {
           </Box>
         ))}
       </Box>
-    </SheetBox>
+    </FoldedBox>
   );
 }

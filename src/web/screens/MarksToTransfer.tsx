@@ -1,6 +1,6 @@
-import { Box, Heading, Text } from '@chakra-ui/react';
+import { Box, Text } from '@chakra-ui/react';
 import { marksToTransfer } from '../../core/plan/index.ts';
-import { SheetBox } from '../parts/Page.tsx';
+import { FoldedBox } from '../parts/Page.tsx';
 import { transferWords } from '../words/index.ts';
 import { type Planning } from './planning.ts';
 
@@ -10,15 +10,10 @@ export function MarksToTransfer({ p: { plan, w } }: { p: Planning }) {
   if (!all.length) return null;
   const pieces = w.computed.pieces.filter((q) => all.some((t) => t.piece === q.id));
   return (
-    <SheetBox as="details" py="2">
-      <Box as="summary" cursor="pointer" minH="36px" alignContent="center">
-        <Heading as="h2" fontSize="19px" fontWeight="600" display="inline">
-          Marks to carry over
-        </Heading>
-        <Text as="span" color="quiet" ml="3">
-          from the pattern to the cloth, on {pieces.length} {pieces.length === 1 ? 'piece' : 'pieces'}
-        </Text>
-      </Box>
+    <FoldedBox
+      title="Marks to carry over"
+      holds={`from the pattern to the cloth, on ${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}`}
+    >
       <Box as="dl" py="2" m="0" display="grid" gridTemplateColumns="minmax(150px, auto) 1fr" columnGap="4">
         {pieces.map((q) => (
           <Box key={q.id} display="contents">
@@ -41,6 +36,6 @@ export function MarksToTransfer({ p: { plan, w } }: { p: Planning }) {
           </Box>
         ))}
       </Box>
-    </SheetBox>
+    </FoldedBox>
   );
 }

@@ -1,13 +1,13 @@
-import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { Fragment } from 'react';
 import { taskOf } from '../../core/document/compute.ts';
 import { BULKS } from '../../core/document/project.ts';
 import { EXTRA_IDS, fittingIds, openTopics, type Topic } from '../../core/plan/index.ts';
 import { Ask, Pick, Tick } from '../parts/Ask.tsx';
-import { SheetBox } from '../parts/Page.tsx';
+import { FoldedBox } from '../parts/Page.tsx';
 import { EXTRA_WORDS, methodWords, TOPIC_WORDS } from '../words/index.ts';
 import { CompareMethods } from './CompareMethods.tsx';
-import { type Planning } from './planning.ts';
+import { type Planning, takeMethods } from './planning.ts';
 import { SeamFinishes } from './SeamFinishes.tsx';
 
 const BULK_WORDS = { thin: 'thin', medium: 'medium', thick: 'thick' } as const;
@@ -26,15 +26,7 @@ export function PlanChoices({ p, topic, onCompare }: Props) {
   const topics = openTopics(plan.methods);
   const lined = w.computed.inside.some((q) => q.material === 'lining');
   return (
-    <SheetBox as="details" py="2">
-      <Box as="summary" cursor="pointer" minH="36px" alignContent="center">
-        <Heading as="h2" fontSize="19px" fontWeight="600" display="inline">
-          How it is made
-        </Heading>
-        <Text as="span" color="quiet" ml="3">
-          {topics.map((t) => methodWords(t, plan.methods[t] ?? '')).join(' · ')}
-        </Text>
-      </Box>
+    <FoldedBox title="How it is made" holds={topics.map((t) => methodWords(t, plan.methods[t] ?? '')).join(' · ')}>
       <Box
         display="grid"
         gridTemplateColumns="repeat(auto-fill, minmax(270px, 1fr))"
@@ -94,7 +86,7 @@ export function PlanChoices({ p, topic, onCompare }: Props) {
           />
         ))}
       </Box>
-    </SheetBox>
+    </FoldedBox>
   );
 }
 
@@ -108,7 +100,8 @@ interface TopicProps {
 }
 
 /** One part that can be made in more than one way: the way taken, and all of them side by side on request. */
-function TopicChoice({ p: { plan, set, w }, topic, fit, compared, onCompare }: TopicProps) {
+function TopicChoice({ p, topic, fit, compared, onCompare }: TopicProps) {
+  const { plan, w } = p;
   const title = TOPIC_WORDS[topic]?.title ?? topic;
   const ways = fit.filter((m) => m !== 'none');
   const { methods } = w.doc.decisions.making;
@@ -132,9 +125,7 @@ function TopicChoice({ p: { plan, set, w }, topic, fit, compared, onCompare }: T
           label={title}
           value={plan.methods[topic] ?? ''}
           options={ways.map((m): [string, string] => [m, methodWords(topic, m)])}
-          onPick={(m) =>
-            set(`${title}: ${methodWords(topic, m)}`, { methods: { ...methods, [topic]: m }, order: null, left: [] })
-          }
+          onPick={(m) => takeMethods(p, `${title}: ${methodWords(topic, m)}`, { ...methods, [topic]: m })}
         />
       ) : (
         <Text color="quiet">{methodWords(topic, plan.methods[topic] ?? '')}</Text>

@@ -2,13 +2,14 @@ import { Box, Text } from '@chakra-ui/react';
 import { finishKey } from '../../core/plan/index.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { methodWords, seamName } from '../words/index.ts';
-import { type Planning } from './planning.ts';
+import { type Planning, takeMethods } from './planning.ts';
 
 /** As all the others are. */
 const AS_ALL = '-';
 
 /** Bare seams of the outside one by one: each as all are, or neatened in a way of its own. */
-export function SeamFinishes({ p: { plan, w, set } }: { p: Planning }) {
+export function SeamFinishes({ p }: { p: Planning }) {
+  const { plan, w } = p;
   const { methods } = w.doc.decisions.making;
   const { finishes } = plan;
   if (finishes.length < 2) return null;
@@ -17,11 +18,7 @@ export function SeamFinishes({ p: { plan, w, set } }: { p: Planning }) {
   const choose = (seam: string, words: string, way: string): void => {
     const { [finishKey(seam)]: _, ...rest } = methods;
     const next = way === AS_ALL ? rest : { ...rest, [finishKey(seam)]: way };
-    set(`${words}: ${way === AS_ALL ? 'as all seams' : methodWords('seams', way)}`, {
-      methods: next,
-      order: null,
-      left: [],
-    });
+    takeMethods(p, `${words}: ${way === AS_ALL ? 'as all seams' : methodWords('seams', way)}`, next);
   };
   return (
     <Box as="details" gridColumn="1 / -1" mb="3">

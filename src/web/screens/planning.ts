@@ -10,6 +10,10 @@ export interface Planning {
   set: (label: string, part: Partial<Decisions['making']>) => void;
 }
 
+/** Takes other ways of making: the steps follow anew, in the proposed order. */
+export const takeMethods = (p: Planning, label: string, methods: Record<string, string>): void =>
+  p.set(label, { methods, order: null, left: [] });
+
 /** Saves a part of the choices about making up. */
 export const setMaking =
   (w: Workbook) =>

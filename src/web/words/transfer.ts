@@ -1,4 +1,5 @@
 import { type Transfer } from '../../core/plan/index.ts';
+import { listed } from '../../core/text.ts';
 
 /** What each mark is called, one and several, and how it is carried over. Common practice. */
 const MARK_WORDS: Record<Transfer['what'], readonly [one: string, many: string, how: string]> = {
@@ -29,8 +30,7 @@ const MARK_WORDS: Record<Transfer['what'], readonly [one: string, many: string, 
 };
 
 /** “steps 3, 7 and 9”. */
-const numbered = (steps: number[]): string =>
-  steps.length === 1 ? `step ${steps[0]}` : `steps ${steps.slice(0, -1).join(', ')} and ${steps.at(-1)}`;
+const numbered = (steps: number[]): string => `${steps.length === 1 ? 'step' : 'steps'} ${listed(steps.map(String))}`;
 
 /** Marks of one kind on one piece: what, how, and for which steps. */
 export function transferWords(t: Transfer): { what: string; how: string; steps: string } {
