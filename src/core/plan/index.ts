@@ -16,7 +16,7 @@ export * from './names.ts';
 export * from './operationcodes.ts';
 export * from './order.ts';
 export * from './plan.ts';
-export { finishKey } from './seamfinishes.ts';
+export { finishKey, isFinishKey } from './seamfinishes.ts';
 export type { SewOptions } from './seamruns.ts';
 export * from './sheet.ts';
 export * from './transfer.ts';

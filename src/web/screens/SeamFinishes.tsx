@@ -1,5 +1,5 @@
-import { Box, Text } from '@chakra-ui/react';
-import { finishKey } from '../../core/plan/index.ts';
+import { Box, Button, Text } from '@chakra-ui/react';
+import { finishKey, isFinishKey } from '../../core/plan/index.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { methodWords, seamName } from '../words/index.ts';
 import { type Planning, takeMethods } from './planning.ts';
@@ -12,7 +12,12 @@ export function SeamFinishes({ p }: { p: Planning }) {
   const { plan, w } = p;
   const { methods } = w.doc.decisions.making;
   const { finishes } = plan;
-  if (finishes.length < 2) return null;
+  // Chosen for a seam that is not sewn bare any more, or not in that way: told above, and taken back here.
+  const lost = Object.keys(methods).filter(
+    (key) =>
+      isFinishKey(key) && !finishes.some((f) => finishKey(f.seam) === key && f.ways.includes(methods[key] ?? '')),
+  );
+  if (finishes.length < 2 && !lost.length) return null;
   const own = finishes.filter((f) => methods[finishKey(f.seam)] !== undefined);
   const all = methodWords('seams', plan.methods.seams ?? '').toLowerCase();
   const choose = (seam: string, words: string, way: string): void => {
@@ -20,6 +25,12 @@ export function SeamFinishes({ p }: { p: Planning }) {
     const next = way === AS_ALL ? rest : { ...rest, [finishKey(seam)]: way };
     takeMethods(p, `${words}: ${way === AS_ALL ? 'as all seams' : methodWords('seams', way)}`, next);
   };
+  const forget = (): void =>
+    takeMethods(
+      p,
+      'What cannot be chosen for single seams taken back',
+      Object.fromEntries(Object.entries(methods).filter(([key]) => !lost.includes(key))),
+    );
   return (
     <Box as="details" gridColumn="1 / -1" mb="3">
       <Box as="summary" cursor="pointer" minH="36px" alignContent="center">
@@ -27,9 +38,18 @@ export function SeamFinishes({ p }: { p: Planning }) {
           Seam by seam
         </Text>
         <Text as="span" color="quiet" ml="3">
-          {own.length ? `${own.length} of ${finishes.length} neatened otherwise` : `all ${finishes.length}: ${all}`}
+          {own.length
+            ? `${own.length} of ${finishes.length} neatened otherwise`
+            : finishes.length
+              ? `all ${finishes.length}: ${all}`
+              : 'no seam of the outside lies bare'}
         </Text>
       </Box>
+      {lost.length > 0 && (
+        <Button size="sm" variant="outline" mt="2" onClick={forget}>
+          Take back what does not go any more
+        </Button>
+      )}
       <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(270px, 1fr))" columnGap="6" rowGap="2" pt="2">
         {finishes.map((f) => {
           const words = seamName(f.name);
