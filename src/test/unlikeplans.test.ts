@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { compute, planOf } from '../core/document/compute.ts';
 import { type ProjectDocument } from '../core/document/project.ts';
+import { endOf, pathLength, pointAlong, startOf } from '../core/geometry/index.ts';
 import { type Plan, type PlanStep } from '../core/plan/index.ts';
 import { choices, isPlanned } from './anychoices.ts';
 import { choices as making } from './features.ts';
@@ -68,6 +69,28 @@ describe('garments that no one front and one back make up', () => {
     expect(step(flat, 'sew:inseam').code).toBe('sew-inseam-through');
   });
 
+  test('a curved panel seam: clipped once it is sewn, its hollow edge before, or trimmed; none of it at straight ones', () => {
+    const by = (curves: string): Plan =>
+      made('dress of yoke, bust piece and gathered front, a keyhole behind', (doc) => {
+        doc.decisions.making.methods = { curves };
+      });
+    const of = (p: Plan, code: string): PlanStep[] => p.steps.filter((s) => s.code === code);
+    const [after, before, trimmed] = ['clipped-after', 'clipped-before', 'trimmed'].map(by) as [Plan, Plan, Plan];
+    for (const p of [after, before, trimmed]) expect(p.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    for (const clip of of(after, 'clip-curve')) {
+      const name = clip.id.slice('clip-curve:'.length);
+      inOrder(after, `sew:${name}`, clip.id, `press:${name}`);
+      inOrder(before, `clip-before:${name}`, `sew:${name}`, `press:${name}`);
+      inOrder(trimmed, `sew:${name}`, `trim-curve:${name}`, `press:${name}`);
+      // Only the side that has to spread is clipped before.
+      expect(new Set(step(before, `clip-before:${name}`).bends.map((b) => b.how))).toEqual(new Set(['clip']));
+    }
+    expect(of(after, 'clip-curve').length).toBeGreaterThan(0);
+    for (const way of [after, before, trimmed])
+      expect(way.steps.filter((s) => /^(clip|trim)-(curve|before):(side|shoulder|skirt-side)/.test(s.id))).toEqual([]);
+    expect(made('trousers lined to the knee').methods.curves).toBeUndefined();
+  });
+
   test('a yoke in front: the gathers are drawn in, sewn on, pressed away from themselves; shoulders after', () => {
     const p = made('shirt with a yoke in front');
     inOrder(p, 'gather:shell-yoke-1', 'sew:shell-yoke-1', 'press:shell-yoke-1', 'sew:shoulder', 'sew:cap');
@@ -88,6 +111,28 @@ describe('garments that no one front and one back make up', () => {
     expect((zip[0]?.[2] ?? 0) * 648).toBeCloseTo(200, 0);
     expect(((zip[2]?.[1] ?? 0) - (zip[0]?.[2] ?? 0)) * 648).toBeCloseTo(50, 0);
     inOrder(p, 'baste-zip', 'check-zip', 'sew-zip', 'close-below-zip', 'zip-lining');
+  });
+
+  test('points of the pattern: stitching that ends at one says so, one it does not end at is told, others are passed by', () => {
+    const p = made('skirt with a zip in its side', (doc) => {
+      for (const piece of doc.shell?.pieces ?? [])
+        piece.marks = piece.ring
+          .filter((e) => e.role === 'side')
+          .flatMap((e) =>
+            [200, 150].map((mm) => {
+              const down = pathLength(e.path);
+              const top = startOf(e.path).y < endOf(e.path).y;
+              return { kind: 'dot' as const, at: pointAlong(e.path, top ? mm : down - mm) };
+            }),
+          );
+    });
+    const at = (id: string): (boolean | null)[] =>
+      step(p, id)
+        .marks.filter((m) => Math.abs(m.far - 200) < 1)
+        .map((m) => m.meets);
+    expect(new Set(at('sew-zip'))).toEqual(new Set([true]));
+    const wrong = step(p, 'sew-zip').marks.filter((m) => Math.abs(m.far - 150) < 1);
+    expect(new Set(wrong.map((m) => [m.meets, m.from].join()))).toEqual(new Set(['false,waist']));
   });
 
   test('a band between two pieces: to the one, to the other, its inner layer over both; ties first', () => {

@@ -1,5 +1,5 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
-import { deriveInside, holePatches, type Inside, type Strips, stripsOf } from '../drafting/index.ts';
+import { deriveInside, holePatches, type Inside, type Strips, stripsOf, ventFolds } from '../drafting/index.ts';
 import {
   closedOpenings,
   furtherSeams,
@@ -250,6 +250,7 @@ export function taskOf(doc: ProjectDocument, c: Computed): Task {
     lace,
     yokes: !c.pieces.some((p) => p.material === 'lining'),
     standBoth: d.interfacing.stand === 'both',
+    folds: ventFolds(c.pieces, d.lining.vent),
   };
   return {
     making: garmentModelOf(

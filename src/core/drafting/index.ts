@@ -16,7 +16,7 @@ export * from './lining/hem.ts';
 export { CLOSABLE } from './lining/inone.ts';
 export * from './lining/raglan.ts';
 export * from './lining/raise.ts';
-export { ventSeam } from './lining/vent.ts';
+export { ventFolds, ventSeam } from './lining/vent.ts';
 export * from './ribs.ts';
 export * from './shape/closedarts.ts';
 export * from './shape/oriented.ts';

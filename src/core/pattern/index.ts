@@ -11,6 +11,7 @@ export * from './laidon.ts';
 export * from './marks.ts';
 export * from './measures.ts';
 export * from './openings.ts';
+export * from './points.ts';
 export * from './reallow.ts';
 export * from './redrawncaps.ts';
 export * from './renamed.ts';

@@ -1,4 +1,5 @@
 import { type Role } from '../pattern/index.ts';
+import { type Bend, together } from './clips.ts';
 import { EMPTY_OPERATION } from './emptyoperation.ts';
 import { besideEdge, edgesOf, faceOf, keyOf, partEdges, partOf } from './garmentmodel.ts';
 import { type Fact, type Need, type SeamCode } from './names.ts';
@@ -117,16 +118,15 @@ export class PlanBuilder {
     return own.map(({ code, between }) => ({ code, ...(between && { between }) }));
   }
 
-  /** The curved edges of these joints: their tightest radius, their length (mm), and whether they are hollow; none where straight. */
-  curve(joints: Joint[]): Record<string, number> {
-    const keys = new Set(edgesOf(joints));
-    const bent = this.g.making.parts.flatMap((p) =>
-      p.layer === 'outer' ? partEdges(p).filter((e) => e.radius && keys.has(keyOf(p.id, e.id))) : [],
+  /** Curved stretches along these joints: of each on the side that is more hollow, since that is the one which must spread. */
+  bends(joints: Joint[]): Bend[] {
+    const hollow = (bends: Bend[]): number => bends.reduce((t, b) => t + (b.how === 'clip' ? b.length : 0), 0);
+    return together(
+      joints.flatMap((j) => {
+        const [a, b] = [j.a, j.b].map((keys) => keys.flatMap((k) => this.edge(k)?.bends ?? [])) as [Bend[], Bend[]];
+        return hollow(b) > hollow(a) ? b : a;
+      }),
     );
-    const sharpest = [...bent].sort((a, b) => (a.radius ?? 0) - (b.radius ?? 0))[0];
-    if (!sharpest?.radius) return {};
-    const curved = bent.reduce((t, e) => t + e.length, 0);
-    return { radius: sharpest.radius, curved, concave: sharpest.concave ? 1 : 0 };
   }
 
   /** Corners of the outside along these joints, on each half: within their edges, and where one goes on into the next. */
@@ -263,9 +263,12 @@ export class PlanBuilder {
   }
 
   allowanceOf(key: string): number {
+    return this.edge(key)?.allowance ?? 0;
+  }
+
+  private edge(key: string): PartEdge | undefined {
     const p = this.parts.get(partOf(key));
-    const e = p && partEdges(p).find((x) => keyOf(p.id, x.id) === key);
-    return e?.allowance ?? 0;
+    return p && partEdges(p).find((x) => keyOf(p.id, x.id) === key);
   }
 
   zipShare(j: Joint): number {

@@ -19,8 +19,7 @@ const edge = (role: PartEdge['role'], length: number, onFold = false): PartEdge 
   length,
   onFold,
   allowance: 15,
-  radius: null,
-  concave: false,
+  bends: [],
 });
 const part = (id: string, kind: Part['kind'], ring: PartEdge[], more: Partial<Part> = {}): Part => ({
   id,

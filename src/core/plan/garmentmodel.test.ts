@@ -81,10 +81,11 @@ describe('a pattern as layers and joints', () => {
   test('curves are found where they are: neck and armhole are hollow, a side seam is straight', () => {
     const m = garmentModelOf(coatDocument());
     const at = (part: string, role: string) => m.parts.find((p) => p.id === part)?.ring.find((e) => e.role === role);
-    expect(at('p1', 'neckline')).toMatchObject({ concave: true });
-    expect(at('p1', 'neckline')?.radius).toBeLessThan(150);
-    expect(at('p1', 'armhole')?.concave).toBe(true);
-    expect(at('p1', 'side')?.radius).toBeNull();
+    const neck = at('p1', 'neckline')?.bends ?? [];
+    expect(new Set(neck.map((b) => b.how))).toEqual(new Set(['clip']));
+    expect(neck[0]?.radius).toBeLessThan(150);
+    expect(at('p1', 'armhole')?.bends[0]?.how).toBe('clip');
+    expect(at('p1', 'side')?.bends).toEqual([]);
   });
 });
 

@@ -1,15 +1,19 @@
 import { type Decisions } from '../document/project.ts';
 import { type Surface } from '../garment/index.ts';
-import { cornersAlong, curvatureAt, meetAtCorner, type Point, pathLength } from '../geometry/index.ts';
+import { cornersAlong, meetAtCorner, type Point, pathLength } from '../geometry/index.ts';
 import {
   type Edge,
+  type EdgeMark,
   grainDirection,
   laidOn,
   type Piece,
+  pointsOn,
   type Role,
   slantOf,
   type WalkedSeam,
 } from '../pattern/index.ts';
+import { bendsOf } from './clips.ts';
+import { ventAngle } from './mitre.ts';
 import { knownSeam, type SeamCode } from './names.ts';
 import { planSeam } from './seamnames.ts';
 import { type Bulk, type GarmentModel, type Joint, type Part, type PartEdge } from './types.ts';
@@ -42,31 +46,19 @@ export function faceOf(p: Part, lace: boolean): 1 | -1 {
   return lace && p.material === 'lining' ? 1 : -1;
 }
 
-/** The tightest curve of an edge: radius (mm), and whether the piece is hollow there; a curve wider than 400 mm is straight. */
-function tightest(path: Edge['path']): { radius: number | null; concave: boolean } {
-  let worst = 0;
-  for (const s of path)
-    for (const t of [0.1, 0.3, 0.5, 0.7, 0.9]) {
-      const k = curvatureAt(s, t);
-      if (Math.abs(k) > Math.abs(worst)) worst = k;
-    }
-  const radius = Math.abs(worst) > 1 / 400 ? 1 / Math.abs(worst) : null;
-  // Outlines run clockwise on screen: an edge that bends the other way is hollow.
-  return { radius, concave: worst < 0 };
-}
-
 const edgeOf =
-  (grain: Point) =>
+  (grain: Point, points: ReadonlyMap<string, EdgeMark[]>) =>
   (e: Edge, i: number, ring: Edge[]): PartEdge => ({
     id: e.id,
     role: e.role,
     length: pathLength(e.path),
     onFold: e.onFold,
     allowance: e.allowance,
-    ...tightest(e.path),
+    bends: bendsOf(e.path),
     corners: cornersAlong(e.path),
     cornerAtEnd: meetAtCorner(e.path, ring[(i + 1) % ring.length]?.path ?? e.path),
     slant: slantOf(e.path, grain),
+    ...(points.has(e.id) && { marks: points.get(e.id) ?? [] }),
   });
 
 /** Kinds made of two layers, as drawn without a fold along an edge. */
@@ -88,8 +80,7 @@ function parted(p: Part): Part[] {
     length: 0,
     onFold: true,
     allowance: 0,
-    radius: null,
-    concave: false,
+    bends: [],
   };
   // The rings run on from one side of the fold to the other; each half gets the fold in its place.
   const first = p.ring.findIndex(
@@ -120,15 +111,27 @@ function fusedTo(q: Piece, pieces: Piece[]): string | undefined {
   return pieces.some((p) => p.id === base) ? base : q.parent;
 }
 
+/** How the garment is made, as far as its layers tell of it. */
+export interface Made {
+  bulk: Bulk;
+  lace: boolean;
+  /** The yoke can be made double. */
+  yokes: boolean;
+  /** Both layers of the stand are interfaced. */
+  standBoth: boolean;
+  /** How far the extensions of vents fold back, mm, by piece. */
+  folds: Readonly<Record<string, number>>;
+}
+
 /** Layers of cloth of the pieces, without interfacing, which is noted on the layer it is fused to. */
-export function partsOf(pieces: Piece[], how: { yokes: boolean; standBoth: boolean }): Part[] {
+export function partsOf(pieces: Piece[], how: Pick<Made, 'yokes' | 'standBoth' | 'folds'>): Part[] {
   const cloth = pieces.filter((p) => p.material !== 'interfacing');
   const lined = new Set(cloth.filter((p) => p.material === 'lining').map((p) => p.parent));
   return cloth.flatMap((p): Part[] => {
     const fused = pieces.find((q) => fusedTo(q, pieces) === p.id);
     const double = isDouble(p, how.yokes);
     const use = laidOn(p);
-    const edge = edgeOf(grainDirection(p));
+    const edge = edgeOf(grainDirection(p), pointsOn(p.ring, p.marks));
     const part: Part = {
       id: p.id,
       of: p.id,
@@ -141,6 +144,7 @@ export function partsOf(pieces: Piece[], how: { yokes: boolean; standBoth: boole
       covered: p.material !== 'shell' || double || lined.has(p.id),
       fused: fused?.id ?? null,
       ...(use && { use }),
+      ...(how.folds[p.id] !== undefined && { vent: { fold: how.folds[p.id] ?? 0, angle: ventAngle(p.ring) } }),
       darts: p.lines.filter((l) => l.kind === 'dart').length,
       cut: p.cut.count,
       pleats: p.lines.filter((l) => l.kind === 'pleat').length,
@@ -359,13 +363,8 @@ function facingJoints(parts: Part[], joints: Joint[]): Joint[] {
   return [...pairs, ...rings];
 }
 
-/** The garment as the plan sees it, from its pieces and walked seams. `yokes`: the yoke can be made double. */
-export function garmentModelOf(
-  pieces: Piece[],
-  seams: WalkedSeam[],
-  surface: Surface,
-  how: { bulk: Bulk; lace: boolean; yokes: boolean; standBoth: boolean },
-): GarmentModel {
+/** The garment as the plan sees it, from its pieces and walked seams. */
+export function garmentModelOf(pieces: Piece[], seams: WalkedSeam[], surface: Surface, how: Made): GarmentModel {
   const parts = partsOf(pieces, how);
   return completed(
     parts,

@@ -5,7 +5,19 @@ import { taskFrom } from '../../test/garments.ts';
 import { runs } from '../../test/runs.ts';
 import { coatDocument } from '../../test/shells.ts';
 import { compute, planOf } from '../document/compute.ts';
-import { clipsFor, faceOf, graded, type Layers, layersOf, makePlan, type Part, type Ply } from './index.ts';
+import { cubic, line, reversePath } from '../geometry/index.ts';
+import {
+  bendsOf,
+  countOf,
+  faceOf,
+  graded,
+  type Layers,
+  layersOf,
+  makePlan,
+  type Part,
+  type Ply,
+  spacingFor,
+} from './index.ts';
 import {
   bandSums,
   cuffSums,
@@ -69,9 +81,16 @@ describe('layers', () => {
 
 // Common practice: a quarter of the radius, between 6 and 20 mm; three layers of 15 graded 10, 6, 3.
 test('clips and grading', () => {
-  expect(clipsFor(60, 300, true)).toEqual({ how: 'clip', every: 15, count: 20 });
-  expect([clipsFor(10, 60, true).every, clipsFor(300, 60, false).every]).toEqual([6, 20]);
-  expect(clipsFor(300, 60, false).how).toBe('notch');
+  expect([10, 40, 60, 300].map(spacingFor)).toEqual([6, 10, 15, 20]);
+  expect(countOf({ every: 15, length: 300 })).toBe(20);
+  // A quarter of a circle about the origin, clockwise on screen and back; then a straight line: its length is the arc's.
+  const k = (60 * 4 * (Math.SQRT2 - 1)) / 3;
+  const arc = cubic({ x: 60, y: 0 }, { x: 60, y: k }, { x: k, y: 60 }, { x: 0, y: 60 });
+  const path = [arc, line({ x: 0, y: 60 }, { x: -200, y: 60 })];
+  const there = bendsOf(path);
+  expect(there.map((b) => [b.how, b.every])).toEqual([['notch', 15]]);
+  expect(there[0]?.length).toBeCloseTo(30 * Math.PI, 1);
+  expect(bendsOf(reversePath(path)).map((b) => [b.how, b.every])).toEqual([['clip', 15]]);
   expect(graded(15, 3)).toEqual([10, 6, 3]);
 });
 

@@ -8,6 +8,7 @@ import { type Misfit, misfitExtras, operationsFor, resolve } from './methods/cat
 import { yokeIsDouble } from './methods/yokes.ts';
 import { orderOperations, resolveNeeds } from './order.ts';
 import { finishKey, isFinishKey } from './seamfinishes.ts';
+import { seamMarks } from './seammarks.ts';
 import { minutesOf } from './times.ts';
 import {
   type Garment,
@@ -99,7 +100,12 @@ function proposed(g: Garment, beam?: number): Result<{ ordered: Operation[]; fin
   const bare = withoutFinish(ops, g.making);
   if (bare.length) return refuse(...bare);
   const ready = afterTryOn(
-    ops.map((o) => ({ ...o, minutes: minutesOf(o, parts), directions: directionsOf(o, g.making, parts) })),
+    ops.map((o) => ({
+      ...o,
+      minutes: minutesOf(o, parts),
+      directions: directionsOf(o, g.making, parts),
+      marks: seamMarks(o, g.making, parts),
+    })),
   );
   const ordered = ready.ok ? orderOperations(ready.value, beam) : ready;
   return ordered.ok ? ok({ ordered: ordered.value, finishes }) : ordered;

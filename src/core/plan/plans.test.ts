@@ -5,6 +5,7 @@ import { taskFrom } from '../../test/garments.ts';
 import { runs } from '../../test/runs.ts';
 import { usualDecisions } from '../document/project.ts';
 import { checkPlan, EXTRA_IDS, METHODS, makePlan, numbered, type Plan, type PlanStep } from './index.ts';
+import { mitreMarks } from './mitre.ts';
 
 const GREEDY = 1;
 const faults = (steps: PlanStep[], plan: Plan): string[] =>
@@ -243,6 +244,33 @@ describe('known orders', () => {
     const p = make({ lining: 'edge', neck: 'bare', opening: 'none', buttons: false });
     inOrder(p, 'sew:cap', 'sew-edge', 'grade:edge', 'turn', 'sew-wrist', 'sew-hem', 'close-opening');
     inOrder(p, 'sew:lining-cap', 'sew-edge');
+  });
+
+  // Unequal hems, common practice: 40 and 20 are marked 40 and 80 from the cut corner. Askew, checked by folding paper in figures:
+  // each crease brings its end of the line to the one inner corner, as far from both edges as both hems are deep, twice over.
+  test('a mitre is marked by the depths and the angle of its own corner', () => {
+    const square = mitreMarks({ hem: 40, side: 20, angle: Math.PI / 2 });
+    expect([square.alongHem, square.alongSide].map(Math.round)).toEqual([40, 80]);
+    for (const [hem, side, angle] of [
+      [40, 55, 1.5],
+      [30, 15, 1.8],
+      [25, 25, 1.2],
+    ] as const) {
+      const { alongHem, alongSide } = mitreMarks({ hem, side, angle });
+      const n = { x: Math.sin(angle), y: -Math.cos(angle) };
+      const turned = [
+        { x: alongHem, y: 2 * hem },
+        { x: alongSide * Math.cos(angle) + 2 * side * n.x, y: alongSide * Math.sin(angle) + 2 * side * n.y },
+      ];
+      expect(turned[0]?.x).toBeCloseTo(turned[1]?.x ?? 0, 9);
+      expect(turned[0]?.y).toBeCloseTo(turned[1]?.y ?? 0, 9);
+    }
+    const { steps } = make({ backSeam: true, vent: true, lining: 'free' }, { corner: 'mitred' });
+    expect(steps.find((s) => s.id === 'mark-mitre')?.data).toMatchObject({
+      hem: 40,
+      underHem: expect.closeTo(30, 6),
+      underSide: expect.closeTo(80, 6),
+    });
   });
 
   test('inset yoke, mitre, lace over lining, detachable collar', () => {

@@ -1,3 +1,5 @@
+import { type Bend } from './clips.ts';
+import { type CurveStep, curveStep } from './curvedseams.ts';
 import { edgesOf, partOf } from './garmentmodel.ts';
 import { type Fact, type Need, type SeamCode, when } from './names.ts';
 import { type OperationCode } from './operationcodes.ts';
@@ -25,6 +27,7 @@ interface Bench extends Sewing {
   belowZip(j: Joint): { from?: number };
   endsAtVent(j: Joint): boolean;
   allowanceOf(key: string): number;
+  bends(joints: Joint[]): Bend[];
 }
 
 export interface SewOptions extends More {
@@ -86,7 +89,14 @@ export function sewPlain(b: Bench, r: Run, way: string): void {
   const ends = [...codes.map((c): Fact => `done:${c}`), ...joints.map((j): Fact => `joined:${j.id}`)];
   if (way === 'overlocked') neatenRun(b, r, `neaten:${r.name}`, [], [`neatened:${r.name}`]);
   const press = to_ === undefined ? pressOf(first, way) : to_;
-  const needs = [...(more.needs ?? []), ...when(way === 'overlocked', `neatened:${r.name}`)];
+  const curve = press ? curveStep(b, joints, way, id) : null;
+  const early = curve?.code === 'clip-before';
+  if (curve && early) curveRun(b, r, curve);
+  const needs = [
+    ...(more.needs ?? []),
+    ...when(way === 'overlocked', `neatened:${r.name}`),
+    ...when(early, `step:clip-before:${r.name}`),
+  ];
   // Of a run over covered and bare seams the bare ones are neatened by themselves.
   const mixed = way === 'covered' && !o.plain ? joints.filter((j) => b.isBare(j)) : [];
   const doneAt = way === 'together' || way === 'bound' ? 'neatened' : press ? 'pressed' : 'sewn';
@@ -105,11 +115,15 @@ export function sewPlain(b: Bench, r: Run, way: string): void {
     ],
     data: { ...base.data, ...more.data },
   });
+  if (curve && !early) curveRun(b, r, curve);
   if (doneAt === 'neatened')
     neatenRun(b, r, `${way === 'bound' ? 'bind' : 'neaten'}:${r.name}`, [press ? `pressed:${id}` : `step:${id}`], ends);
   if (mixed.length) neatenRun(b, { ...r, joints: mixed }, `neaten:${r.name}`, [`step:${id}`], []);
   if (press) pressRun(b, r, id, press, doneAt === 'pressed' ? ends : [], joints);
 }
+
+const curveRun = (b: Bench, { section, first, name }: Run, curve: CurveStep): void =>
+  b.add(section, 'table', `${curve.code}:${name}`, { ...curve, about: first.code, cautions: ['blades'] });
 
 function neatenRun(b: Bench, { section, first, joints, codes }: Run, id: string, needs: Need[], makes: Fact[]): void {
   const keys = edgesOf(joints);
@@ -129,7 +143,7 @@ function neatenRun(b: Bench, { section, first, joints, codes }: Run, id: string,
 
 function pressRun(
   b: Bench,
-  { section, first, codes }: Run,
+  { section, first, codes, name }: Run,
   after: string,
   press: OperationCode,
   ends: Fact[],
@@ -141,7 +155,7 @@ function pressRun(
     about: first.code,
     pieces: keys.map(partOf),
     works: joints.map((j) => j.id),
-    needs: [`step:${after}`],
+    needs: [`step:${after}`, `step:clip-curve:${name}?`, `step:trim-curve:${name}?`],
     makes: [`pressed:${after}`, ...ends, ...(ends.length ? [] : codes.map((c): Fact => `flat:${c}`))],
     press,
     towards: sideOf(first, press),

@@ -1,5 +1,4 @@
-import { nearestOn } from '../geometry/index.ts';
-import { type Edge, type InternalLine, type Mark, type Piece } from '../pattern/index.ts';
+import { edgeBeside, type InternalLine, type Mark, type Piece } from '../pattern/index.ts';
 import { keyOf } from './garmentmodel.ts';
 import { type OperationCode } from './operationcodes.ts';
 import { type GarmentModel, type PlanStep } from './types.ts';
@@ -30,9 +29,6 @@ const BY_LINE: Readonly<Record<InternalLine['kind'], readonly OperationCode[]>> 
   other: [],
   waist: ['mark-holes', 'belt-loops', 'baste-waist-lining'],
 };
-
-/** A mark further from every edge than this is a place on the cloth, not on a seam, mm. Own figure. */
-const BESIDE = 25;
 
 /** Numbers of the steps a test holds for, in their order. */
 const numbersOf = (steps: PlanStep[], of: (s: PlanStep) => boolean): number[] => steps.filter(of).map((s) => s.number);
@@ -69,8 +65,8 @@ export function marksToTransfer(steps: PlanStep[], making: GarmentModel, pieces:
       add(l.kind, numbersOf(steps, here));
     }
     for (const m of p.marks ?? []) {
-      const edge = edgeBeside(p.ring, m);
-      if (edge) add(m.kind, numbersOf(steps, sewing(ids, edge.id)));
+      const beside = edgeBeside(p.ring, m);
+      if (beside) add(m.kind, numbersOf(steps, sewing(ids, beside.edge.id)));
       else add(m.kind, m.kind === 'button' ? numbersOf(steps, (s) => s.code === 'sew-buttons') : []);
     }
     return [...found].map(([what, { count, steps: by }]) => ({
@@ -80,14 +76,4 @@ export function marksToTransfer(steps: PlanStep[], making: GarmentModel, pieces:
       steps: [...by].sort((a, b) => a - b),
     }));
   });
-}
-
-/** The edge a mark lies beside; none in the middle of the cloth. */
-function edgeBeside(ring: Edge[], m: Mark): Edge | null {
-  let best: { edge: Edge; far: number } | null = null;
-  for (const edge of ring) {
-    const far = nearestOn(edge.path, m.at).distance;
-    if (far < (best?.far ?? BESIDE)) best = { edge, far };
-  }
-  return best?.edge ?? null;
 }

@@ -21,8 +21,7 @@ const part = (id: 'front' | 'back', folded: boolean): Part => ({
     length: 100,
     onFold: i === 0 && folded,
     allowance: 15,
-    radius: null,
-    concave: false,
+    bends: [],
   })),
 });
 
@@ -114,8 +113,7 @@ test('a ring of any number of panels, closed along one border or both', () => {
     length: 100,
     onFold: false,
     allowance: 15,
-    radius: null,
-    concave: false,
+    bends: [],
   });
   for (let n = 2; n <= 7; n++) {
     const parts = Array.from({ length: n }, (_, i): Part => {

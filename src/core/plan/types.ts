@@ -1,7 +1,8 @@
 import { type Bulk, type Decisions } from '../document/project.ts';
 import { type Surface } from '../garment/index.ts';
-import { type LaidOn, type Material, type PieceKind, type Role } from '../pattern/index.ts';
+import { type EdgeMark, type LaidOn, type Material, type PieceKind, type Role } from '../pattern/index.ts';
 import { type Finding } from '../result.ts';
+import { type Bend } from './clips.ts';
 import { type SeamCode } from './names.ts';
 
 export type Station = 'table' | 'iron' | 'machine' | 'overlocker' | 'buttonhole' | 'hand';
@@ -10,21 +11,21 @@ export type Section = 'prepare' | 'shell' | 'apart' | 'inside' | 'joining' | 'fi
 /** Which side of a cloth is up as it lies on the table. */
 export type Up = 'right' | 'wrong';
 
-/** An edge of a layer of cloth: its seam line's length (mm), and the tightest curve in it (radius, mm; null where straight). */
+/** An edge of a layer of cloth: its seam line's length (mm), and its curved stretches. */
 export interface PartEdge {
   id: string;
   role: Role;
   length: number;
   onFold: boolean;
   allowance: number;
-  radius: number | null;
-  /** A concave edge is clipped, a convex one notched. */
-  concave: boolean;
+  bends: Bend[];
   /** Corners along it, and whether it meets the next edge of its ring in one. */
   corners?: number;
   cornerAtEnd?: boolean;
   /** How it lies to the grain, as `slantOf` tells. */
   slant?: number;
+  /** Points drawn beside it. */
+  marks?: EdgeMark[];
 }
 
 /**
@@ -51,6 +52,8 @@ export interface Part {
   use?: LaidOn;
   /** How many pieces of cloth the pattern says to cut of its piece. */
   cut: number;
+  /** At a vent: how far its extension folds back where it laps over (mm), and its corner with the hem (radians). */
+  vent?: { fold: number; angle: number };
   /** Darts and pleats drawn in it. */
   darts: number;
   pleats: number;
@@ -142,6 +145,18 @@ export interface Direction {
   to: Role;
 }
 
+/** A point of the pattern that a step's stitching comes by. */
+export interface SeamMark {
+  /** `part/edge`. */
+  edge: string;
+  turns: boolean;
+  /** How far it lies from the nearer end of its edge, mm, and what is there. */
+  far: number;
+  from: Role;
+  /** Whether the stitching ends there; null where it is sewn right through. */
+  meets: boolean | null;
+}
+
 export interface Operation {
   id: string;
   code: string;
@@ -170,8 +185,12 @@ export interface Operation {
   /** The layer they are pressed towards, where to one side. */
   towards: string | null;
   turns: Turning | null;
+  /** Curved stretches that it clips or notches, on each half. */
+  bends: Bend[];
   /** Which way it is sewn along each edge, where the grain tells. */
   directions: Direction[];
+  /** Points of the pattern along what it sews. */
+  marks: SeamMark[];
   /** Sewn by reaching between the layers, in position, instead of with the garment laid flat. */
   reached: boolean;
   /** Foot and thread, where another than usual. */

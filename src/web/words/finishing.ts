@@ -20,7 +20,7 @@ export const FINISH = {
   'thread-chains': ['Thread chains at the side seams', 'Chains {25–40 mm} long hold the free lining to the shell.'],
   'mark-mitre': [
     'Fold and mark the mitre',
-    'Both hems pressed up; mark where the creases cross, and from the cut corner {alongHem} along the hem and {alongSide} along the side edge.',
+    'Both hems pressed up; mark where the creases cross. {fold?On the half that laps over, folded back by {fold}: from the cut corner {alongHem} along the hem and {alongSide} along the side edge. }{side?On the half below, its edge turned by {side}: {underHem} along the hem and {underSide} along the side edge.}',
   ],
   'sew-mitre': [
     'Sew the mitre',

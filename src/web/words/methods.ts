@@ -15,6 +15,17 @@ export const TOPIC_WORDS: Record<string, TopicWords> = {
       felled: ['Flat-felled', 'Firm cloth; a row of stitching shows'],
     },
   },
+  curves: {
+    title: 'Curved panel seams',
+    methods: {
+      'clipped-after': ['Curves clipped once they are sewn', 'Nothing in particular'],
+      'clipped-before': [
+        'Hollow edge clipped before it is joined',
+        'A staystitched edge; it then lies flat under the needle',
+      ],
+      trimmed: ['Curves trimmed narrow, not clipped', 'Cloth that frays at clips; nothing left to let out'],
+    },
+  },
   darts: {
     title: 'Points of the darts',
     methods: {
@@ -209,6 +220,7 @@ export const REASON_WORDS: Record<string, string> = {
   'no-such-seam': 'a seam it was chosen for is not sewn bare any more',
   'seam-ends-open': 'that seam runs into an opening, or is eased',
   'no-darts': 'no piece has a dart that is sewn',
+  'no-curved-seams': 'no seam between panels is curved enough to need it',
   'no-collar': 'the pattern has no such collar',
   'no-band': 'the pattern has no band',
   'lapel-with-stand': 'a lapel turns back; a stand closes up to the neck',

@@ -100,6 +100,15 @@ const PARTS = {
     'Sew the neck between the two stands',
     'Outer stand to the right side, inner to the wrong side of the neck, in one seam.',
   ],
+  'clip-before': [
+    'Clip the hollow edge before it is joined: {seam}',
+    'To {2 mm} from the seam line, {clips}. It opens to the length of the edge it is sewn to.',
+  ],
+  'clip-curve': [
+    'Clip and notch the curve: {seam}',
+    'To {2 mm} from the stitching: {clips}. Notch the other allowance between those cuts, so that no two meet.',
+  ],
+  'trim-curve': ['Trim the curved seam: {seam}', 'Both allowances to {narrow}: so narrow they lie flat without clips.'],
   'clip-neck': ['Grade and clip the neck: {seam}', 'Allowances to {graded}; {clips}.'],
   'press-into': ['Press up into it: {seam}', 'All allowances up, away from the body.'],
   'cover-seam': [

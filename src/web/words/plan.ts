@@ -1,5 +1,6 @@
 import {
-  clipsFor,
+  type Bend,
+  countOf,
   type GarmentModel,
   graded,
   type Laid,
@@ -70,14 +71,30 @@ const gradedWords = (s: PlanStep, unit: LengthUnit): string =>
     .map((w) => formatLength(w, unit))
     .join(', ');
 
+const TIMES = ['', 'once', 'twice'];
+
+/** How often curved stretches are cut alike: where they are tightest, and what follows. */
+function cutWords(verb: string, bends: Bend[], unit: LengthUnit): string {
+  const often = (b: Bend): string => {
+    const n = countOf(b);
+    return `every ${formatLength(b.every, unit)}, ${TIMES[n] ?? `${n} times`}`;
+  };
+  const [tight, ...rest] = bends;
+  if (!tight) return '';
+  const at = rest.length ? ' where it is tightest' : '';
+  const more = rest.length ? `, then ${listed(rest.map(often))}` : '';
+  return `${verb} ${often(tight)}${at} (radius ${formatLength(tight.radius, unit)})${more}`;
+}
+
 /** How often the curve of a seam is clipped or notched. */
-function clipWords(s: PlanStep, unit: LengthUnit): string {
-  const { radius, curved, concave } = s.data;
-  if (!radius) return 'it is straight and needs no clips';
-  const c = clipsFor(radius, curved ?? 0, concave !== 0);
-  const how = c.how === 'clip' ? 'clip' : 'notch';
-  const count = c.count > 1 ? `, ${c.count} on each half` : '';
-  return `${how} the curve every ${formatLength(c.every, unit)}${count} (its radius is ${formatLength(radius, unit)})`;
+function clipWords({ bends }: PlanStep, unit: LengthUnit): string {
+  if (!bends.length) return 'it is straight and needs no clips';
+  const of = (how: Bend['how']): Bend[] => bends.filter((b) => b.how === how);
+  const parts = [
+    cutWords('clip the hollow curve', of('clip'), unit),
+    cutWords('notch the outward curve', of('notch'), unit),
+  ];
+  return `on each half ${parts.filter(Boolean).join('; ')}`;
 }
 
 /** Words of a step with its own numbers in them; `names` are those of the layers. */

@@ -27,11 +27,22 @@ function directionWords({ directions: [first] }: PlanStep): string | null {
   return first ? `with the grain: from the ${called(first.from)} to the ${called(first.to)}` : null;
 }
 
+/** Points that the pattern has along a seam, each once: where they lie, and whether the stitching ends there. */
+function markWords({ marks }: PlanStep, units: LengthUnit): string[] {
+  const words = marks.map(({ far, from, meets, turns }) => {
+    const where = far < 1 ? `at the ${called(from)}` : `${formatLength(far, units)} from the ${called(from)}`;
+    if (meets) return `its end is the point the pattern has ${where}`;
+    if (meets === false) return `the pattern has a point ${where}, this ends elsewhere: look which is meant`;
+    const what = turns ? 'turn on the needle there' : 'start, stop or turn there';
+    return `the pattern has a point ${where}: ${what} if your pattern asks for it`;
+  });
+  return [...new Set(words)];
+}
+
 /** What is to be known at a step, besides its instruction. */
 export function factsOf(s: PlanStep, units: LengthUnit): string[] {
-  return [sidesWords(s.stack), allowanceWords(s, units), directionWords(s), ...stopWords(s, units)].filter(
-    (x): x is string => Boolean(x),
-  );
+  const one = [sidesWords(s.stack), allowanceWords(s, units), directionWords(s)];
+  return [...one, ...stopWords(s, units), ...markWords(s, units)].filter((x): x is string => Boolean(x));
 }
 
 /** The plan as Markdown, with a box to tick before each step. */

@@ -76,6 +76,18 @@ export function ventFigures(piece: Piece, v: Decisions['lining']['vent']): VentF
   return { net, toCut: net + allowance, inside: net + beside, beside };
 }
 
+/**
+ * How far the extensions of vents fold back, mm to their cut edge, by the piece that has one; 0 on a piece that lies under
+ * its neighbour.
+ */
+export const ventFolds = (pieces: Piece[], v: Decisions['lining']['vent']): Record<string, number> =>
+  Object.fromEntries(
+    pieces.flatMap((p) => {
+      const figures = p.material === 'shell' && hasVent(p) ? ventFigures(p, v) : null;
+      return figures ? [[p.id, ventsAtCentre(p) || lapsOver(p, v) ? figures.toCut : 0]] : [];
+    }),
+  );
+
 const lacks = (piece: Piece, roles: Role[]): Result<never> => refuse(rolesMissing(piece, roles));
 
 /**

@@ -13,6 +13,7 @@ import { LEGS } from './legs.ts';
 import { finishSlit, insideBody, joinLayers, LININGS } from './linings.ts';
 import { type Method, TOPICS, type Topic } from './method.ts';
 import { lineOpenings } from './openings.ts';
+import { CURVES } from './panels.ts';
 import { POCKETS } from './pockets.ts';
 import { DARTS, prepare } from './prepare.ts';
 import { hemVents, pressVents } from './vents.ts';
@@ -23,6 +24,7 @@ import { ZIPS } from './zips.ts';
 /** Every method, by topic; the first that fits is the usual one. */
 export const METHODS: Method[] = [
   ...SEAMS,
+  ...CURVES,
   ...DARTS,
   ...YOKES,
   ...COLLARS,

@@ -36,7 +36,8 @@ function ontoNeck(b: PlanBuilder, code: SeamCode, kind: Part['kind'], needs: Nee
     pieces: [neck, id],
     needs: [`sewn:${code}`],
     cautions: ['blades'],
-    data: { layers: 2, allowance: j.allowance, ...b.curve([j]) },
+    bends: b.bends([j]),
+    data: { layers: 2, allowance: j.allowance },
   });
   b.add('joining', 'iron', `press:${code}`, {
     code: 'press-into',
@@ -137,7 +138,8 @@ function inStages(b: PlanBuilder): void {
     pieces: [neck, stand],
     needs: ['sewn:stand-neck'],
     cautions: ['blades'],
-    data: { layers: 3, allowance: j.allowance, ...b.curve([j]) },
+    bends: b.bends([j]),
+    data: { layers: 3, allowance: j.allowance },
   });
   b.add('joining', 'iron', 'press:stand-neck', {
     code: 'press-into',

@@ -70,7 +70,8 @@ function finishEdge(b: PlanBuilder, name: RunName, joints: Joint[], o: { turnAft
     needs: first ? [`step:understitch:${name}`] : [`sewn:${name}`],
     ...(first && { makes: done }),
     cautions: ['blades'],
-    data: { layers: 2, allowance, corners, ...b.curve(joints), ...(first && { stitched: 1 }) },
+    bends: b.bends(joints),
+    data: { layers: 2, allowance, corners, ...(first && { stitched: 1 }) },
   });
   const length = joints.reduce((t, j) => t + j.lengthA, 0);
   if (held === 'understitched' || first)

@@ -1,4 +1,6 @@
+import { type Role } from '../../pattern/index.ts';
 import { type PlanBuilder } from '../builder.ts';
+import { mitreMarks } from '../mitre.ts';
 import { type Need, when } from '../names.ts';
 import { type Part } from '../types.ts';
 import { frontFaced, sidesLate } from './body.ts';
@@ -180,9 +182,23 @@ export function ribs(b: PlanBuilder): void {
 /** Corner where two hems meet, at vents and slits: mitred, or folded plainly one over the other. */
 function mitre(b: PlanBuilder): void {
   const parts = shellHems(b).filter(isVented);
-  const hem = parts[0]?.ring.find((e) => e.role === 'hem')?.allowance ?? 0;
-  const side = parts[0]?.ring.find((e) => e.role === 'vent')?.allowance ?? 0;
-  const first = { pieces: ids(parts), data: { hem, side, alongHem: 2 * side, alongSide: 2 * hem } };
+  const depth = (p: Part | undefined, role: Role): number => p?.ring.find((e) => e.role === role)?.allowance ?? 0;
+  const corner = (p: Part, side: number) =>
+    mitreMarks({ hem: depth(p, 'hem'), side, angle: p.vent?.angle ?? Math.PI / 2 });
+  // The one that laps over folds its extension back; the one below only turns its edge.
+  const over = parts.find((p) => p.vent?.fold);
+  const under = parts.find((p) => !p.vent?.fold) ?? parts.at(-1);
+  const fold = over?.vent?.fold ?? 0;
+  const [above, below] = [over && corner(over, fold), under && corner(under, depth(under, 'vent'))];
+  const hem = depth(parts[0], 'hem');
+  const first = {
+    pieces: ids(parts),
+    data: {
+      hem,
+      ...(above && { fold, ...above }),
+      ...(below && { side: depth(under, 'vent'), underHem: below.alongHem, underSide: below.alongSide }),
+    },
+  };
   b.add('shell', 'table', 'mark-mitre', { ...first, needs: ['hem:pressed', 'vent:pressed?'] });
   b.add('shell', 'machine', 'sew-mitre', { ...first, needs: ['step:mark-mitre'], data: { ...first.data, a: hem * 2 } });
   b.add('shell', 'table', 'trim-mitre', {

@@ -3,6 +3,7 @@ import { type PlanBuilder } from '../builder.ts';
 /** Parts of the garment that can be made in more than one way. */
 export const TOPICS = [
   'seams',
+  'curves',
   'darts',
   'dart-press',
   'yoke',

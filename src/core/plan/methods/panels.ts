@@ -1,5 +1,18 @@
 import { type PlanBuilder } from '../builder.ts';
+import { isCurved } from '../curvedseams.ts';
 import { type Need, type SeamCode } from '../names.ts';
+import { type Method, unless, way } from './method.ts';
+
+const someCurved = (b: PlanBuilder): string | null =>
+  unless(
+    b.g.making.joints.some((j) => isCurved(b, j)),
+    'no-curved-seams',
+  );
+
+/** What is done about allowances that are too short to be turned: schools. */
+export const CURVES: Method[] = ['clipped-after', 'clipped-before', 'trimmed'].map((id) =>
+  way('curves', id, 0, someCurved),
+);
 
 /** Seams of one code, each a run of its own: what is joined on one side of a seam is joined before it. */
 function each(b: PlanBuilder, section: 'shell' | 'inside', code: SeamCode, needs: Need[] = []): void {

@@ -26,7 +26,9 @@ export function prepare(b: PlanBuilder): void {
     });
   for (const p of parts) {
     if (p.material !== 'shell' || p.layer !== 'outer') continue;
-    const neck = p.ring.find((e) => (e.role === 'neckline' || (e.role === 'panel-seam' && e.radius)) && !e.onFold);
+    const neck = p.ring.find(
+      (e) => (e.role === 'neckline' || (e.role === 'panel-seam' && e.bends.length > 0)) && !e.onFold,
+    );
     if (!neck || !['front', 'back', 'yoke'].includes(p.kind)) continue;
     b.add('prepare', 'machine', `stay:${p.id}`, {
       code: 'staystitch',
