@@ -1,7 +1,8 @@
-import { expect, type Page, test } from '@playwright/test';
-import { MARGIN, OVERLAP } from '../src/core/output/index.ts';
+import { expect, type Page } from '@playwright/test';
+import { MARGIN, OVERLAP } from '../src/core/output/tiles.ts';
 import { type ReadPage, readPdf } from '../src/test/readpdf.ts';
 import { accessible, demoServer, saved } from './demo.ts';
+import { test, visit } from './page.ts';
 
 const { server, open } = demoServer();
 const button = (page: Page, n: number) => page.locator(`[data-button="${n - 1}"]`);
@@ -41,7 +42,7 @@ function crosses(pages: ReadPage[], centre: number): number[] {
 test('without any pattern: a placket of 612, seven or eight buttons of 15; the printed strip measures to 0.1 mm', async ({
   page,
 }) => {
-  await page.goto(server.url, { waitUntil: 'networkidle' });
+  await visit(page, server.url);
   await page.getByText('Only buttons, without a pattern').click();
   const length = page.getByLabel('The placket is long');
   // Inches typed as millimetres are told, with the range that works.

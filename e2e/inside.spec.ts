@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { accessible, demoServer, saved } from './demo.ts';
+import { test, visit } from './page.ts';
 
 const { server, open } = demoServer();
 /** Nothing in the short list that is to be mended. */
@@ -98,7 +99,7 @@ test('a front drawn whole is halved by one click, and lined; the change sheets c
     'C-75 60 -45 90 0 90Z',
   ].join('');
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="700mm" height="700mm" viewBox="-350 -50 700 700"><g id="Front"><title>Front</title><path fill="none" stroke="#222" d="${half}"/></g></svg>`;
-  await page.goto(server.url);
+  await visit(page, server.url);
   await page.getByLabel('Its name').fill('Seedling top');
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await page

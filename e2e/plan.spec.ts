@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Locator, type Page, test } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { readPdf } from '../src/test/readpdf.ts';
 import { accessible, demoServer, saved } from './demo.ts';
+import { test } from './page.ts';
 
 const { server, open } = demoServer();
 const proved = (page: Page) => expect(page.getByText(/^Proved: every stretch of every seam/)).toBeVisible();
@@ -13,7 +14,6 @@ test('a step moved too early is complained of with the reason, and moved togethe
 }) => {
   await open(page, 'Seed hall dress', 'plan');
   await proved(page);
-  await accessible(page);
   // By keyboard: the pressing before the turning.
   await step(page, 'press-turned').getByRole('button', { name: 'Press the turned edges', exact: true }).focus();
   await page.keyboard.press('Alt+ArrowUp');
@@ -76,7 +76,7 @@ test('ways of making side by side, one taken; layers of the steps; the choice th
   const table = page.getByRole('region', { name: 'Compare: Yoke' });
   await expect(table.getByRole('columnheader')).toHaveCount(5);
   await expect(table.getByText('holds')).toHaveCount(5);
-  await accessible(page);
+  await accessible(page, undefined, '[aria-label="Compare: Yoke"]');
   await table.getByRole('button', { name: 'Make it so: Double, topstitched down' }).click();
   await expect(page.getByText('Stitch the inner yoke down at the shoulders')).toBeVisible();
   await page.getByRole('button', { name: 'Sew the back between the two yokes', exact: true }).click();

@@ -1,7 +1,8 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { documentOf, type Garment } from '../src/demo/drawn.ts';
 import { CUTS } from '../src/test/pile.ts';
 import { accessible } from './demo.ts';
+import { test, visit } from './page.ts';
 import { Running } from './server.ts';
 
 const server = new Running();
@@ -37,10 +38,11 @@ for (const view of [...VIEWS, BACKUPS]) {
   }) => {
     const errors: string[] = [];
     page.on('pageerror', (e) => errors.push(e.message));
-    page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
-    await page.goto(addressOf(view), { waitUntil: 'networkidle' });
+    // The window may still stand at the server of other tests, which is gone.
+    page.on('console', (m) => m.type() === 'error' && m.location().url.startsWith(server.url) && errors.push(m.text()));
+    await visit(page, addressOf(view));
     await accessible(page);
-    await page.getByRole('button', { name: 'Switch to dark colours' }).click();
+    await page.getByRole('button', { name: /^Switch to (dark|light) colours$/ }).click();
     await accessible(page, 'colours');
     const wide = () => page.evaluate(() => document.documentElement.scrollWidth);
     expect(await wide()).toBeLessThanOrEqual(1280);
@@ -61,11 +63,10 @@ test('a front without hem or waist, buttons on: every screen opens, says what is
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
   for (const view of VIEWS.filter(Boolean)) {
-    await page.goto(`${server.url}/project/${id}/${view}`);
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await visit(page, `${server.url}/project/${id}/${view}`);
     await expect(page.getByText('That is a fault of Woodbine')).toHaveCount(0);
   }
-  await page.goto(`${server.url}/project/${id}/pattern`);
+  await visit(page, `${server.url}/project/${id}/pattern`);
   const edge = page.getByRole('button', { name: /^Not named yet/ });
   await edge.first().focus();
   await page.keyboard.press('Enter');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { coatSvg } from '../src/demo/index.ts';
+import { demoText } from './files.ts';
 import { asks } from './http.ts';
 import { POSTGRES, startPostgres } from './postgres.ts';
 import { Running } from './server.ts';
@@ -68,9 +68,9 @@ async function shared(): Promise<void> {
   await expect.poll(() => [...heard].sort((x, y) => x - y)).toEqual(numbers(CLIENTS + 1));
   leave();
   // A pattern put in by one is read by the others, its file too; undo over another process.
-  const put = await a('POST', `${at}/shell`, { file: coatSvg(), name: 'coat.svg' });
+  const put = await a('POST', `${at}/shell`, { file: demoText('greenhouse-coat.svg'), name: 'coat.svg' });
   expect(put.status).toBe(201);
-  expect((await b('GET', `${at}/files/${put.json.fileId}`)).text).toBe(coatSvg());
+  expect((await b('GET', `${at}/files/${put.json.fileId}`)).text).toBe(demoText('greenhouse-coat.svg'));
   expect((await b('POST', `${at}/undo`, { revision: CLIENTS + 1 })).status).toBe(200);
   expect((await c('GET', at)).json.document.shell).toBeNull();
   // A backup is the same kind of file.

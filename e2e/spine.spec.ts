@@ -1,10 +1,12 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { type Garment } from '../src/demo/drawn.ts';
-import { coatSvg, MAT, SHEET, seenBy, seenWide, sleeveClicks, sleeveOnMat } from '../src/demo/index.ts';
+import { MAT, SHEET, seenBy, seenWide, sleeveClicks, sleeveOnMat } from '../src/demo/photo.ts';
 import { CUTS } from '../src/test/pile.ts';
 import { PLAINLY, svgOfGarment } from '../src/test/piletelling.ts';
+import { demoText } from './files.ts';
+import { test, visit } from './page.ts';
 import { Running } from './server.ts';
 
 const server = new Running();
@@ -13,7 +15,7 @@ test.afterAll(() => server.end());
 
 /** The coat as somebody else would save it: in inches, turned and shifted in nested groups. */
 function otherDrawing(): string {
-  const inner = coatSvg()
+  const inner = demoText('greenhouse-coat.svg')
     .replace(/<\?xml.*?\?>/, '')
     .replace(/<svg[^>]*>/, '<g transform="scale(0.03937007874015748)">')
     .replace('</svg>', '</g>');
@@ -24,7 +26,7 @@ const go = (page: Page, question: string) => page.getByRole('navigation').getByR
 const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
 
 async function begin(page: Page, name: string): Promise<void> {
-  await page.goto(server.url);
+  await visit(page, server.url);
   await page.getByLabel('Its name').fill(name);
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await expect(page.getByText('Drop the pattern here')).toBeVisible();
@@ -40,7 +42,7 @@ const threePieces = async (page: Page, front: string) => {
 };
 
 test('from a pattern file to a lining, buttons, plan and paper, through a killed server', async ({ page }, info) => {
-  await page.goto(server.url);
+  await visit(page, server.url);
   await expect(page.getByText('The shelf is empty')).toBeVisible();
   await begin(page, 'Potting shed coat');
   await drop(page, 'potting-coat.svg', otherDrawing());
@@ -122,7 +124,7 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
 
   const path = join(info.outputDir, 'project.json');
   writeFileSync(path, file);
-  await page.goto(server.url);
+  await visit(page, server.url);
   await page.getByLabel('Load a saved project').setInputFiles(path);
   await expect(page.getByRole('textbox', { name: 'Front facing, width, exact' })).toHaveValue('90 mm');
   const id = page.url().split('/project/')[1]?.split('/')[0];
@@ -132,7 +134,7 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
 
 test('while the slider is held the drawing follows, and only letting go saves', async ({ page }) => {
   await begin(page, 'Sliding coat');
-  await drop(page, 'coat.svg', coatSvg());
+  await drop(page, 'coat.svg', demoText('greenhouse-coat.svg'));
   await go(page, 'What else do I cut?');
   const drawn = () => page.locator('main svg path').evaluateAll((all) => all.map((p) => p.getAttribute('d')).join());
   const thumb = page.getByRole('slider', { name: 'Front facing, width' });
@@ -219,7 +221,7 @@ test('a pattern ten times too small, its pieces without names: one true length a
 
 test('two windows on one project: what is done in both is kept in both, and said', async ({ page, context }) => {
   await begin(page, 'Shared coat');
-  await drop(page, 'coat.svg', coatSvg());
+  await drop(page, 'coat.svg', demoText('greenhouse-coat.svg'));
   await go(page, 'What else do I cut?');
   const other = await context.newPage();
   await other.goto(page.url());
@@ -272,7 +274,7 @@ test('a PDF of taped pages is laid together, a PDF of sizes asks for the size', 
 
 test('an edge is parted at a mark, named, and joined again', async ({ page }) => {
   await begin(page, 'Corners');
-  await drop(page, 'coat.svg', coatSvg());
+  await drop(page, 'coat.svg', demoText('greenhouse-coat.svg'));
   const side = page.getByRole('button', { name: /^Side seam, / });
   await side.focus();
   await page.keyboard.press('Enter');

@@ -2,10 +2,10 @@ import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { PDFDocument } from 'pdf-lib';
-import { coatSvg, jacketDxf } from '../src/demo/index.ts';
 import { PARTS } from '../src/server/work/ask.ts';
 import { runs, SEED } from '../src/test/runs.ts';
 import { chance, spoil, spoilBytes, spoilJson } from '../src/test/spoil.ts';
+import { demoText } from './files.ts';
 import { type Answer, asks } from './http.ts';
 import { Running } from './server.ts';
 
@@ -144,12 +144,12 @@ const odd = (json: string, random: () => number): string => (random() < 0.8 ? sp
 
 test('spoilt SVG', () =>
   throwAt(
-    upload('x.svg', (r) => spoil(coatSvg(), r)),
+    upload('x.svg', (r) => spoil(demoText('greenhouse-coat.svg'), r)),
     SEED,
   ));
 test('spoilt DXF', () =>
   throwAt(
-    upload('x.dxf', (r) => spoil(jacketDxf(), r)),
+    upload('x.dxf', (r) => spoil(demoText('chore-jacket.dxf'), r)),
     SEED + 1,
   ));
 test('spoilt PDF', async () => {

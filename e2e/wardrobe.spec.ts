@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { accessible, demoServer, saved } from './demo.ts';
+import { test, visit } from './page.ts';
 
 const { server, open } = demoServer();
 
@@ -85,7 +86,7 @@ test('a drawing of a hundred dense outlines: kept as few curves, found by name, 
       `<polygon id="Panel ${i + 1}" transform="translate(${(i % 10) * 400} ${Math.floor(i / 10) * 400})" points="${ring}"/>`,
   );
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="4000mm" height="4000mm" viewBox="0 0 4000 4000">${pieces.join('')}</svg>`;
-  await page.goto(server.url);
+  await visit(page, server.url);
   await page.getByLabel('Its name').fill('A hundred panels');
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await page
@@ -105,7 +106,7 @@ test('a drawing of a hundred dense outlines: kept as few curves, found by name, 
 });
 
 test('a project taken off the shelf by mistake is put back with one click', async ({ page }) => {
-  await page.goto(server.url);
+  await visit(page, server.url);
   await page.getByRole('button', { name: 'Delete Chore jacket' }).click();
   await page.getByRole('button', { name: 'Delete it' }).click();
   await expect(page.getByText('"Chore jacket" was taken off the shelf.')).toBeVisible();
@@ -128,7 +129,7 @@ test('a drawing that takes long shows how far it is, and is given up when it is 
     (_, i) => `<polygon transform="translate(${i * 900} 0)" points="${star}"/>`,
   );
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="27000mm" height="1000mm" viewBox="0 0 27000 1000">${pieces.join('')}</svg>`;
-  await page.goto(server.url);
+  await visit(page, server.url);
   await page.getByLabel('Its name').fill('Too much of it');
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await page

@@ -1,5 +1,5 @@
 import { flatten, type Point, pathLength, pointAlong } from '../core/geometry/index.ts';
-import { bent, type Lens } from '../core/import/index.ts';
+import { bent, type Lens } from '../core/import/photo/calibrate.ts';
 import { draftCoat, GREENHOUSE_COAT } from './draft.ts';
 
 export const PHOTO = { width: 2400, height: 1800 };

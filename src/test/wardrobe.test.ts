@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { sentenceOf } from '../contract/findings.ts';
 import { compute, planOf } from '../core/document/compute.ts';
@@ -5,7 +6,7 @@ import { type Decisions, type ProjectDocument, type Shell } from '../core/docume
 import { proofOf } from '../core/document/proof/index.ts';
 import { changeSheet } from '../core/drafting/index.ts';
 import { mapPath } from '../core/geometry/index.ts';
-import { DEMOS } from '../demo/index.ts';
+import { coatSvg, DEMOS, jacketDxf } from '../demo/index.ts';
 import {
   changeMark,
   changeWords,
@@ -16,6 +17,12 @@ import {
   verdictWords,
 } from '../web/words/index.ts';
 import { whereStopped } from '../web/words/progress.ts';
+
+test('the pattern files of the demo are what their makers give', () => {
+  const file = (name: string): string => readFileSync(`src/demo/files/${name}`, 'utf8');
+  expect(file('greenhouse-coat.svg')).toBe(coatSvg());
+  expect(file('chore-jacket.dxf')).toBe(jacketDxf());
+});
 
 test('what a lining lacks along the facing is said with the widths of the facing', () => {
   const made = DEMOS.find((d) => d.id === 'greenhouse-coat')?.make();

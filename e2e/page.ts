@@ -1,0 +1,38 @@
+import { test as base, expect, type Page } from '@playwright/test';
+
+/**
+ * Tests that go on in one window after the other, as a sewist would: Woodbine is loaded once for a file of tests instead of for
+ * every test, which costs more than most of them. What a test hung on the page is taken off after it.
+ */
+export const test = base.extend<object, { window: Page }>({
+  window: [
+    async ({ browser }, use) => {
+      const context = await browser.newContext({ viewport: DESK, reducedMotion: 'reduce' });
+      await use(await context.newPage());
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  page: async ({ window: page }, use) => {
+    await use(page);
+    for (const event of ['pageerror', 'console', 'request'] as const) page.removeAllListeners(event);
+    await page.unrouteAll({ behavior: 'ignoreErrors' });
+    await page.emulateMedia({ media: null });
+    const size = page.viewportSize();
+    if (size?.width !== DESK.width || size.height !== DESK.height) await page.setViewportSize(DESK);
+  },
+});
+
+const DESK = { width: 1280, height: 800 };
+
+/** Goes to an address as a link does: within Woodbine without loading it anew; and waits until all is worked out there. */
+export async function visit(page: Page, url: string): Promise<void> {
+  if (page.url().startsWith(new URL(url).origin))
+    await page.evaluate((to) => {
+      history.pushState(null, '', to);
+      dispatchEvent(new PopStateEvent('popstate'));
+    }, url);
+  else await page.goto(url);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(page.getByText(/(Opening|Working|Looking|Reading)[^.]* …$/)).toHaveCount(0);
+}
