@@ -91,7 +91,10 @@ export class PlanBuilder {
   add(section: Section, station: Station, id: StepName, more?: More, raw?: boolean): void;
   add(section: Section, station: Station, id: string, more: More & { code: OperationCode }, raw?: boolean): void;
   add(section: Section, station: Station, id: string, more: More = {}, raw = false): void {
-    const cautions = [...new Set([...(CAUTIONS[station] ?? []), ...(more.cautions ?? [])])];
+    // Without an overlocker its work is done with a zigzag.
+    const zigzag = station === 'overlocker' && this.g.methods.neatening === 'zigzag';
+    const at = zigzag ? 'machine' : station;
+    const cautions = [...new Set([...(CAUTIONS[at] ?? []), ...(more.cautions ?? [])])];
     const pieces = [...new Set(more.pieces ?? more.stack?.map((l) => l.part) ?? [])];
     const first = raw || section === 'prepare';
     const ready = pieces.map((p) => (first || more.makes?.includes(`ready:${p}`) ? `fuse:${p}?` : `ready:${p}?`));
@@ -102,7 +105,8 @@ export class PlanBuilder {
       id,
       code,
       section,
-      station,
+      station: at,
+      ...(zigzag && { data: { ...more.data, zigzag: 1 } }),
       pieces,
       seams: this.namesOf(more.sews?.length ? more.sews.map((x) => x.joint) : (more.works ?? [])),
       cautions,
@@ -169,7 +173,12 @@ export class PlanBuilder {
 
   /** The same as a hand sees them that fells from within. */
   fromInside(j: Joint): Laid[] {
-    return [...this.lapped(j)].reverse().map((l) => ({ ...l, up: l.up === 'right' ? 'wrong' : 'right' }));
+    return this.seenFromWithin(this.lapped(j));
+  }
+
+  /** Layers as they are worn, turned over. */
+  seenFromWithin(worn: Laid[]): Laid[] {
+    return [...worn].reverse().map((l) => ({ ...l, up: l.up === 'right' ? 'wrong' : 'right' }));
   }
 
   /** Layers as they are worn, seen from outside: the outermost on top, named first. */

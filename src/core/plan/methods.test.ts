@@ -30,6 +30,24 @@ describe('ways of making', () => {
     expect((c.not ?? []).filter((id) => p.steps.some((s) => s.id === id))).toEqual([]);
   });
 
+  test('schools change the hand that does it: felled by hand, neatened at the machine, half as far to turn', () => {
+    const cuffs: Partial<Features> = { ...SHIRT, cuffs: true };
+    const [machine, hand] = ['machine', 'hand'].map((by) => plan(cuffs, { 'inner-edge': by }));
+    expect(step(machine as Plan, 'sew:cuff-in').station).toBe('machine');
+    expect(step(hand as Plan, 'sew:cuff-in').station).toBe('hand');
+    expect((hand as Plan).handMinutes).toBeGreaterThan((machine as Plan).handMinutes);
+    // Felled from within, the inner layer is seen, wrong side of the garment up.
+    expect(step(hand as Plan, 'sew:cuff-in').stack.map((l) => [l.part, l.up])).toEqual([
+      ['cuff', 'wrong'],
+      ['cuff:in', 'right'],
+    ]);
+    const zigzag = plan(SHIRT, { neatening: 'zigzag' });
+    expect(zigzag.steps.filter((s) => s.station === 'overlocker')).toEqual([]);
+    const [end, middle] = ['end', 'middle'].map((ties) => plan(SHIRT, { ties }, ['ties']));
+    const far = (p?: Plan): number => step(p as Plan, 'turn-ties').data.long ?? 0;
+    expect(far(middle)).toBe(far(end) / 2);
+  });
+
   test('snaps are sewn on without a hole; twelve holes are more than the eight buttons that go with links', () => {
     const task = taskFrom({ ...BASE, ...SHIRT });
     const made = (more: Partial<typeof task>) => {

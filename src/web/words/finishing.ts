@@ -5,7 +5,10 @@ export const FINISH = {
     'Press up the hem of the shell',
     'Fold {depth} to the wrong side along the hem line while it can still lie flat.',
   ],
-  'neaten-hem': ["Neaten the hem's raw edge", 'Overlock or bind it; thin the seam allowances inside the hem.'],
+  'neaten-hem': [
+    "Neaten the hem's raw edge",
+    'Neatened or bound; thin the seam allowances inside the hem.{zigzag? A wide zigzag, its right swing just off the edge.}',
+  ],
   'hem-blind': [
     'Hem the shell by hand',
     'Turned up {depth}, caught with loose blind stitches, one thread of the cloth each.',
@@ -78,10 +81,11 @@ export const EXTRAS = {
   'sew-patch': ['Stitch the patch pockets on', '{in} from the edge, a bar or triangle at each upper end.'],
   'sew-tube': [
     'Sew the ties',
-    'Folded right sides together, one end closed; a gap nowhere: they are turned through the other end.',
+    'Folded right sides together. {end?One end closed at a slant, {25 mm} along and {6 mm} up; they are turned through the other.}{gap?Both ends closed at a slant, {25 mm} along and {6 mm} up; a gap of {gap} in the middle to turn them.}',
   ],
   'turn-tube': ['Turn the ties', 'With a loop turner or a safety pin; {long} is a long way.'],
   'press-tube': ['Press the ties', 'Seam on the edge.'],
+  'close-tube': ['Close the gap in the ties', 'Its edges turned in level with the seam, small stitches.'],
   'baste-ties': ['Baste the ties at their places', 'Raw edges level, before the seam goes over them.'],
   'sew-label': ['Sew the label in', 'Before the facing is closed over it.'],
   'hook-and-eye': ['Sew on hook and eye', 'Above the zip or at the neck, edges meeting.'],

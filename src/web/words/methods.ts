@@ -15,6 +15,13 @@ export const TOPIC_WORDS: Record<string, TopicWords> = {
       felled: ['Flat-felled', 'Firm cloth; a row of stitching shows'],
     },
   },
+  neatening: {
+    title: 'Raw edges neatened on',
+    methods: {
+      overlocker: ['An overlocker', 'An overlocker'],
+      zigzag: ['The zigzag of the machine', 'Nothing in particular; a little longer'],
+    },
+  },
   curves: {
     title: 'Curved panel seams',
     methods: {
@@ -104,6 +111,34 @@ export const TOPIC_WORDS: Record<string, TopicWords> = {
       band: ['Band with button', 'Interfacing'],
       'turn-back': ['Turned back', 'A deeper cuff, both sides good'],
       link: ['For links', 'Holes on both sides, no button'],
+    },
+  },
+  'inner-edge': {
+    title: 'Inner edge of collar, cuffs and bands',
+    methods: {
+      machine: ['Inner edge stitched from outside', 'Accurate folding; a row that shows'],
+      hand: ['Inner edge felled by hand', 'Patience; nothing shows'],
+    },
+  },
+  ties: {
+    title: 'Ties',
+    methods: {
+      end: ['Ties turned through one end', 'Short ties, or cloth that slides'],
+      middle: ['Ties turned through their middle', 'A long sash; a gap to close by hand'],
+    },
+  },
+  topstitch: {
+    title: 'Topstitching beside a rib',
+    methods: {
+      whole: ['Topstitched all the way', 'The rib holds still beside the edge'],
+      'above-rib': ['Topstitched from above the rib', 'The rib stays free to give'],
+    },
+  },
+  'wrist-when': {
+    title: 'Sleeves hemmed',
+    methods: {
+      last: ['Hemmed last', 'Their length can still be tried on'],
+      first: ['Hemmed before they are set in', 'A length that is sure; less cloth in the hand'],
     },
   },
   facing: {
@@ -219,6 +254,9 @@ export const REASON_WORDS: Record<string, string> = {
   'no-stand': 'the pattern has no collar stand',
   'no-such-seam': 'a seam it was chosen for is not sewn bare any more',
   'seam-ends-open': 'that seam runs into an opening, or is eased',
+  'no-inner-edge': 'nothing has an inner layer folded over a seam',
+  'no-ties': 'there are no ties',
+  'no-rib-below': 'no topstitched front edge meets a rib',
   'no-darts': 'no piece has a dart that is sewn',
   'no-curved-seams': 'no seam between panels is curved enough to need it',
   'no-collar': 'the pattern has no such collar',

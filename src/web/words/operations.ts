@@ -48,8 +48,14 @@ const PREPARE = {
 
 const SEAMS = {
   sew: ['Sew: {seam}', ''],
-  neaten: ['Neaten the edges: {seam}', 'Each edge by itself, trimming nothing off: the allowance is still needed.'],
-  'neaten-together': ['Neaten both edges together: {seam}', 'Overlock the two allowances as one.'],
+  neaten: [
+    'Neaten the edges: {seam}',
+    'Each edge by itself, trimming nothing off: the allowance is still needed.{zigzag? A wide zigzag, its right swing just off the edge.}',
+  ],
+  'neaten-together': [
+    'Neaten both edges together: {seam}',
+    'The two allowances as one.{zigzag? A wide zigzag, its right swing just off the edge.}',
+  ],
   'bind-seam': ['Bind the edges: {seam}', 'Bias binding folded round the raw edge, stitched through all.'],
   'press-open': [
     'Press open: {seam}',
@@ -87,7 +93,10 @@ const PARTS = {
   ],
   'turn-part': ['Turn right side out: {seam}', 'Push the corners out with something blunt, never with scissors.'],
   'press-part': ['Press: {seam}', 'The seam rolled a thread to the side that is not seen.'],
-  topstitch: ['Topstitch: {seam}', '{in} from the edge, with a longer stitch, 3 on the machine.'],
+  topstitch: [
+    'Topstitch: {seam}',
+    '{in} from the edge, with a longer stitch, 3 on the machine.{aboveRib? Begin and end where the rib is sewn on: the rib stays free to give.}',
+  ],
   'press-under': [
     'Press the edge under: {pieces}',
     'Along the seam line to the wrong side, before it is joined: it will cover the seam. A hair less than the allowance, so that it reaches.',
@@ -114,6 +123,10 @@ const PARTS = {
   'cover-seam': [
     'Stitch the folded edge over the seam: {seam}',
     'The pressed edge just covers the stitching; baste, then stitch close to the fold from the side that shows.',
+  ],
+  'fell-cover': [
+    'Fell the folded edge over the seam: {seam}',
+    'From within, small stitches through the fold and the allowances only: nothing shows outside.',
   ],
   'cover-ditch': [
     'Stitch in the ditch: {seam}',
@@ -160,7 +173,7 @@ const FRONTS = {
     'Each time {width}: {beyond} lie beyond centre front in all. Both fronts alike.',
   ],
   'stitch-band': ['Stitch the button band', 'Along the inner fold, top to bottom on both fronts.'],
-  'neaten-self': ["Neaten the front facing's edge", 'Overlock or turn it; it is in one with the front.'],
+  'neaten-self': ["Neaten the front facing's edge", 'Neatened or turned; it is in one with the front.'],
   'press-self': ['Press the facing back', 'Along the fold of the front edge.'],
   'sew-placket': [
     'Sew the band to the front',
@@ -252,8 +265,14 @@ const SLEEVES = {
     'Catch the turned wrist with loose stitches; slip a lining to it, seam to seam and not twisted.',
   ],
   'hem-wrist-machine': ['Hem the sleeves', 'Turned twice and stitched, {depth} in all.'],
-  'stitch-casing': ['Stitch the casing', 'As wide as the elastic and {3 mm}; leave a gap of {50 mm} to thread it.'],
-  'thread-elastic': ['Thread the elastic', 'With a safety pin; not twisted. Lap its ends {10 mm} and sew them.'],
+  'stitch-casing': [
+    'Stitch the casing',
+    'As wide as the elastic and {3 mm}{gap?; leave a gap of {50 mm} to thread it}.',
+  ],
+  'thread-elastic': [
+    'Thread the elastic',
+    'With a safety pin; not twisted. {lapped?Lap its ends {10 mm} and sew them.}{caught?Baste its ends to the edges of the sleeve: the seam catches them.}',
+  ],
   'close-casing': ['Close the casing', 'Stretch the elastic flat while you stitch the gap.'],
 } satisfies Record<string, Line>;
 
@@ -339,7 +358,10 @@ const JOINING = {
     'Face the edge with the bias strip',
     'Sewn on the seam line, trimmed, turned wholly inside and stitched {finished} from the edge. Strip {a} long.',
   ],
-  'neaten-facing-overlocked': ["Neaten the facings' free edges", 'Overlock them.'],
+  'neaten-facing-overlocked': [
+    "Neaten the facings' free edges",
+    'All round what is joined to nothing.{zigzag? A wide zigzag, its right swing just off the edge.}',
+  ],
   'neaten-facing-bound': ["Bind the facings' free edges", 'The weight of the binding keeps them down.'],
   'neaten-facing-pressed': ["Fold the facings' free edges under", 'Press {10 mm} under and edge-stitch.'],
   'catch-facing': [

@@ -287,6 +287,7 @@ const STOP_WORDS: Record<string, (mm: string) => string> = {
   'short-at-open-edge': (mm) => `Start and stop ${mm} from the open edge`,
   'short-at-waist': (mm) => `Stop at the waist seam line, ${mm} short`,
   'casing-gap': (mm) => `Leave ${mm} open`,
+  'tie-gap': (mm) => `Leave ${mm} open in the middle`,
   'pivot-at-corners': () => 'Pivot at both corners, needle down',
   'stop-before-facing': (mm) => `Stop ${mm} before the facing at each end`,
   'stop-at-vent-top': () => 'Stop at the top of the vent',

@@ -24,6 +24,7 @@ const ACTS_ON: Readonly<Record<string, readonly string[]>> = {
   'neaten-peplum': ['sew-peplum'],
   'turn-tube': ['sew-tube'],
   'press-tube': ['turn-tube'],
+  'close-tube': ['turn-tube'],
   'baste-ties': ['turn-tube'],
   'turn-detachable': ['sew-detachable'],
   'band-detachable': ['turn-detachable'],

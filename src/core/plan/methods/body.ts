@@ -1,6 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
 import { partOf } from '../garmentmodel.ts';
-import { type Need, type SeamCode } from '../names.ts';
+import { type Need, type SeamCode, when } from '../names.ts';
 import { SEAM_WAYS } from '../seamfinishes.ts';
 import { PANELS, SHOULDERS, SLEEVE } from './groups.ts';
 import { always, type Method, nothing, unless, way } from './method.ts';
@@ -78,6 +78,9 @@ export function setThroughBoth(b: PlanBuilder): void {
   b.sew('joining', ['cap'], { needs, cautions: ['thick-seam'] });
 }
 
+/** Whether sleeves are hemmed before they are set in. */
+export const hemmedFirst = (b: PlanBuilder): boolean => b.g.methods['wrist-when'] === 'first';
+
 /** Sleeves closed by themselves, before they are set. */
 function closeSleeves(b: PlanBuilder): void {
   b.sew('shell', ['underarm'], { needs: ['done:slit?'] });
@@ -91,9 +94,10 @@ function sides(b: PlanBuilder): void {
     closeSleeves(b);
     return;
   }
+  const hemmed: Need[] = when(hemmedFirst(b), 'wrist:done?');
   if (flatSleeves(b)) {
     if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
-    b.sew('shell', ['cap'], { needs: [...SHOULDERS, 'done:yoke-back-in?', 'done:slit?', 'eased:cap?'] });
+    b.sew('shell', ['cap'], { needs: [...SHOULDERS, 'done:yoke-back-in?', 'done:slit?', 'eased:cap?', ...hemmed] });
     b.sew('shell', ['raglan'], { needs: [...SHOULDERS, 'done:slit?'] });
     b.sew('shell', [...sideCodes(b), 'underarm'], {
       needs: ['loops:on?', 'done:cap?', 'done:raglan?', 'pocket:set?', ...PANELS, ...openWaist(b)],
@@ -107,7 +111,7 @@ function sides(b: PlanBuilder): void {
   if (throughBoth(b)) return;
   const round: Need[] = ['done:side?', ...PANELS, ...SLEEVE];
   if (b.has('cap')) easeCap(b, 'sleeve', 'shell', 'cap');
-  b.sew('shell', ['cap'], { needs: [...SHOULDERS, ...round, 'eased:cap?'], cautions: ['thick-seam'] });
+  b.sew('shell', ['cap'], { needs: [...SHOULDERS, ...round, 'eased:cap?', ...hemmed], cautions: ['thick-seam'] });
   b.sew('shell', ['raglan'], { needs: round });
 }
 
@@ -143,6 +147,9 @@ export const SEAMS: Method[] = SEAM_WAYS.map((id) =>
     ),
   ),
 );
+
+/** What raw edges are neatened on, as one has it. */
+export const NEATENINGS: Method[] = ['overlocker', 'zigzag'].map((id) => way('neatening', id));
 
 /** Two-piece sleeves have two seams and are closed before they are set. */
 const notFlat = (b: PlanBuilder): string | null =>

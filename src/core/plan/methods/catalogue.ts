@@ -1,14 +1,15 @@
 import { PlanBuilder } from '../builder.ts';
 import { isFinishKey } from '../seamfinishes.ts';
 import { type Garment } from '../types.ts';
-import { SEAMS, SLEEVES, shellBody } from './body.ts';
+import { NEATENINGS, SEAMS, SLEEVES, shellBody } from './body.ts';
 import { COLLARS } from './collars.ts';
+import { INNER_EDGES } from './covering.ts';
 import { SLEEVE_ENDS, WRISTS } from './cuffs.ts';
 import { biasEdges, FACINGS, faceBands, facingEdges } from './edges.ts';
-import { EXTRAS, extraMisfit, impliedExtras } from './extras.ts';
+import { EXTRAS, extraMisfit, impliedExtras, TIES } from './extras.ts';
 import { finish, threadsOut, tryOn } from './finish.ts';
 import { FRONTS } from './fronts.ts';
-import { HEMS, liningWrist, pressHems, ribs } from './hems.ts';
+import { HEMS, liningWrist, pressHems, ribs, TOPSTITCHES } from './hems.ts';
 import { LEGS } from './legs.ts';
 import { finishSlit, insideBody, joinLayers, LININGS } from './linings.ts';
 import { type Method, TOPICS, type Topic } from './method.ts';
@@ -24,10 +25,12 @@ import { ZIPS } from './zips.ts';
 /** Every method, by topic; the first that fits is the usual one. */
 export const METHODS: Method[] = [
   ...SEAMS,
+  ...NEATENINGS,
   ...CURVES,
   ...DARTS,
   ...YOKES,
   ...COLLARS,
+  ...INNER_EDGES,
   ...FRONTS,
   ...SLEEVES,
   ...SLEEVE_ENDS,
@@ -39,6 +42,8 @@ export const METHODS: Method[] = [
   ...HEMS,
   ...WRISTS,
   ...POCKETS,
+  ...TIES,
+  ...TOPSTITCHES,
 ];
 
 export const methodsOf = (topic: Topic): Method[] => METHODS.filter((m) => m.topic === topic);
@@ -62,6 +67,7 @@ const SETTLED: Topic[] = [
   'front',
   'yoke',
   'slit',
+  'waist',
   'cuff',
   'collar',
   'armholes',

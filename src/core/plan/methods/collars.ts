@@ -3,6 +3,7 @@ import { partOf, under } from '../garmentmodel.ts';
 import { knownSeam, type Need, type SeamCode } from '../names.ts';
 import { type Laid, type Part } from '../types.ts';
 import { BEFORE_NECK, basted, madeApart, outer, pressUnder } from './apart.ts';
+import { coverOver } from './covering.ts';
 import { hood } from './hood.ts';
 import { type Method, unless, way } from './method.ts';
 
@@ -49,8 +50,7 @@ function ontoNeck(b: PlanBuilder, code: SeamCode, kind: Part['kind'], needs: Nee
   });
   if (cover && coverCode)
     b.sew('joining', [coverCode], {
-      code: 'cover-seam',
-      stack: b.asWorn(id, under(id)),
+      ...coverOver(b, id, under(id)),
       plain: true,
       to_: null,
       needs: [`done:${code}`, `under:${under(id)}?`],
@@ -168,8 +168,7 @@ function collarLaidIn(b: PlanBuilder, stand: string): void {
     makes: ['done:collar-stand'],
   });
   b.sew('joining', ['collar-stand-in'], {
-    code: 'cover-seam',
-    stack: b.asWorn(stand, under(collar), under(stand)),
+    ...coverOver(b, stand, under(collar), under(stand)),
     plain: true,
     to_: null,
     needs: ['done:collar-stand', `under:${under(stand)}`],

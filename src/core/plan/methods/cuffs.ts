@@ -4,6 +4,8 @@ import { when } from '../names.ts';
 import { type OperationCode } from '../operationcodes.ts';
 import { type More } from '../seamruns.ts';
 import { madeApart } from './apart.ts';
+import { flatSleeves, hemmedFirst } from './body.ts';
+import { coverOver } from './covering.ts';
 import { SLEEVE } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
 
@@ -109,8 +111,7 @@ function cuff(b: PlanBuilder, kind: 'band' | 'turn-back' | 'link'): void {
 /** The inner cuff's folded edge over the seam, with a lining's wrist caught under it. */
 function innerCuff(b: PlanBuilder, outer: string): void {
   b.sew('joining', ['cuff-in'], {
-    code: 'cover-seam',
-    stack: b.asWorn(outer, under(outer)),
+    ...coverOver(b, outer, under(outer)),
     plain: true,
     to_: null,
     needs: ['done:cuff', 'wrist-lining:basted?'],
@@ -145,14 +146,17 @@ const free = (b: PlanBuilder): boolean => openWrists(b).length > 0 && b.g.d.lini
 function openWrists(b: PlanBuilder): string[] {
   return b.unmet([...b.of('sleeve'), ...b.of('under-sleeve')], 'wrist');
 }
-const closed = SLEEVE;
 
 function wrist(b: PlanBuilder, id: 'hand' | 'machine' | 'casing'): void {
   const depth = b.of('sleeve')[0]?.ring.find((e) => e.role === 'wrist')?.allowance ?? 0;
+  const first = hemmedFirst(b);
+  const section = first ? 'shell' : 'finish';
+  // Hemmed while it lies flat, the sleeve is closed over its hem.
+  const flat = first && flatSleeves(b);
   const long = b.length([...b.of('sleeve'), ...b.of('under-sleeve')], 'wrist');
   b.add('shell', 'iron', 'press-wrist', {
     pieces: sleeves(b),
-    needs: closed,
+    needs: flat ? [] : SLEEVE,
     makes: ['wrist:pressed'],
     press: 'hem-up',
     data: { depth },
@@ -166,21 +170,24 @@ function wrist(b: PlanBuilder, id: 'hand' | 'machine' | 'casing'): void {
     makes: ['wrist:done'],
     data: { depth, a: long },
   };
-  if (id === 'hand') b.add('finish', 'hand', 'hem-wrist-hand', done);
-  else if (id === 'machine') b.add('finish', 'machine', 'hem-wrist-machine', done);
+  if (id === 'hand') b.add(section, 'hand', 'hem-wrist-hand', done);
+  else if (id === 'machine') b.add(section, 'machine', 'hem-wrist-machine', done);
   else {
-    b.add('finish', 'machine', 'stitch-casing', {
+    b.add(section, 'machine', 'stitch-casing', {
       ...done,
       code: 'stitch-casing',
       makes: [],
-      stops: [{ code: 'casing-gap', mm: 50 }],
+      stops: flat ? [] : [{ code: 'casing-gap', mm: 50 }],
+      data: { ...done.data, ...(!flat && { gap: 50 }) },
     });
-    b.add('finish', 'table', 'thread-elastic', {
+    b.add(section, 'table', 'thread-elastic', {
       pieces: sleeves(b),
       needs: ['step:stitch-casing'],
-      makes: ['elastic:in'],
+      makes: [flat ? 'wrist:done' : 'elastic:in'],
+      data: flat ? { caught: 1 } : { lapped: 10 },
     });
-    b.add('finish', 'machine', 'close-casing', {
+    if (flat) return;
+    b.add(section, 'machine', 'close-casing', {
       pieces: sleeves(b),
       needs: ['elastic:in'],
       makes: ['wrist:done'],
@@ -212,4 +219,9 @@ export const WRISTS: Method[] = [
     (b) => wrist(b, 'casing'),
   ),
   way('wrist', 'none', 0, (b) => unless(!free(b), 'wrist-is-free')),
+  ...['last', 'first'].map((id) =>
+    way('wrist-when', id, 0, (b) =>
+      unless(free(b) && b.has('cap') && !b.of('sleeve', 'lining').length, 'wrist-not-free'),
+    ),
+  ),
 ];

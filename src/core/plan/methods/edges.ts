@@ -99,7 +99,7 @@ function finishEdge(b: PlanBuilder, name: RunName, joints: Joint[], o: { turnAft
       about: joints[0]?.code ?? null,
       pieces,
       needs: ['turned?', `held:${name}`, ...o.makes],
-      data: { in: 6, a: length },
+      data: { in: 6, a: length, ...(b.g.methods.topstitch === 'above-rib' && { aboveRib: 1 }) },
       hard: true,
     });
 }

@@ -4,6 +4,7 @@ import { type Fact, type Need } from '../names.ts';
 import { type Part } from '../types.ts';
 import { PANELS, SKIRT, WAIST } from './groups.ts';
 import { openHems, ribbed } from './hems.ts';
+import { type Method, unless, way } from './method.ts';
 import { lined } from './opening.ts';
 
 const skirtOrBody = (b: PlanBuilder): string[] => {
@@ -29,20 +30,51 @@ export const impliedExtras = (b: PlanBuilder): string[] => [
   ...(usedAs(b, 'patch-pocket').length ? ['patch-pockets'] : []),
 ];
 
+/** The gap in the middle of a sash, mm. Own figure: as wide as two fingers and a turning tool ask. */
+const TIE_GAP = 60;
+
 /** A strip folded and sewn along, turned through its end, pressed. */
 function tube(b: PlanBuilder, name: string, makes: Fact, long: number): void {
   const pieces = usedAs(b, 'tie').map((p) => p.id);
   const cares = b.care(edgesIn(b, 'tie'), 'enclosed');
-  b.add('apart', 'machine', `sew-${name}`, { code: 'sew-tube', pieces, cares, data: { a: long * 2, long } });
-  b.add('apart', 'table', `turn-${name}`, { code: 'turn-tube', pieces, needs: [`step:sew-${name}`], data: { long } });
+  const middle = b.g.methods.ties === 'middle';
+  b.add('apart', 'machine', `sew-${name}`, {
+    code: 'sew-tube',
+    pieces,
+    cares,
+    ...(middle && { stops: [{ code: 'tie-gap', mm: TIE_GAP }] }),
+    data: { a: long * 2, long, ...(middle ? { gap: TIE_GAP } : { end: 1 }) },
+  });
+  // Through a gap in its middle each half has half the way to go.
+  const way = middle ? long / 2 : long;
+  b.add('apart', 'table', `turn-${name}`, {
+    code: 'turn-tube',
+    pieces,
+    needs: [`step:sew-${name}`],
+    data: { long: way },
+  });
   b.add('apart', 'iron', `press-${name}`, {
     code: 'press-tube',
     pieces,
     needs: [`step:turn-${name}`],
-    makes: [makes],
+    makes: middle ? [] : [makes],
     data: { long },
   });
+  if (middle)
+    b.add('apart', 'hand', `close-${name}`, {
+      code: 'close-tube',
+      pieces,
+      needs: [`step:press-${name}`],
+      makes: [makes],
+      data: { a: TIE_GAP },
+    });
 }
+
+const tied = (b: PlanBuilder): string | null =>
+  unless([...b.g.extras, ...impliedExtras(b)].includes('ties'), 'no-ties');
+
+/** Where ties are turned: through their open end, or a gap in the middle, both ends closed. Schools. */
+export const TIES: Method[] = ['end', 'middle'].map((id) => way('ties', id, 0, tied));
 
 /** What hangs from the lower edge is sewn to it raw, in place of a hem, and its seam neatened. */
 function onRawEdge(b: PlanBuilder, name: 'ruffle' | 'peplum', needs: Need[]): void {
@@ -141,8 +173,12 @@ export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
   casing: (b) => {
     const pieces = skirtOrBody(b);
     const stops = [{ code: 'casing-gap', mm: 50 }];
-    b.add('joining', 'machine', 'stitch-casing:waist', { pieces, needs: WHOLE, stops, data: { a: 900 } });
-    b.add('joining', 'table', 'thread-elastic:waist', { pieces, needs: ['step:stitch-casing:waist'] });
+    b.add('joining', 'machine', 'stitch-casing:waist', { pieces, needs: WHOLE, stops, data: { a: 900, gap: 50 } });
+    b.add('joining', 'table', 'thread-elastic:waist', {
+      pieces,
+      needs: ['step:stitch-casing:waist'],
+      data: { lapped: 10 },
+    });
     b.add('joining', 'machine', 'close-casing:waist', {
       pieces,
       needs: ['step:thread-elastic:waist'],

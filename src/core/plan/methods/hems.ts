@@ -179,6 +179,16 @@ export function ribs(b: PlanBuilder): void {
   }
 }
 
+/** An edge topstitched beside a zip or a closing runs over the end of the rib, or begins above it: schools. */
+export const TOPSTITCHES: Method[] = ['whole', 'above-rib'].map((id) =>
+  way('topstitch', id, 1, (b) =>
+    unless(
+      b.g.methods.facing === 'topstitched' && b.of('front').length > 0 && ribbed(b) && opensInFront(b),
+      'no-rib-below',
+    ),
+  ),
+);
+
 /** Corner where two hems meet, at vents and slits: mitred, or folded plainly one over the other. */
 function mitre(b: PlanBuilder): void {
   const parts = shellHems(b).filter(isVented);

@@ -3,6 +3,7 @@ import { type PlanBuilder } from '../builder.ts';
 /** Parts of the garment that can be made in more than one way. */
 export const TOPICS = [
   'seams',
+  'neatening',
   'curves',
   'darts',
   'dart-press',
@@ -12,6 +13,7 @@ export const TOPICS = [
   'sleeves',
   'slit',
   'cuff',
+  'inner-edge',
   'facing',
   'facing-when',
   'armholes',
@@ -24,8 +26,11 @@ export const TOPICS = [
   'legs',
   'hem',
   'wrist',
+  'wrist-when',
   'corner',
   'pocket',
+  'ties',
+  'topstitch',
 ] as const;
 export type Topic = (typeof TOPICS)[number];
 

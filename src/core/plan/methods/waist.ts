@@ -4,6 +4,7 @@ import { type Need } from '../names.ts';
 import { type Joint } from '../types.ts';
 import { madeApart } from './apart.ts';
 import { sidesLate } from './body.ts';
+import { coverOver } from './covering.ts';
 import { LINING_PANELS, LINING_SKIRT, PANELS, SKIRT } from './groups.ts';
 import { type Method, unless, way } from './method.ts';
 import { skirtPanels } from './panels.ts';
@@ -65,8 +66,7 @@ function waistband(b: PlanBuilder, ditch: boolean): void {
   for (const j of inner_)
     b.sew('joining', ['waistband-in'], {
       ...alone(j),
-      code: ditch ? 'cover-ditch' : 'cover-seam',
-      stack: b.asWorn(band.id, inner),
+      ...(ditch ? { code: 'cover-ditch' as const, stack: b.asWorn(band.id, inner) } : coverOver(b, band.id, inner)),
       plain: true,
       to_: null,
       needs: ['done:waistband'],
