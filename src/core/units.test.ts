@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { runs } from '../test/runs.ts';
-import { formatLength, type LengthUnit, MM_PER_UNIT, parseLength } from './units.ts';
+import { asShown, formatLength, type LengthUnit, MM_PER_UNIT, parseLength } from './units.ts';
 
 const mm = (text: string, unit: LengthUnit = 'mm'): number => {
   const read = parseLength(text, unit);
@@ -58,6 +58,8 @@ describe('lengths as people type them', () => {
   });
 
   test('inches are rounded to 1/16 and reduced', () => {
+    // A difference is that of the figures that stand beside it: 11 13/16 less 11 7/16.
+    expect(formatLength(asShown(300.9, 'in') - asShown(291.4, 'in'), 'in')).toBe('3/8"');
     expect(formatLength(15.875, 'in')).toBe('5/8"');
     expect(formatLength(15, 'in')).toBe('9/16"');
     expect(formatLength(38.1, 'in')).toBe('1 1/2"');

@@ -104,6 +104,12 @@ export function formatLength(mm: number, unit: LengthUnit, digits = 1): string {
   return `${sign}${whole ? `${whole} ` : ''}${rest / g}/${16 / g}"`;
 }
 
+/** A length (mm) as it is shown, so that a difference is that of the figures beside it. */
+export function asShown(mm: number, unit: LengthUnit, digits = 1): number {
+  const step = unit === 'mm' ? 10 ** -digits : MM_PER_INCH / 16;
+  return Math.round(mm / step) * step;
+}
+
 const trimZeros = (s: string): string => {
   const cut = s.includes('.') ? s.replace(/\.?0+$/, '') : s;
   return cut === '-0' ? '0' : cut.replace('-', '−');

@@ -55,7 +55,7 @@ test('a step says all it sews in one run, and what a longer side is for: an over
   const coat = steps('greenhouse-coat', (doc) => {
     doc.decisions.lining.pleat = 30;
   });
-  expect(coat.get('sew:facing-line-back')?.check).toMatch(/: the pleat takes up 30 mm$/);
+  expect(coat.get('sew:facing-line-back')?.check).toMatch(/: the pleat takes up 15 mm on each half$/);
   expect(coat.get('sew:cap')?.check).toMatch(/: ease in \S+ mm$/);
   expect(coat.get('understitch:edge')?.title).toBe('Understitch: front edges and neck');
   // A dress closed at the back has no front edges; its sides are sewn with those of the lining.

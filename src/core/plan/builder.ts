@@ -305,8 +305,8 @@ export class PlanBuilder {
 
   /** Whether a seam runs down to a vent. */
   endsAtVent(j: Joint): boolean {
-    const isVent = (e: PartEdge | undefined): boolean => e?.role === 'vent' || e?.role === 'vent-top';
-    return edgesOf([j]).some((k) => besideEdge(this.parts, k).some(isVent));
+    // A hem lies beside the long edge of a vent, the seam above it beside the short one.
+    return edgesOf([j]).some((k) => besideEdge(this.parts, k).some((e) => e?.role === 'vent-top'));
   }
 
   slitShare(j: Joint): number {

@@ -4,7 +4,9 @@ import { type Operation, type Section } from './types.ts';
 const SECTION_RANK: Record<Section, number> = { prepare: 0, shell: 1, apart: 1, inside: 2, joining: 3, finish: 4 };
 /** What a change costs: walking to another station, another section of the work, another foot or thread. */
 const STATION_COST = 3;
-const SECTION_COST = 4;
+const SECTION_COST = 8;
+/** What a step costs for each that comes after it, by the rank of its section: the outside first, finishing last. */
+const EARLY = 0.04;
 const FOOT_COST = 1;
 const BEAM = 40;
 
@@ -50,10 +52,11 @@ export function orderOperations(ops: Operation[], width = BEAM): Result<Operatio
   if (!needs.ok) return needs;
   const masks = needs.value.map((b) => b.reduce((m, i) => m | (1n << BigInt(i)), 0n));
   const bits = ops.map((_, i) => 1n << BigInt(i));
+  const whole = sectionMasks(ops, bits);
   let beam: Line[] = [{ at: -1, before: null, done: 0n, cost: 0, count: 0 }];
   for (let k = 0; k < ops.length; k++) {
     const next = new Map<bigint, Map<number, Line>>();
-    for (const p of beam) expand(p, ops, masks, bits, next);
+    for (const p of beam) expand(p, ops, masks, bits, whole, next);
     if (!next.size) return refuse(circle(ops, masks, beam[0] as Line));
     beam = [...next.values()]
       .flatMap((m) => [...m.values()])
@@ -61,6 +64,15 @@ export function orderOperations(ops: Operation[], width = BEAM): Result<Operatio
       .slice(0, width);
   }
   return ok(settled(sequenceOf(beam[0] as Line), ops, needs.value).map((i) => ops[i] as Operation));
+}
+
+/** All operations of each section, as bits. */
+function sectionMasks(ops: Operation[], bits: bigint[]): ReadonlyMap<Section, bigint> {
+  const whole = new Map<Section, bigint>();
+  ops.forEach((o, i) => {
+    whole.set(o.section, (whole.get(o.section) ?? 0n) | (bits[i] ?? 0n));
+  });
+  return whole;
 }
 
 function sequenceOf(line: Line): number[] {
@@ -83,14 +95,19 @@ function expand(
   ops: Operation[],
   masks: bigint[],
   bits: bigint[],
+  whole: ReadonlyMap<Section, bigint>,
   next: Map<bigint, Map<number, Line>>,
 ): void {
   const last = ops[p.at];
+  // Who leaves a section unfinished has to come back: that is paid at once, so that the search does not put it off unseen.
+  const left = last ? (whole.get(last.section) ?? 0n) : 0n;
+  const back = (p.done & left) === left ? 0 : SECTION_COST;
   for (let i = 0; i < ops.length; i++) {
     const bit = bits[i] as bigint;
     if (p.done & bit || (p.done & (masks[i] as bigint)) !== masks[i]) continue;
     const o = ops[i] as Operation;
-    const cost = p.cost + SECTION_RANK[o.section] * 1e-3 * (ops.length - p.count) + changeCost(last, o);
+    const away = last && last.section !== o.section ? back : 0;
+    const cost = p.cost + SECTION_RANK[o.section] * EARLY * (ops.length - p.count) + walkCost(last, o) + away;
     const made: Line = { at: i, before: p, done: p.done | bit, cost, count: p.count + 1 };
     const same = next.get(made.done) ?? new Map<number, Line>();
     if (!same.size) next.set(made.done, same);
@@ -128,7 +145,7 @@ const SAME = 1e-9;
 /** The place to which the operation at `i` is better moved, within its needs and those that need it; `i` where there is none. */
 function betterPlace(line: number[], i: number, ops: Operation[], needs: Set<number>[]): number {
   const o = line[i] as number;
-  const rank = (k: number): number => SECTION_RANK[ops[k]?.section ?? 'shell'] * 1e-3;
+  const rank = (k: number): number => SECTION_RANK[ops[k]?.section ?? 'shell'] * EARLY;
   const gap = between(ops, line[i - 1], line[i + 1]) - between(ops, line[i - 1], o) - between(ops, o, line[i + 1]);
   let [place, least] = [i, 0];
   const look = (
@@ -157,20 +174,23 @@ function betterPlace(line: number[], i: number, ops: Operation[], needs: Set<num
   return place;
 }
 
-function changeCost(last: Operation | undefined, o: Operation): number {
+const changeCost = (last: Operation | undefined, o: Operation): number =>
+  walkCost(last, o) + (last && last.section !== o.section ? SECTION_COST : 0);
+
+/** What it costs to get from one operation to the next within a section. */
+function walkCost(last: Operation | undefined, o: Operation): number {
   if (!last) return 0;
   const station = last.station !== o.station ? STATION_COST : 0;
-  const section = last.section !== o.section ? SECTION_COST : 0;
   const machine = o.station === 'machine' && last.station === 'machine';
   const foot = machine && last.foot !== o.foot ? FOOT_COST : 0;
   const thread = machine && last.thread !== o.thread ? FOOT_COST : 0;
-  return station + section + foot + thread;
+  return station + foot + thread;
 }
 
 /** What a sequence costs by the same measure; for comparing orders. */
 export const costOf = (sequence: Operation[]): number =>
   sequence.reduce(
-    (t, o, i) => t + SECTION_RANK[o.section] * 1e-3 * (sequence.length - i) + changeCost(sequence[i - 1], o),
+    (t, o, i) => t + SECTION_RANK[o.section] * EARLY * (sequence.length - i) + changeCost(sequence[i - 1], o),
     0,
   );
 

@@ -24,6 +24,7 @@ interface Bench extends Sewing {
   turned(j: Joint): Laid[];
   isBare(j: Joint): boolean;
   slitShare(j: Joint): number;
+  zipShare(j: Joint): number;
   belowZip(j: Joint): { from?: number };
   endsAtVent(j: Joint): boolean;
   allowanceOf(key: string): number;
@@ -57,11 +58,19 @@ export interface Run {
 
 const sum = (joints: Joint[], key: 'lengthA' | 'lengthB'): number => joints.reduce((t, j) => t + j[key], 0);
 
+/** The same seam of the other half of the body: left and right are two pieces there, and as long as each other. */
+const alike =
+  (j: Joint) =>
+  (k: Joint): boolean =>
+    k.code === j.code && Math.abs(k.lengthA - j.lengthA) < HALVES && Math.abs(k.lengthB - j.lengthB) < HALVES;
+/** Halves that are drawn apart agree to this, mm. */
+const HALVES = 1;
+
 function baseOf(b: Bench, { joints, first, o }: Run): More {
   const all = edgesOf(joints);
   const narrow = Math.min(...all.map((k) => b.allowanceOf(k)));
   // Of a seam through both layers of a band or yoke, and of one on both halves, the length counts once.
-  const once = joints.filter((j) => j === first || (!j.covers && !j.halfOf));
+  const once = joints.filter((j, i) => j === first || (!j.covers && !j.halfOf && !joints.slice(0, i).some(alike(j))));
   return {
     pieces: [...new Set(all.map(partOf))],
     sews: joints.flatMap((j) => stretchesOf(b, j, { ...b.belowZip(j), ...o.short?.(j) })),
@@ -89,6 +98,7 @@ export function sewPlain(b: Bench, r: Run, way: string): void {
   const ends = [...codes.map((c): Fact => `done:${c}`), ...joints.map((j): Fact => `joined:${j.id}`)];
   if (way === 'overlocked') neatenRun(b, r, `neaten:${r.name}`, [], [`neatened:${r.name}`]);
   const press = to_ === undefined ? pressOf(first, way) : to_;
+  const vented = joints.some((j) => b.endsAtVent(j));
   const curve = press ? curveStep(b, joints, way, id) : null;
   const early = curve?.code === 'clip-before';
   if (curve && early) curveRun(b, r, curve);
@@ -96,6 +106,11 @@ export function sewPlain(b: Bench, r: Run, way: string): void {
     ...(more.needs ?? []),
     ...when(way === 'overlocked', `neatened:${r.name}`),
     ...when(early, `step:clip-before:${r.name}`),
+    // The edges that a zip is sewn to above are neatened all along before their seam is begun.
+    ...when(
+      joints.some((j) => b.zipShare(j) > 0),
+      'zip:edged?',
+    ),
   ];
   // Of a run over covered and bare seams the bare ones are neatened by themselves.
   const mixed = way === 'covered' && !o.plain ? joints.filter((j) => b.isBare(j)) : [];
@@ -110,10 +125,10 @@ export function sewPlain(b: Bench, r: Run, way: string): void {
     stops: [
       ...(more.stops ?? []),
       ...(joints.some((j) => b.belowZip(j).from) ? [{ code: 'stop-below-zip', mm: BESIDE_ZIP }] : []),
-      ...(joints.some((j) => b.endsAtVent(j)) ? [{ code: 'stop-at-vent-top', mm: 0 }] : []),
+      ...(vented ? [{ code: 'stop-at-vent-top', mm: 0 }] : []),
       ...mouthsOf(b, joints),
     ],
-    data: { ...base.data, ...more.data },
+    data: { ...base.data, ...(vented && base.thread === 'shell' && { ventBelow: 1 }), ...more.data },
   });
   if (curve && !early) curveRun(b, r, curve);
   if (doneAt === 'neatened')

@@ -31,7 +31,10 @@ const PREPARE = {
     'Press the darts: {pieces}',
     'Flat as sewn, then over a ham: upright ones towards the {to-centre?centre}{to-sides?side seams}, level ones downward.',
   ],
-  'baste-pleats': ['Lay and baste the pleats: {pieces}', 'Fold along the marks, baste across the top, press lightly.'],
+  'baste-pleats': [
+    'Lay and baste the pleats: {pieces}',
+    'Fold along the marks, baste across the top, press lightly.{overSeam? The seam lies at the edge of the fold: {pleat} taken up in all, down to where it runs out.}',
+  ],
   'ease-cap': [
     'Run ease stitches along the cap: {pieces}',
     'Two rows of long stitches within the allowance between the notches; draw up about {ease}.',
@@ -47,7 +50,10 @@ const PREPARE = {
 } satisfies Record<string, Line>;
 
 const SEAMS = {
-  sew: ['Sew: {seam}', ''],
+  sew: [
+    'Sew: {seam}',
+    "{ventBelow?Clip the underlap's allowance to the end of the stitching, so that the seam above it can be pressed open.}",
+  ],
   neaten: [
     'Neaten the edges: {seam}',
     'Each edge by itself, trimming nothing off: the allowance is still needed.{zigzag? A wide zigzag, its right swing just off the edge.}',
@@ -204,7 +210,7 @@ const FRONTS = {
     'Baste the zip',
     'Teeth between the layers, top stop {20 mm} below the cut edge. Cross seams level on both sides.',
   ],
-  'check-zip': ['Close it and look', 'Do the crossings meet? Does it lie without a dimple? Try it on now.'],
+  'check-zip': ['Close it and look', 'Do the crossings meet? Does it lie without a dimple?'],
   'neaten-zip': ['Neaten the edges for the zip', 'Each by itself, before it is turned in.'],
   'sew-zip': [
     'Sew the zip in',
@@ -258,7 +264,7 @@ const SLEEVES = {
   ],
   'gather-wrist': ['Lay pleats or gathers at the wrist', 'The sleeve measures {a}, the cuff seam {b}.'],
   'turn-back-cuff': ['Press the cuff back', 'Half of it, or where it is to fold; a stitch at the seam holds it.'],
-  'baste-lining-wrist': ['Baste the sleeve lining to the wrist', 'Wrong sides together, seam to seam and not twisted.'],
+  'baste-lining-wrist': ['Baste the sleeve lining to the wrist', 'Seam to seam and not twisted.'],
   'press-wrist': ['Press up the wrists', 'Fold {depth} to the wrong side along the wrist line.'],
   'hem-wrist-hand': [
     'Hem the sleeves by hand',
@@ -279,7 +285,7 @@ const SLEEVES = {
 const JOINING = {
   'sew-edge': [
     'Sew the inside to the shell: {seam}',
-    'Right sides together, shoulder seams and centre backs matched, {length} on each half.{corners? Turn on the needle with one stitch across each corner.}',
+    '{neck?Shoulder seams and centre backs matched. }{length} on each half.{corners? Turn on the needle with one stitch across each corner.}',
   ],
   'grade-edge': [
     'Grade, clip and trim: {seam}',
@@ -290,8 +296,8 @@ const JOINING = {
     'Allowances towards the inside, stitch {2–3 mm} from the seam through it and them{corners?, as far into the corners as the foot goes}.',
   ],
   'press-edge': ['Roll and press the edge: {seam}', 'The seam a thread to the inside, basted while you press.'],
-  'baste-neck': ['Baste the facing to the neck edge', 'Wrong sides together, raw edges level.'],
-  'sew-armholes': ['Sew the armholes', 'Right sides together; the inside {smaller} smaller, so that it rolls inside.'],
+  'baste-neck': ['Baste the facing to the neck edge', 'Raw edges level.'],
+  'sew-armholes': ['Sew the armholes', 'The inside {smaller} smaller, so that it rolls inside.'],
   'fell-armholes': [
     'Fell the lining into the armholes',
     "Fold its edge under and slip it to the shell's turned allowance.",
@@ -304,7 +310,7 @@ const JOINING = {
   'press-turned': ['Press the turned edges', 'Rolled a thread to the inside.'],
   'sew-wrist': [
     'Join sleeve and sleeve lining at the wrist',
-    'Reach between the layers, seam to seam and not twisted, right sides together. Lining {a}, turned hem {b}.',
+    'Reach between the layers, seam to seam and not twisted. Lining {a}, turned hem {b}.',
   ],
   'sew-vent': [
     'Join the lining to the vent',
@@ -312,14 +318,14 @@ const JOINING = {
   ],
   'press-vent': [
     'Press the vent',
-    "Fold the overlap's extension back along the seam, turn the underlap's edge in by {turned}. Clip to the corner so that the seam above can be pressed open.",
+    "Fold the overlap's extension back along the seam, turn the underlap's edge in by {turned}.",
   ],
   'hem-vent': ['Hem the edges of the vent', 'Turned under and stitched, or caught by hand.'],
   'sew-hem': [
     'Join the lining to the hem',
-    "Raw edge of the lining to the raw edge of the shell's hem, right sides together, {length} on each half. Side seams matched.",
+    "Raw edge of the lining to the raw edge of the shell's hem, {length} on each half. Side seams matched.",
   ],
-  'sew-hem-edge': ['Join the layers along the hem', 'Right sides together, seams matched, {length} on each half.'],
+  'sew-hem-edge': ['Join the layers along the hem', 'Seams matched, {length} on each half.'],
   'tack-hem': [
     'Hold the hem to the seam allowances',
     'A few loose stitches at every seam, through allowances only; wrists likewise. The last {stop} beside each facing by hand.',
@@ -334,7 +340,7 @@ const JOINING = {
     'Fell the lining to the facings',
     'Its edge folded under on the seam line, slipped to the facing, eased where it is longer; not pulled tight.',
   ],
-  'baste-waist-lining': ['Baste the lining to the waist', 'Wrong sides together, seams matched.'],
+  'baste-waist-lining': ['Baste the lining to the waist', 'Seams matched.'],
   'baste-armholes': [
     'Baste the armholes of shell and lining together',
     'Wrong sides together, seams matched; the sleeves are set through both.',

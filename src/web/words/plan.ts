@@ -13,7 +13,7 @@ import {
   type Station,
 } from '../../core/plan/index.ts';
 import { inSentence, listed } from '../../core/text.ts';
-import { formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
+import { asShown, formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
 import { OPERATIONS } from './operations.ts';
 import { joinWords, SEAM_WORDS } from './pattern.ts';
 import { SLIPS } from './slips.ts';
@@ -71,19 +71,13 @@ const gradedWords = (s: PlanStep, unit: LengthUnit): string =>
     .map((w) => formatLength(w, unit))
     .join(', ');
 
-const TIMES = ['', 'once', 'twice'];
-
 /** How often curved stretches are cut alike: where they are tightest, and what follows. */
 function cutWords(verb: string, bends: Bend[], unit: LengthUnit): string {
-  const often = (b: Bend): string => {
-    const n = countOf(b);
-    return `every ${formatLength(b.every, unit)}, ${TIMES[n] ?? `${n} times`}`;
-  };
+  const often = (b: Bend): string => `${formatLength(b.every, unit)} (${countOf(b)})`;
   const [tight, ...rest] = bends;
   if (!tight) return '';
-  const at = rest.length ? ' where it is tightest' : '';
-  const more = rest.length ? `, then ${listed(rest.map(often))}` : '';
-  return `${verb} ${often(tight)}${at} (radius ${formatLength(tight.radius, unit)})${more}`;
+  const more = rest.length ? ` where it is tightest, then every ${listed(rest.map(often))}` : '';
+  return `${verb} every ${often(tight)}${more}`;
 }
 
 /** How often the curve of a seam is clipped or notched. */
@@ -94,7 +88,7 @@ function clipWords({ bends }: PlanStep, unit: LengthUnit): string {
     cutWords('clip the hollow curve', of('clip'), unit),
     cutWords('notch the outward curve', of('notch'), unit),
   ];
-  return `on each half ${parts.filter(Boolean).join('; ')}`;
+  return `${parts.filter(Boolean).join('; ')}, on each half`;
 }
 
 /** Words of a step with its own numbers in them; `names` are those of the layers. */
@@ -187,7 +181,7 @@ const RUNS_ON: ReadonlySet<string> = new Set(
 const LONGER: Record<string, (on: string) => string> = {
   overlap: (on) => `it runs on past it by ${on}`,
   gather: (on) => `draw in ${on}`,
-  pleat: (on) => `the pleat takes up ${on}`,
+  pleat: (on) => `the pleat takes up ${on} on each half`,
   zip: (on) => `beside the zip it ends ${on} before the other`,
   hem: (on) => `the lining ends ${on} above the hem`,
   turn: (on) => `drawn smaller by ${on}, so that it rolls inside: stretch it on`,
@@ -199,7 +193,7 @@ function checkWords(s: PlanStep, unit: LengthUnit): string | null {
   if (!s.sews.length || a === undefined || b === undefined || s.stack.length < 2) return null;
   if (Math.abs(ease ?? 0) <= 1.5) return `Both ${formatLength(a, unit)}`;
   const [long, short] = a > b ? [a, b] : [b, a];
-  const on = formatLength(long - short, unit);
+  const on = formatLength(asShown(long, unit) - asShown(short, unit), unit);
   const why = RUNS_ON.has(s.about ?? '') ? 'overlap' : (s.easeOf ?? '');
   return `${formatLength(long, unit)} on ${formatLength(short, unit)}: ${LONGER[why]?.(on) ?? `ease in ${on}`}`;
 }
@@ -295,5 +289,5 @@ const STOP_WORDS: Record<string, (mm: string) => string> = {
 };
 
 export function stopWords(s: PlanStep, unit: LengthUnit): string[] {
-  return s.stops.map((p) => STOP_WORDS[p.code]?.(formatLength(p.mm, unit)) ?? p.code);
+  return [...new Set(s.stops.map((p) => STOP_WORDS[p.code]?.(formatLength(p.mm, unit)) ?? p.code))];
 }

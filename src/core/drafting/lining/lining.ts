@@ -1,5 +1,5 @@
 import { type Decisions } from '../../document/project.ts';
-import { boxOf } from '../../geometry/index.ts';
+import { boxOf, pathLength, stretch } from '../../geometry/index.ts';
 import {
   type Edge,
   fitCap,
@@ -20,7 +20,7 @@ import { withoutPockets } from './pockets.ts';
 import { raiseRaglan } from './raglan.ts';
 import { raiseAtSeam, raiseBetween, raiseUnderarm } from './raise.ts';
 import { type Underarms } from './underarm.ts';
-import { besideSideVent, hasVent, pleatRunsOut, ventHalves, ventsAtCentre } from './vent.ts';
+import { besideSideVent, hasVent, pleatRunsOut, RUN_OUT, ventHalves, ventsAtCentre } from './vent.ts';
 import { type BesideZip, cutBackAtSlit, cutBackAtZip, zipIn } from './zip.ts';
 
 export interface LiningPiece {
@@ -196,6 +196,14 @@ function backLining(split: Split, d: Decisions, raised: Edge[], why: Reason[], n
   return { piece: made, findings: h.findings, hem: h.hem };
 }
 
+/** Where a pleat that runs out above a vent is folded: along the centre back as it was before the pleat was added. */
+function pleatOver(ring: Edge[], half: number, from: number): InternalLine[] {
+  const centre = run(ring, 'centre-back').flatMap((e) => e.path);
+  const length = centre.length ? pathLength(centre) : 0;
+  const foot = Math.max(RUN_OUT, Math.min(from, length));
+  return half > 0 && length > foot ? [{ kind: 'pleat', path: stretch(centre, foot, length) }] : [];
+}
+
 /**
  * Left and right lining of a piece with a vent, each cut once. Right side up, a lining for the left half has its centre at
  * the left: the half that is drawn the other way round is cut with its pattern face down.
@@ -223,7 +231,7 @@ export function ventedLining(
       material: 'lining',
       ring: slit.ring,
       reasons: [half.reason, slit.reason, h.hem?.reason].flatMap((r) => r ?? []),
-      lines: dartsIn(shell, slit.ring, d.lining.darts),
+      lines: [...pleatOver(half.ring, named.pleat, from), ...dartsIn(shell, slit.ring, d.lining.darts)],
     });
     const turned = left !== (sign === 1);
     const cut = { count: 1, pair: false, onFold: false, ...(turned && { turned }) };

@@ -122,10 +122,10 @@ export function operationsFor(g: Garment): PlanBuilder {
   shellBody(b);
   for (const topic of ['yoke', 'front', 'collar', 'slit', 'cuff', 'pocket', 'sleeves', 'waist', 'legs'] as const)
     lay(topic);
+  pressVents(b);
   insideBody(b);
   facingEdges(b);
   pressHems(b);
-  pressVents(b);
   hemVents(b);
   ribs(b);
   joinLayers(b);

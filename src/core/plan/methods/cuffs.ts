@@ -78,13 +78,15 @@ function cuff(b: PlanBuilder, kind: 'band' | 'turn-back' | 'link'): void {
     makes: [`under:${inner}`],
   });
   madeApart(b, 'cuff', 'cuff-edge', { rows: kind !== 'turn-back', makes: ['cuff:made'], needs: [`under:${inner}`] });
-  b.add('joining', 'machine', 'gather-wrist', {
-    pieces: sleeves(b),
-    needs: ['done:slit?'],
-    foot: 'gathering',
-    makes: ['wrist:gathered'],
-    data: { a: j.lengthA, b: j.lengthB },
-  });
+  // A wrist that is no longer than its cuff, its pleats laid, has nothing to draw in.
+  if (j.lengthA > j.lengthB)
+    b.add('joining', 'machine', 'gather-wrist', {
+      pieces: sleeves(b),
+      needs: ['done:slit?'],
+      foot: 'gathering',
+      makes: ['wrist:gathered'],
+      data: { a: j.lengthA, b: j.lengthB },
+    });
   const sleeve = [...j.a, ...j.b].map(partOf).find((p) => p !== outer.id) ?? '';
   b.sew('joining', ['cuff'], {
     stack: [
@@ -94,7 +96,7 @@ function cuff(b: PlanBuilder, kind: 'band' | 'turn-back' | 'link'): void {
     care: 'enclosed',
     plain: true,
     to_: null,
-    needs: ['cuff:made', 'wrist:gathered', 'done:underarm?', 'done:elbow?', 'done:slit?'],
+    needs: ['cuff:made', 'wrist:gathered?', 'done:underarm?', 'done:elbow?', 'done:slit?'],
   });
   b.add('joining', 'iron', 'press:cuff', {
     code: 'press-into',

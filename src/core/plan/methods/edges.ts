@@ -179,7 +179,11 @@ export function closeEdge(b: PlanBuilder): void {
     ...(shouldersLate(b) && { short: (j: Joint) => shortOfShoulder(b, j) }),
     cautions: ['thick-seam'],
     hard: true,
-    data: { length: joints.reduce((t, j) => t + j.lengthA, 0), corners: b.corners(joints) + (pivot ? 1 : 0) },
+    data: {
+      length: joints.reduce((t, j) => t + j.lengthA, 0),
+      corners: b.corners(joints) + (pivot ? 1 : 0),
+      ...(codes.some((c) => NECK.includes(c)) && { neck: 1 }),
+    },
   });
   finishEdge(b, 'edge', joints, { turnAfter: true, makes: [] });
 }

@@ -11,6 +11,7 @@ import { liningLegs } from './legs.ts';
 import { type Method, unless, way } from './method.ts';
 import { bagged, lined, linings, openIn, opening, openingLength, openSeam, sewnLength, widestHem } from './opening.ts';
 import { furtherLiningPanels, liningSkirtPanels } from './panels.ts';
+import { pleatedOverSeam } from './prepare.ts';
 import { flatLate, lateSides, liningWaist, sidesOnceTurned } from './sides.ts';
 import { lineVents } from './vents.ts';
 
@@ -35,6 +36,7 @@ export function insideBody(b: PlanBuilder): void {
   b.sew('inside', ['facing-across'], { makes: ['facings:joined'] });
   if (!felled(b)) facingLines(b, panels);
   b.sew('inside', ['lining-centre-back'], { needs: panels });
+  layBackPleat(b);
   b.sew('inside', ['lining-centre-front'], { needs: panels });
   if (!shouldersLate(b)) {
     const flat: Need[] = ['done:facing-line-front?', 'done:facing-line-back?', 'done:lining-centre-back?', ...panels];
@@ -59,9 +61,22 @@ export function insideBody(b: PlanBuilder): void {
   liningSkirt(b);
 }
 
+/** A pleat over the seam of the lining's centre back is laid once that is sewn, and held by the facing above it. */
+function layBackPleat(b: PlanBuilder): void {
+  const pieces = [...pleatedOverSeam(b)];
+  if (!pieces.length) return;
+  b.add('inside', 'machine', 'pleats:centre-back', {
+    code: 'baste-pleats',
+    pieces,
+    needs: ['done:lining-centre-back'],
+    data: { pleats: 1, pleat: b.g.d.lining.pleat, overSeam: 1 },
+  });
+}
+
 function facingLines(b: PlanBuilder, panels: Need[]): void {
   b.sew('inside', ['facing-line-front'], { needs: panels });
-  b.sew('inside', ['facing-line-back'], { needs: [...panels, 'done:facing-centre-back?'] });
+  const back: Need[] = ['done:facing-centre-back?', ...when(pleatedOverSeam(b).size > 0, 'step:pleats:centre-back')];
+  b.sew('inside', ['facing-line-back'], { needs: [...panels, ...back] });
   b.sew('inside', ['facing-line-sleeve']);
 }
 

@@ -1,4 +1,5 @@
 import { type PlanBuilder } from '../builder.ts';
+import { edgesOf, partOf } from '../garmentmodel.ts';
 import { type Need } from '../names.ts';
 import { type Part } from '../types.ts';
 import { type Method, unless, way } from './method.ts';
@@ -57,6 +58,12 @@ export const DARTS: Method[] = [
   ...['to-centre', 'to-sides'].map((id) => way('dart-press', id, 0, someDarts)),
 ];
 
+/** Layers of the lining's back whose pleat lies over their seam: it can't be laid in either of them alone. */
+export function pleatedOverSeam(b: PlanBuilder): ReadonlySet<string> {
+  const pleated = b.joints('facing-line-back').some((j) => j.easeOf === 'pleat');
+  return new Set(pleated ? edgesOf(b.joints('lining-centre-back')).map(partOf) : []);
+}
+
 /** Darts sewn and pressed, pleats laid. */
 function folds(b: PlanBuilder, p: Part): void {
   const section = p.layer === 'outer' ? 'shell' : 'inside';
@@ -78,12 +85,13 @@ function folds(b: PlanBuilder, p: Part): void {
       data: { [press]: 1 },
     });
   }
-  if (p.pleats || (p.darts && soft(b, p)))
+  const own = p.pleats - (pleatedOverSeam(b).has(p.id) ? 1 : 0);
+  if (own > 0 || (p.darts && soft(b, p)))
     b.add(section, 'machine', `pleats:${p.id}`, {
       code: 'baste-pleats',
       pieces: [p.id],
       needs: [`step:stay:${p.id}?`],
       makes: [`ready:${p.id}`],
-      data: { pleats: p.pleats || p.darts, pleat: b.g.d.lining.pleat },
+      data: { pleats: own > 0 ? own : p.darts, pleat: b.g.d.lining.pleat },
     });
 }

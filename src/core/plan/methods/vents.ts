@@ -1,6 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
+import { edgesOf, partOf } from '../garmentmodel.ts';
 import { type Need, when } from '../names.ts';
-import { type Part } from '../types.ts';
+import { type Joint, type Part } from '../types.ts';
 import { bagged } from './opening.ts';
 
 export const isVented = (p: Part): boolean => p.ring.some((e) => e.role === 'vent');
@@ -13,7 +14,8 @@ export function pressVents(b: PlanBuilder): void {
   const parts = ventedParts(b);
   if (!parts.length) return;
   const pieces = parts.map((p) => p.id);
-  const above = b.g.making.joints.filter((j) => !j.closing && b.endsAtVent(j)).map((j): Need => `done:${j.code}?`);
+  const outside = (j: Joint): boolean => edgesOf([j]).every((k) => b.parts.get(partOf(k))?.layer === 'outer');
+  const above = b.g.making.joints.filter((j) => outside(j) && b.endsAtVent(j)).map((j): Need => `done:${j.code}?`);
   b.add('shell', 'iron', `press-vent:${pieces[0]}`, {
     pieces,
     needs: above,
