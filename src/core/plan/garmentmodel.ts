@@ -161,14 +161,18 @@ const jointOf = (s: WalkedSeam, parts: Map<string, Part>): Joint => {
   const first = s.a[0];
   const on = first && parts.get(first.piece);
   const edge = on && partEdges(on).find((e) => e.id === first.edge);
+  const [a, b] = [s.a.map(key), s.b.map(key)];
+  // A seam across the body, walked from side to side, is told as others are: on one half.
+  const both = [a, b].every((keys) => keys.length === 2 * new Set(keys).size);
+  const share = both ? 0.5 : 1;
   return {
     id: s.id,
     code: planSeam(s, parts),
     ...(s.between && { between: s.between }),
-    a: s.a.map(key),
-    b: s.b.map(key),
-    lengthA: s.lengthAMm,
-    lengthB: s.lengthBMm,
+    a: both ? [...new Set(a)] : a,
+    b: both ? [...new Set(b)] : b,
+    lengthA: s.lengthAMm * share,
+    lengthB: s.lengthBMm * share,
     closing: s.group === 'closing',
     ...(s.easeOf && { easeOf: s.easeOf }),
     allowance: edge?.allowance ?? 0,

@@ -340,7 +340,10 @@ const JOINING = {
     'Fell the lining to the facings',
     'Its edge folded under on the seam line, slipped to the facing, eased where it is longer; not pulled tight.',
   ],
-  'baste-waist-lining': ['Baste the lining to the waist', 'Seams matched.'],
+  'baste-waist-lining': [
+    'Baste the lining to the waist{ofBodice? of the bodice}{ofSkirt? of the skirt}',
+    'Seams matched.',
+  ],
   'baste-armholes': [
     'Baste the armholes of shell and lining together',
     'Wrong sides together, seams matched; the sleeves are set through both.',

@@ -1,5 +1,5 @@
 import { called } from '../../contract/index.ts';
-import { type Piece } from '../../core/pattern/index.ts';
+import { type Piece, type Role } from '../../core/pattern/index.ts';
 import { lastChances, layersOf, marksToTransfer, type Plan, type PlanStep } from '../../core/plan/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { lastChanceWords } from './lastchance.ts';
@@ -22,15 +22,18 @@ function allowanceWords(s: PlanStep, units: LengthUnit): string | null {
   return `allowance ${formatLength(s.allowance, units)}${less}`;
 }
 
+/** What lies at an end of an edge; a panel seam is no princess seam everywhere. */
+const endName = (role: Role): string => (role === 'panel-seam' ? 'panel seam' : called(role));
+
 /** From which end a seam is sewn, where its cloth lies flatter from one than from the other. */
 function directionWords({ directions: [first] }: PlanStep): string | null {
-  return first ? `with the grain: from the ${called(first.from)} to the ${called(first.to)}` : null;
+  return first ? `with the grain: from the ${endName(first.from)} to the ${endName(first.to)}` : null;
 }
 
 /** Points that the pattern has along a seam, each once: where they lie, and whether the stitching ends there. */
 function markWords({ marks }: PlanStep, units: LengthUnit): string[] {
   const words = marks.map(({ far, from, meets, turns }) => {
-    const where = far < 1 ? `at the ${called(from)}` : `${formatLength(far, units)} from the ${called(from)}`;
+    const where = far < 1 ? `at the ${endName(from)}` : `${formatLength(far, units)} from the ${endName(from)}`;
     if (meets) return `its end is the point the pattern has ${where}`;
     if (meets === false) return `the pattern has a point ${where}, this ends elsewhere: look which is meant`;
     const what = turns ? 'turn on the needle there' : 'start, stop or turn there';

@@ -104,6 +104,13 @@ function finishEdge(b: PlanBuilder, name: RunName, joints: Joint[], o: { turnAft
     });
 }
 
+/** Whether the front edge ends at the waist: at a band still to come, or where the skirt below does not open. */
+const endsAtWaist = (b: PlanBuilder): boolean =>
+  b.has('front-edge') &&
+  (b.has('waistband') ||
+    (b.has('waist-front') &&
+      !edgesOf(b.joints('front-edge')).some((k) => b.parts.get(partOf(k))?.kind.startsWith('skirt'))));
+
 /** Facings that lie along a front edge, of bodice and skirt. */
 const frontFacings = (b: PlanBuilder): Part[] =>
   b.g.making.parts.filter((p) => p.material === 'facing' && p.ring.some((e) => e.role === 'front-edge'));
@@ -171,9 +178,7 @@ export function closeEdge(b: PlanBuilder): void {
     to_: null,
     stops: [
       ...(pivot ? [{ code: 'pivot-at-hem', mm: 0 }] : []),
-      ...(b.has('waist-front', 'waistband') && b.has('front-edge')
-        ? [{ code: 'short-at-waist', mm: own.allowance }]
-        : []),
+      ...(endsAtWaist(b) ? [{ code: 'short-at-waist', mm: own.allowance }] : []),
       ...(shouldersLate(b) ? [{ code: 'short-of-shoulder', mm: own.allowance + SLOT }] : []),
     ],
     ...(shouldersLate(b) && { short: (j: Joint) => shortOfShoulder(b, j) }),

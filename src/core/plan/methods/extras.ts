@@ -112,7 +112,7 @@ export function extraMisfit(b: PlanBuilder, extra: string): string | null {
 export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
   ties: (b) => {
     tube(b, 'ties', 'tie:made', 800);
-    b.add('joining', 'machine', 'baste-ties', {
+    b.add('shell', 'machine', 'baste-ties', {
       pieces: skirtOrBody(b),
       needs: ['tie:made'],
       makes: ['edge:dressed', ...skirtOrBody(b).map((p): Fact => `ready:${p}`)],

@@ -93,6 +93,7 @@ export function skirtLining(b: PlanBuilder): void {
     to_: null,
     needs: [...SKIRT, ...LINING_SKIRT, 'done:side?', 'done:lining-side?', 'held:edge?', 'zip:in?'],
     makes: ['waist-lining:in'],
+    data: { ofSkirt: b.has('waist-lining') ? 1 : 0 },
   });
 }
 
@@ -107,6 +108,7 @@ function bodiceLining(b: PlanBuilder): void {
     to_: null,
     needs: ['done:side?', 'done:lining-side?', 'held:edge?', 'turned?', ...LINING_PANELS],
     makes: ['waist-lining:in'],
+    data: { ofBodice: 1 },
   });
 }
 
