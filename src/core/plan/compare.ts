@@ -1,7 +1,7 @@
 import { type Decisions } from '../document/project.ts';
 import { OPENING } from './check/index.ts';
 import { bulkOf } from './layers.ts';
-import { METHODS, methodsOf } from './methods/catalogue.ts';
+import { methodsOf } from './methods/catalogue.ts';
 import { TOPICS, type Topic } from './methods/method.ts';
 import { makePlan, type Task } from './plan.ts';
 
@@ -71,8 +71,5 @@ export function compareMethods(task: Task, choices: Decisions['making'], topic: 
 /** Topics in which this garment leaves a choice. */
 export const openTopics = (methods: Record<string, string>): Topic[] =>
   TOPICS.filter(
-    (t) =>
-      methods[t] !== undefined &&
-      methods[t] !== 'none' &&
-      METHODS.filter((m) => m.topic === t && m.id !== 'none').length > 1,
+    (t) => methods[t] !== undefined && methods[t] !== 'none' && methodsOf(t).filter((m) => m.id !== 'none').length > 1,
   );

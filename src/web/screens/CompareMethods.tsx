@@ -3,7 +3,7 @@ import { type Rival, type Topic } from '../../core/plan/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { useRivals } from '../api/usePlan.ts';
 import { SheetBox } from '../parts/Page.tsx';
-import { methodWords, minutesWords, REASON_WORDS, TOPIC_WORDS } from '../words/index.ts';
+import { methodAsks, methodWords, minutesWords, reasonOf, topicWords } from '../words/index.ts';
 import { type Planning, takeMethods } from './planning.ts';
 
 interface Props {
@@ -15,7 +15,7 @@ interface Props {
 /** The ways of making one part side by side, each with what the whole garment then asks. */
 export function CompareMethods({ p, topic, onClose }: Props) {
   const rivals = useRivals(p.w, topic);
-  const title = TOPIC_WORDS[topic]?.title ?? topic;
+  const title = topicWords(topic);
   return (
     <SheetBox role="region" aria-label={`Compare: ${title}`}>
       <Flex align="baseline" justify="space-between" gap="3" mb="2">
@@ -44,7 +44,7 @@ function Rivals({ p, topic, rivals }: { p: Planning; topic: Topic; rivals: Rival
     ['Opening left to turn it', (r) => (r.opening ? formatLength(r.opening, units) : 'none')],
     ['Layers at the thickest place', (r) => String(r.bulk)],
     ['Stitching seen outside', (r) => (r.rows ? `${r.rows} row${r.rows > 1 ? 's' : ''}` : 'none')],
-    ['Asks for', (r) => TOPIC_WORDS[topic]?.methods[r.method]?.[1] ?? ''],
+    ['Asks for', (r) => methodAsks(topic, r.method)],
     ['Proof', (r) => (r.faults ? `${r.faults} things wrong` : 'holds')],
   ];
   const cell = { padding: '6px 10px', textAlign: 'left', verticalAlign: 'top' } as const;
@@ -88,7 +88,7 @@ function Rivals({ p, topic, rivals }: { p: Planning; topic: Topic; rivals: Rival
         .filter((r) => r.reason)
         .map((r) => (
           <Text key={r.method} fontSize="15px" color="quiet">
-            Not here: {methodWords(topic, r.method)}; {REASON_WORDS[r.reason ?? ''] ?? r.reason}.
+            Not here: {methodWords(topic, r.method)}; {reasonOf(r.reason ?? '')}.
           </Text>
         ))}
     </Box>
@@ -103,7 +103,7 @@ function Take({ p, topic, method }: { p: Planning; topic: Topic; method: string 
       size="sm"
       variant="outline"
       aria-label={`Make it so: ${words}`}
-      onClick={() => takeMethods(p, `${TOPIC_WORDS[topic]?.title}: ${words}`, { ...methods, [topic]: method })}
+      onClick={() => takeMethods(p, `${topicWords(topic)}: ${words}`, { ...methods, [topic]: method })}
     >
       Make it so
     </Button>

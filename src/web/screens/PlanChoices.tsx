@@ -5,7 +5,7 @@ import { BULKS } from '../../core/document/project.ts';
 import { EXTRA_IDS, fittingIds, openTopics, type Topic } from '../../core/plan/index.ts';
 import { Ask, Pick, Tick } from '../parts/Ask.tsx';
 import { FoldedBox } from '../parts/Page.tsx';
-import { EXTRA_WORDS, methodWords, TOPIC_WORDS } from '../words/index.ts';
+import { EXTRA_WORDS, methodWords, topicWords } from '../words/index.ts';
 import { CompareMethods } from './CompareMethods.tsx';
 import { type Planning, takeMethods } from './planning.ts';
 import { SeamFinishes } from './SeamFinishes.tsx';
@@ -102,7 +102,7 @@ interface TopicProps {
 /** One part that can be made in more than one way: the way taken, and all of them side by side on request. */
 function TopicChoice({ p, topic, fit, compared, onCompare }: TopicProps) {
   const { plan, w } = p;
-  const title = TOPIC_WORDS[topic]?.title ?? topic;
+  const title = topicWords(topic);
   const ways = fit.filter((m) => m !== 'none');
   const { methods } = w.doc.decisions.making;
   return (

@@ -1,10 +1,14 @@
-/** What each choice about the making-up is about, and its methods: in a few words, and what they ask. */
-interface TopicWords {
-  title: string;
-  methods: Record<string, [name: string, asks: string]>;
-}
+import { type ExtraId, type MethodId, type MisfitReason, type Topic } from '../../core/plan/index.ts';
 
-export const TOPIC_WORDS: Record<string, TopicWords> = {
+/** What each choice about the making-up is about, and its methods: in a few words, and what they ask. */
+type TopicWords = {
+  [T in Topic]: {
+    title: string;
+    methods: Record<Exclude<MethodId<T>, 'none'>, readonly [name: string, asks: string]>;
+  };
+};
+
+const TOPIC_WORDS: TopicWords = {
   seams: {
     title: 'Seams of the outside',
     methods: {
@@ -233,7 +237,7 @@ export const TOPIC_WORDS: Record<string, TopicWords> = {
 };
 
 /** Why a method does not fit this garment. */
-export const REASON_WORDS: Record<string, string> = {
+const REASON_WORDS: Record<MisfitReason, string> = {
   'edge-has-ruffle': 'a ruffle is sewn to the lower edge already',
   'edge-has-rib': 'the lower edge ends in a rib',
   'edge-has-lining':
@@ -312,7 +316,7 @@ export const REASON_WORDS: Record<string, string> = {
   'unknown-method': 'Woodbine does not know it',
 };
 
-export const EXTRA_WORDS: Record<string, string> = {
+export const EXTRA_WORDS: Record<ExtraId, string> = {
   ties: 'Ties in a seam',
   label: 'A label',
   hook: 'Hook and eye',
@@ -326,6 +330,23 @@ export const EXTRA_WORDS: Record<string, string> = {
   'detachable-collar': 'A detachable collar',
 };
 
+/** The same by names that come from a saved document, which may know others. */
+const TOPICS: Readonly<
+  Record<string, { title: string; methods: Readonly<Record<string, readonly [string, string]>> } | undefined>
+> = TOPIC_WORDS;
+const REASONS: Readonly<Record<string, string | undefined>> = REASON_WORDS;
+const EXTRAS: Readonly<Record<string, string | undefined>> = EXTRA_WORDS;
+
+export const topicWords = (topic: string): string => TOPICS[topic]?.title ?? topic;
+
 /** A method by its name. */
-export const methodWords = (topic: string, method: string): string =>
-  TOPIC_WORDS[topic]?.methods[method]?.[0] ?? method;
+export const methodWords = (topic: string, method: string): string => TOPICS[topic]?.methods[method]?.[0] ?? method;
+
+/** What a method asks for. */
+export const methodAsks = (topic: string, method: string): string => TOPICS[topic]?.methods[method]?.[1] ?? '';
+
+/** Why something does not fit this garment. */
+export const reasonOf = (reason: string): string => REASONS[reason] ?? reason;
+
+/** What the sewist added, by its name. */
+export const extraWords = (extra: string): string => EXTRAS[extra] ?? 'What you added';

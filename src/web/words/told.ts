@@ -2,7 +2,7 @@ import { type Plan, type PlanStep } from '../../core/plan/index.ts';
 import { type Finding } from '../../core/result.ts';
 import { capital } from '../../core/text.ts';
 import { type LengthUnit } from '../../core/units.ts';
-import { EXTRA_WORDS, methodWords, REASON_WORDS, TOPIC_WORDS } from './methods.ts';
+import { extraWords, methodWords, reasonOf, topicWords } from './methods.ts';
 import { SEAM_WORDS } from './pattern.ts';
 import { stepWords } from './plan.ts';
 
@@ -25,8 +25,8 @@ export function toldOf(f: Finding, plan: Plan | null, unit: LengthUnit, names: R
   if (typeof data.seam === 'string') data.seam = SEAM_WORDS[data.seam] ?? data.seam;
   if (typeof data.piece === 'string') data.piece = names[data.piece] ?? data.piece;
   if (f.code === 'extra-does-not-fit') {
-    data.extra = EXTRA_WORDS[String(data.extra)] ?? 'What you added';
-    data.reason = REASON_WORDS[String(data.reason)] ?? 'this garment has no place for it';
+    data.extra = extraWords(String(data.extra));
+    data.reason = reasonOf(String(data.reason));
   }
   if (f.code === 'method-does-not-fit') {
     const topic = String(data.topic);
@@ -35,8 +35,8 @@ export function toldOf(f: Finding, plan: Plan | null, unit: LengthUnit, names: R
       .filter((m) => m && m !== 'none');
     data.method = methodWords(topic, String(data.method));
     data.instead = instead.map((m) => methodWords(topic, m)).join(', ');
-    data.reason = REASON_WORDS[String(data.reason)] ?? String(data.reason);
-    data.topic = TOPIC_WORDS[topic]?.title ?? topic;
+    data.reason = reasonOf(String(data.reason));
+    data.topic = topicWords(topic);
   }
   return { ...f, data };
 }

@@ -3,7 +3,8 @@ import { partOf } from '../garmentmodel.ts';
 import { type Need, type SeamCode, when } from '../names.ts';
 import { SEAM_WAYS } from '../seamfinishes.ts';
 import { PANELS, SHOULDERS, SLEEVE } from './groups.ts';
-import { always, type Method, nothing, unless, way } from './method.ts';
+import { always, nothing, unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 import { linings } from './opening.ts';
 import { furtherPanels } from './panels.ts';
 
@@ -139,7 +140,7 @@ export function easeCap(b: PlanBuilder, kind: 'sleeve', section: 'shell' | 'insi
   });
 }
 
-export const SEAMS: Method[] = SEAM_WAYS.map((id) =>
+export const SEAMS = SEAM_WAYS.map((id) =>
   way('seams', id, id === 'felled' ? 1 : 0, (b) =>
     unless(
       b.g.making.joints.some((j) => b.isBare(j)),
@@ -149,10 +150,10 @@ export const SEAMS: Method[] = SEAM_WAYS.map((id) =>
 );
 
 /** What raw edges are neatened on, as one has it. */
-export const NEATENINGS: Method[] = ['overlocker', 'zigzag'].map((id) => way('neatening', id));
+export const NEATENINGS = (['overlocker', 'zigzag'] as const).map((id) => way('neatening', id));
 
 /** Two-piece sleeves have two seams and are closed before they are set. */
-const notFlat = (b: PlanBuilder): string | null =>
+const notFlat = (b: PlanBuilder): MisfitReason | null =>
   b.has('elbow')
     ? 'two-piece-round'
     : b.has('cap') && !b.has('side')
@@ -161,7 +162,7 @@ const notFlat = (b: PlanBuilder): string | null =>
         ? 'sleeves-through-both'
         : unless(b.has('cap', 'raglan'), 'no-sleeves');
 
-export const SLEEVES: Method[] = [
+export const SLEEVES = [
   way('sleeves', 'round', 0, (b) => (b.has('raglan') ? 'raglan-flat' : unless(b.has('cap'), 'no-sleeves')), sides),
   way('sleeves', 'flat', 0, notFlat, sides),
   way('sleeves', 'none', 0, (b) => unless(!b.has('cap', 'raglan'), 'has-sleeves'), sides),

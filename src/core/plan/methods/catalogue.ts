@@ -12,7 +12,8 @@ import { FRONTS } from './fronts.ts';
 import { HEMS, liningWrist, pressHems, ribs, TOPSTITCHES } from './hems.ts';
 import { LEGS } from './legs.ts';
 import { finishSlit, insideBody, joinLayers, LININGS } from './linings.ts';
-import { type Method, TOPICS, type Topic } from './method.ts';
+import { laidWith, type Method, TOPICS, type Topic } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 import { lineOpenings } from './openings.ts';
 import { CURVES } from './panels.ts';
 import { POCKETS } from './pockets.ts';
@@ -23,7 +24,7 @@ import { YOKES } from './yokes.ts';
 import { ZIPS } from './zips.ts';
 
 /** Every method, by topic; the first that fits is the usual one. */
-export const METHODS: Method[] = [
+export const METHODS = [
   ...SEAMS,
   ...NEATENINGS,
   ...CURVES,
@@ -46,13 +47,16 @@ export const METHODS: Method[] = [
   ...TOPSTITCHES,
 ];
 
+/** A way of making by its topic. */
+export type MethodId<T extends Topic> = Extract<(typeof METHODS)[number], { topic: T }>['id'];
+
 export const methodsOf = (topic: Topic): Method[] => METHODS.filter((m) => m.topic === topic);
 
 /** A choice that does not fit the garment, why, and those that do. */
 export interface Misfit {
   topic: Topic;
   method: string;
-  reason: string;
+  reason: MisfitReason;
   instead: string[];
 }
 
@@ -61,42 +65,40 @@ export interface Resolved {
   misfits: Misfit[];
 }
 
-/** Topics in the order in which they are settled: what later ones depend on comes first. */
-const SETTLED: Topic[] = [
-  'zip',
-  'front',
-  'yoke',
-  'slit',
-  'waist',
-  'cuff',
-  'collar',
-  'armholes',
-  'lining-edge',
-  'facing-when',
-  'lining-sides',
-  'opening',
-  ...TOPICS,
-];
-
-/** The method of every topic: the chosen one where it fits, else the first that does. */
+/**
+ * The method of every topic: the chosen one where it fits, else the usual one or the first that does. Whether one fits may hang
+ * on how another part is made: that is settled first, when it is asked for. Of two that ask for each other the one asked for last
+ * does without.
+ */
 export function resolve(g: Omit<Garment, 'methods'>, chosen: Record<string, string>): Resolved {
-  const methods: Record<string, string> = {};
+  const settled = new Map<string, string | undefined>();
   const misfits: Misfit[] = [];
-  for (const topic of new Set(SETTLED)) {
-    const b = new PlanBuilder({ ...g, methods });
-    const fitting = methodsOf(topic).filter((m) => m.fits(b) === null);
+  const methods = new Proxy<Record<string, string>>({}, { get: (_, topic) => settle(topic as Topic) });
+  const b = new PlanBuilder({ ...g, methods });
+
+  function settle(topic: Topic): string | undefined {
+    if (settled.has(topic)) return settled.get(topic);
+    settled.set(topic, undefined);
+    const all = methodsOf(topic);
+    const why = new Map(all.map((m) => [m.id, m.fits(b)]));
+    const fitting = all.filter((m) => why.get(m.id) === null);
     const wanted = chosen[topic];
     const picked = fitting.find((m) => m.id === wanted) ?? fitting.find((m) => m.usual?.(b)) ?? fitting[0];
-    if (picked) methods[topic] = picked.id;
-    if (!wanted || picked?.id === wanted) continue;
-    const reason =
-      methodsOf(topic)
-        .find((m) => m.id === wanted)
-        ?.fits(b) ?? 'unknown-method';
-    misfits.push({ topic, method: wanted, reason, instead: fitting.map((m) => m.id) });
+    settled.set(topic, picked?.id);
+    if (wanted && picked?.id !== wanted)
+      misfits.push({
+        topic,
+        method: wanted,
+        reason: why.get(wanted) ?? 'unknown-method',
+        instead: fitting.map((m) => m.id),
+      });
+    return picked?.id;
   }
-  for (const [key, wanted] of Object.entries(chosen)) if (isFinishKey(key)) methods[key] = wanted;
-  return { methods, misfits };
+
+  for (const topic of TOPICS) settle(topic);
+  const made = [...settled].flatMap(([topic, id]) => (id === undefined ? [] : [[topic, id] as const]));
+  const finishes = Object.entries(chosen).filter(([key]) => isFinishKey(key));
+  return { methods: Object.fromEntries([...made, ...finishes]), misfits };
 }
 
 /** Ids of the methods of a topic that fit this garment as it is otherwise made. */
@@ -106,7 +108,7 @@ export function fittingIds(topic: Topic, g: Garment): string[] {
 }
 
 /** Extras that find no place on this garment, and why. */
-export function misfitExtras(g: Garment): { extra: string; reason: string }[] {
+export function misfitExtras(g: Garment): { extra: string; reason: MisfitReason }[] {
   const b = new PlanBuilder(g);
   return g.extras.flatMap((extra) => {
     const reason = extraMisfit(b, extra);
@@ -120,8 +122,7 @@ export function operationsFor(g: Garment): PlanBuilder {
   const lay = (topic: Topic): void => METHODS.find((m) => m.topic === topic && m.id === g.methods[topic])?.lay(b);
   prepare(b);
   shellBody(b);
-  for (const topic of ['yoke', 'front', 'collar', 'slit', 'cuff', 'pocket', 'sleeves', 'waist', 'legs'] as const)
-    lay(topic);
+  for (const topic of laidWith('shell')) lay(topic);
   pressVents(b);
   insideBody(b);
   facingEdges(b);
@@ -134,7 +135,7 @@ export function operationsFor(g: Garment): PlanBuilder {
   lineOpenings(b);
   skirtLining(b);
   finishSlit(b);
-  for (const topic of ['zip', 'lining-hem', 'corner', 'hem', 'wrist'] as const) lay(topic);
+  for (const topic of laidWith('ends')) lay(topic);
   liningWrist(b);
   for (const x of new Set([...g.extras, ...impliedExtras(b)])) if (!extraMisfit(b, x)) EXTRAS[x]?.(b);
   tryOn(b);

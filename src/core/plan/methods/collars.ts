@@ -5,7 +5,8 @@ import { type Laid, type Part } from '../types.ts';
 import { BEFORE_NECK, basted, madeApart, outer, pressUnder } from './apart.ts';
 import { coverOver } from './covering.ts';
 import { hood } from './hood.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 
 const collarAlone = (b: PlanBuilder): void =>
   madeApart(b, 'collar', 'collar-outer', { rows: true, makes: ['collar:made'] });
@@ -261,7 +262,7 @@ function notched(b: PlanBuilder): void {
   });
 }
 
-const withStand = (b: PlanBuilder): string | null =>
+const withStand = (b: PlanBuilder): MisfitReason | null =>
   unless(b.has('collar-stand'), b.has('collar-neck') ? 'no-stand' : 'no-collar');
 
 const onePiece = (b: PlanBuilder): boolean => b.has('collar-neck');
@@ -272,7 +273,7 @@ const lapel = (b: PlanBuilder): boolean =>
 const facedNeck = (b: PlanBuilder): boolean =>
   (b.has('neckline-front') && b.has('neckline-back')) || b.has('band-neckline');
 
-export const COLLARS: Method[] = [
+export const COLLARS = [
   way('collar', 'complete', 1, withStand, complete),
   way('collar', 'in-stages', 1, withStand, inStages),
   way('collar', 'band', 1, (b) => unless(b.has('stand-neck') && !b.has('collar-stand'), 'no-band'), band),

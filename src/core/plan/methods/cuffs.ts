@@ -7,7 +7,8 @@ import { madeApart } from './apart.ts';
 import { flatSleeves, hemmedFirst } from './body.ts';
 import { coverOver } from './covering.ts';
 import { SLEEVE } from './groups.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 
 const sleeves = (b: PlanBuilder): string[] => b.of('sleeve').map((p) => p.id);
 
@@ -133,9 +134,9 @@ function innerCuff(b: PlanBuilder, outer: string): void {
     });
 }
 
-const hasCuff = (b: PlanBuilder): string | null => unless(b.has('cuff'), 'no-cuff');
+const hasCuff = (b: PlanBuilder): MisfitReason | null => unless(b.has('cuff'), 'no-cuff');
 
-export const SLEEVE_ENDS: Method[] = [
+export const SLEEVE_ENDS = [
   ...SLITS.map(([id, steps, data, rows]) => way('slit', id, rows, hasCuff, (b) => slit(b, steps, data))),
   way('slit', 'none', 0, (b) => unless(!b.has('cuff'), 'cuff-needs-slit')),
   ...(['band', 'turn-back', 'link'] as const).map((id) => way('cuff', id, 1, hasCuff, (b) => cuff(b, id))),
@@ -198,7 +199,7 @@ function wrist(b: PlanBuilder, id: 'hand' | 'machine' | 'casing'): void {
   }
 }
 
-export const WRISTS: Method[] = [
+export const WRISTS = [
   way(
     'wrist',
     'machine',
@@ -221,7 +222,7 @@ export const WRISTS: Method[] = [
     (b) => wrist(b, 'casing'),
   ),
   way('wrist', 'none', 0, (b) => unless(!free(b), 'wrist-is-free')),
-  ...['last', 'first'].map((id) =>
+  ...(['last', 'first'] as const).map((id) =>
     way('wrist-when', id, 0, (b) =>
       unless(free(b) && b.has('cap') && !b.of('sleeve', 'lining').length, 'wrist-not-free'),
     ),

@@ -4,7 +4,7 @@ import { type Fact, type Need, type RunName, type SeamCode, when } from '../name
 import { type Joint, type Laid, type Part } from '../types.ts';
 import { before, shouldersLate, sidesLate } from './body.ts';
 import { LINING_PANELS, PANELS, SKIRT, WAIST } from './groups.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
 import { everywhere } from './opening.ts';
 import { openingsOf } from './openings.ts';
 
@@ -368,7 +368,7 @@ export function biasEdges(b: PlanBuilder): void {
 const someEdge = (b: PlanBuilder): boolean =>
   b.has('front-edge', ...NECK, ...ARMHOLE, 'band-waist', 'band-hem', 'band-wrist');
 
-export const FACINGS: Method[] = [
+export const FACINGS = [
   ...(['understitched', 'understitched-first', 'topstitched', 'rolled'] as const).map((id) =>
     way('facing', id, id === 'topstitched' ? 1 : 0, (b) => unless(someEdge(b), 'nothing-faced')),
   ),

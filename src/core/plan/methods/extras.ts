@@ -4,7 +4,8 @@ import { type Fact, type Need } from '../names.ts';
 import { type Part } from '../types.ts';
 import { PANELS, SKIRT, WAIST } from './groups.ts';
 import { openHems, ribbed } from './hems.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 import { lined } from './opening.ts';
 
 const skirtOrBody = (b: PlanBuilder): string[] => {
@@ -70,11 +71,11 @@ function tube(b: PlanBuilder, name: string, makes: Fact, long: number): void {
     });
 }
 
-const tied = (b: PlanBuilder): string | null =>
+const tied = (b: PlanBuilder): MisfitReason | null =>
   unless([...b.g.extras, ...impliedExtras(b)].includes('ties'), 'no-ties');
 
 /** Where ties are turned: through their open end, or a gap in the middle, both ends closed. Schools. */
-export const TIES: Method[] = ['end', 'middle'].map((id) => way('ties', id, 0, tied));
+export const TIES = (['end', 'middle'] as const).map((id) => way('ties', id, 0, tied));
 
 /** What hangs from the lower edge is sewn to it raw, in place of a hem, and its seam neatened. */
 function onRawEdge(b: PlanBuilder, name: 'ruffle' | 'peplum', needs: Need[]): void {
@@ -99,7 +100,7 @@ function onRawEdge(b: PlanBuilder, name: 'ruffle' | 'peplum', needs: Need[]): vo
 }
 
 /** Why an extra finds no place on this garment; null where it does. */
-export function extraMisfit(b: PlanBuilder, extra: string): string | null {
+export function extraMisfit(b: PlanBuilder, extra: string): MisfitReason | null {
   if (extra === 'ruffle' || extra === 'peplum') {
     if (extra === 'peplum' && b.g.extras.includes('ruffle')) return 'edge-has-ruffle';
     if (ribbed(b)) return 'edge-has-rib';
@@ -109,7 +110,7 @@ export function extraMisfit(b: PlanBuilder, extra: string): string | null {
 }
 
 /** Things without pattern pieces of their own that the sewist adds; each knows what it must come before. */
-export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
+const LAID = {
   ties: (b) => {
     tube(b, 'ties', 'tie:made', 800);
     b.add('shell', 'machine', 'baste-ties', {
@@ -211,5 +212,7 @@ export const EXTRAS: Record<string, (b: PlanBuilder) => void> = {
       data: { a: 300 },
     });
   },
-};
-export const EXTRA_IDS = Object.keys(EXTRAS);
+} satisfies Record<string, (b: PlanBuilder) => void>;
+export type ExtraId = keyof typeof LAID;
+export const EXTRA_IDS = Object.keys(LAID) as ExtraId[];
+export const EXTRAS: Readonly<Record<string, ((b: PlanBuilder) => void) | undefined>> = LAID;

@@ -4,7 +4,8 @@ import { type OperationCode } from '../operationcodes.ts';
 import { type More } from '../seamruns.ts';
 import { type Part } from '../types.ts';
 import { frontFaced, shouldersLate } from './body.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 
 const fronts = (b: PlanBuilder): Part[] => b.of('front').filter((p) => p.ring.some((e) => e.role === 'front-edge'));
 const edge = (b: PlanBuilder): string[] => b.edges(b.of('front'), 'front-edge');
@@ -121,10 +122,10 @@ function half(b: PlanBuilder): void {
 
 const opens = (b: PlanBuilder): boolean => fronts(b).length > 0;
 const faced = (b: PlanBuilder): boolean => frontFaced(b);
-const bare = (b: PlanBuilder): string | null =>
+const bare = (b: PlanBuilder): MisfitReason | null =>
   !opens(b) ? 'front-closed' : unless(!faced(b) && !b.of('placket').length, 'front-is-faced');
 
-export const FRONTS: Method[] = [
+export const FRONTS = [
   way('front', 'faced', 0, (b) => (!opens(b) ? 'front-closed' : unless(faced(b), 'front-not-faced'))),
   way('front', 'zip', 1, (b) => (!opens(b) ? 'front-closed' : unless(faced(b), 'front-not-faced')), zipFront),
   way(

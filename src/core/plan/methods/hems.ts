@@ -180,7 +180,7 @@ export function ribs(b: PlanBuilder): void {
 }
 
 /** An edge topstitched beside a zip or a closing runs over the end of the rib, or begins above it: schools. */
-export const TOPSTITCHES: Method[] = ['whole', 'above-rib'].map((id) =>
+export const TOPSTITCHES = (['whole', 'above-rib'] as const).map((id) =>
   way('topstitch', id, 1, (b) =>
     unless(
       b.g.methods.facing === 'topstitched' && b.of('front').length > 0 && ribbed(b) && opensInFront(b),
@@ -229,7 +229,7 @@ const liningFree = (b: PlanBuilder): boolean =>
   !bagged(b) &&
   !ribbed(b);
 
-export const HEMS: Method[] = [
+export const HEMS = [
   ...(['blind', 'machine', 'rolled'] as const).map((id) => ({
     ...way(
       'hem',

@@ -1,5 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 
 /** Each leg closed along side and inseam, then one slipped into the other, right sides together, and the rise sewn in one run. */
 function legsFirst(b: PlanBuilder): void {
@@ -25,9 +26,9 @@ export function liningLegs(b: PlanBuilder): void {
   });
 }
 
-const hasLegs = (b: PlanBuilder): string | null => unless(b.has('inseam', 'rise'), 'no-legs');
+const hasLegs = (b: PlanBuilder): MisfitReason | null => unless(b.has('inseam', 'rise'), 'no-legs');
 
-export const LEGS: Method[] = [
+export const LEGS = [
   way('legs', 'legs-first', 0, hasLegs, legsFirst),
   way('legs', 'rise-first', 0, hasLegs, riseFirst),
   way('legs', 'none', 0, (b) => unless(!b.has('inseam', 'rise'), 'has-legs')),

@@ -9,6 +9,7 @@ import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
 import { LINING_PANELS, LINING_SKIRT, LINING_SLEEVE } from './groups.ts';
 import { liningLegs } from './legs.ts';
 import { type Method, unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 import { bagged, lined, linings, openIn, opening, openingLength, openSeam, sewnLength, widestHem } from './opening.ts';
 import { furtherLiningPanels, liningSkirtPanels } from './panels.ts';
 import { pleatedOverSeam } from './prepare.ts';
@@ -245,13 +246,13 @@ const openable =
   };
 
 /** Both sleeveless and lined or faced there. */
-const armholed = (b: PlanBuilder): string | null => unless(hasArmholes(b), 'no-closed-armholes');
+const armholed = (b: PlanBuilder): MisfitReason | null => unless(hasArmholes(b), 'no-closed-armholes');
 
 /** Whether a shoulder, closed at neck and armhole, is too narrow to pull anything through. */
 const narrow = (b: PlanBuilder): boolean =>
   b.joints('shoulder', 'yoke-shoulder').some((j) => j.lengthA < TUBE[b.g.making.bulk]);
 
-const pullThrough = (b: PlanBuilder): string | null => {
+const pullThrough = (b: PlanBuilder): MisfitReason | null => {
   const none = armholed(b);
   if (none) return none;
   if (narrow(b)) return 'strap-too-narrow';
@@ -264,7 +265,7 @@ const pullThrough = (b: PlanBuilder): string | null => {
 };
 
 /** Bagged through its side seams: whatever else is closed lies along one border, as long as the front opens. */
-const openSides = (b: PlanBuilder): string | null => {
+const openSides = (b: PlanBuilder): MisfitReason | null => {
   const none = armholed(b);
   if (none) return none;
   if (narrow(b)) return 'strap-too-narrow';
@@ -278,14 +279,14 @@ const openSides = (b: PlanBuilder): string | null => {
 };
 
 /** Shoulders sewn last: none with a yoke in them, none where a collar closes with the neck seam. */
-const late = (b: PlanBuilder): string | null => {
+const late = (b: PlanBuilder): MisfitReason | null => {
   const none = armholed(b);
   if (none) return none;
   if (b.has('collar-neck', 'hood-neck')) return 'collar-needs-shoulders';
   return unless(!b.has('yoke-shoulder') && b.has('shoulder'), 'yoke-in-shoulder');
 };
 
-export const LININGS: Method[] = [
+export const LININGS = [
   way('armholes', 'pull-through', 0, pullThrough),
   way('armholes', 'open-sides', 0, openSides),
   way('armholes', 'slotted', 0, late),

@@ -1,16 +1,17 @@
 import { type PlanBuilder } from '../builder.ts';
 import { isCurved } from '../curvedseams.ts';
 import { type Need, type SeamCode } from '../names.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 
-const someCurved = (b: PlanBuilder): string | null =>
+const someCurved = (b: PlanBuilder): MisfitReason | null =>
   unless(
     b.g.making.joints.some((j) => isCurved(b, j)),
     'no-curved-seams',
   );
 
 /** What is done about allowances that are too short to be turned: schools. */
-export const CURVES: Method[] = ['clipped-after', 'clipped-before', 'trimmed'].map((id) =>
+export const CURVES = (['clipped-after', 'clipped-before', 'trimmed'] as const).map((id) =>
   way('curves', id, 0, someCurved),
 );
 

@@ -1,6 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
 import { type Joint, type Part } from '../types.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
 
 /** A hand goes through a mouth so long; in a short seam through this share of it, mm. Common practice. */
 const MOUTH = 160;
@@ -52,7 +52,7 @@ function inSeam(b: PlanBuilder): void {
   });
 }
 
-export const POCKETS: Method[] = [
+export const POCKETS = [
   way(
     'pocket',
     'in-seam',

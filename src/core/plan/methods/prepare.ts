@@ -2,7 +2,8 @@ import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
 import { type Need } from '../names.ts';
 import { type Part } from '../types.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 
 /** Staystitching lies this far inside the allowance from the seam line (1/8"). Common practice. */
 const STAY_INSIDE = 3;
@@ -46,16 +47,16 @@ export function prepare(b: PlanBuilder): void {
 /** Whether the darts of a layer are laid as soft pleats. */
 const soft = (b: PlanBuilder, p: Part): boolean => p.material === 'lining' && b.g.d.lining.darts === 'pleats';
 
-const someDarts = (b: PlanBuilder): string | null =>
+const someDarts = (b: PlanBuilder): MisfitReason | null =>
   unless(
     b.g.making.parts.some((p) => p.darts && !soft(b, p)),
     'no-darts',
   );
 
 /** How the point of a dart is kept, and which way upright ones are pressed: schools. */
-export const DARTS: Method[] = [
-  ...['tied', 'backstitched', 'run-off'].map((id) => way('darts', id, 0, someDarts)),
-  ...['to-centre', 'to-sides'].map((id) => way('dart-press', id, 0, someDarts)),
+export const DARTS = [
+  ...(['tied', 'backstitched', 'run-off'] as const).map((id) => way('darts', id, 0, someDarts)),
+  ...(['to-centre', 'to-sides'] as const).map((id) => way('dart-press', id, 0, someDarts)),
 ];
 
 /** Layers of the lining's back whose pleat lies over their seam: it can't be laid in either of them alone. */

@@ -6,7 +6,8 @@ import { madeApart } from './apart.ts';
 import { sidesLate } from './body.ts';
 import { coverOver } from './covering.ts';
 import { LINING_PANELS, LINING_SKIRT, PANELS, SKIRT } from './groups.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 import { skirtPanels } from './panels.ts';
 
 /** Skirt seams, then bodice and skirt joined: in the round once their sides are closed, or flat before. */
@@ -112,10 +113,10 @@ function bodiceLining(b: PlanBuilder): void {
   });
 }
 
-const seamed = (b: PlanBuilder): string | null => unless(b.has('waist-front', 'waist-back'), 'no-waist-seam');
-const banded = (b: PlanBuilder): string | null => unless(b.has('waistband'), 'no-waistband');
+const seamed = (b: PlanBuilder): MisfitReason | null => unless(b.has('waist-front', 'waist-back'), 'no-waist-seam');
+const banded = (b: PlanBuilder): MisfitReason | null => unless(b.has('waistband'), 'no-waistband');
 
-export const WAISTS: Method[] = [
+export const WAISTS = [
   way('waist', 'round', 0, (b) => seamed(b), joinWaist),
   way(
     'waist',

@@ -2,7 +2,8 @@ import { type PlanBuilder } from '../builder.ts';
 import { under } from '../garmentmodel.ts';
 import { type Fact, type Need, type SeamCode } from '../names.ts';
 import { type Laid } from '../types.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 
 /** Topstitching a yoke: 3 mm (1/8") from its seam. Common practice. */
 const ROW = 3;
@@ -149,10 +150,10 @@ function inset(b: PlanBuilder): void {
   });
 }
 
-const hasYoke = (b: PlanBuilder): string | null => unless(b.has('yoke-back', 'yoke-shoulder'), 'no-yoke');
+const hasYoke = (b: PlanBuilder): MisfitReason | null => unless(b.has('yoke-back', 'yoke-shoulder'), 'no-yoke');
 
 /** A lining covers the inside of a yoke already. */
-const double = (b: PlanBuilder): string | null =>
+const double = (b: PlanBuilder): MisfitReason | null =>
   hasYoke(b) ?? unless(!b.g.making.parts.some((p) => p.material === 'lining'), 'lining-covers-yoke');
 
 const DOUBLE: ReadonlySet<string> = new Set(['rolled', 'topstitched']);
@@ -160,7 +161,7 @@ const DOUBLE: ReadonlySet<string> = new Set(['rolled', 'topstitched']);
 /** Whether the yoke is made of two layers by this method. */
 export const yokeIsDouble = (method: string | undefined): boolean => DOUBLE.has(method ?? '');
 
-export const YOKES: Method[] = [
+export const YOKES = [
   way('yoke', 'rolled', 1, double, rolled),
   way('yoke', 'topstitched', 2, double, topstitched),
   way('yoke', 'single', 0, hasYoke, single),

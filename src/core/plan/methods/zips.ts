@@ -5,7 +5,8 @@ import { ZIP_CODES } from '../seamfinishes.ts';
 import { BESIDE_ZIP } from '../stretches.ts';
 import { type Joint, type Sewn } from '../types.ts';
 import { PANELS, SKIRT, WAIST } from './groups.ts';
-import { type Method, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
+import { type MisfitReason } from './misfits.ts';
 
 /** The length of the zip, mm; 0 for none. */
 export const zipLength = (b: PlanBuilder): number =>
@@ -103,10 +104,10 @@ function insideToZip(b: PlanBuilder, by: 'machine' | 'hand'): void {
   });
 }
 
-const zipped = (b: PlanBuilder): string | null =>
+const zipped = (b: PlanBuilder): MisfitReason | null =>
   unless(b.g.d.lining.zip.length > 0 && shellSeams(b).length > 0, 'no-zip');
 
-export const ZIPS: Method[] = [
+export const ZIPS = [
   way('zip', 'machine', 1, zipped, (b) => zip(b, 'machine')),
   way('zip', 'hand', 1, zipped, (b) => zip(b, 'hand')),
   way('zip', 'none', 0, (b) => (zipped(b) ? null : 'has-zip')),
