@@ -104,12 +104,8 @@ function parted(p: Part): Part[] {
   ];
 }
 
-/** The piece an interfacing is fused to: the one it is named after, else the one it was drafted from. */
-function fusedTo(q: Piece, pieces: Piece[]): string | undefined {
-  if (q.material !== 'interfacing') return undefined;
-  const base = q.id.replace(/-interfacing$/, '');
-  return pieces.some((p) => p.id === base) ? base : q.parent;
-}
+/** The piece an interfacing is fused to: the one it lies under, else the one it was drafted from. */
+const fusedTo = (q: Piece): string | undefined => (q.material === 'interfacing' ? (q.stiffens ?? q.parent) : undefined);
 
 /** How the garment is made, as far as its layers tell of it. */
 export interface Made {
@@ -128,7 +124,7 @@ export function partsOf(pieces: Piece[], how: Pick<Made, 'yokes' | 'standBoth' |
   const cloth = pieces.filter((p) => p.material !== 'interfacing');
   const lined = new Set(cloth.filter((p) => p.material === 'lining').map((p) => p.parent));
   return cloth.flatMap((p): Part[] => {
-    const fused = pieces.find((q) => fusedTo(q, pieces) === p.id);
+    const fused = pieces.find((q) => fusedTo(q) === p.id);
     const double = isDouble(p, how.yokes);
     const use = laidOn(p);
     const edge = edgeOf(grainDirection(p), pointsOn(p.ring, p.marks));

@@ -4,7 +4,7 @@ import { edgesOf, partOf } from './garmentmodel.ts';
 import { type Fact, type Need, type SeamCode, when } from './names.ts';
 import { type OperationCode } from './operationcodes.ts';
 import { frenchFirst, PRESS_TO } from './seamfinishes.ts';
-import { BESIDE_ZIP, mouthsOf, type Sewing, stretchesOf } from './stretches.ts';
+import { BESIDE_ZIP, halt, mouthsOf, type Sewing, stretchesOf } from './stretches.ts';
 import { type Care, type CareHow, type Joint, type Laid, type Operation, type Section, type Station } from './types.ts';
 
 // One run of stitching and what goes with it: neatening and pressing, by the way seams are finished.
@@ -124,8 +124,12 @@ export function sewPlain(b: Bench, r: Run, way: string): void {
     makes: [...codes.map((c): Fact => `sewn:${c}`), ...(doneAt === 'sewn' ? ends : []), ...(more.makes ?? [])],
     stops: [
       ...(more.stops ?? []),
-      ...(joints.some((j) => b.belowZip(j).from) ? [{ code: 'stop-below-zip', mm: BESIDE_ZIP }] : []),
-      ...(vented ? [{ code: 'stop-at-vent-top', mm: 0 }] : []),
+      ...halt(
+        joints.some((j) => b.belowZip(j).from),
+        'stop-below-zip',
+        BESIDE_ZIP,
+      ),
+      ...halt(vented, 'stop-at-vent-top'),
       ...mouthsOf(b, joints),
     ],
     data: { ...base.data, ...(vented && base.thread === 'shell' && { ventBelow: 1 }), ...more.data },

@@ -1,7 +1,15 @@
 import { besideEdge, partOf } from './garmentmodel.ts';
 import { type SeamCode } from './names.ts';
 import { SLIT_CODES, ZIP_CODES } from './seamfinishes.ts';
-import { type Garment, type Joint, type Operation, type Part, type Sewn, type StopPoint } from './types.ts';
+import {
+  type Garment,
+  type Joint,
+  type Operation,
+  type Part,
+  type Sewn,
+  type StopCode,
+  type StopPoint,
+} from './types.ts';
 
 // How much of a joint is sewn: zips, slits and the mouths of pockets stay open, ends may wait for a later step.
 
@@ -78,6 +86,9 @@ export function restOf(bench: Sewing, op: string, codes: readonly SeamCode[], at
       : [];
   });
 }
+
+/** A halt on the way of a run, in some cases only; `mm` as its code means it. */
+export const halt = (is: boolean, code: StopCode, mm = 0): StopPoint[] => (is ? [{ code, mm }] : []);
 
 /** Where sewing halts at both ends of a pocket's mouth. */
 export function mouthsOf(bench: Sewing, joints: Joint[]): StopPoint[] {

@@ -125,9 +125,26 @@ export interface Turning {
   parts: string[];
 }
 
+/** Where stitching begins, halts or turns on its way; each has words of its own. */
+export const STOP_CODES = [
+  'opening',
+  'casing-gap',
+  'tie-gap',
+  'pocket-mouth',
+  'pivot-at-corners',
+  'pivot-at-hem',
+  'short-at-open-edge',
+  'short-at-waist',
+  'short-of-shoulder',
+  'stop-above-hem',
+  'stop-at-vent-top',
+  'stop-before-facing',
+  'stop-below-zip',
+] as const;
+export type StopCode = (typeof STOP_CODES)[number];
+
 export interface StopPoint {
-  /** What it is: `stop-before-end`, `opening`, `pivot-at-hem` … */
-  code: string;
+  code: StopCode;
   mm: number;
 }
 

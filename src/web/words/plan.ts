@@ -11,6 +11,7 @@ import {
   type SeamName,
   type Section,
   type Station,
+  type StopCode,
 } from '../../core/plan/index.ts';
 import { inSentence, listed } from '../../core/text.ts';
 import { asShown, formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
@@ -270,7 +271,7 @@ export function cautionsOf(steps: PlanStep[]): Map<string, string[]> {
   );
 }
 
-const STOP_WORDS: Record<string, (mm: string) => string> = {
+const STOP_WORDS: Record<StopCode, (mm: string) => string> = {
   opening: (mm) =>
     `Leave ${mm} open in the middle (of the left one, where there are two), backstitched at both ends: it is all turned through here`,
   'stop-above-hem': (mm) => `Stop ${mm} above the hem until it is turned up`,
@@ -289,5 +290,5 @@ const STOP_WORDS: Record<string, (mm: string) => string> = {
 };
 
 export function stopWords(s: PlanStep, unit: LengthUnit): string[] {
-  return [...new Set(s.stops.map((p) => STOP_WORDS[p.code]?.(formatLength(p.mm, unit)) ?? p.code))];
+  return [...new Set(s.stops.map((p) => STOP_WORDS[p.code](formatLength(p.mm, unit))))];
 }

@@ -1,6 +1,6 @@
 import { type Finding, stop } from '../../result.ts';
 import { keyOf } from '../garmentmodel.ts';
-import { type GarmentModel, type Part, type PlanStep } from '../types.ts';
+import { type GarmentModel, type Part, type PlanStep, type StopCode } from '../types.ts';
 
 interface At {
   step: PlanStep;
@@ -39,7 +39,7 @@ export function closedEnds(steps: PlanStep[], making: GarmentModel): Finding[] {
       if (!c?.closing || !o || o.closing || o.index <= c.index || o.step.id === c.step.id) return [];
       const key = `${c.step.id} ${o.step.id}`;
       const oneRun = new Set(o.step.pieces.map((x) => layer.get(x))).size > 1;
-      const short = c.step.stops.some((x) => x.code.startsWith('short'));
+      const short = c.step.stops.some((x) => LEAVES_OPEN.has(x.code));
       if (oneRun || short || o.step.reached || o.step.foot === 'zip' || o.step.station === 'hand' || seen.has(key))
         return [];
       seen.add(key);
@@ -47,6 +47,9 @@ export function closedEnds(steps: PlanStep[], making: GarmentModel): Finding[] {
     }),
   );
 }
+
+/** Stitching that leaves the end of its edge open for a seam to come. */
+const LEAVES_OPEN: ReadonlySet<StopCode> = new Set(['short-at-open-edge', 'short-at-waist', 'short-of-shoulder']);
 
 /** Neighbouring edges of a piece, each way round. */
 function corners(p: Part): [string, string][] {

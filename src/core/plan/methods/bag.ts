@@ -1,6 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
 import { type Need, type SeamCode } from '../names.ts';
+import { halt } from '../stretches.ts';
 import { frontFaced, sidesLate, throughBoth } from './body.ts';
 import { hasArmholes } from './edges.ts';
 import { LINING_PANELS, LINING_SKIRT, PANELS, SKIRT } from './groups.ts';
@@ -130,8 +131,8 @@ function hemSeam(b: PlanBuilder, codes: readonly SeamCode[], ring: boolean): voi
     // The last stretch beside a facing is sewn by hand once hem and facing are turned up together.
     short: (j) => (j.code === 'hem-front' && beforeFacing(b) ? { to: HEM_STOP } : {}),
     stops: [
-      ...(beforeFacing(b) && b.has('hem-front') ? [{ code: 'stop-before-facing', mm: HEM_STOP }] : []),
-      ...(inHem ? [{ code: 'opening', mm: openingLength(b) }] : []),
+      ...halt(beforeFacing(b) && b.has('hem-front'), 'stop-before-facing', HEM_STOP),
+      ...halt(inHem, 'opening', openingLength(b)),
     ],
     data: { length: b.joints(...codes).reduce((t, j) => t + j.lengthA, 0) },
     hard: true,

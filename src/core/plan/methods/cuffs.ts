@@ -3,6 +3,7 @@ import { partOf, under } from '../garmentmodel.ts';
 import { when } from '../names.ts';
 import { type OperationCode } from '../operationcodes.ts';
 import { type More } from '../seamruns.ts';
+import { halt } from '../stretches.ts';
 import { madeApart } from './apart.ts';
 import { flatSleeves, hemmedFirst } from './body.ts';
 import { coverOver } from './covering.ts';
@@ -180,7 +181,7 @@ function wrist(b: PlanBuilder, id: 'hand' | 'machine' | 'casing'): void {
       ...done,
       code: 'stitch-casing',
       makes: [],
-      stops: flat ? [] : [{ code: 'casing-gap', mm: 50 }],
+      stops: halt(!flat, 'casing-gap', 50),
       data: { ...done.data, ...(!flat && { gap: 50 }) },
     });
     b.add(section, 'table', 'thread-elastic', {

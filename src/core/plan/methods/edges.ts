@@ -1,6 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf, under } from '../garmentmodel.ts';
 import { type Fact, type Need, type RunName, type SeamCode, when } from '../names.ts';
+import { halt } from '../stretches.ts';
 import { type Joint, type Laid, type Part } from '../types.ts';
 import { before, shouldersLate, sidesLate } from './body.ts';
 import { LINING_PANELS, PANELS, SKIRT, WAIST } from './groups.ts';
@@ -177,9 +178,9 @@ export function closeEdge(b: PlanBuilder): void {
     cares: [...b.care(edgesOf(joints), 'enclosed'), ...b.care(b.edges(facing, 'hem'), 'enclosed')],
     to_: null,
     stops: [
-      ...(pivot ? [{ code: 'pivot-at-hem', mm: 0 }] : []),
-      ...(endsAtWaist(b) ? [{ code: 'short-at-waist', mm: own.allowance }] : []),
-      ...(shouldersLate(b) ? [{ code: 'short-of-shoulder', mm: own.allowance + SLOT }] : []),
+      ...halt(pivot, 'pivot-at-hem'),
+      ...halt(endsAtWaist(b), 'short-at-waist', own.allowance),
+      ...halt(shouldersLate(b), 'short-of-shoulder', own.allowance + SLOT),
     ],
     ...(shouldersLate(b) && { short: (j: Joint) => shortOfShoulder(b, j) }),
     cautions: ['thick-seam'],

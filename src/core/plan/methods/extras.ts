@@ -1,6 +1,7 @@
 import { type LaidOn } from '../../pattern/index.ts';
 import { type PlanBuilder } from '../builder.ts';
 import { type Fact, type Need } from '../names.ts';
+import { halt } from '../stretches.ts';
 import { type Part } from '../types.ts';
 import { PANELS, SKIRT, WAIST } from './groups.ts';
 import { openHems, ribbed } from './hems.ts';
@@ -43,7 +44,7 @@ function tube(b: PlanBuilder, name: string, makes: Fact, long: number): void {
     code: 'sew-tube',
     pieces,
     cares,
-    ...(middle && { stops: [{ code: 'tie-gap', mm: TIE_GAP }] }),
+    stops: halt(middle, 'tie-gap', TIE_GAP),
     data: { a: long * 2, long, ...(middle ? { gap: TIE_GAP } : { end: 1 }) },
   });
   // Through a gap in its middle each half has half the way to go.
@@ -173,7 +174,7 @@ const LAID = {
   // A casing at the wrists has steps of the same kinds.
   casing: (b) => {
     const pieces = skirtOrBody(b);
-    const stops = [{ code: 'casing-gap', mm: 50 }];
+    const stops = halt(true, 'casing-gap', 50);
     b.add('joining', 'machine', 'stitch-casing:waist', { pieces, needs: WHOLE, stops, data: { a: 900, gap: 50 } });
     b.add('joining', 'table', 'thread-elastic:waist', {
       pieces,

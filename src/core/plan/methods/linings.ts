@@ -2,7 +2,7 @@ import { type PlanBuilder } from '../builder.ts';
 import { TUBE } from '../check/index.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
 import { type Need, type SeamCode, when } from '../names.ts';
-import { type StopPoint } from '../types.ts';
+import { halt } from '../stretches.ts';
 import { bag, turnThrough } from './bag.ts';
 import { before, easeCap, liningArmholes, setThroughBoth, shouldersLate, sidesLate } from './body.ts';
 import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
@@ -21,7 +21,7 @@ const felled = (b: PlanBuilder): boolean => b.g.methods['lining-edge'] === 'fell
 /** A seam of the lining, with the opening for turning left in it where it is the chosen one. */
 function liningSeam(b: PlanBuilder, codes: readonly SeamCode[], needs: Need[]): void {
   const open = codes.find((c) => openSeam(b, opening(b)) === c && b.has(c));
-  const stops: StopPoint[] = open ? [{ code: 'opening', mm: openingLength(b) }] : [];
+  const stops = halt(open !== undefined, 'opening', openingLength(b));
   b.sew('inside', codes, { needs, stops });
   if (open) openIn(b, `sew:${b.joints(...codes)[0]?.code}`, open);
 }

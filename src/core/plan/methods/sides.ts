@@ -1,6 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
 import { type Need, type SeamCode, when } from '../names.ts';
+import { halt } from '../stretches.ts';
 import { type Joint } from '../types.ts';
 import { doubled, openWaist, sideCodes, sidesLate } from './body.ts';
 import { LINING_SKIRT } from './groups.ts';
@@ -70,7 +71,7 @@ export function lateSides(b: PlanBuilder): void {
   // Only a side that runs down to a hem stops above it; a bodice's ends at its waist.
   const hangs = b.has('lining-side') && b.g.d.lining.hem.kind === 'free';
   const low = (j: Joint): boolean => hangs && edgesOf([j]).some((k) => atHem(b, k));
-  const stops = b.joints(...codes).some(low) ? [{ code: 'stop-above-hem', mm: ABOVE_HEM }] : [];
+  const stops = halt(b.joints(...codes).some(low), 'stop-above-hem', ABOVE_HEM);
   b.sew('joining', codes, {
     id: 'sew:side',
     needs: [
