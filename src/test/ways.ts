@@ -363,6 +363,13 @@ export const CASES: Case[] = [
     has: ['press-hem', 'hem-machine'],
     not: ['neaten-hem'],
   },
+  {
+    name: 'hem fused: its edge neatened, then held with web',
+    more: SHIRT,
+    methods: { hem: 'fused' },
+    has: ['press-hem', 'neaten-hem', 'hem-fused'],
+    not: ['hem-machine'],
+  },
   { name: 'hem rolled', more: SHIRT, methods: { hem: 'rolled' }, has: ['press-hem', 'hem-rolled'] },
   { name: 'hem blind by hand', more: SHIRT, methods: { hem: 'blind' }, has: ['press-hem', 'neaten-hem', 'hem-blind'] },
   {

@@ -163,6 +163,7 @@ export const STATES = [
   'holes:cut',
   'inside:sleeves',
   'label:on',
+  'layers:measured',
   'liner:hemmed',
   'lining:hemmed',
   'lining:in',

@@ -248,7 +248,18 @@ describe('known orders', () => {
 
   test('worn on both sides: each layer whole, neck, turned, then the sleeve ends between the layers', () => {
     const p = make({ lining: 'edge', neck: 'bare', opening: 'none', buttons: false });
-    inOrder(p, 'sew:cap', 'sew-edge', 'grade:edge', 'turn', 'sew-wrist', 'sew-hem', 'close-opening');
+    inOrder(
+      p,
+      'press:cap',
+      'measure-layers',
+      'sew-edge',
+      'grade:edge',
+      'turn',
+      'sew-wrist',
+      'sew-hem',
+      'close-opening',
+    );
+    inOrder(p, 'sew:shoulder', 'measure-layers');
     inOrder(p, 'sew:lining-cap', 'sew-edge');
   });
 
@@ -308,6 +319,7 @@ describe('known orders', () => {
       'stretch-collar',
       'sew-detachable',
       'turn-detachable',
+      'stretch-again',
       'band-detachable',
       'fasten-detachable',
     );

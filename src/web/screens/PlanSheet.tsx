@@ -1,8 +1,9 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { marksToTransfer, type Plan } from '../../core/plan/index.ts';
 import { usePlan } from '../api/usePlan.ts';
 import { type Workbook } from '../api/useProject.ts';
+import { Tick } from '../parts/Ask.tsx';
 import { PaperBox, PrintSheet } from '../parts/PrintSheet.tsx';
 import {
   cautionsOf,
@@ -14,11 +15,13 @@ import {
   stepWords,
   transferWords,
 } from '../words/index.ts';
+import { StepPictures } from './StepPictures.tsx';
 
 /** The plan as a sheet to print: large type, a box to tick before each step. */
 export function PlanSheet({ w }: { w: Workbook }) {
   const { plan } = usePlan(w);
   const { name, units } = w.doc;
+  const [drawn, setDrawn] = useState(true);
   useEffect(() => {
     document.title = `${name}, the steps · Woodbine`;
   }, [name]);
@@ -32,6 +35,9 @@ export function PlanSheet({ w }: { w: Workbook }) {
       <Text color="quiet" mb="3">
         {steps.length} steps, about {minutesWords(minutes)}
       </Text>
+      <Box mb="3" _print={{ display: 'none' }}>
+        <Tick label="With the drawings: more paper" checked={drawn} onTick={setDrawn} />
+      </Box>
       <Marks plan={plan.value} w={w} />
       <Box as="ol" listStyleType="none" m="0" p="0">
         {steps.map((s, i) => {
@@ -55,6 +61,9 @@ export function PlanSheet({ w }: { w: Workbook }) {
                   </Text>
                   <Text fontSize="19px">{how}</Text>
                   {check && <Text fontSize="19px">Check: {check}.</Text>}
+                  {drawn && s.stack.length > 0 && (
+                    <StepPictures step={s} making={making} pieces={w.computed.pieces} names={names} units={units} />
+                  )}
                   {cautions.get(s.id)?.length ? <Text fontSize="16px">{cautions.get(s.id)?.join(' ')}</Text> : null}
                 </Box>
               </Flex>

@@ -1,9 +1,8 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { drawnAs, layersOf, type PlanStep } from '../../core/plan/index.ts';
-import { LayersDrawing } from '../drawing/LayersDrawing.tsx';
-import { StepDrawing } from '../drawing/StepDrawing.tsx';
+import { type PlanStep } from '../../core/plan/index.ts';
 import { stepWords } from '../words/index.ts';
 import { type Planning } from './planning.ts';
+import { StepPictures } from './StepPictures.tsx';
 
 /** Stitch length as it is set on the machine, 2.5 for a usual seam, and foot. Common practice. */
 const STITCH: Record<string, string> = {
@@ -23,7 +22,6 @@ const stitchOf = (s: PlanStep): string | null =>
 /** Pieces, layers, stitch, what to check, and the common slip with its mend. */
 export function StepDetails({ s, p, onOut }: { s: PlanStep; p: Planning; onOut: () => void }) {
   const { w, plan, names } = p;
-  const layers = layersOf(s, plan.making);
   const { title, check, slip } = stepWords(s, w.doc.units, names);
   const pieces = s.pieces.length > 9 ? 'all of it' : s.pieces.map((x) => names[x] ?? x).join(', ');
   const facts: [string, string | null][] = [
@@ -52,20 +50,10 @@ export function StepDetails({ s, p, onOut }: { s: PlanStep; p: Planning; onOut: 
             </Flex>
           ))}
       </Box>
-      <Flex gap="8" wrap="wrap" align="flex-start">
-        {layers && <LayersDrawing layers={layers} names={names} units={w.doc.units} />}
-        <StepDrawing step={s} pieces={w.computed.pieces} lit={litOf(s, p)} />
-      </Flex>
+      <StepPictures step={s} making={plan.making} pieces={w.computed.pieces} names={names} units={w.doc.units} />
       <Button size="xs" variant="outline" mt="2" aria-label={`Leave out: ${title}`} onClick={onOut}>
         Leave this step out
       </Button>
     </Box>
   );
-}
-
-/** The edges a step sews, presses or finishes, on the pieces as they are drawn. */
-function litOf(s: PlanStep, p: Planning): ReadonlySet<string> {
-  const joints = new Set([...s.sews.map((x) => x.joint), ...s.works]);
-  const keys = p.plan.making.joints.filter((j) => joints.has(j.id)).flatMap((j) => [...j.a, ...j.b]);
-  return new Set([...keys, ...s.cares.map((c) => c.edge)].map(drawnAs));
 }

@@ -13,6 +13,10 @@ export const FINISH = {
     'Hem the shell by hand',
     'Turned up {depth}, caught with loose blind stitches, one thread of the cloth each.',
   ],
+  'hem-fused': [
+    'Fuse the hem',
+    'Turned up {depth}, a strip of web between hem and cloth, pressed and lifted, not slid. Steam undoes it again.',
+  ],
   'hem-machine': ['Hem the shell by machine', 'Turned twice, {depth} in all, stitched close to the inner fold.'],
   'hem-rolled': [
     'Roll the hem',
@@ -114,12 +118,26 @@ export const EXTRAS = {
   'cord-casing': ['Stitch the cord casing', 'Wide enough for the tool that threads it.'],
   'thread-cord': ['Thread the cord', 'A stop or knot at each end.'],
   'belt-loops': ['Make and baste the belt loops', 'Ends caught in the side seams at waist level.'],
-  'stretch-collar': ['Stretch the outer edge of the detachable collar', 'With steam, before and again after sewing.'],
+  'stretch-collar': [
+    'Stretch the outer edge of the detachable collar',
+    'With steam, before it is sewn, until it lies round in a curve.',
+  ],
   'sew-detachable': ['Sew short ends and outer edge of the detachable collar', 'The inner edge stays open.'],
   'turn-detachable': ['Turn and press the detachable collar', 'Corners out, the seam rolled under.'],
+  'stretch-again': [
+    'Stretch the outer edge once more',
+    'With steam: the seam has drawn it in. It must lie flat round the neck.',
+  ],
+  'band-holes': [
+    'Make the holes in the band of the detachable collar',
+    'While it is a strip by itself; none where it is held by snaps. Practise one first.',
+  ],
   'band-detachable': [
     'Sew the detachable collar to its band',
     "Its wrong side to the band's right side; tuck the other layer under and topstitch.",
   ],
-  'fasten-detachable': ['Sew on the fastenings', 'Centre back, a little below each shoulder seam, near each end. Few.'],
+  'fasten-detachable': [
+    'Sew on the fastenings',
+    'Flat buttons on a thread shank, or snaps, those at the very ends: centre back, a little below each shoulder seam, near each end. Few.',
+  ],
 } satisfies Record<string, Line>;

@@ -218,6 +218,7 @@ const TOPIC_WORDS: TopicWords = {
     methods: {
       blind: ['Turned up, blind by hand', 'Patience'],
       machine: ['Turned twice, by machine', 'A straight or gently curved hem'],
+      fused: ['Fused with web', 'Cloth that bears heat; it may be undone again'],
       rolled: ['Rolled', 'Thin cloth'],
     },
   },

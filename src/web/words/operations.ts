@@ -283,6 +283,10 @@ const SLEEVES = {
 } satisfies Record<string, Line>;
 
 const JOINING = {
+  'measure-layers': [
+    'Hold the two layers against each other',
+    'Flat, seam on seam: every edge that is to be joined within {2 mm} of its like. Let a seam out or take it in now.',
+  ],
   'sew-edge': [
     'Sew the inside to the shell: {seam}',
     '{neck?Shoulder seams and centre backs matched. }{length} on each half.{corners? Turn on the needle with one stitch across each corner.}',

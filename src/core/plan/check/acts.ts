@@ -41,6 +41,7 @@ const ACTS_ON: Readonly<Record<string, readonly string[]>> = {
   'trim-mitre': ['sew-mitre'],
   'hem-blind': ['sew-mitre', 'trim-mitre'],
   'hem-machine': ['sew-mitre', 'trim-mitre'],
+  'hem-fused': ['sew-mitre', 'trim-mitre'],
   'hem-rolled': ['sew-mitre', 'trim-mitre'],
   'pull-yoke': ['yoke-roll'],
   // Stitched through while it is still inside out, it could not be turned; basted shut, neither.

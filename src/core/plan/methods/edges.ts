@@ -171,6 +171,7 @@ export function closeEdge(b: PlanBuilder): void {
       ...inner,
       'neck:dressed?',
       'edge:dressed?',
+      'layers:measured?',
       'edged:facings?',
       'facings:joined?',
       ...when(!sidesLate(b), 'hem:pressed?', 'liner:hemmed?'),

@@ -207,7 +207,12 @@ const LAID = {
     b.add('apart', 'iron', 'stretch-collar', { cautions: ['iron'], data: { a: 900 } });
     b.add('apart', 'machine', 'sew-detachable', { needs: ['step:stretch-collar'], data: { a: 1100 } });
     b.add('apart', 'table', 'turn-detachable', { needs: ['step:sew-detachable'] });
-    b.add('apart', 'machine', 'band-detachable', { needs: ['step:turn-detachable'], data: { a: 900 } });
+    b.add('apart', 'iron', 'stretch-again', { needs: ['step:turn-detachable'], data: { a: 900 } });
+    b.add('apart', 'buttonhole', 'band-holes', { foot: 'buttonhole', cautions: ['ripper'] });
+    b.add('apart', 'machine', 'band-detachable', {
+      needs: ['step:stretch-again', 'step:band-holes'],
+      data: { a: 900 },
+    });
     b.add('finish', 'hand', 'fasten-detachable', {
       needs: ['step:band-detachable', 'neck:closed?', 'turned?'],
       data: { a: 300 },

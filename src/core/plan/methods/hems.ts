@@ -59,7 +59,10 @@ export const ribbed = (b: PlanBuilder): boolean => b.parts.has('hem-rib');
 const hung = (b: PlanBuilder): boolean =>
   b.g.extras.some((x) => x === 'ruffle' || x === 'peplum') && openHems(b).length > 0;
 
-function shellHem(b: PlanBuilder, id: 'blind' | 'machine' | 'rolled'): void {
+/** What a hem is made with. */
+const HEM_AT = { blind: 'hand', machine: 'machine', rolled: 'machine', fused: 'iron' } as const;
+
+function shellHem(b: PlanBuilder, id: keyof typeof HEM_AT): void {
   const parts = openHems(b);
   const cares = b.care(b.edges(parts, 'hem'), 'hemmed');
   const long = b.length(parts, 'hem') * 2;
@@ -77,17 +80,18 @@ function shellHem(b: PlanBuilder, id: 'blind' | 'machine' | 'rolled'): void {
     'corner:mitred?',
     'sides:closed?',
   ];
-  const hand = id === 'blind';
-  if (hand)
+  // Turned once, its raw edge is seen inside.
+  if (id === 'blind' || id === 'fused')
     b.add('finish', 'overlocker', 'neaten-hem', {
       pieces: ids(parts),
       needs: CLOSED,
       makes: ['hem:edged'],
       data: { a: long },
     });
-  b.add('finish', hand ? 'hand' : 'machine', `hem-${id}`, {
+  b.add('finish', HEM_AT[id], `hem-${id}`, {
     pieces: ids(parts),
     needs: [...needs, 'hem:edged?'],
+    ...(id === 'fused' && { cautions: ['fumes'] }),
     cares,
     makes: ['hem:done'],
     data: { depth, a: long },
@@ -230,11 +234,11 @@ const liningFree = (b: PlanBuilder): boolean =>
   !ribbed(b);
 
 export const HEMS = [
-  ...(['blind', 'machine', 'rolled'] as const).map((id) => ({
+  ...(['blind', 'machine', 'rolled', 'fused'] as const).map((id) => ({
     ...way(
       'hem',
       id,
-      id === 'blind' ? 0 : 1,
+      id === 'blind' || id === 'fused' ? 0 : 1,
       (b) => unless(free(b), 'hem-not-free'),
       (b) => shellHem(b, id),
     ),

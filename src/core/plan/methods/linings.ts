@@ -6,7 +6,7 @@ import { halt } from '../stretches.ts';
 import { bag, turnThrough } from './bag.ts';
 import { before, easeCap, liningArmholes, setThroughBoth, shouldersLate, sidesLate } from './body.ts';
 import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
-import { LINING_PANELS, LINING_SKIRT, LINING_SLEEVE } from './groups.ts';
+import { LINING_PANELS, LINING_SKIRT, LINING_SLEEVE, SHOULDERS } from './groups.ts';
 import { liningLegs } from './legs.ts';
 import { type Method, unless, way } from './method.ts';
 import { type MisfitReason } from './misfits.ts';
@@ -100,8 +100,22 @@ function liningSkirt(b: PlanBuilder): void {
   });
 }
 
+/** Worn on both sides, neither layer may hang out of the other: each is held against the other before any edge is joined. */
+function measureLayers(b: PlanBuilder): void {
+  if (!b.g.d.lining.on || !b.g.d.lining.self || !lined(b)) return;
+  b.add('joining', 'table', 'measure-layers', {
+    pieces: b.g.making.parts.filter((p) => p.material === 'shell' || p.material === 'lining').map((p) => p.id),
+    needs: [
+      ...when(!shouldersLate(b), ...SHOULDERS, 'done:lining-shoulder?'),
+      ...when(!sidesLate(b), 'done:side?', 'done:lining-side?'),
+    ],
+    makes: ['layers:measured'],
+  });
+}
+
 /** Layers that are joined: edge, armholes, wrists, vents and hem, the turning between them. */
 export function joinLayers(b: PlanBuilder): void {
+  measureLayers(b);
   closeEdge(b);
   const armholes = b.g.methods.armholes ?? 'none';
   const turnsFirst = ['felled'].includes(armholes) || !hasArmholes(b);
