@@ -100,6 +100,25 @@ describe('ways of making', () => {
     expect(stops(plan({ ...TOP, skirt: true }), 'sew:skirt-centre-back')).toEqual(['stop-below-zip']);
   });
 
+  // Common practice: 2" of the neck stay open at each end beside a zip until the lining is on its tape.
+  test('beside a zip the neck is left open at its ends, and closed once the inside is on the tape', () => {
+    const dress: Partial<Features> = { sleeves: 'none', opening: 'zip', lining: 'free', neck: 'facing', skirt: true };
+    const p = plan(dress, { armholes: 'pull-through' });
+    const at = (id: string) => step(p, id).sews;
+    const left = at('close-neck-ends');
+    expect(left.length).toBeGreaterThan(0);
+    for (const s of left) {
+      const j = p.making.joints.find((x) => x.id === s.joint);
+      expect((s.to - s.from) * (j?.lengthA ?? 0)).toBeCloseTo(50, 6);
+      const first = at('sew-edge').find((x) => x.joint === s.joint);
+      expect([s.from, s.to]).toContain(s.from < 0.5 ? first?.from : first?.to);
+    }
+    expect(step(p, 'zip-lining').number).toBeLessThan(step(p, 'close-neck-ends').number);
+    expect(step(p, 'sew-edge').stops.map((x) => x.code)).toContain('short-at-zip');
+    const byHand = plan(dress, { zip: 'hand' });
+    expect(byHand.steps.some((s) => s.id === 'close-neck-ends')).toBe(false);
+  });
+
   test('minutes follow the seams: longer seams take longer, hand sewing longer than a machine; the total is their sum', () => {
     const p = plan({ lining: 'free' });
     expect(p.minutes).toBeCloseTo(

@@ -27,6 +27,7 @@ export const OPERATION_CODES = [
   'close-below-zip',
   'close-casing',
   'close-lowest',
+  'close-neck-ends',
   'close-opening',
   'close-rib',
   'close-sides',

@@ -135,6 +135,7 @@ export const STOP_CODES = [
   'pivot-at-hem',
   'short-at-open-edge',
   'short-at-waist',
+  'short-at-zip',
   'short-of-shoulder',
   'stop-above-hem',
   'stop-at-vent-top',

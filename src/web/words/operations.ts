@@ -220,6 +220,10 @@ const FRONTS = {
     'Sew the inside to the zip tape',
     'Lining and facing right sides to the tape, teeth between, from the neck to {15 mm} short of its end.',
   ],
+  'close-neck-ends': [
+    'Close the neck beside the zip',
+    'The {open} left open at each end: the inside folded back over the zip, stitched along the neck; the corner clipped across, turned.',
+  ],
   'fell-zip': ['Slip the lining to the zip tape', 'Fold its edge under {2 mm} from the teeth and fell it by hand.'],
 } satisfies Record<string, Line>;
 

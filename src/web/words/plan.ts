@@ -280,6 +280,7 @@ const STOP_WORDS: Record<StopCode, (mm: string) => string> = {
   'stop-below-zip': (mm) => `Start ${mm} below the zip; the rest is sewn after it`,
   'short-of-shoulder': (mm) => `Stop ${mm} short of each shoulder, backstitched`,
   'short-at-open-edge': (mm) => `Start and stop ${mm} from the open edge`,
+  'short-at-zip': (mm) => `Leave ${mm} open at each end beside the zip, until the inside is on its tape`,
   'short-at-waist': (mm) => `Stop at the waist seam line, ${mm} before the raw edge`,
   'casing-gap': (mm) => `Leave ${mm} open`,
   'tie-gap': (mm) => `Leave ${mm} open in the middle`,

@@ -49,7 +49,12 @@ export function closedEnds(steps: PlanStep[], making: GarmentModel): Finding[] {
 }
 
 /** Stitching that leaves the end of its edge open for a seam to come. */
-const LEAVES_OPEN: ReadonlySet<StopCode> = new Set(['short-at-open-edge', 'short-at-waist', 'short-of-shoulder']);
+const LEAVES_OPEN: ReadonlySet<StopCode> = new Set([
+  'short-at-open-edge',
+  'short-at-waist',
+  'short-at-zip',
+  'short-of-shoulder',
+]);
 
 /** Neighbouring edges of a piece, each way round. */
 function corners(p: Part): [string, string][] {

@@ -8,6 +8,7 @@ import { LINING_PANELS, PANELS, SKIRT, WAIST } from './groups.ts';
 import { unless, way } from './method.ts';
 import { everywhere } from './opening.ts';
 import { openingsOf } from './openings.ts';
+import { haltsAtZip, shortOfZip } from './zips.ts';
 
 const NECK: SeamCode[] = ['neckline-front', 'neckline-back', 'neckline-sleeve', 'band-neckline', 'neckline-cut-out'];
 const ARMHOLE: SeamCode[] = ['armhole-front', 'armhole-back', 'band-armhole'];
@@ -182,8 +183,9 @@ export function closeEdge(b: PlanBuilder): void {
       ...halt(pivot, 'pivot-at-hem'),
       ...halt(endsAtWaist(b), 'short-at-waist', own.allowance),
       ...halt(shouldersLate(b), 'short-of-shoulder', own.allowance + SLOT),
+      ...haltsAtZip(b, joints),
     ],
-    ...(shouldersLate(b) && { short: (j: Joint) => shortOfShoulder(b, j) }),
+    short: (j: Joint) => ({ ...shortOfZip(b, j), ...(shouldersLate(b) && shortOfShoulder(b, j)) }),
     cautions: ['thick-seam'],
     hard: true,
     data: {

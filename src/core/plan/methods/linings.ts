@@ -15,6 +15,7 @@ import { furtherLiningPanels, liningSkirtPanels } from './panels.ts';
 import { pleatedOverSeam } from './prepare.ts';
 import { flatLate, lateSides, liningWaist, sidesOnceTurned } from './sides.ts';
 import { lineVents } from './vents.ts';
+import { besideZip } from './zips.ts';
 
 const felled = (b: PlanBuilder): boolean => b.g.methods['lining-edge'] === 'felled';
 
@@ -208,7 +209,9 @@ function lateShoulders(b: PlanBuilder): void {
         },
   );
   const short = b.ops.filter((o) => ['sew-edge', 'sew-armholes'].includes(o.id));
-  const rest = short.flatMap((o) => b.rest(o.id, [...new Set(o.seams.map((x) => x.code))]));
+  const open = short.flatMap((o) => b.rest(o.id, [...new Set(o.seams.map((x) => x.code))]));
+  const zip = besideZip(b, open);
+  const rest = open.filter((s) => !zip.includes(s));
   b.add('joining', 'machine', 'close-slots', {
     pieces: [...new Set(rest.flatMap((s) => edgesOf(b.g.making.joints.filter((j) => j.id === s.joint))).map(partOf))],
     needs: ['done:shoulder?', 'done:facing-shoulder?', 'done:lining-shoulder?'],

@@ -2,8 +2,8 @@ import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
 import { type Need } from '../names.ts';
 import { ZIP_CODES } from '../seamfinishes.ts';
-import { BESIDE_ZIP } from '../stretches.ts';
-import { type Joint, type Sewn } from '../types.ts';
+import { BESIDE_ZIP, halt } from '../stretches.ts';
+import { type Joint, type Sewn, type StopPoint } from '../types.ts';
 import { PANELS, SKIRT, WAIST } from './groups.ts';
 import { unless, way } from './method.ts';
 import { type MisfitReason } from './misfits.ts';
@@ -76,6 +76,56 @@ function zip(b: PlanBuilder, by: 'machine' | 'hand'): void {
       data: { below: BESIDE_ZIP, a: BESIDE_ZIP },
     });
   insideToZip(b, by);
+  closeNeckEnds(b);
+}
+
+/** Beside a zip the neck stays open at its ends by 2", until the inside is on the tape, mm. Common practice. */
+const NECK_OPEN = 50;
+
+/** The ends of a joint at which its edge of the outside comes to the zip, where the inside is sewn to the tape by machine. */
+function endsAtZip(b: PlanBuilder, j: Joint): { first: boolean; last: boolean } {
+  const { at } = b.g.d.lining.zip;
+  return b.g.methods.zip === 'machine' && at !== 'side' ? b.meets(j, at) : { first: false, last: false };
+}
+
+/** How far a joint of the neck stays open for now where it comes to the zip. */
+export function shortOfZip(b: PlanBuilder, j: Joint): { from?: number; to?: number } {
+  const { first, last } = endsAtZip(b, j);
+  return { ...(first && { from: NECK_OPEN }), ...(last && { to: NECK_OPEN }) };
+}
+
+/** Halts of a run along these joints where it comes to the zip. */
+export const haltsAtZip = (b: PlanBuilder, joints: Joint[]): StopPoint[] =>
+  halt(
+    joints.some((j) => Object.keys(shortOfZip(b, j)).length > 0),
+    'short-at-zip',
+    NECK_OPEN,
+  );
+
+/** Of stretches that were left unsewn at ends, those beside the zip. */
+export const besideZip = (b: PlanBuilder, rest: Sewn[]): Sewn[] =>
+  rest.filter((s) => {
+    const j = b.g.making.joints.find((x) => x.id === s.joint);
+    const { first, last } = j ? endsAtZip(b, j) : { first: false, last: false };
+    return (first && s.from < 1e-6) || (last && s.to > 1 - 1e-6);
+  });
+
+/** The ends of the neck, once the inside is on the tape. */
+function closeNeckEnds(b: PlanBuilder): void {
+  const sews = besideZip(
+    b,
+    b.ops.filter((o) => o.id === 'sew-edge').flatMap((o) => b.rest(o.id, [...new Set(o.seams.map((x) => x.code))])),
+  );
+  if (!sews.length) return;
+  b.add('joining', 'machine', 'close-neck-ends', {
+    pieces: [...new Set(edgesOf(b.g.making.joints.filter((j) => sews.some((s) => s.joint === j.id))).map(partOf))],
+    needs: ['zip:lined?', 'zip:in'],
+    sews,
+    makes: ['neck:closed'],
+    reached: true,
+    foot: 'zip',
+    data: { open: NECK_OPEN, a: NECK_OPEN },
+  });
 }
 
 /** Facing and lining to the tape. */
