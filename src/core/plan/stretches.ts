@@ -56,7 +56,8 @@ export function stretchesOf(bench: Sewing, j: Joint, short: { from?: number; to?
   // Beside a zip a seam begins below it.
   const begin = zipShare(bench, j);
   const end = Math.max(begin, 1 - slitShare(bench, j));
-  const most = (end - begin) / 3;
+  // Something of it is sewn, however short it is.
+  const most = (end - begin) * (short.from && short.to ? 1 / 3 : 2 / 3);
   const share = (mm = 0): number => Math.min(most, j.lengthA > 0 ? mm / j.lengthA : 0);
   const [a, b] = [begin + share(short.from), end - share(short.to)];
   const mouth = bench.g.making.mouths[j.id];

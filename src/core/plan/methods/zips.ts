@@ -88,19 +88,20 @@ function endsAtZip(b: PlanBuilder, j: Joint): { first: boolean; last: boolean } 
   return b.g.methods.zip === 'machine' && at !== 'side' ? b.meets(j, at) : { first: false, last: false };
 }
 
+/** How much of a joint stays open: less where it is short. */
+const openOf = (j: Joint): number => Math.min(NECK_OPEN, j.lengthA / 2);
+
 /** How far a joint of the neck stays open for now where it comes to the zip. */
 export function shortOfZip(b: PlanBuilder, j: Joint): { from?: number; to?: number } {
   const { first, last } = endsAtZip(b, j);
-  return { ...(first && { from: NECK_OPEN }), ...(last && { to: NECK_OPEN }) };
+  return { ...(first && { from: openOf(j) }), ...(last && { to: openOf(j) }) };
 }
 
 /** Halts of a run along these joints where it comes to the zip. */
-export const haltsAtZip = (b: PlanBuilder, joints: Joint[]): StopPoint[] =>
-  halt(
-    joints.some((j) => Object.keys(shortOfZip(b, j)).length > 0),
-    'short-at-zip',
-    NECK_OPEN,
-  );
+export function haltsAtZip(b: PlanBuilder, joints: Joint[]): StopPoint[] {
+  const open = joints.flatMap((j) => Object.values(shortOfZip(b, j)));
+  return halt(open.length > 0, 'short-at-zip', Math.max(...open));
+}
 
 /** Of stretches that were left unsewn at ends, those beside the zip. */
 export const besideZip = (b: PlanBuilder, rest: Sewn[]): Sewn[] =>
@@ -117,14 +118,16 @@ function closeNeckEnds(b: PlanBuilder): void {
     b.ops.filter((o) => o.id === 'sew-edge').flatMap((o) => b.rest(o.id, [...new Set(o.seams.map((x) => x.code))])),
   );
   if (!sews.length) return;
+  const joints = b.g.making.joints.filter((j) => sews.some((s) => s.joint === j.id));
+  const mm = Math.max(...joints.map(openOf));
   b.add('joining', 'machine', 'close-neck-ends', {
-    pieces: [...new Set(edgesOf(b.g.making.joints.filter((j) => sews.some((s) => s.joint === j.id))).map(partOf))],
+    pieces: [...new Set(edgesOf(joints).map(partOf))],
     needs: ['zip:lined?', 'zip:in'],
     sews,
     makes: ['neck:closed'],
     reached: true,
     foot: 'zip',
-    data: { open: NECK_OPEN, a: NECK_OPEN },
+    data: { open: mm, a: mm },
   });
 }
 
