@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { type PlanStep } from '../../core/plan/index.ts';
+import { type Bulk, type PlanStep } from '../../core/plan/index.ts';
 import { stepWords } from '../words/index.ts';
 import { type Planning } from './planning.ts';
 import { StepPictures } from './StepPictures.tsx';
@@ -11,6 +11,9 @@ const STITCH: Record<string, string> = {
   'sew-zip': 'length 2.5, zip foot',
   'ease-cap': 'length 4, loose upper thread',
 };
+/** Machine needles for the outside's cloth, in hundredths of a millimetre. From memory. */
+const NEEDLE: Record<Bulk, string> = { thin: '70, sharp', medium: '80 or 90', thick: '100' };
+
 const stitchOf = (s: PlanStep): string | null =>
   STITCH[s.code] ??
   (s.code.startsWith('baste')
@@ -27,6 +30,7 @@ export function StepDetails({ s, p, onOut }: { s: PlanStep; p: Planning; onOut: 
   const facts: [string, string | null][] = [
     ['Pieces', pieces || null],
     ['Stitch', stitchOf(s)],
+    ['Needle', s.station === 'machine' ? NEEDLE[plan.making.bulk] : null],
     [
       'Thread',
       s.sews.length && s.station === 'machine' ? `to match the ${s.thread === 'lining' ? 'lining' : 'outside'}` : null,
