@@ -81,8 +81,8 @@ export const choices = fc.record({
   }),
 });
 
-/** An edge that ends in nothing, a lapel that meets a stand, and fronts cut double where that cannot be. */
-const REFUSED = ['edge-has-no-finish', 'lapel-with-stand', 'plan-fronts-double'];
+/** An edge that ends in nothing, a lapel that meets a stand, fronts cut double where that cannot be, a facing grown on over a seam. */
+const REFUSED = ['edge-has-no-finish', 'lapel-with-stand', 'plan-fronts-double', 'plan-grown-on-across'];
 
 /** Its plan is proved, whatever the methods; or refused with its reason. */
 export function isPlanned(doc: ProjectDocument, x: Computed, how: ProjectDocument['decisions']['making']): boolean {

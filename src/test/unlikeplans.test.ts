@@ -2,11 +2,14 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { compute, planOf } from '../core/document/compute.ts';
 import { type ProjectDocument } from '../core/document/project.ts';
-import { endOf, pathLength, pointAlong, startOf } from '../core/geometry/index.ts';
+import { endOf, pathLength, pointAlong, selfCrossing, startOf } from '../core/geometry/index.ts';
+import { flatRing } from '../core/pattern/index.ts';
 import { type Plan, type PlanStep } from '../core/plan/index.ts';
 import { choices, isPlanned } from './anychoices.ts';
+import { cutCoat, cuttings } from './cutcoat.ts';
 import { choices as making } from './features.ts';
 import { among, runs } from './runs.ts';
+import { coatDocument, coatFigures } from './shells.ts';
 import { UNLIKE } from './unlike.ts';
 
 const made = (name: string, change: (doc: ProjectDocument) => void = () => undefined): Plan => {
@@ -54,6 +57,34 @@ describe('garments that no one front and one back make up', () => {
       runs(100),
     );
     expect(planned).toBeGreaterThan(among(45));
+  });
+
+  test('a coat cut into panels anywhere, made in any way: its plan is proved or refused with a reason', () => {
+    let planned = 0;
+    fc.assert(
+      fc.property(
+        coatFigures,
+        cuttings,
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        choices,
+        making,
+        (figures, { half, cuts }, turn, c, how) => {
+          const doc = cutCoat(coatDocument(figures), half, cuts, turn);
+          if (!doc) return;
+          const { facing, lining } = doc.decisions;
+          Object.assign(facing, { on: c.facing.on, kind: c.facing.kind, finish: c.facing.finish });
+          Object.assign(lining, { on: c.lining.on, self: c.lining.self, fronts: c.lining.fronts });
+          for (const part of ['hem', 'wrist'] as const) lining[part].kind = c.lining[part].kind;
+          const cut = compute(doc);
+          // Cuts that cross make no panels; what can't be drafted is told, and leaves its edges raw.
+          const told = cut.findings.some((f) => f.severity === 'stop' || f.code === 'lining-sliver');
+          if (told || cut.shell.some((p) => selfCrossing(flatRing(p.ring)))) return;
+          planned += isPlanned(doc, cut, how) ? 1 : 0;
+        },
+      ),
+      runs(60),
+    );
+    expect(planned).toBeGreaterThan(among(20));
   });
 
   // Common practice for each, as partial orders.

@@ -54,7 +54,18 @@ function withoutFinish(ops: Operation[], making: GarmentModel): Finding[] {
 const contradictions = ({ d, making }: Task): Finding[] => [
   ...withLapel(d, making),
   ...(doubledOtherwise(d, making) ? [stop('plan-fronts-double')] : []),
+  ...(grownOnAcross(making) ? [stop('plan-grown-on-across')] : []),
 ];
+
+/** A facing grown on across a seam that comes to the front edge: that seam is sewn through front and facing, and none such is planned. */
+function grownOnAcross({ parts, joints }: GarmentModel): boolean {
+  const sewn = new Set(edgesOf(joints));
+  const across = (p: Part): boolean =>
+    p.ring.some((e) => ACROSS.has(e.role) && !e.onFold && !sewn.has(keyOf(p.id, e.id)));
+  return parts.some((p) => p.material === 'facing' && p.id !== p.of && across(p));
+}
+
+const ACROSS: ReadonlySet<string> = new Set(['yoke-seam', 'panel-seam', 'waist']);
 
 /**
  * Fronts cut double of which the second layer is not caught by shoulders and side seams: those are sewn after the turning, so

@@ -8,18 +8,20 @@ import { Ask } from '../parts/Ask.tsx';
 import { Boundary } from '../parts/Boundary.tsx';
 import { Clash } from '../parts/Clash.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
+import { Opening, opened } from '../parts/opened.tsx';
 import { Told } from '../parts/Told.tsx';
-import { Buttons } from './Buttons.tsx';
-import { ClosingSheet } from './ClosingSheet.tsx';
-import { HistoryPage } from './History.tsx';
-import { Inside } from './Inside.tsx';
 import { NotFound } from './NotFound.tsx';
-import { Paper } from './Paper.tsx';
-import { Pattern } from './Pattern.tsx';
-import { PlanPage } from './Plan.tsx';
-import { PlanSheet } from './PlanSheet.tsx';
-import { Seams } from './Seams.tsx';
-import { TrimPage } from './TrimPage.tsx';
+
+const Buttons = opened(() => import('./Buttons.tsx'), 'Buttons');
+const ClosingSheet = opened(() => import('./ClosingSheet.tsx'), 'ClosingSheet');
+const HistoryPage = opened(() => import('./History.tsx'), 'HistoryPage');
+const Inside = opened(() => import('./Inside.tsx'), 'Inside');
+const Paper = opened(() => import('./Paper.tsx'), 'Paper');
+const Pattern = opened(() => import('./Pattern.tsx'), 'Pattern');
+const PlanPage = opened(() => import('./Plan.tsx'), 'PlanPage');
+const PlanSheet = opened(() => import('./PlanSheet.tsx'), 'PlanSheet');
+const Seams = opened(() => import('./Seams.tsx'), 'Seams');
+const TrimPage = opened(() => import('./TrimPage.tsx'), 'TrimPage');
 
 const PAGES: [string, string][] = [
   ['pattern', 'Is this my pattern?'],
@@ -79,23 +81,28 @@ function Opened({ w }: { w: Workbook }) {
         <Contents id={w.id} only={only} />
         <Box as="main" px={{ base: 4, lg: 7 }} py="5" minW="0" _print={{ p: '0' }}>
           <Boundary what="This page" place={pathname}>
-            <Routes>
-              <Route index element={<Navigate to={only ? 'buttons' : w.doc.shell ? 'inside' : 'pattern'} replace />} />
-              <Route path="pattern" element={<Pattern w={w} />} />
-              <Route path="pattern/trim" element={<TrimPage w={w} />} />
-              <Route path="seams" element={<Seams w={w} />} />
-              <Route path="inside" element={<Inside w={w} />} />
-              <Route path="buttons" element={<Buttons w={w} view="place" />} />
-              <Route path="buttons/sheet" element={<ClosingSheet w={w} />} />
-              <Route path="buttons/holes" element={<Buttons w={w} view="holes" />} />
-              <Route path="buttons/rest" element={<Buttons w={w} view="rest" />} />
-              <Route path="buttons/garment" element={<Buttons w={w} view="garment" />} />
-              <Route path="plan" element={<PlanPage w={w} />} />
-              <Route path="plan/sheet" element={<PlanSheet w={w} />} />
-              <Route path="paper" element={<Paper w={w} />} />
-              <Route path="history" element={<HistoryPage w={w} />} />
-              <Route path="*" element={<NotFound inside={`/project/${w.id}/${only ? 'buttons' : 'pattern'}`} />} />
-            </Routes>
+            <Opening>
+              <Routes>
+                <Route
+                  index
+                  element={<Navigate to={only ? 'buttons' : w.doc.shell ? 'inside' : 'pattern'} replace />}
+                />
+                <Route path="pattern" element={<Pattern w={w} />} />
+                <Route path="pattern/trim" element={<TrimPage w={w} />} />
+                <Route path="seams" element={<Seams w={w} />} />
+                <Route path="inside" element={<Inside w={w} />} />
+                <Route path="buttons" element={<Buttons w={w} view="place" />} />
+                <Route path="buttons/sheet" element={<ClosingSheet w={w} />} />
+                <Route path="buttons/holes" element={<Buttons w={w} view="holes" />} />
+                <Route path="buttons/rest" element={<Buttons w={w} view="rest" />} />
+                <Route path="buttons/garment" element={<Buttons w={w} view="garment" />} />
+                <Route path="plan" element={<PlanPage w={w} />} />
+                <Route path="plan/sheet" element={<PlanSheet w={w} />} />
+                <Route path="paper" element={<Paper w={w} />} />
+                <Route path="history" element={<HistoryPage w={w} />} />
+                <Route path="*" element={<NotFound inside={`/project/${w.id}/${only ? 'buttons' : 'pattern'}`} />} />
+              </Routes>
+            </Opening>
           </Boundary>
         </Box>
       </Box>

@@ -300,6 +300,7 @@ const REASON_WORDS: Record<MisfitReason, string> = {
   'no-lining-sides': 'there are no lining sides',
   'no-opening-needed': 'it can be turned without one',
   'must-be-turned': 'it could not be turned',
+  'seam-through-facing': 'a seam of the lining runs on through the facing',
   'seam-too-short': 'the seam is too short for the opening that this cloth needs',
   'seam-not-there': 'the lining has no such seam',
   'no-waist-seam': 'it has no waist seam',

@@ -3,6 +3,7 @@ import { TUBE } from '../check/index.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
 import { type Need, type SeamCode, when } from '../names.ts';
 import { halt } from '../stretches.ts';
+import { type Joint } from '../types.ts';
 import { bag, turnThrough } from './bag.ts';
 import { before, easeCap, liningArmholes, setThroughBoth, shouldersLate, sidesLate } from './body.ts';
 import { basteNeck, closeArmholes, closeEdge, hasArmholes } from './edges.ts';
@@ -75,8 +76,25 @@ function layBackPleat(b: PlanBuilder): void {
   });
 }
 
+/** Seams of the inside that run through lining and facing in one: those two are joined before. */
+const throughBoth = (b: PlanBuilder): string[][] =>
+  b.g.making.joints.flatMap((j) =>
+    [j.a, j.b].map((keys) => [...new Set(keys.map(partOf))]).filter((parts) => mixed(b, parts)),
+  );
+const mixed = (b: PlanBuilder, parts: string[]): boolean =>
+  new Set(parts.map((p) => b.parts.get(p)?.material)).size > 1;
+
+/** Lines between front facing and lining: all in one, or one by one where panels wait for some of them. */
+function frontLines(b: PlanBuilder, panels: Need[]): void {
+  const first = throughBoth(b);
+  const isFirst = (j: Joint): boolean => first.some((parts) => edgesOf([j]).every((k) => parts.includes(partOf(k))));
+  const lines = b.joints('facing-line-front');
+  if (!lines.some(isFirst)) b.sew('inside', ['facing-line-front'], { needs: panels });
+  else for (const only of lines) b.sew('inside', ['facing-line-front'], { only, needs: isFirst(only) ? [] : panels });
+}
+
 function facingLines(b: PlanBuilder, panels: Need[]): void {
-  b.sew('inside', ['facing-line-front'], { needs: panels });
+  frontLines(b, panels);
   const back: Need[] = ['done:facing-centre-back?', ...when(pleatedOverSeam(b).size > 0, 'step:pleats:centre-back')];
   b.sew('inside', ['facing-line-back'], { needs: [...panels, ...back] });
   b.sew('inside', ['facing-line-sleeve']);
@@ -316,7 +334,9 @@ export const LININGS = [
       ? 'no-facing-line'
       : bagged(b)
         ? 'hem-is-joined'
-        : unless(!hasArmholes(b), 'armholes-are-closed'),
+        : throughBoth(b).length
+          ? 'seam-through-facing'
+          : unless(!hasArmholes(b), 'armholes-are-closed'),
   ),
   way('lining-sides', 'apart', 0, (b) => unless(b.has('lining-side', 'lining-skirt-side'), 'no-lining-sides')),
   way('lining-sides', 'one-run', 0, (b) =>

@@ -65,6 +65,7 @@ export const MISFITS = [
   'raglan-flat',
   'seam-ends-open',
   'seam-not-there',
+  'seam-through-facing',
   'seam-too-short',
   'sleeves-need-sides',
   'sleeves-through-both',
