@@ -21,7 +21,7 @@ export default defineConfig(({ isSsrBuild }) => ({
           },
         },
       }
-    : { outDir: '../../dist/web', emptyOutDir: true, chunkSizeWarningLimit: 1500 },
+    : { outDir: '../../dist/web', emptyOutDir: true },
   server: {
     port: port + 1,
     strictPort: true,

@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib';
 import { expect } from '@playwright/test';
 import { documentOf, type Garment } from '../src/demo/drawn.ts';
 import { CUTS } from '../src/test/pile.ts';
@@ -73,6 +74,25 @@ test('a front without hem or waist, buttons on: every screen opens, says what is
   await page.getByLabel('What is this edge?').selectOption('hem');
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   expect(errors).toEqual([]);
+});
+
+test('the shelf stands after at most 250 kB of script, as it goes over the line; the rest is fetched when it is asked for', async ({
+  browser,
+}) => {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  const scripts: Promise<number>[] = [];
+  // What draws the cards comes once the shelf stands: it is held back here.
+  await page.route('**/assets/ShelfCover*.js', () => undefined);
+  page.on('response', (r) => {
+    if (r.url().endsWith('.js')) scripts.push(r.body().then((b) => gzipSync(b).length));
+  });
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: 'Open Greenhouse coat' })).toBeVisible();
+  const size = (await Promise.all(scripts)).reduce((t, x) => t + x, 0);
+  expect(size).toBeGreaterThan(50_000);
+  expect(size).toBeLessThan(250_000);
+  await context.close();
 });
 
 test('nothing is fetched from elsewhere', async ({ page }) => {

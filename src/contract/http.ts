@@ -1,8 +1,6 @@
 import { z } from 'zod';
 import { LONGEST_NAME } from '../core/text.ts';
 
-export const GARMENTS = ['coat', 'jacket', 'waistcoat', 'shirt', 'dress', 'skirt', 'other', 'closing'] as const;
-
 export const newProject = z.strictObject({
   name: z
     .string()

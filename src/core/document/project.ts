@@ -275,6 +275,9 @@ export interface Decisions {
 /** The garment of a project that is a closing alone, without a pattern. */
 export const CLOSING_ONLY = 'closing';
 
+/** What a project can be of. */
+export const GARMENTS = ['coat', 'jacket', 'waistcoat', 'shirt', 'dress', 'skirt', 'other', CLOSING_ONLY] as const;
+
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
   schema: 8;

@@ -1,21 +1,22 @@
 import { Box, Button, Flex, Grid, Heading, Input, Text } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
-import { type FormEvent, useEffect, useMemo, useState } from 'react';
+import { type FormEvent, Suspense, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
-import { GARMENTS, type Summary } from '../../contract/index.ts';
-import { compute } from '../../core/document/compute.ts';
-import { CLOSING_ONLY, type ProjectDocument } from '../../core/document/project.ts';
+import { type Summary } from '../../contract/index.ts';
+import { CLOSING_ONLY, GARMENTS, type ProjectDocument } from '../../core/document/project.ts';
 import { api, get, type ProjectAnswer, type ShelfAnswer } from '../api/client.ts';
 import { listen } from '../api/live.ts';
-import { Spread } from '../drawing/Spread.tsx';
 import { Pick } from '../parts/Ask.tsx';
 import { FilePick } from '../parts/FilePick.tsx';
 import { DataNotices } from '../parts/Keeping.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
+import { opened } from '../parts/opened.tsx';
 import { Empty, SheetBox } from '../parts/Page.tsx';
-import { whereStopped } from '../words/progress.ts';
 import { OnlyClosing } from './OnlyClosing.tsx';
+import { ShelfFront } from './ShelfFront.tsx';
+
+const ShelfCover = opened(() => import('./ShelfCover.tsx'), 'ShelfCover');
 
 const GARMENT_WORDS: Record<string, string> = {
   coat: 'Coat',
@@ -163,43 +164,22 @@ function Card({ project, onRemove }: { project: Summary; onRemove: () => void })
   // A pattern of hundreds of pieces is neither drawn nor worked out for its card.
   const large = project.pieces > MANY;
   const { data, error } = useSWR<ProjectAnswer, Error>(large ? null : `/api/projects/${project.id}`, get);
-  const computed = useMemo(() => (data ? compute(data.document) : null), [data]);
   const [sure, setSure] = useState(false);
   return (
     <SheetBox as="article" p="0" mb="0" overflow="hidden" position="relative">
       <Link to={`/project/${project.id}`} aria-label={`Open ${project.name}`}>
-        <Box h="170px" px="4" pt="3" borderBottomWidth="1px" borderColor="rule" overflow="hidden">
-          {computed?.shell.length ? (
-            <div aria-hidden inert>
-              <Spread
-                pieces={computed.shell}
-                cutLines={NO_CUT}
-                units={data?.document.units ?? 'mm'}
-                height={165}
-                label=""
-                plain
-              />
-            </div>
+        <Suspense fallback={<ShelfFront name={project.name} />}>
+          {data ? (
+            <ShelfCover project={project} data={data} />
           ) : (
-            <Text color="quiet" pt="14" textAlign="center">
-              {large
-                ? `${project.pieces} pieces`
-                : data
-                  ? project.garment === CLOSING_ONLY
-                    ? 'A closing, without a pattern'
-                    : 'No pattern in it yet'
-                  : ''}
-            </Text>
+            <ShelfFront
+              name={project.name}
+              picture={large ? `${project.pieces} pieces` : null}
+              where={error?.message}
+              amiss={error !== undefined}
+            />
           )}
-        </Box>
-        <Box px="4" pt="3">
-          <Heading as="h2" fontSize="21px" fontWeight="600">
-            {project.name}
-          </Heading>
-          <Text {...(error && { color: 'berry' })}>
-            {error ? error.message : data && computed ? whereStopped(data.document, computed) : '\u00a0'}
-          </Text>
-        </Box>
+        </Suspense>
       </Link>
       <Flex px="4" pb="3" justify="space-between" align="center" color="quiet" fontSize="15px">
         <span>
@@ -224,7 +204,6 @@ function Card({ project, onRemove }: { project: Summary; onRemove: () => void })
   );
 }
 
-const NO_CUT = new Map();
 /** Most pieces that are drawn on a card. */
 const MANY = 60;
 

@@ -1,4 +1,25 @@
-import { createSystem, defaultConfig, defineConfig, type SystemConfig } from '@chakra-ui/react';
+import { createSystem, defaultBaseConfig, defineConfig, type SystemConfig } from '@chakra-ui/react';
+import {
+  animationStyles,
+  breakpoints,
+  buttonRecipe,
+  cssVarsPrefix,
+  cssVarsRoot,
+  globalCss,
+  headingRecipe,
+  inputRecipe,
+  keyframes,
+  layerStyles,
+  linkRecipe,
+  nativeSelectSlotRecipe,
+  semanticTokens,
+  sliderSlotRecipe,
+  spinnerRecipe,
+  tableSlotRecipe,
+  textareaRecipe,
+  textStyles,
+  tokens,
+} from '@chakra-ui/react/theme';
 
 const tint = (light: string, dark: string) => ({ value: { _light: light, _dark: dark } });
 
@@ -66,23 +87,38 @@ const config = defineConfig({
   },
 });
 
-/** Of the library's theme, only the colours and components that are used here: laying out all of it took a third of the start. */
-const { theme = {}, ...base } = defaultConfig;
-const { tokens = {}, semanticTokens = {}, recipes = {}, slotRecipes = {} } = theme;
-
-function only<T extends object>(all: T, ...names: (keyof T)[]): T {
-  return Object.fromEntries(Object.entries(all).filter(([k]) => names.includes(k as keyof T))) as T;
-}
-
+/**
+ * Of the library's theme, only the colours and components that are used here. Taken piece by piece: its default theme as a whole
+ * brings every component's looks along, and lays out all of it once more when it is loaded.
+ */
 const used: SystemConfig = {
-  ...base,
+  ...defaultBaseConfig,
+  preflight: true,
+  cssVarsPrefix,
+  cssVarsRoot,
+  globalCss,
   theme: {
-    ...theme,
-    tokens: { ...tokens, colors: only(tokens.colors ?? {}, 'transparent', 'current', 'black', 'white', 'gray', 'red') },
-    semanticTokens: { ...semanticTokens, colors: only(semanticTokens.colors ?? {}, 'bg', 'fg', 'border', 'gray') },
-    recipes: only(recipes, 'button', 'heading', 'input', 'link', 'spinner', 'textarea'),
-    slotRecipes: only(slotRecipes, 'nativeSelect', 'slider', 'table'),
+    breakpoints,
+    keyframes,
+    tokens: { ...tokens, colors: only(tokens.colors, 'transparent', 'current', 'black', 'white', 'gray', 'red') },
+    semanticTokens: { ...semanticTokens, colors: only(semanticTokens.colors, 'bg', 'fg', 'border', 'gray') },
+    recipes: {
+      button: buttonRecipe,
+      heading: headingRecipe,
+      input: inputRecipe,
+      link: linkRecipe,
+      spinner: spinnerRecipe,
+      textarea: textareaRecipe,
+    },
+    slotRecipes: { nativeSelect: nativeSelectSlotRecipe, slider: sliderSlotRecipe, table: tableSlotRecipe },
+    textStyles,
+    layerStyles,
+    animationStyles,
   },
 };
+
+function only<T extends object, K extends keyof T>(all: T, ...names: K[]): Pick<T, K> {
+  return Object.fromEntries(names.map((k) => [k, all[k]])) as Pick<T, K>;
+}
 
 export const system = createSystem(used, config);
