@@ -109,8 +109,12 @@ function against(st: State, s: PlanStep, rest: PlanStep[], making: GarmentModel,
   return out;
 }
 
-const shares = (a: PlanStep, b: PlanStep): boolean =>
-  (a.about !== null && a.about === b.about) || !b.pieces.length || a.pieces.some((p) => b.pieces.includes(p));
+function shares(a: PlanStep, b: PlanStep): boolean {
+  // Work on seams is on the same seam: one side of a piece can be felled while another waits to be trimmed.
+  const [of, on] = [a, b].map((s) => [...s.sews.map((x) => x.joint), ...s.works]) as [string[], string[]];
+  if (of.length && on.length) return of.some((j) => on.includes(j));
+  return (a.about !== null && a.about === b.about) || !b.pieces.length || a.pieces.some((p) => b.pieces.includes(p));
+}
 
 /** Whether the needle gets there: cloth drawn in that is much too long, what a layer is to cover, nothing closed in the way. */
 function needle(st: State, s: PlanStep, rest: PlanStep[], j: Joint): string[] {

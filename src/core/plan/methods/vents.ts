@@ -27,9 +27,10 @@ export function pressVents(b: PlanBuilder): void {
 
 /** A vent without a lining: its edges turned under and stitched, or caught by hand with the hem. */
 export function hemVents(b: PlanBuilder): void {
-  const parts = b.g.making.parts.filter((p) => isVented(p) && !b.has('vent-over'));
+  const free = (p: Part): string[] => b.unmet([p], 'vent', 'vent-top');
+  const parts = b.g.making.parts.filter((p) => isVented(p) && (!b.has('vent-over') || free(p).length > 0));
   if (!parts.length) return;
-  const cares = b.care(b.edges(parts, 'vent', 'vent-top'), 'hemmed');
+  const cares = b.care(b.has('vent-over') ? parts.flatMap(free) : b.edges(parts, 'vent', 'vent-top'), 'hemmed');
   b.add('shell', 'machine', 'hem-vent', {
     pieces: parts.map((p) => p.id),
     needs: ['vent:pressed'],
