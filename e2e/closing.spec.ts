@@ -5,6 +5,8 @@ import { accessible, demoServer, saved } from './demo.ts';
 import { test, visit } from './page.ts';
 
 const { server, open } = demoServer();
+/** Beside the answers; what it says is summed up at the foot as well. */
+const drawing = (page: Page) => page.getByRole('region', { name: 'Drawing' });
 const button = (page: Page, n: number) => page.locator(`[data-button="${n - 1}"]`);
 const places = async (page: Page): Promise<number[]> => {
   await expect(page.locator('[data-button]').first()).toBeVisible();
@@ -102,10 +104,10 @@ test('a coat worn belted: the belt stays clear, a dragged button stays and the r
   await page.mouse.down();
   // On the way over its neighbours nothing fits: the drawing stays, and the hand may come back.
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 240, { steps: 6 });
-  await expect(page.getByText(/^No placing of 6 buttons/)).toBeVisible();
+  await expect(drawing(page).getByText(/^No placing of 6 buttons/)).toBeVisible();
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + 12, { steps: 5 });
   await page.mouse.up();
-  await expect(page.getByText(/^No placing of/)).toBeHidden();
+  await expect(drawing(page).getByText(/^No placing of/)).toBeHidden();
   await saved(page);
   const dragged = await places(page);
   expect(dragged[4]).toBeGreaterThan((start[4] as number) + 5);
@@ -119,12 +121,12 @@ test('a coat worn belted: the belt stays clear, a dragged button stays and the r
   await page.getByLabel('How many buttons?').fill('20');
   await page.getByText('Bust level and pull').click();
   await page.getByRole('radio', { name: 'on it', exact: true }).check();
-  await expect(page.getByText(/^No placing of 20 buttons meets all that is asked/)).toBeVisible();
+  await expect(drawing(page).getByText(/^No placing of 20 buttons meets all that is asked/)).toBeVisible();
   await page
     .getByRole('button', { name: /^(As near as can be|Take \d+|A belt of .*|Let it move)$/ })
     .first()
     .click();
-  await expect(page.getByText(/^No placing of/)).toBeHidden();
+  await expect(drawing(page).getByText(/^No placing of/)).toBeHidden();
   await saved(page);
   for (let i = 0; i < 4; i++) {
     await page.getByRole('button', { name: 'Undo' }).click();

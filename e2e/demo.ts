@@ -7,7 +7,10 @@ export const saved = (page: Page) => expect(page.getByText('Saved', { exact: tru
 
 /** Colours on their way from light to dark have no contrast to speak of: waits until nothing moves any more. */
 export const atRest = (page: Page) =>
-  page.evaluate(() => Promise.allSettled(document.getAnimations().map((a) => a.finished)).then(() => undefined));
+  page.evaluate(async () => {
+    // Asked frame by frame: what moves outside of what is seen would draw none of its own.
+    while (document.getAnimations().some((a) => a.playState === 'running')) await new Promise(requestAnimationFrame);
+  });
 
 /** No fault of accessibility. `colours` looks at contrast alone: all else is the same page in other colours. `within`: one part of a long page. */
 export async function accessible(page: Page, only?: 'colours', within?: string): Promise<void> {

@@ -105,14 +105,14 @@ test('a front drawn whole is halved by one click, and lined; the change sheets c
   await page
     .getByLabel('Pattern file')
     .setInputFiles({ name: 'top.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
-  await page.getByText('What else do I cut?').first().click();
-  await expect(page.getByText('"Front" is drawn whole.')).toBeVisible();
+  await page.getByRole('link', { name: 'What else do I cut?' }).click();
+  await expect(page.getByRole('region', { name: 'Drawing' }).getByText('"Front" is drawn whole.')).toBeVisible();
   await page.getByRole('button', { name: 'Take half of it, on the fold' }).click();
-  await expect(page.getByText('"Front" is drawn whole.')).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Drawing' }).getByText('"Front" is drawn whole.')).toHaveCount(0);
   await page.getByRole('tab', { name: 'Lining' }).click();
   await expect(page.getByText('Why the front lining?')).toBeVisible();
   await saved(page);
-  await page.getByText('On to paper').first().click();
+  await page.getByRole('link', { name: 'On to paper' }).click();
   const wait = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Change sheets for the lining' }).click();
   const path = join(info.outputDir, 'changes.pdf');

@@ -381,7 +381,11 @@ test('an armhole cut into a cover-up is asked about, then faced and cut out, and
   );
   await page.getByRole('button', { name: 'Yes, it is so' }).click();
   await go(page, 'Will it go together?');
-  await expect(page.getByText(/^A round opening, 590.6 mm round, seems to be cut into "Back"\./)).toBeVisible();
+  await expect(
+    page
+      .getByRole('region', { name: 'Answers' })
+      .getByText(/^A round opening, 590.6 mm round, seems to be cut into "Back"\./),
+  ).toBeVisible();
   await go(page, 'Is this my pattern?');
   await page.getByText('an armhole', { exact: true }).click();
   await saved(page);

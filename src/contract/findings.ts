@@ -246,6 +246,8 @@ const SENTENCES: Record<string, Say> = {
   'strip-without-edge': (d) => `"${d.name}" is not drafted: the edge it is sewn to is not there. Say which edge it is.`,
   'plan-fronts-double': () =>
     'Fronts cut double are planned beside a faced back, with a lining that hangs free at the hem and no yoke over the shoulders nor a raglan sleeve: their second layer goes into shoulders and side seams, and those of the sides are sewn after the turning. Choose so, or line the back as well.',
+  'plan-no-opening': (_, mm) =>
+    `It is closed all round and has to be turned, and no seam of the lining has room for the ${mm('least')} that this cloth needs, nor the hem. Make the slit shorter, let the lining hang free at the hem, or leave the sides open for it.`,
   'plan-grown-on-across': () =>
     'A facing grown on is planned where no seam comes to the front edge: here one runs across front and facing. Choose a facing of its own, or lay the front together first.',
   'pleat-too-wide': (d, mm) =>

@@ -82,7 +82,13 @@ export const choices = fc.record({
 });
 
 /** An edge that ends in nothing, a lapel that meets a stand, fronts cut double where that cannot be, a facing grown on over a seam. */
-const REFUSED = ['edge-has-no-finish', 'lapel-with-stand', 'plan-fronts-double', 'plan-grown-on-across'];
+const REFUSED = [
+  'edge-has-no-finish',
+  'lapel-with-stand',
+  'plan-fronts-double',
+  'plan-grown-on-across',
+  'plan-no-opening',
+];
 
 /** Its plan is proved, whatever the methods; or refused with its reason. */
 export function isPlanned(doc: ProjectDocument, x: Computed, how: ProjectDocument['decisions']['making']): boolean {

@@ -1,6 +1,6 @@
 import { type Decisions } from '../document/project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
-import { checkPlan } from './check/index.ts';
+import { checkPlan, OPENING } from './check/index.ts';
 import { customOrder, withIds } from './customorder.ts';
 import { directionsOf } from './direction.ts';
 import { edgesOf, keyOf, partEdges, singleYoke, withSideZip } from './garmentmodel.ts';
@@ -131,6 +131,9 @@ export function makePlan(task: Task, choices: Choices, beam?: number): Result<Pl
   if (against.length) return refuse(...against);
   const base = { ...task, making: withSideZip(task.making, task.d), extras: choices.extras };
   const { methods, misfits } = resolve(base, choices.methods);
+  // Nowhere is room for the opening that a bag is turned through.
+  if (methods.opening === undefined)
+    return refuse(stop('plan-no-opening', undefined, { least: OPENING[task.making.bulk] }));
   const double = yokeIsDouble(methods.yoke);
   const making: GarmentModel = {
     ...(double ? base.making : singleYoke(base.making)),

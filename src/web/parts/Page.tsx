@@ -19,32 +19,62 @@ export function Page({
   useEffect(() => {
     document.title = `${question} · Woodbine`;
   }, [question]);
-  return (
-    <Box>
-      <Heading as="h1" fontSize={{ base: '26px', lg: '30px' }} fontWeight="600" lineHeight="1.2" mb="1">
+  const head = (
+    <>
+      <Heading as="h1" fontSize={{ base: '24px', lg: '26px' }} fontWeight="600" lineHeight="1.2" mb="1">
         {question}
       </Heading>
       {lead && (
-        <Text color="quiet" mb="4" maxW="70ch">
+        <Box color="quiet" mb="3" maxW="70ch">
           {lead}
-        </Text>
-      )}
-      {side ? (
-        <Box
-          display="grid"
-          gridTemplateColumns={{ base: '1fr', md: 'minmax(270px, 340px) minmax(0, 1fr)' }}
-          gap="6"
-          alignItems="start"
-        >
-          <Box>{side}</Box>
-          <Box minW="0" h="100%">
-            {children}
-          </Box>
         </Box>
-      ) : (
-        children
       )}
-      {below}
+    </>
+  );
+  if (!side)
+    return (
+      <Box px={{ base: 4, lg: 7 }} py="4" maxW="1400px" css={PAPER}>
+        {head}
+        {children}
+        {below}
+      </Box>
+    );
+  return (
+    <Box
+      display="grid"
+      gridTemplateColumns={{ base: '1fr', md: 'minmax(290px, 360px) minmax(0, 1fr)', lg: '400px minmax(0, 1fr)' }}
+      h={{ lg: '100%' }}
+    >
+      <Column words="Answers" borderRightWidth={{ md: '1px' }} borderColor="rule">
+        {head}
+        {side}
+      </Column>
+      <Column words="Drawing" bg={{ md: 'sheet' }}>
+        {children}
+        {below}
+      </Column>
+    </Box>
+  );
+}
+
+/** On paper without the room that a screen has beside it. */
+const PAPER = { '@media print': { padding: 0, maxWidth: 'none' } };
+
+/** One half of a page, with a scroll of its own: the other stays where it is. */
+function Column({ words, children, ...rest }: { words: string; children: ReactNode } & Record<string, unknown>) {
+  return (
+    <Box
+      as="section"
+      aria-label={words}
+      tabIndex={0}
+      minW="0"
+      minH="0"
+      overflow={{ lg: 'auto' }}
+      px={{ base: 4, lg: 5 }}
+      py="4"
+      {...rest}
+    >
+      {children}
     </Box>
   );
 }

@@ -7,6 +7,7 @@ import { type Material, type Piece } from '../../core/pattern/index.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { OpenedOut } from '../drawing/OpenedOut.tsx';
 import { Spread } from '../drawing/Spread.tsx';
+import { useTall } from '../drawing/useTall.ts';
 import { Ask } from '../parts/Ask.tsx';
 import { Chip } from '../parts/Chip.tsx';
 import { AllWell, Findings, Why } from '../parts/Notes.tsx';
@@ -155,6 +156,7 @@ function Drafted({ w, material, held }: DraftedProps) {
     [pieces, material],
   );
   const [opened, setOpened] = useState(false);
+  const tall = useTall(330, 400);
   const drafted = useMemo(() => w.computed.inside.filter((p) => p.material === material), [w.computed, material]);
   if (!pieces.length) {
     return (
@@ -176,7 +178,7 @@ function Drafted({ w, material, held }: DraftedProps) {
         <OpenedOut
           surface={w.computed.surface}
           units={w.doc.units}
-          height={500}
+          height={tall}
           lit={NOTHING}
           alone={NOTHING}
           picked={null}
@@ -190,7 +192,7 @@ function Drafted({ w, material, held }: DraftedProps) {
           pieces={spread}
           cutLines={w.computed.cutLines}
           units={w.doc.units}
-          height={500}
+          height={tall}
           label={`${MATERIAL_WORDS[material].word}: the pieces to cut`}
           ghosts={material === 'interfacing' ? NONE : ghosts}
           held={material === 'interfacing' ? NONE : other}

@@ -7,6 +7,7 @@ import { type Material, type Piece } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { OpenedOut } from '../drawing/OpenedOut.tsx';
+import { useTall } from '../drawing/useTall.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { Chip } from '../parts/Chip.tsx';
 import { SheetBox } from '../parts/Page.tsx';
@@ -34,6 +35,7 @@ export function OpenedCard({ w, lit, onChoose }: Props) {
   const { surface, seams } = w.computed;
   const [picked, setPicked] = useState<string | null>(null);
   const [joining, setJoining] = useState(false);
+  const tall = useTall(380, 330);
   const [piece, setPiece] = useState<Piece | null>(null);
   const [shown, setShown] = useState<ReadonlySet<Material>>(NO_LAYERS);
   const drafted = useMemo(() => w.computed.inside.filter((p) => shown.has(p.material)), [w.computed, shown]);
@@ -77,7 +79,7 @@ export function OpenedCard({ w, lit, onChoose }: Props) {
       <OpenedOut
         surface={surface}
         units={w.doc.units}
-        height={350}
+        height={tall}
         lit={lit}
         alone={alone}
         picked={picked}

@@ -11,6 +11,7 @@ import { formatLength } from '../../core/units.ts';
 import { api } from '../api/client.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { EdgePicker } from '../drawing/EdgePicker.tsx';
+import { useTall } from '../drawing/useTall.ts';
 import { Ask } from '../parts/Ask.tsx';
 import { DropFile } from '../parts/DropFile.tsx';
 import { Measure } from '../parts/Measure.tsx';
@@ -63,6 +64,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
     setMark(null);
   };
   const card = useRef<HTMLDivElement>(null);
+  const tall = useTall(250, 420);
   const drawn = shell.pieces.find((p) => p.id === pieceId) ?? shell.pieces[0];
   const piece = w.computed.shell.find((p) => p.id === drawn?.id);
   const unsaid = useMemo(
@@ -188,7 +190,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
             piece={piece}
             cut={w.computed.cutLines.get(piece.id)}
             units={w.doc.units}
-            height={560}
+            height={tall}
             selected={edgeId}
             onSelect={setEdgeId}
             mark={mark}

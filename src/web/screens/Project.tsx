@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { Redo2, Undo2 } from 'lucide-react';
-import { useEffect } from 'react';
-import { Link, Navigate, NavLink, Route, Routes, useLocation, useParams } from 'react-router';
+import { type ReactNode, useEffect } from 'react';
+import { Link, Navigate, Route, Routes, useLocation, useParams } from 'react-router';
 import { CLOSING_ONLY } from '../../core/document/project.ts';
 import { useProject, type Workbook } from '../api/useProject.ts';
 import { Ask } from '../parts/Ask.tsx';
@@ -10,7 +10,10 @@ import { Clash } from '../parts/Clash.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
 import { Opening, opened } from '../parts/opened.tsx';
 import { Told } from '../parts/Told.tsx';
+import { chaptersOf } from '../words/index.ts';
 import { NotFound } from './NotFound.tsx';
+import { Thread } from './Thread.tsx';
+import { Verdict } from './Verdict.tsx';
 
 const Buttons = opened(() => import('./Buttons.tsx'), 'Buttons');
 const ClosingSheet = opened(() => import('./ClosingSheet.tsx'), 'ClosingSheet');
@@ -23,17 +26,7 @@ const PlanSheet = opened(() => import('./PlanSheet.tsx'), 'PlanSheet');
 const Seams = opened(() => import('./Seams.tsx'), 'Seams');
 const TrimPage = opened(() => import('./TrimPage.tsx'), 'TrimPage');
 
-const PAGES: [string, string][] = [
-  ['pattern', 'Is this my pattern?'],
-  ['seams', 'Will it go together?'],
-  ['inside', 'What else do I cut?'],
-  ['buttons', 'Where do the buttons go?'],
-  ['plan', 'In what order?'],
-  ['paper', 'On to paper'],
-  ['history', 'What did I change?'],
-];
-
-/** One project: its questions at the left, the page that answers the chosen one beside them. */
+/** One project: its chapters above, the page that answers the chosen one below, how it stands at the foot. */
 export function Project() {
   const { id = '' } = useParams();
   const { workbook, error } = useProject(id);
@@ -62,50 +55,43 @@ function Opened({ w }: { w: Workbook }) {
   useGivenUp(w, pathname);
   const only = w.doc.garment === CLOSING_ONLY;
   return (
-    <Box minH="100vh" _print={{ minH: '0' }}>
-      <Masthead>
-        <Text as="span" fontWeight="600" truncate maxW="34ch">
-          {w.doc.name}
-        </Text>
-        <Tools w={w} />
+    <Box
+      display="flex"
+      flexDirection="column"
+      minH="100vh"
+      h={{ lg: '100dvh' }}
+      overflow={{ lg: 'hidden' }}
+      css={{ '@media print': { display: 'block', height: 'auto', minHeight: 0, overflow: 'visible' } }}
+    >
+      <Masthead title={w.doc.name} under={savedWords(w)} tools={<Tools w={w} />}>
+        <Thread id={w.id} chapters={chaptersOf(w.doc, w.computed)} />
       </Masthead>
       <Trouble w={w} />
       <Clash w={w} />
-      <Box
-        display="grid"
-        gridTemplateColumns={{ base: '1fr', xl: '228px minmax(0,1fr)' }}
-        maxW="1560px"
-        mx="auto"
-        _print={{ display: 'block' }}
-      >
-        <Contents id={w.id} only={only} />
-        <Box as="main" px={{ base: 4, lg: 7 }} py="5" minW="0" _print={{ p: '0' }}>
-          <Boundary what="This page" place={pathname}>
-            <Opening>
-              <Routes>
-                <Route
-                  index
-                  element={<Navigate to={only ? 'buttons' : w.doc.shell ? 'inside' : 'pattern'} replace />}
-                />
-                <Route path="pattern" element={<Pattern w={w} />} />
-                <Route path="pattern/trim" element={<TrimPage w={w} />} />
-                <Route path="seams" element={<Seams w={w} />} />
-                <Route path="inside" element={<Inside w={w} />} />
-                <Route path="buttons" element={<Buttons w={w} view="place" />} />
-                <Route path="buttons/sheet" element={<ClosingSheet w={w} />} />
-                <Route path="buttons/holes" element={<Buttons w={w} view="holes" />} />
-                <Route path="buttons/rest" element={<Buttons w={w} view="rest" />} />
-                <Route path="buttons/garment" element={<Buttons w={w} view="garment" />} />
-                <Route path="plan" element={<PlanPage w={w} />} />
-                <Route path="plan/sheet" element={<PlanSheet w={w} />} />
-                <Route path="paper" element={<Paper w={w} />} />
-                <Route path="history" element={<HistoryPage w={w} />} />
-                <Route path="*" element={<NotFound inside={`/project/${w.id}/${only ? 'buttons' : 'pattern'}`} />} />
-              </Routes>
-            </Opening>
-          </Boundary>
-        </Box>
+      <Box as="main" flex="1" minH="0" overflow={{ lg: 'auto' }} css={{ '@media print': { overflow: 'visible' } }}>
+        <Boundary what="This page" place={pathname}>
+          <Opening>
+            <Routes>
+              <Route index element={<Navigate to={only ? 'buttons' : w.doc.shell ? 'inside' : 'pattern'} replace />} />
+              <Route path="pattern" element={<Pattern w={w} />} />
+              <Route path="pattern/trim" element={<TrimPage w={w} />} />
+              <Route path="seams" element={<Seams w={w} />} />
+              <Route path="inside" element={<Inside w={w} />} />
+              <Route path="buttons" element={<Buttons w={w} view="place" />} />
+              <Route path="buttons/sheet" element={<ClosingSheet w={w} />} />
+              <Route path="buttons/holes" element={<Buttons w={w} view="holes" />} />
+              <Route path="buttons/rest" element={<Buttons w={w} view="rest" />} />
+              <Route path="buttons/garment" element={<Buttons w={w} view="garment" />} />
+              <Route path="plan" element={<PlanPage w={w} />} />
+              <Route path="plan/sheet" element={<PlanSheet w={w} />} />
+              <Route path="paper" element={<Paper w={w} />} />
+              <Route path="history" element={<HistoryPage w={w} />} />
+              <Route path="*" element={<NotFound inside={`/project/${w.id}/${only ? 'buttons' : 'pattern'}`} />} />
+            </Routes>
+          </Opening>
+        </Boundary>
       </Box>
+      <Verdict w={w} />
       <Told w={w} />
     </Box>
   );
@@ -172,32 +158,20 @@ function useGivenUp(w: Workbook, pathname: string): void {
 
 function Tools({ w }: { w: Workbook }) {
   return (
-    <Flex ml="auto" gap="2" align="center">
-      <Text aria-live="polite" fontSize="15px" color="quiet" minW="4.5em" textAlign="right">
-        {savedWords(w)}
-      </Text>
-      <Button
-        size="sm"
-        variant="outline"
-        borderColor="rule"
-        disabled={!w.steps.undo}
-        onClick={w.undo}
-        title={w.steps.undo ? `Undo: ${w.steps.undo}` : 'Nothing to undo'}
-      >
-        <Undo2 size={17} aria-hidden /> Undo
-      </Button>
-      <Button
-        size="sm"
-        variant="outline"
-        borderColor="rule"
-        disabled={!w.steps.redo}
-        onClick={w.redo}
-        title={w.steps.redo ? `Redo: ${w.steps.redo}` : 'Nothing to redo'}
-      >
-        <Redo2 size={17} aria-hidden /> Redo
-      </Button>
+    <Flex gap="1" align="center">
+      <Step words="Undo" what={w.steps.undo} onStep={w.undo}>
+        <Undo2 size={20} aria-hidden />
+      </Step>
+      <Step words="Redo" what={w.steps.redo} onStep={w.redo}>
+        <Redo2 size={20} aria-hidden />
+      </Step>
       <Box
-        css={{ '& fieldset': { marginBottom: 0 }, '& legend': { display: 'none' }, '& label': { minHeight: '36px' } }}
+        css={{
+          '& fieldset': { marginBottom: 0 },
+          '& legend': { display: 'none' },
+          '& label': { minHeight: '44px', paddingInline: '10px' },
+          '& fieldset > div': { gap: '4px', flexWrap: 'nowrap' },
+        }}
       >
         <Ask
           question="Lengths in"
@@ -215,58 +189,29 @@ function Tools({ w }: { w: Workbook }) {
   );
 }
 
-/** What a project asks that is only a closing. */
-const WITHOUT_PATTERN = ['buttons', 'paper', 'history'];
-
-function Contents({ id, only }: { id: string; only: boolean }) {
-  const pages = only ? PAGES.filter(([path]) => WITHOUT_PATTERN.includes(path)) : PAGES;
-  return (
-    <Box
-      as="nav"
-      aria-label="The questions of this project"
-      py="5"
-      pl={{ base: 4, lg: 6 }}
-      pr="2"
-      borderRightWidth={{ base: 0, xl: '1px' }}
-      borderColor="rule"
-    >
-      <Box
-        as="ol"
-        listStyleType="none"
-        m="0"
-        p="0"
-        display="flex"
-        flexDirection={{ base: 'row', xl: 'column' }}
-        flexWrap="wrap"
-        gap="1"
-      >
-        {pages.map(([path, words], i) => (
-          <li key={path}>
-            <NavLink to={`/project/${id}/${path}`}>
-              {({ isActive }) => (
-                <Box
-                  px="3"
-                  py="2"
-                  borderLeftWidth={{ base: 0, xl: '4px' }}
-                  borderBottomWidth={{ base: '3px', xl: 0 }}
-                  borderColor={isActive ? 'leaf.solid' : 'transparent'}
-                  bg={isActive ? 'leaf.subtle' : undefined}
-                  fontWeight={isActive ? 650 : 450}
-                  lineHeight="1.25"
-                >
-                  <Text as="span" color="quiet" mr="2" fontFamily="heading">
-                    {i + 1}
-                  </Text>
-                  {words}
-                </Box>
-              )}
-            </NavLink>
-          </li>
-        ))}
-      </Box>
-    </Box>
-  );
+interface StepProps {
+  words: 'Undo' | 'Redo';
+  /** What it would undo or do again; null for nothing. */
+  what: string | null;
+  onStep: () => void;
+  children: ReactNode;
 }
+
+/** One step back or forth in what was changed. */
+const Step = ({ words, what, onStep, children }: StepProps) => (
+  <Button
+    minW="44px"
+    h="44px"
+    px="0"
+    variant="ghost"
+    aria-label={words}
+    disabled={!what}
+    onClick={onStep}
+    title={what ? `${words}: ${what}` : `Nothing to ${words.toLowerCase()}`}
+  >
+    {children}
+  </Button>
+);
 
 /** Ctrl or Cmd with Z undoes, with Shift or Y redoes; typing in a field keeps its own undo. */
 function useUndoKeys(w: Workbook | null): void {

@@ -57,23 +57,16 @@ export function Seams({ w }: { w: Workbook }) {
         'Both sides of every seam, walked along the seam line from end to end. Up to {1.5 mm} passes.',
         w.doc.units,
       )}
-    >
-      {off.length === 0 ? (
-        <AllWell words={`All ${seams.length} seams go together.`} />
-      ) : (
-        <Text color="berry" fontWeight="650" mb="2">
-          {off.length} of {seams.length} seams do not fit yet.
-        </Text>
-      )}
-      <Findings findings={w.computed.findings.filter((f) => FAULTS.has(f.code))} w={w} />
-      <OpenedCard w={w} lit={lit} onChoose={setChosen} />
-      <Box
-        display="grid"
-        gridTemplateColumns={{ base: '1fr', '2xl': '1fr', lg: 'minmax(0, 1.25fr) minmax(280px, 1fr)' }}
-        gap="5"
-        alignItems="start"
-      >
-        <SheetBox p="2" overflowX="auto">
+      side={
+        <>
+          {off.length === 0 ? (
+            <AllWell words={`All ${seams.length} seams go together.`} />
+          ) : (
+            <Text color="berry" fontWeight="650" mb="2">
+              {off.length} of {seams.length} seams do not fit yet.
+            </Text>
+          )}
+          <Findings findings={w.computed.findings.filter((f) => FAULTS.has(f.code))} w={w} />
           {(['shell', 'inside', 'closing'] as const).map((g) => (
             <Group
               key={g}
@@ -84,31 +77,31 @@ export function Seams({ w }: { w: Workbook }) {
               onChoose={setChosen}
             />
           ))}
+        </>
+      }
+    >
+      <OpenedCard w={w} lit={lit} onChoose={setChosen} />
+      {seam && (
+        <SheetBox>
+          <Heading as="h2" fontSize="20px" fontWeight="600">
+            {seamWords(seam)}
+          </Heading>
+          <Text mb="2">
+            {verdictWords(seam.verdict, seam.easeOf)}.{!fits(seam) && ` ${cureWords(seam.easeOf, w.doc.units)}`}
+          </Text>
+          <Spread
+            pieces={shown}
+            cutLines={cutLines}
+            units={w.doc.units}
+            height={380}
+            label="The pieces of this seam, its edges lit"
+            lit={lit}
+          />
+          <LinedInOneTick w={w} seam={seam} />
+          <CapCard w={w} seam={seam} />
+          <SewnCard w={w} seam={seam} />
         </SheetBox>
-        <SheetBox position={{ lg: 'sticky' }} top="3">
-          {seam && (
-            <>
-              <Heading as="h2" fontSize="20px" fontWeight="600">
-                {seamWords(seam)}
-              </Heading>
-              <Text mb="2">
-                {verdictWords(seam.verdict, seam.easeOf)}.{!fits(seam) && ` ${cureWords(seam.easeOf, w.doc.units)}`}
-              </Text>
-              <Spread
-                pieces={shown}
-                cutLines={cutLines}
-                units={w.doc.units}
-                height={430}
-                label="The pieces of this seam, its edges lit"
-                lit={lit}
-              />
-              <LinedInOneTick w={w} seam={seam} />
-              <CapCard w={w} seam={seam} />
-              <SewnCard w={w} seam={seam} />
-            </>
-          )}
-        </SheetBox>
-      </Box>
+      )}
     </Page>
   );
 }
@@ -129,12 +122,6 @@ function Group({ title, w, seams, chosen, onChoose }: GroupProps) {
       <Table.Header>
         <Table.Row bg="transparent">
           <Table.ColumnHeader color="quiet">{title}</Table.ColumnHeader>
-          <Table.ColumnHeader color="quiet" textAlign="end">
-            One side
-          </Table.ColumnHeader>
-          <Table.ColumnHeader color="quiet" textAlign="end">
-            Other side
-          </Table.ColumnHeader>
           <Table.ColumnHeader color="quiet" textAlign="end">
             Difference
           </Table.ColumnHeader>
@@ -168,16 +155,10 @@ function Group({ title, w, seams, chosen, onChoose }: GroupProps) {
                 <span>
                   {seamWords(s)}
                   <Text as="span" display="block" fontSize="14px" color="quiet">
-                    {verdictWords(s.verdict, s.easeOf)}
+                    {verdictWords(s.verdict, s.easeOf)}: {mm(s.lengthAMm)} to {mm(s.lengthBMm)}
                   </Text>
                 </span>
               </Box>
-            </Table.Cell>
-            <Table.Cell textAlign="end" whiteSpace="nowrap">
-              {mm(s.lengthAMm)}
-            </Table.Cell>
-            <Table.Cell textAlign="end" whiteSpace="nowrap">
-              {mm(s.lengthBMm)}
             </Table.Cell>
             <Table.Cell textAlign="end" whiteSpace="nowrap" fontWeight="600">
               {mm(s.differenceMm)}

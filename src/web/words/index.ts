@@ -1,4 +1,5 @@
 export { changeMark, changeWords, KIND_WORDS, ROLE_WORDS } from '../../contract/index.ts';
+export * from './chapters.ts';
 export * from './closing.ts';
 export * from './cures.ts';
 export * from './lastchance.ts';
