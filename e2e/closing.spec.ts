@@ -144,7 +144,7 @@ test('a coat worn belted: the belt stays clear, a dragged button stays and the r
   const drawn = Number.parseFloat(await measured.inputValue());
   await measured.fill(`${drawn - 4}`);
   await measured.press('Enter');
-  await expect(page.getByText(/4 mm shorter than drawn/)).toBeVisible();
+  await expect(page.getByRole('main').getByText(/4 mm shorter than drawn/)).toBeVisible();
   await saved(page);
   await page.getByRole('link', { name: 'Places', exact: true }).click();
   const after = await places(page);

@@ -48,7 +48,9 @@ test('the coat: its vent turned round, the front faced in three ways, the back d
   await page.getByRole('textbox', { name: 'Its depth at centre back' }).fill('320 mm');
   await page.keyboard.press('Enter');
   await expect(
-    page.getByText(/does not come out at the armhole of "Back"\. From \d+ mm to \d+ mm would\./),
+    page
+      .getByRole('region', { name: 'Drawing' })
+      .getByText(/does not come out at the armhole of "Back"\. From \d+ mm to \d+ mm would\./),
   ).toBeVisible();
   await saved(page);
   await accessible(page);

@@ -185,7 +185,7 @@ test('a pattern ten times too small, its pieces without names: one true length a
   await expect(page.getByText('Is this its true size?')).toBeVisible();
   // Gone on to paper all the same, it is asked before anything can be printed.
   await go(page, 'On to paper');
-  await expect(page.getByText(/That is odd for a garment.*Is that meant/s)).toBeVisible();
+  await expect(page.getByRole('main').getByText(/That is odd for a garment.*Is that meant/s)).toBeVisible();
   for (const name of ['PDF, 1:1', 'SVG']) await expect(page.getByRole('link', { name })).toHaveCount(0);
   await go(page, 'Is this my pattern?');
   const longest = page.getByLabel('True length: Longest side of any piece');

@@ -47,7 +47,7 @@ for (const [name, path, tab, way] of views) {
   if (tab) await page.getByRole('tab', { name: tab }).click();
   if (way) await page.getByText(way).click();
   // The cards of the shelf are drawn one after another.
-  await page.waitForTimeout(name === 'shelf' ? 4000 : name === 'plan' ? 2500 : 400);
+  await page.waitForTimeout(name === 'shelf' ? 4000 : name === 'plan' ? 2500 : 1500);
   await page.screenshot({ path: join(folder, `${name}.png`) });
   say(`${name}.png`);
 }

@@ -393,6 +393,20 @@ export const CASES: Case[] = [
     has: ['sew-ties', 'turn-ties', 'press-ties', 'baste-ties', 'press-all'],
   },
   {
+    name: 'tabs and flaps: made up before they are caught, the pocket before its flap, both before the sides',
+    more: SHIRT,
+    methods: {},
+    extras: ['tabs', 'flaps', 'patch-pockets'],
+    has: ['sew-patch', 'set-flap', 'sew:side'],
+  },
+  {
+    name: 'tabs',
+    more: SHIRT,
+    methods: {},
+    extras: ['tabs'],
+    has: ['sew-tab', 'turn-tab', 'press-tab', 'baste-tab', 'sew:side'],
+  },
+  {
     name: 'cord',
     more: SHIRT,
     methods: {},

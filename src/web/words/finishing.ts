@@ -91,6 +91,17 @@ export const EXTRAS = {
   'press-tube': ['Press the ties', 'Seam on the edge.'],
   'close-tube': ['Close the gap in the ties', 'Its edges turned in level with the seam, small stitches.'],
   'baste-ties': ['Baste the ties at their places', 'Raw edges level, before the seam goes over them.'],
+  'sew-tab': ['Sew the tabs', 'Two layers, right sides together, round all but the end that is caught.'],
+  'turn-tab': ['Trim and turn the tabs', 'Corners cut across; out with something blunt.'],
+  'press-tab': ['Press the tabs', 'The seam on the edge; a buttonhole, where it has one, while it lies flat.'],
+  'baste-tab': ['Baste the tabs at their places', 'Raw edges level, before the seam goes over them.'],
+  'sew-flap': ['Sew the pocket flaps', 'Right sides together round three sides, the lining a hair smaller.'],
+  'turn-flap': ['Trim and turn the pocket flaps', 'Graded to {3 mm}, corners cut across.'],
+  'press-flap': ['Press the pocket flaps', 'The seam rolled under.'],
+  'set-flap': [
+    'Stitch the flaps above their pockets',
+    'Upside down, right side to the front, {15 mm} above the pocket; trim, turn down and topstitch {in} from the fold.',
+  ],
   'sew-label': ['Sew the label in', 'Before the facing is closed over it.'],
   'hook-and-eye': ['Sew on hook and eye', 'Above the zip or at the neck, edges meeting.'],
   gather: [

@@ -323,6 +323,8 @@ export const EXTRA_WORDS: Record<ExtraId, string> = {
   label: 'A label',
   hook: 'Hook and eye',
   'patch-pockets': 'Patch pockets',
+  tabs: 'Tabs in a seam',
+  flaps: 'Pocket flaps',
   gathers: 'Gathers at the waist',
   ruffle: 'A ruffle at the lower edge',
   peplum: 'A peplum',

@@ -59,6 +59,8 @@ const BY_CODE: Readonly<Record<string, Custom>> = {
   'bags-on': 'while-flat',
   'bags-round': 'while-flat',
   'baste-ties': 'while-flat',
+  'baste-tab': 'while-flat',
+  'set-flap': 'while-flat',
   'cord-holes': 'while-flat',
   topstitch: 'topstitch-first',
   understitch: 'topstitch-first',

@@ -78,6 +78,13 @@ const tied = (b: PlanBuilder): MisfitReason | null =>
 /** Where ties are turned: through their open end, or a gap in the middle, both ends closed. Schools. */
 export const TIES = (['end', 'middle'] as const).map((id) => way('ties', id, 0, tied));
 
+/** A small part of two layers: sewn round, turned through its open edge, pressed. */
+function made(b: PlanBuilder, name: 'tab' | 'flap'): void {
+  b.add('apart', 'machine', `sew-${name}`, { data: { a: 400 } });
+  b.add('apart', 'table', `turn-${name}`, { needs: [`step:sew-${name}`], data: { a: 100 } });
+  b.add('apart', 'iron', `press-${name}`, { needs: [`step:turn-${name}`], data: { a: 200 } });
+}
+
 /** What hangs from the lower edge is sewn to it raw, in place of a hem, and its seam neatened. */
 function onRawEdge(b: PlanBuilder, name: 'ruffle' | 'peplum', needs: Need[]): void {
   const parts = openHems(b);
@@ -195,6 +202,25 @@ const LAID = {
     });
     b.add('finish', 'machine', 'cord-casing', { pieces: fronts(b), needs: ['holes:cord', ...WHOLE], data: { a: 700 } });
     b.add('finish', 'table', 'thread-cord', { pieces: fronts(b), needs: ['step:cord-casing'], cautions: ['cords'] });
+  },
+  tabs: (b) => {
+    made(b, 'tab');
+    b.add('shell', 'machine', 'baste-tab', {
+      pieces: skirtOrBody(b),
+      needs: ['step:press-tab'],
+      makes: skirtOrBody(b).map((p): Fact => `ready:${p}`),
+      data: { a: 80 },
+    });
+  },
+  // Over the pocket that it covers, and before any seam crosses its end.
+  flaps: (b) => {
+    made(b, 'flap');
+    b.add('shell', 'machine', 'set-flap', {
+      pieces: fronts(b),
+      needs: ['step:press-flap', 'step:sew-patch?'],
+      makes: fronts(b).map((p): Fact => `ready:${p}`),
+      data: { a: 300, in: 6 },
+    });
   },
   // Caught in the side seams or under a waistband: on before any of them.
   'belt-loops': (b) =>
