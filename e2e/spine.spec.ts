@@ -5,7 +5,9 @@ import { type Garment } from '../src/demo/drawn.ts';
 import { MAT, SHEET, seenBy, seenWide, sleeveClicks, sleeveOnMat } from '../src/demo/photo.ts';
 import { CUTS } from '../src/test/pile.ts';
 import { PLAINLY, svgOfGarment } from '../src/test/piletelling.ts';
+import { saved } from './demo.ts';
 import { demoText } from './files.ts';
+import { clicker } from './hand.ts';
 import { test, visit } from './page.ts';
 import { Running } from './server.ts';
 
@@ -23,7 +25,6 @@ function otherDrawing(): string {
 }
 
 const go = (page: Page, question: string) => page.getByRole('navigation').getByRole('link', { name: question }).click();
-const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
 
 async function begin(page: Page, name: string): Promise<void> {
   await visit(page, server.url);
@@ -286,23 +287,6 @@ test('an edge is parted at a mark, named, and joined again', async ({ page }) =>
   await page.getByRole('button', { name: 'Join with the side seam after it' }).click();
   await expect(page.getByRole('button', { name: /^Side seam, 775.9 mm/ })).toHaveCount(1);
 });
-
-/** Clicks places of the picture, in its own pixels; a corner with Shift held. */
-async function clicker(page: Page) {
-  const table = page.getByRole('application');
-  await table.scrollIntoViewIfNeeded();
-  // From pixels of the picture to the screen, as the drawing itself has it.
-  return async (p: { x: number; y: number; corner?: boolean }) => {
-    const at = await table.evaluate((el, q) => {
-      const m = (el as unknown as SVGSVGElement).getScreenCTM() as DOMMatrix;
-      const s = new DOMPoint(q.x, q.y).matrixTransform(m);
-      return { x: s.x, y: s.y };
-    }, p);
-    if (p.corner) await page.keyboard.down('Shift');
-    await page.mouse.click(at.x, at.y);
-    if (p.corner) await page.keyboard.up('Shift');
-  };
-}
 
 test('a paper piece is traced from a photograph, with its likely exactness and its residual', async ({ page }) => {
   await begin(page, 'From a photo');

@@ -1,18 +1,5 @@
-import { type Features } from './features.ts';
-
-export const SHIRT: Partial<Features> = { neck: 'bare', collar: 'band' };
-export const TOP: Partial<Features> = { sleeves: 'none', neck: 'bare', lining: 'free', opening: 'zip' };
-
-export interface Case {
-  name: string;
-  more: Partial<Features>;
-  methods: Record<string, string>;
-  extras?: string[];
-  /** Steps it has, in this order. */
-  has: string[];
-  /** Steps it has not. */
-  not?: string[];
-}
+import { EXTRA_CASES } from './extraways.ts';
+import { type Case, SHIRT, TOP } from './waycase.ts';
 
 // What each way of making asks, as partial orders. Common practice.
 export const CASES: Case[] = [
@@ -378,53 +365,5 @@ export const CASES: Case[] = [
     methods: {},
     has: ['bags-on', 'press-bags', 'sew:side', 'bags-round', 'neaten-bags'],
   },
-  {
-    name: 'peplum and ties, hook, label, loops, cord',
-    more: SHIRT,
-    methods: {},
-    extras: ['peplum', 'ties', 'hook', 'label', 'belt-loops', 'cord'],
-    has: ['hem-peplum', 'sew-peplum', 'neaten-peplum', 'press-all'],
-  },
-  {
-    name: 'ties are turned before they are caught; holes for a cord before its casing',
-    more: SHIRT,
-    methods: {},
-    extras: ['ties', 'cord'],
-    has: ['sew-ties', 'turn-ties', 'press-ties', 'baste-ties', 'press-all'],
-  },
-  {
-    name: 'tabs and flaps: made up before they are caught, the pocket before its flap, both before the sides',
-    more: SHIRT,
-    methods: {},
-    extras: ['tabs', 'flaps', 'patch-pockets'],
-    has: ['sew-patch', 'set-flap', 'sew:side'],
-  },
-  {
-    name: 'tabs',
-    more: SHIRT,
-    methods: {},
-    extras: ['tabs'],
-    has: ['sew-tab', 'turn-tab', 'press-tab', 'baste-tab', 'sew:side'],
-  },
-  {
-    name: 'cord',
-    more: SHIRT,
-    methods: {},
-    extras: ['cord'],
-    has: ['cord-holes', 'sew:side', 'cord-casing', 'thread-cord'],
-  },
-  {
-    name: 'gathers and a casing',
-    more: SHIRT,
-    methods: {},
-    extras: ['gathers', 'casing'],
-    has: ['gather', 'sew:side', 'stitch-casing:waist', 'thread-elastic:waist', 'close-casing:waist'],
-  },
-  {
-    name: 'patch pockets',
-    more: SHIRT,
-    methods: {},
-    extras: ['patch-pockets'],
-    has: ['press-patch', 'sew-patch', 'sew:side'],
-  },
+  ...EXTRA_CASES,
 ];
