@@ -296,6 +296,7 @@ const decisions = z.strictObject({
     bulk: z.enum(BULKS),
     lace: z.boolean(),
     methods: z.record(key, key),
+    finishes: z.record(key, key),
     extras: z.array(key).max(40),
     order: z.array(key).max(400).nullable(),
     left: z.array(key).max(400),
@@ -314,7 +315,7 @@ const decisions = z.strictObject({
 /** A saved project, version 7: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(8),
+    schema: z.literal(9),
     name: words.trim().min(1),
     garment: words.min(1).max(40),
     units: z.enum(['mm', 'in']),

@@ -135,6 +135,20 @@ function withCutOuts(doc: Plain): Plain {
   };
 }
 
+/** Version 9 keeps how single seams are neatened by themselves: version 8 had them among the methods, with a prefix. */
+function withFinishes(doc: Plain): Plain {
+  const d = decisionsOf(doc);
+  const methods = Object.entries((d.making?.methods ?? {}) as Record<string, string>);
+  const single = (key: string): boolean => key.startsWith('seams:');
+  const finishes = methods.flatMap(([key, way]) => (single(key) ? [[key.slice('seams:'.length), way]] : []));
+  const making = {
+    ...d.making,
+    methods: Object.fromEntries(methods.filter(([key]) => !single(key))),
+    finishes: Object.fromEntries(finishes),
+  };
+  return { ...doc, schema: 9, decisions: { ...d, making } };
+}
+
 /** Parts of the decisions with what they lack. */
 const withMore = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(structuredClone(added)).map(([key, more]) => [key, { ...more, ...d[key] }]));
@@ -148,5 +162,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   5: withJoins,
   6: withUnlikeSeams,
   7: withCutOuts,
+  8: withFinishes,
 };
-export const CURRENT_SCHEMA = 8;
+export const CURRENT_SCHEMA = 9;

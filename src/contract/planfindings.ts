@@ -52,6 +52,8 @@ export const OF_PLAN: Record<string, Say> = {
     `${step(d)} works on a seam that is only sewn in ${other(d)}: there are no allowances to press or trim yet.`,
   'covers-unsewn': (d) =>
     `${step(d)} stitches a layer over a seam that is only sewn in ${other(d)}: it could not be reached any more.`,
+  'pressed-away': (d) =>
+    `${step(d)} presses the allowances away from the layer that ${inSentence(other(d))} folds over them: they would stay outside it, raw.`,
   'step-left-out': (d) => `${step(d)} has nothing to work on: ${other(d)} is left out.`,
   'seam-sewn-twice': (d) => `${d.seam ?? 'A seam'}: sewn ${d.times} times where ${d.asked} is asked.`,
   'pocket-sewn-shut': (d, mm) =>

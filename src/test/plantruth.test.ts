@@ -104,6 +104,27 @@ describe('what a plan says is so', () => {
     expect([...seen].sort()).toEqual([...SHORT].sort());
   });
 
+  test('allowances that a layer is folded over are pressed into it: turned the other way, or open, they are found', () => {
+    const seen = new Set<string>();
+    const yoked = features.map((f): Features => ({ ...f, yoke: true, lining: 'none' }));
+    fc.assert(
+      fc.property(fc.oneof(features, yoked), choices, (f, c) => {
+        const p = planned(f, c);
+        if (!p) return;
+        for (const cover of p.making.joints.filter((j) => j.covers !== undefined))
+          for (const s of p.steps.filter((x) => x.press !== null && x.works.includes(cover.covers ?? ''))) {
+            seen.add(cover.code);
+            for (const wrong of [null, s.pieces.find((x) => x !== s.towards) ?? null]) {
+              const steps = p.steps.map((x) => (x === s ? { ...x, towards: wrong } : x));
+              expect(stops(steps, p)).toEqual(['pressed-away']);
+            }
+          }
+      }),
+      runs(80),
+    );
+    expect([...seen]).toEqual(expect.arrayContaining(['cuff-in', 'stand-neck-in', 'waistband-in', 'yoke-shoulder-in']));
+  });
+
   test('a ruffle or peplum takes the raw edge and no hem is sewn there; where a lining has taken it, it is left out and told', () => {
     for (const extra of ['ruffle', 'peplum'])
       for (const lining of ['free', 'bagged', 'none'] as const) {

@@ -259,6 +259,8 @@ export interface Decisions {
     lace: boolean;
     /** Chosen methods by topic; the usual one where none is. */
     methods: Record<string, string>;
+    /** How single bare seams are neatened, by seam: as all are where none is named. */
+    finishes: Record<string, string>;
     /** Things without pattern pieces: ties, a ruffle, a label. */
     extras: string[];
     /** Steps in the sewist's own order, by id; null as proposed. */
@@ -280,7 +282,7 @@ export const GARMENTS = ['coat', 'jacket', 'waistcoat', 'shirt', 'dress', 'skirt
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 8;
+  schema: 9;
   name: string;
   garment: string;
   units: LengthUnit;
@@ -363,7 +365,7 @@ export function usualDecisions(): Decisions {
     caps: [],
     sewn: [],
     strips: [],
-    making: { bulk: 'medium', lace: false, methods: {}, extras: [], order: null, left: [], sheet: null },
+    making: { bulk: 'medium', lace: false, methods: {}, finishes: {}, extras: [], order: null, left: [], sheet: null },
     paper: { size: 'a4', pieces: null, strip: true },
   };
 }

@@ -88,6 +88,8 @@ export interface Edge {
   /** Rule for the corner at this edge's end. */
   corner: CornerRule;
   onFold: boolean;
+  /** Of a facing that is grown on beyond the fold of its front. */
+  grownOn?: true;
   from?: From;
 }
 

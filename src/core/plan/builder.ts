@@ -4,7 +4,7 @@ import { EMPTY_OPERATION } from './emptyoperation.ts';
 import { besideEdge, edgesOf, faceOf, keyOf, partEdges, partOf } from './garmentmodel.ts';
 import { type Fact, type Need, type SeamCode } from './names.ts';
 import { type OperationCode } from './operationcodes.ts';
-import { finishKey, SEAM_WAYS, wayOf } from './seamfinishes.ts';
+import { SEAM_WAYS, wayOf } from './seamfinishes.ts';
 import { type More, type Run, type SewOptions, sewFelled, sewFrench, sewPlain } from './seamruns.ts';
 import { BESIDE_ZIP, restOf, slitShare, zipShare } from './stretches.ts';
 import {
@@ -30,9 +30,6 @@ const CAUTIONS: Partial<Record<Station, string[]>> = {
   iron: ['iron'],
   hand: ['needles'],
 };
-
-/** A step whose name begins with its kind needs no other word of it. */
-type StepName = OperationCode | `${OperationCode}:${string}`;
 
 /** Collects operations; small helpers fill in what most of them share. */
 export class PlanBuilder {
@@ -87,8 +84,9 @@ export class PlanBuilder {
     );
   }
 
-  /** `raw`: done to a piece while it is made ready, so that it waits for its interfacing alone. */
-  add(section: Section, station: Station, id: StepName, more?: More, raw?: boolean): void;
+  /**
+   * A step; where there may be several of its kind it has an id of its own and names its kind. `raw`: done to a piece while it is made ready, so that it waits for its interfacing alone. */
+  add(section: Section, station: Station, id: OperationCode, more?: More, raw?: boolean): void;
   add(section: Section, station: Station, id: string, more: More & { code: OperationCode }, raw?: boolean): void;
   add(section: Section, station: Station, id: string, more: More = {}, raw = false): void {
     // Without an overlocker its work is done with a zigzag.
@@ -98,12 +96,11 @@ export class PlanBuilder {
     const pieces = [...new Set(more.pieces ?? more.stack?.map((l) => l.part) ?? [])];
     const first = raw || section === 'prepare';
     const ready = pieces.map((p) => (first || more.makes?.includes(`ready:${p}`) ? `fuse:${p}?` : `ready:${p}?`));
-    const code = more.code ?? id.replace(/:.*/, '');
     this.ops.push({
       ...EMPTY_OPERATION,
       ...more,
       id,
-      code,
+      code: more.code ?? id,
       section,
       station: at,
       ...(zigzag && { data: { ...more.data, zigzag: 1 } }),
@@ -235,8 +232,8 @@ export class PlanBuilder {
   /** How a bare seam is neatened: as it is chosen for itself, else as all are; noted with the ways it could be. */
   private finished(seam: string, j: Joint, parted: boolean, mouth: boolean): string {
     const can = (w: string): string => wayOf(w, j.code, parted, mouth);
-    const { methods } = this.g;
-    const way = can(methods[finishKey(seam)] ?? methods.seams ?? 'overlocked');
+    const { methods, finishes } = this.g;
+    const way = can(finishes[seam] ?? methods.seams ?? 'overlocked');
     const ways = SEAM_WAYS.filter((w) => can(w) === w);
     const name = { code: j.code, ...(j.between && { between: j.between }) };
     if (!this.finishes.some((f) => f.seam === seam)) this.finishes.push({ seam, name, way, ways });
@@ -247,7 +244,8 @@ export class PlanBuilder {
   private drawnIn(section: Section, joints: Joint[]): Fact[] {
     return joints.flatMap((j): Fact[] => {
       const id = `gather:${j.id}`;
-      if (j.easeOf !== 'gather' || j.code.startsWith('cuff') || this.ops.some((o) => o.id === id)) return [];
+      if (j.easeOf !== 'gather' || j.code === 'cuff' || j.code === 'cuff-in' || this.ops.some((o) => o.id === id))
+        return [];
       this.add(section === 'joining' ? 'shell' : section, 'machine', id, {
         code: 'gather',
         about: j.code,

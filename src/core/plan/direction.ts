@@ -1,5 +1,5 @@
 import { type Role } from '../pattern/index.ts';
-import { besideEdge, drawnAs, partOf } from './garmentmodel.ts';
+import { besideEdge, drawnAs, keyOf, partOf } from './garmentmodel.ts';
 import { type Direction, type GarmentModel, type Joint, type Operation, type Part } from './types.ts';
 
 const NOWHERE: ReadonlySet<Role> = new Set<Role>(['plain']);
@@ -16,15 +16,16 @@ function ends(parts: ReadonlyMap<string, Part>, edge: string, along: 1 | -1): Di
 }
 
 /** How many edges of the pattern one side of a seam runs along. */
-const edgesAlong = (keys: string[]): number => new Set(keys.map(drawnAs)).size;
+const edgesAlong = (parts: ReadonlyMap<string, Part>, keys: string[]): number =>
+  new Set(keys.map((k) => drawnAs(k, parts))).size;
 
 /** Which way a seam is sewn: as its most slanted edge lies; both layers, left and right alike. None where it runs over several pieces. */
 function ofJoint(parts: ReadonlyMap<string, Part>, j: Joint): Direction[] {
-  if (edgesAlong(j.a) > 1 || edgesAlong(j.b) > 1) return [];
+  if (edgesAlong(parts, j.a) > 1 || edgesAlong(parts, j.b) > 1) return [];
   const edges = [...j.a, ...j.b];
   const slant = (key: string): number => {
     const ring = parts.get(partOf(key))?.ring ?? [];
-    return ring.find((e) => key.endsWith(`/${e.id}`))?.slant ?? 0;
+    return ring.find((e) => keyOf(partOf(key), e.id) === key)?.slant ?? 0;
   };
   const most = edges.reduce((best, key) => (Math.abs(slant(key)) > Math.abs(slant(best)) ? key : best), edges[0] ?? '');
   const lead = slant(most) && ends(parts, most, slant(most) > 0 ? 1 : -1);

@@ -1,4 +1,3 @@
-import { type Decisions } from '../document/project.ts';
 import { type Surface } from '../garment/index.ts';
 import { cornersAlong, meetAtCorner, type Point, pathLength } from '../geometry/index.ts';
 import {
@@ -21,8 +20,12 @@ import { type Bulk, type GarmentModel, type Joint, type Part, type PartEdge } fr
 export const keyOf = (part: string, edge: string): string => `${part}/${edge}`;
 export const partOf = (key: string): string => key.slice(0, key.lastIndexOf('/'));
 
+/** The same edge on another layer. */
+const onPart = (key: string, part: string): string => keyOf(part, key.slice(key.lastIndexOf('/') + 1));
+
 /** The pattern piece's own edge that an edge of a second layer, or of a facing grown on, is drawn as. */
-export const drawnAs = (key: string): string => key.replace(/:(in|facing)\//, '/');
+export const drawnAs = (key: string, parts: ReadonlyMap<string, Part>): string =>
+  onPart(key, parts.get(partOf(key))?.of ?? partOf(key));
 
 /** Every edge of a layer: round it, and round the openings cut into it. */
 export const partEdges = (p: Part): PartEdge[] => [...p.ring, ...(p.openings ?? []).flat()];
@@ -53,6 +56,7 @@ const edgeOf =
     role: e.role,
     length: pathLength(e.path),
     onFold: e.onFold,
+    ...(e.grownOn && { grownOn: true }),
     allowance: e.allowance,
     bends: bendsOf(e.path),
     corners: cornersAlong(e.path),
@@ -60,6 +64,12 @@ const edgeOf =
     slant: slantOf(e.path, grain),
     ...(points.has(e.id) && { marks: points.get(e.id) ?? [] }),
   });
+
+/** Pieces of a skirt. */
+export const SKIRTS: ReadonlySet<Part['kind']> = new Set(['skirt-front', 'skirt-back']);
+
+const FRONTS: ReadonlySet<Part['kind']> = new Set(['front', 'front-side', 'skirt-front', 'trouser-front']);
+const BACKS: ReadonlySet<Part['kind']> = new Set(['back', 'back-side', 'skirt-back', 'trouser-back']);
 
 /** Kinds made of two layers, as drawn without a fold along an edge. */
 const DOUBLE: ReadonlySet<string> = new Set(['collar', 'stand', 'cuff', 'waistband']);
@@ -69,11 +79,10 @@ const isDouble = (p: Piece, yokes: boolean): boolean =>
 
 /** Id of the part of a front that is its facing, grown on beyond the fold. */
 export const grownOn = (id: string): string => `${id}:facing`;
-const isBeyond = (edge: string): boolean => edge.startsWith('on-');
 
 /** A front with its facing grown on, as two layers that a fold joins. */
 function parted(p: Part): Part[] {
-  if (!p.ring.some((e) => isBeyond(e.id))) return [p];
+  if (!p.ring.some((e) => e.grownOn)) return [p];
   const crease: PartEdge = {
     id: 'crease',
     role: 'front-edge',
@@ -83,11 +92,9 @@ function parted(p: Part): Part[] {
     bends: [],
   };
   // The rings run on from one side of the fold to the other; each half gets the fold in its place.
-  const first = p.ring.findIndex(
-    (e, i) => !isBeyond(e.id) && isBeyond(p.ring[(i + p.ring.length - 1) % p.ring.length]?.id ?? ''),
-  );
+  const first = p.ring.findIndex((e, i) => !e.grownOn && p.ring[(i + p.ring.length - 1) % p.ring.length]?.grownOn);
   const turned = [...p.ring.slice(first), ...p.ring.slice(0, first)];
-  const [own, beyond] = [turned.filter((e) => !isBeyond(e.id)), turned.filter((e) => isBeyond(e.id))];
+  const [own, beyond] = [turned.filter((e) => !e.grownOn), turned.filter((e) => e.grownOn)];
   const facing: Part = {
     ...p,
     id: grownOn(p.id),
@@ -152,8 +159,10 @@ export function partsOf(pieces: Piece[], how: Pick<Made, 'yokes' | 'standBoth' |
 }
 
 const jointOf = (s: WalkedSeam, parts: Map<string, Part>): Joint => {
-  const key = (x: { piece: string; edge: string }): string =>
-    keyOf(isBeyond(x.edge) ? grownOn(x.piece) : x.piece, x.edge);
+  const key = (x: { piece: string; edge: string }): string => {
+    const beyond = parts.get(grownOn(x.piece))?.ring.some((e) => e.id === x.edge && e.grownOn);
+    return keyOf(beyond ? grownOn(x.piece) : x.piece, x.edge);
+  };
   const first = s.a[0];
   const on = first && parts.get(first.piece);
   const edge = on && partEdges(on).find((e) => e.id === first.edge);
@@ -197,7 +206,7 @@ const OUTER: Partial<Record<Part['kind'], [SeamCode, Role]>> = {
 };
 
 /** Seams of the outside whose edge the under layer covers, to be closed a second time on that layer. */
-const COVERED_BY: Record<string, Part['kind']> = {
+export const COVERED_BY: Readonly<Record<string, Part['kind']>> = {
   'stand-neck': 'stand',
   'collar-neck': 'collar',
   'collar-stand': 'stand',
@@ -238,7 +247,7 @@ export function layerJoints(parts: Part[], joints: Joint[]): Joint[] {
     const code = UNDER[j.code];
     if (!kind || !code || ![...j.a, ...j.b].some((k) => on(k, kind) && byId.has(under(partOf(k))))) continue;
     const swap = (list: string[]): string[] =>
-      list.map((k) => (byId.has(under(partOf(k))) ? k.replace(partOf(k), under(partOf(k))) : k));
+      list.map((k) => (byId.has(under(partOf(k))) ? onPart(k, under(partOf(k))) : k));
     // The collar between two stands has an upper and an under layer of its own.
     out.push({ ...j, id: `${j.id}:in`, code, a: swap(j.a), b: swap(j.b), closing: true, covers: j.id });
   }
@@ -251,46 +260,11 @@ function withInnerYoke(j: Joint, byId: Map<string, Part>): Joint {
     list.flatMap((k) => {
       const p = byId.get(partOf(k));
       const inner = p?.kind === 'yoke' ? byId.get(under(p.id)) : undefined;
-      return inner ? [k, k.replace(partOf(k), inner.id)] : [k];
+      return inner ? [k, onPart(k, inner.id)] : [k];
     });
   const caught = ['cap', 'stand-neck', 'collar-neck', 'hood-neck'].includes(j.code);
   return caught ? { ...j, a: more(j.a), b: more(j.b) } : j;
 }
-
-/** The garment with a yoke of one layer only. */
-export function singleYoke(m: GarmentModel): GarmentModel {
-  const inner = new Set(m.parts.filter((p) => p.kind === 'yoke' && p.id !== p.of).map((p) => p.id));
-  if (!inner.size) return m;
-  const kept = (list: string[]): string[] => list.filter((k) => !inner.has(partOf(k)));
-  return {
-    ...m,
-    parts: m.parts.filter((p) => !inner.has(p.id)).map((p) => (p.kind === 'yoke' ? { ...p, covered: false } : p)),
-    joints: m.joints
-      .filter((j) => !j.id.endsWith(':in') || !j.code.startsWith('yoke-'))
-      .map((j) => ({ ...j, a: kept(j.a), b: kept(j.b) })),
-  };
-}
-
-/** Seams of the sides, of which one half may have a zip, each with what that half is called. */
-const SIDES: Readonly<Partial<Record<SeamCode, SeamCode>>> = {
-  side: 'side-zip',
-  'skirt-side': 'skirt-side-zip',
-  'lining-side': 'lining-side-zip',
-  'lining-skirt-side': 'lining-skirt-side-zip',
-  'facing-side': 'facing-side-zip',
-};
-
-/** With a zip in one side only, that half of each side seam is a joint of its own: the other is sewn whole. */
-export const withSideZip = (m: GarmentModel, { lining }: Pick<Decisions, 'lining'>): GarmentModel =>
-  lining.zip.length > 0 && lining.zip.at === 'side'
-    ? {
-        ...m,
-        joints: m.joints.flatMap((j): Joint[] => {
-          const code = SIDES[j.code];
-          return code ? [j, { ...j, id: `${j.id}:zip`, code, halfOf: j.id }] : [j];
-        }),
-      }
-    : m;
 
 /** Centre seams that no walked seam names: of a skirt, and of linings beside a zip. */
 function centreJoints(parts: Part[], joints: Joint[]): Joint[] {
@@ -302,7 +276,7 @@ function centreJoints(parts: Part[], joints: Joint[]): Joint[] {
       const list = free.map((e) => keyOf(p.id, e.id));
       const total = free.reduce((t, e) => t + e.length, 0);
       const of = p.material === 'shell' ? '' : `${p.material}-`;
-      const on = p.kind.startsWith('skirt') ? 'skirt-' : p.kind === 'hood' ? 'hood-' : '';
+      const on = SKIRTS.has(p.kind) ? 'skirt-' : p.kind === 'hood' ? 'hood-' : '';
       const code = knownSeam(`${of}${on}${role}`) ?? (p.material === 'shell' ? 'other' : 'lining-other');
       const allowance = free[0]?.allowance ?? 0;
       return [
@@ -350,8 +324,8 @@ function facingJoints(parts: Part[], joints: Joint[]): Joint[] {
   const pairs = (['shoulder', 'side'] as const).flatMap((role) =>
     made(
       role,
-      free(role, (p) => p.kind.includes('back')),
-      free(role, (p) => p.kind.includes('front')),
+      free(role, (p) => BACKS.has(p.kind)),
+      free(role, (p) => FRONTS.has(p.kind)),
     ),
   );
   const rings = facings.flatMap((p) =>

@@ -17,7 +17,6 @@ export * from './names.ts';
 export * from './operationcodes.ts';
 export * from './order.ts';
 export * from './plan.ts';
-export { finishKey, isFinishKey } from './seamfinishes.ts';
 export type { SewOptions } from './seamruns.ts';
 export * from './sheet.ts';
 export * from './transfer.ts';

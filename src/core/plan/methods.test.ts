@@ -7,7 +7,7 @@ import { SHIRT, TOP } from '../../test/waycase.ts';
 import { CASES } from '../../test/ways.ts';
 import { compute, planOf, taskOf } from '../document/compute.ts';
 import { type ProjectDocument, usualDecisions } from '../document/project.ts';
-import { finishKey, makePlan, type Plan, type PlanStep } from './index.ts';
+import { makePlan, type Plan, type PlanStep } from './index.ts';
 
 const BASE: Features = { ...PLAIN, lining: 'none', buttons: false };
 function plan(more: Partial<Features>, methods: Record<string, string> = {}, extras: string[] = []): Plan {
@@ -182,16 +182,16 @@ test('seam by seam: each bare seam in every way it can be is proved, the others 
   ]) {
     const doc = (UNLIKE[name] as () => ProjectDocument)();
     const c = compute(doc);
-    const withOne = (methods: Record<string, string>): Plan => {
+    const withOne = (finishes: Record<string, string>): Plan => {
       const { decisions: d } = doc;
-      const r = makePlan(taskOf(doc, c), { ...d.making, methods: { ...d.making.methods, ...methods } }, 1);
+      const r = makePlan(taskOf(doc, c), { ...d.making, finishes }, 1);
       if (!r.ok) throw new Error(r.findings[0]?.code);
       return r.value;
     };
     const usual = withOne({}).finishes;
     for (const f of usual)
       for (const way of f.ways) {
-        const plan = withOne({ [finishKey(f.seam)]: way });
+        const plan = withOne({ [f.seam]: way });
         expect([f.seam, way, plan.findings.filter((x) => x.severity === 'stop')]).toEqual([f.seam, way, []]);
         const ways = plan.finishes.map((x) => [
           x.seam,
@@ -199,7 +199,7 @@ test('seam by seam: each bare seam in every way it can be is proved, the others 
         ]);
         expect(plan.finishes.map((x) => [x.seam, x.way])).toEqual(ways);
       }
-    const told = withOne({ [finishKey('no-such')]: 'felled' }).findings.find((x) => x.code === 'method-does-not-fit');
+    const told = withOne({ 'no-such': 'felled' }).findings.find((x) => x.code === 'method-does-not-fit');
     expect(told?.data).toMatchObject({ reason: 'no-such-seam', method: 'felled' });
   }
 });

@@ -214,8 +214,88 @@ export type Fact =
 /** What a step waits for; with a question mark only where this garment has something of the kind. */
 export type Need = Fact | `${Fact}?`;
 
+/** What a need waits for. */
+export const factOf = (need: string): string => (mayLack(need) ? need.slice(0, -1) : need);
+/** Whether a garment may have nothing that a need waits for. */
+export const mayLack = (need: string): boolean => need.endsWith('?');
+
 /** What is waited for in some cases only. */
 export const when = (is: boolean, ...needs: Need[]): Need[] => (is ? needs : []);
+
+/** Seams whose names begin or go alike, all of them or none by the compiler. */
+const seams = <C extends SeamCode>(all: Record<C, true>): ReadonlySet<SeamCode> => new Set(Object.keys(all) as C[]);
+
+/** Where a collar is sewn. */
+export const COLLAR_SEAMS = seams<Extract<SeamCode, `collar${string}`>>({
+  'collar-neck': true,
+  'collar-neck-in': true,
+  'collar-outer': true,
+  'collar-stand': true,
+  'collar-stand-in': true,
+});
+
+/** Hems of shell and lining sewn to each other. */
+export const HEM_SEAMS = seams<Extract<SeamCode, `hem-${string}`>>({
+  'hem-back': true,
+  'hem-back-side': true,
+  'hem-back-under': true,
+  'hem-front': true,
+  'hem-front-side': true,
+  'hem-panel': true,
+  'hem-skirt-back': true,
+  'hem-skirt-back-under': true,
+  'hem-skirt-front': true,
+  'hem-trouser-back': true,
+  'hem-trouser-front': true,
+});
+
+/** Seams of a skirt, and of its lining. */
+export const SKIRT_SEAMS = seams<Extract<SeamCode, `${string}skirt-${string}`>>({
+  'facing-skirt-centre-back': true,
+  'facing-skirt-centre-front': true,
+  'hem-skirt-back': true,
+  'hem-skirt-back-under': true,
+  'hem-skirt-front': true,
+  'lining-skirt-centre-back': true,
+  'lining-skirt-centre-front': true,
+  'lining-skirt-panel': true,
+  'lining-skirt-side': true,
+  'lining-skirt-side-zip': true,
+  'skirt-centre-back': true,
+  'skirt-centre-front': true,
+  'skirt-panel': true,
+  'skirt-side': true,
+  'skirt-side-zip': true,
+});
+
+/** Seams within the lining. */
+export const LINING_SEAMS = seams<Extract<SeamCode, `lining-${string}`>>({
+  'lining-cap': true,
+  'lining-centre-back': true,
+  'lining-centre-front': true,
+  'lining-elbow': true,
+  'lining-forearm': true,
+  'lining-hood-centre-back': true,
+  'lining-inseam': true,
+  'lining-other': true,
+  'lining-panel': true,
+  'lining-panel-back': true,
+  'lining-panel-front': true,
+  'lining-raglan': true,
+  'lining-rise': true,
+  'lining-shoulder': true,
+  'lining-side': true,
+  'lining-side-zip': true,
+  'lining-skirt-centre-back': true,
+  'lining-skirt-centre-front': true,
+  'lining-skirt-panel': true,
+  'lining-skirt-side': true,
+  'lining-skirt-side-zip': true,
+  'lining-underarm': true,
+  'lining-waist-back': true,
+  'lining-waist-front': true,
+  'lining-yoke-join': true,
+});
 
 const KNOWN: ReadonlyMap<string, SeamCode> = new Map(SEAM_CODES.map((c) => [c, c]));
 

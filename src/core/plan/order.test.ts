@@ -2,7 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { runs } from '../../test/runs.ts';
 import {
+  CUSTOM_COST,
   costOf,
+  customOf,
   customOrder,
   EMPTY_OPERATION,
   mendOf,
@@ -70,11 +72,13 @@ function cheapest(ops: Operation[]): number {
   return best;
 }
 
+const always = (): boolean => true;
+
 describe('ordering', () => {
   test('random graphs: every need comes first, and every operation once', () => {
     fc.assert(
       fc.property(graph(26), fc.integer(), (nodes, salt) => {
-        const r = orderOperations(opsOf(nodes, salt));
+        const r = orderOperations(opsOf(nodes, salt), always);
         if (!r.ok) throw new Error('refused');
         expect(new Set(r.value.map((o) => o.id)).size).toBe(nodes.length);
         expect(valid(r.value)).toBe(true);
@@ -87,7 +91,7 @@ describe('ordering', () => {
     fc.assert(
       fc.property(graph(7), fc.integer(), (nodes, salt) => {
         const ops = opsOf(nodes, salt);
-        const r = orderOperations(ops);
+        const r = orderOperations(ops, always);
         expect(r.ok && costOf(r.value)).toBeCloseTo(cheapest(ops), 6);
       }),
       runs(60),
@@ -95,16 +99,54 @@ describe('ordering', () => {
   });
 
   test('a need nobody makes and a circle of needs are refused by name; one that may be lacking is dropped', () => {
-    expect(orderOperations([op('a', ['b'])])).toMatchObject({
+    expect(orderOperations([op('a', ['b'])], always)).toMatchObject({
       ok: false,
       findings: [{ code: 'need-not-made', data: { operation: 'a', need: 'b' } }],
     });
-    const ring = orderOperations([op('a', ['c']), op('b', ['a']), op('c', ['b']), op('d')]);
+    const ring = orderOperations([op('a', ['c']), op('b', ['a']), op('c', ['b']), op('d')], always);
     expect(ring).toMatchObject({
       ok: false,
       findings: [{ code: 'needs-in-a-circle', data: { operations: 'a, c, b' } }],
     });
-    expect(orderOperations([op('a', ['nothing?'])]).ok).toBe(true);
+    expect(orderOperations([op('a', ['nothing?'])], always).ok).toBe(true);
+  });
+
+  test('customs that stand against each other give way as cheaply as in the best of all orders, what must be never', () => {
+    const codes = ['press', 'try-on', 'fuse', 'turn', 'grade', 'hem-blind'];
+    const node = fc.record({
+      must: fc.array(fc.nat(5), { maxLength: 2 }),
+      usual: fc.array(fc.nat(5), { maxLength: 2 }),
+    });
+    fc.assert(
+      fc.property(fc.array(node, { minLength: 6, maxLength: 6 }), (nodes) => {
+        // What must be points to earlier ones only, customs anywhere: rings of them are the rule.
+        const musts = nodes.map((n, i) => new Set(n.must.filter((k) => k < i).map((k) => `n${k}`)));
+        const ops = nodes.map((n, i) => {
+          const usual = n.usual.filter((k) => k !== i).map((k) => `n${k}`);
+          return op(`n${i}`, [...new Set([...(musts[i] ?? []), ...usual])], { code: codes[i] ?? '' });
+        });
+        const must = (o: Operation, made: Operation): boolean => musts[ops.indexOf(o)]?.has(made.id) ?? false;
+        const lost = (line: Operation[]): number =>
+          line.reduce((t, o, i) => {
+            const late = line.slice(i + 1).filter((x) => o.needs.includes(x.id));
+            return late.some((x) => must(o, x)) ? Infinity : late.reduce((u, x) => u + CUSTOM_COST[customOf(x)], t);
+          }, 0);
+        const best = (line: Operation[], rest: Operation[]): number =>
+          rest.length
+            ? Math.min(
+                ...rest.map((o) =>
+                  best(
+                    [...line, o],
+                    rest.filter((x) => x !== o),
+                  ),
+                ),
+              )
+            : lost(line);
+        const r = orderOperations(ops, must);
+        expect(r.ok && lost(r.value)).toBe(best([], ops));
+      }),
+      runs(60),
+    );
   });
 });
 
@@ -122,7 +164,7 @@ describe('an order of one’s own', () => {
   test('over random graphs and moves: what moves along makes the order valid again', () => {
     fc.assert(
       fc.property(graph(14), fc.nat(13), fc.nat(13), (nodes, from, to) => {
-        const r = orderOperations(opsOf(nodes, 3));
+        const r = orderOperations(opsOf(nodes, 3), always);
         if (!r.ok) throw new Error('refused');
         const s = r.value[from % r.value.length] as Operation;
         const next = movedTogether(r.value, s.id, to % r.value.length);

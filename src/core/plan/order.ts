@@ -1,4 +1,6 @@
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
+import { CUSTOM_COST, customOf } from './check/customs.ts';
+import { factOf, mayLack } from './names.ts';
 import { type Operation, type Section } from './types.ts';
 
 const SECTION_RANK: Record<Section, number> = { prepare: 0, shell: 1, apart: 1, inside: 2, joining: 3, finish: 4 };
@@ -23,8 +25,8 @@ export function resolveNeeds(ops: Operation[]): Result<number[][]> {
   const needs = ops.map((o, i) => [
     ...new Set(
       o.needs.flatMap((n) => {
-        const made = makers.get(n.replace(/\?$/, ''))?.filter((k) => k !== i);
-        if (!made?.length && !n.endsWith('?') && !o.makes.includes(n))
+        const made = makers.get(factOf(n))?.filter((k) => k !== i);
+        if (!made?.length && !mayLack(n) && !o.makes.includes(n))
           findings.push(stop('need-not-made', undefined, { operation: o.id, need: n }));
         return made ?? [];
       }),
@@ -42,22 +44,42 @@ interface Line {
   count: number;
 }
 
+/** Whether a step that waits for another can't be done before it, or only usually isn't. */
+export type Must = (step: Operation, made: Operation) => boolean;
+
+/** Operations with all that the search asks of them, by their numbers. */
+interface Task {
+  ops: Operation[];
+  bits: bigint[];
+  /** What each waits for, and of that what it can't do without. */
+  masks: bigint[];
+  musts: bigint[];
+  whole: ReadonlyMap<Section, bigint>;
+}
+
+const maskOf = (list: number[]): bigint => list.reduce((m, i) => m | (1n << BigInt(i)), 0n);
+
+function taskOf(ops: Operation[], needs: number[][], must: Must): Task {
+  const bits = ops.map((_, i) => 1n << BigInt(i));
+  const musts = needs.map((list, i) => maskOf(list.filter((k) => must(ops[i] as Operation, ops[k] as Operation))));
+  return { ops, bits, masks: needs.map(maskOf), musts, whole: sectionMasks(ops, bits) };
+}
+
 /**
- * Puts operations into a sequence in which every need has been made before, with little walking between stations, sections kept
- * together, few changes of foot and thread. A beam search over ready operations; ties go to the earlier section and the given
- * order, so that a small change of the garment changes the plan little. Refuses a need nobody makes, and a circle of needs.
+ * Puts operations into a sequence in which all that must come before has, with little walking between stations, sections kept
+ * together, few changes of foot and thread. What only usually comes before does so too, unless customs stand against each other:
+ * then those give way that cost least. A beam search over ready operations; ties go to the earlier section and the given order, so
+ * that a small change of the garment changes the plan little. Refuses a need nobody makes, and a circle of what must be.
  */
-export function orderOperations(ops: Operation[], width = BEAM): Result<Operation[]> {
+export function orderOperations(ops: Operation[], must: Must, width = BEAM): Result<Operation[]> {
   const needs = resolveNeeds(ops);
   if (!needs.ok) return needs;
-  const masks = needs.value.map((b) => b.reduce((m, i) => m | (1n << BigInt(i)), 0n));
-  const bits = ops.map((_, i) => 1n << BigInt(i));
-  const whole = sectionMasks(ops, bits);
+  const task = taskOf(ops, needs.value, must);
   let beam: Line[] = [{ at: -1, before: null, done: 0n, cost: 0, count: 0 }];
   for (let k = 0; k < ops.length; k++) {
     const next = new Map<bigint, Map<number, Line>>();
-    for (const p of beam) expand(p, ops, masks, bits, whole, next);
-    if (!next.size) return refuse(circle(ops, masks, beam[0] as Line));
+    for (const p of beam) if (!expand(p, task, task.masks, next)) expand(p, task, task.musts, next);
+    if (!next.size) return refuse(circle(task, beam[0] as Line));
     beam = [...next.values()]
       .flatMap((m) => [...m.values()])
       .sort(compare)
@@ -90,30 +112,35 @@ function compare(a: Line, b: Line): number {
   return first;
 }
 
-function expand(
-  p: Line,
-  ops: Operation[],
-  masks: bigint[],
-  bits: bigint[],
-  whole: ReadonlyMap<Section, bigint>,
-  next: Map<bigint, Map<number, Line>>,
-): void {
+/** Every way a line goes on, with one of the operations for which these masks are done; false where there is none. */
+function expand(p: Line, task: Task, ready: bigint[], next: Map<bigint, Map<number, Line>>): boolean {
+  const { ops, bits, whole } = task;
   const last = ops[p.at];
   // Who leaves a section unfinished has to come back: that is paid at once, so that the search does not put it off unseen.
   const left = last ? (whole.get(last.section) ?? 0n) : 0n;
   const back = (p.done & left) === left ? 0 : SECTION_COST;
+  let any = false;
   for (let i = 0; i < ops.length; i++) {
     const bit = bits[i] as bigint;
-    if (p.done & bit || (p.done & (masks[i] as bigint)) !== masks[i]) continue;
+    if (p.done & bit || (p.done & (ready[i] as bigint)) !== ready[i]) continue;
+    any = true;
     const o = ops[i] as Operation;
     const away = last && last.section !== o.section ? back : 0;
-    const cost = p.cost + SECTION_RANK[o.section] * EARLY * (ops.length - p.count) + walkCost(last, o) + away;
+    const early = SECTION_RANK[o.section] * EARLY * (ops.length - p.count);
+    const cost = p.cost + early + walkCost(last, o) + away + against(task, i, p.done);
     const made: Line = { at: i, before: p, done: p.done | bit, cost, count: p.count + 1 };
     const same = next.get(made.done) ?? new Map<number, Line>();
     if (!same.size) next.set(made.done, same);
     const known = same.get(i);
     if (!known || compare(made, known) < 0) same.set(i, made);
   }
+  return any;
+}
+
+/** What it costs that an operation comes before others which usually precede it. */
+function against({ ops, bits, masks }: Task, i: number, done: bigint): number {
+  const missing = (masks[i] as bigint) & ~done;
+  return missing ? ops.reduce((t, o, k) => t + (missing & (bits[k] as bigint) ? CUSTOM_COST[customOf(o)] : 0), 0) : 0;
 }
 
 /** Cost between neighbours `a` and `b` of a sequence. */
@@ -126,7 +153,9 @@ const between = (ops: Operation[], a: number | undefined, b: number | undefined)
  */
 function settled(order: number[], ops: Operation[], needs: number[][]): number[] {
   const line = [...order];
-  const own = needs.map((n) => new Set(n));
+  const place = new Map(order.map((i, at) => [i, at]));
+  // A custom that gave way is no need any more.
+  const own = needs.map((list, i) => new Set(list.filter((k) => (place.get(k) ?? 0) < (place.get(i) ?? 0))));
   for (let pass = 0; pass < 6; pass++) {
     let changed = false;
     for (let i = 0; i < line.length; i++) {
@@ -195,9 +224,9 @@ export const costOf = (sequence: Operation[]): number =>
   );
 
 /** Operations that wait for each other in a ring, in the order in which they do. */
-function circle(ops: Operation[], masks: bigint[], p: Line): Finding {
+function circle({ ops, musts }: Task, p: Line): Finding {
   const left = ops.flatMap((_, i) => (p.done & (1n << BigInt(i)) ? [] : [i]));
-  const waitsFor = (i: number): number | undefined => left.find((k) => (masks[i] as bigint) & (1n << BigInt(k)));
+  const waitsFor = (i: number): number | undefined => left.find((k) => (musts[i] as bigint) & (1n << BigInt(k)));
   const trail: number[] = [];
   for (let i = left[0]; i !== undefined && !trail.includes(i); i = waitsFor(i)) trail.push(i);
   const back = waitsFor(trail[trail.length - 1] ?? -1) ?? trail[0];

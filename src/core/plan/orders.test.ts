@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { type Features, PLAIN } from '../../test/features.ts';
 import { taskFrom } from '../../test/garments.ts';
 import { usualDecisions } from '../document/project.ts';
-import { makePlan, moved, type Plan } from './index.ts';
+import { checkPlan, makePlan, moved, mustFollow, numbered, orderOperations, type Plan } from './index.ts';
 
 // Orders set down by hand: what no sewist can do, and what many do, whatever the usual is. Common practice.
 const GARMENTS: Record<string, [Partial<Features>, Record<string, string>, string[]]> = {
@@ -177,5 +177,24 @@ describe('orders of making', () => {
     expect(findings.filter((f) => f.severity === 'stop')).toEqual([]);
     // What differs from the usual is told with a reason, or nothing waited for it.
     for (const f of findings.filter((x) => x.code.startsWith('usual-'))) expect(typeof f.data?.why).toBe('string');
+  });
+
+  test('customs that contradict each other: the order holds, the one that costs least gives way, told with its reason', () => {
+    const whys: unknown[] = [];
+    for (const name of Object.keys(GARMENTS)) {
+      const { steps, making } = planned(name);
+      const joints = new Map(making.joints.map((j) => [j.id, j]));
+      // The first press usually comes before the try-on: here it also waits for that.
+      const press = steps.find((s) => s.station === 'iron' && s.works.length > 0);
+      const wished = steps.map((s) => (s === press ? { ...s, needs: [...s.needs, 'try-on'] } : s));
+      const r = orderOperations(wished, mustFollow(joints), 4);
+      if (!r.ok) throw new Error(JSON.stringify(r.findings));
+      const found = checkPlan(numbered(r.value), making);
+      expect(found.filter((f) => f.severity === 'stop')).toEqual([]);
+      whys.push(...found.filter((f) => f.code === 'usual-otherwise').map((f) => f.data?.why));
+    }
+    // Pressing at once matters more than what was wished. In some garments the try-on does not wait for that press.
+    expect(new Set(whys)).toEqual(new Set(['try-on-first']));
+    expect(whys.length).toBeGreaterThan(3);
   });
 });

@@ -1,13 +1,13 @@
 import { type Decisions } from '../document/project.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
-import { checkPlan, OPENING } from './check/index.ts';
+import { checkPlan, mustFollow, OPENING } from './check/index.ts';
 import { customOrder, withIds } from './customorder.ts';
 import { directionsOf } from './direction.ts';
-import { edgesOf, keyOf, partEdges, singleYoke, withSideZip } from './garmentmodel.ts';
+import { edgesOf, keyOf, partEdges } from './garmentmodel.ts';
 import { type Misfit, misfitExtras, operationsFor, resolve } from './methods/catalogue.ts';
 import { yokeIsDouble } from './methods/yokes.ts';
+import { HEM_SEAMS } from './names.ts';
 import { orderOperations, resolveNeeds } from './order.ts';
-import { finishKey, isFinishKey } from './seamfinishes.ts';
 import { seamMarks } from './seammarks.ts';
 import { minutesOf } from './times.ts';
 import {
@@ -19,9 +19,10 @@ import {
   type PlanStep,
   type SeamFinish,
 } from './types.ts';
+import { singleYoke, withSideZip } from './variants.ts';
 
 /** What a garment is planned from: all but the methods, which follow from the choices. */
-export type Task = Omit<Garment, 'methods' | 'extras'>;
+export type Task = Omit<Garment, 'methods' | 'extras' | 'finishes'>;
 type Choices = Decisions['making'];
 
 /** Roles of the outside that need a facing, a strip, a lining or a hem of their own. */
@@ -78,7 +79,7 @@ function doubledOtherwise(d: Task['d'], making: GarmentModel): boolean {
     p.material === 'lining' &&
     p.ring.some((e) => ['shoulder', 'panel-seam'].includes(e.role) && !e.onFold && !sewn.has(keyOf(p.id, e.id)));
   return (
-    making.joints.some((j) => j.code.startsWith('hem-') || ['yoke-shoulder', 'raglan'].includes(j.code)) ||
+    making.joints.some((j) => HEM_SEAMS.has(j.code) || ['yoke-shoulder', 'raglan'].includes(j.code)) ||
     making.parts.some(loose)
   );
 }
@@ -118,7 +119,9 @@ function proposed(g: Garment, beam?: number): Result<{ ordered: Operation[]; fin
       marks: seamMarks(o, g.making, parts),
     })),
   );
-  const ordered = ready.ok ? orderOperations(ready.value, beam) : ready;
+  const ordered = ready.ok
+    ? orderOperations(ready.value, mustFollow(new Map(g.making.joints.map((j) => [j.id, j]))), beam)
+    : ready;
   return ordered.ok ? ok({ ordered: ordered.value, finishes }) : ordered;
 }
 
@@ -129,7 +132,12 @@ function proposed(g: Garment, beam?: number): Result<{ ordered: Operation[]; fin
 export function makePlan(task: Task, choices: Choices, beam?: number): Result<Plan> {
   const against = contradictions(task);
   if (against.length) return refuse(...against);
-  const base = { ...task, making: withSideZip(task.making, task.d), extras: choices.extras };
+  const base = {
+    ...task,
+    making: withSideZip(task.making, task.d),
+    extras: choices.extras,
+    finishes: choices.finishes,
+  };
   const { methods, misfits } = resolve(base, choices.methods);
   // Nowhere is room for the opening that a bag is turned through.
   if (methods.opening === undefined)
@@ -146,7 +154,7 @@ export function makePlan(task: Task, choices: Choices, beam?: number): Result<Pl
   const { ordered, finishes } = best.value;
   const steps = numbered(customOrder(ordered, choices.order, choices.left));
   const left = numbered(ordered.filter((o) => choices.left.includes(o.id)));
-  const told = [...misfits, ...finishMisfits(choices.methods, finishes)].map(
+  const told = [...misfits, ...finishMisfits(choices.finishes, finishes)].map(
     (m): Finding => ({
       code: 'method-does-not-fit',
       severity: 'warn',
@@ -165,10 +173,9 @@ export function makePlan(task: Task, choices: Choices, beam?: number): Result<Pl
 }
 
 /** Single seams that were to be neatened otherwise, and cannot be: they are neatened as they can, and told. */
-const finishMisfits = (chosen: Choices['methods'], finishes: SeamFinish[]): Misfit[] =>
-  Object.entries(chosen).flatMap(([key, method]): Misfit[] => {
-    if (!isFinishKey(key)) return [];
-    const f = finishes.find((x) => finishKey(x.seam) === key);
+const finishMisfits = (chosen: Choices['finishes'], finishes: SeamFinish[]): Misfit[] =>
+  Object.entries(chosen).flatMap(([seam, method]): Misfit[] => {
+    const f = finishes.find((x) => x.seam === seam);
     if (!f) return [{ topic: 'seams', method, reason: 'no-such-seam', instead: [] }];
     return f.ways.includes(method) ? [] : [{ topic: 'seams', method, reason: 'seam-ends-open', instead: f.ways }];
   });

@@ -39,10 +39,6 @@ const NOT_NEATENED: ReadonlySet<string> = new Set(['cap', 'raglan']);
 /** Ways of neatening a seam that nothing covers. */
 export const SEAM_WAYS = ['overlocked', 'together', 'bound', 'french', 'felled'] as const;
 
-/** Where one seam is chosen otherwise than the rest. */
-export const finishKey = (seam: string): string => `seams:${seam}`;
-export const isFinishKey = (key: string): boolean => key.startsWith('seams:');
-
 /** First pass of a French seam: 1/4" of 5/8", in the same proportion of other allowances. Common practice. */
 export const frenchFirst = (allowance: number): number => Math.round(allowance * 4) / 10;
 

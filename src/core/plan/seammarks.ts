@@ -1,4 +1,4 @@
-import { besideEdge, partOf } from './garmentmodel.ts';
+import { besideEdge, keyOf, partOf } from './garmentmodel.ts';
 import { type GarmentModel, type Operation, type Part, type SeamMark } from './types.ts';
 
 /** Stitching that ends this near to a point ends at it, mm: a point is drawn, and sewn to, by hand. Own figure. */
@@ -31,7 +31,7 @@ function marksOf(
   endsOn: ((length: number) => number[]) | null,
 ): SeamMark[] {
   const [before, behind] = besideEdge(parts, key);
-  const edge = parts.get(partOf(key))?.ring.find((e) => key.endsWith(`/${e.id}`));
+  const edge = parts.get(partOf(key))?.ring.find((e) => keyOf(partOf(key), e.id) === key);
   if (!edge?.marks || !before || !behind) return [];
   const ends = endsOn?.(edge.length) ?? [];
   return edge.marks.map(({ turns, at }): SeamMark => {

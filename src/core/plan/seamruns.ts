@@ -96,7 +96,7 @@ export function sewPlain(b: Bench, r: Run, way: string): void {
   const base = baseOf(b, r);
   for (const j of joints) if (b.slitShare(j)) b.g.making.open[j.id] = b.slitShare(j);
   const ends = [...codes.map((c): Fact => `done:${c}`), ...joints.map((j): Fact => `joined:${j.id}`)];
-  if (way === 'overlocked') neatenRun(b, r, `neaten:${r.name}`, [], [`neatened:${r.name}`]);
+  if (way === 'overlocked') neatenRun(b, r, 'neaten', [], [`neatened:${r.name}`]);
   const press = to_ === undefined ? pressOf(first, way) : to_;
   const vented = joints.some((j) => b.endsAtVent(j));
   const curve = press ? curveStep(b, joints, way, id) : null;
@@ -136,40 +136,45 @@ export function sewPlain(b: Bench, r: Run, way: string): void {
   });
   if (curve && !early) curveRun(b, r, curve);
   if (doneAt === 'neatened')
-    neatenRun(b, r, `${way === 'bound' ? 'bind' : 'neaten'}:${r.name}`, [press ? `pressed:${id}` : `step:${id}`], ends);
-  if (mixed.length) neatenRun(b, { ...r, joints: mixed }, `neaten:${r.name}`, [`step:${id}`], []);
-  if (press) pressRun(b, r, id, press, doneAt === 'pressed' ? ends : [], joints);
+    neatenRun(b, r, way === 'bound' ? 'bind-seam' : 'neaten-together', [press ? `pressed:${id}` : `step:${id}`], ends);
+  if (mixed.length) neatenRun(b, { ...r, joints: mixed }, 'neaten-together', [`step:${id}`], []);
+  if (press) pressRun(b, r, [o.id ?? r.name, id], press, doneAt === 'pressed' ? ends : [], joints);
 }
 
 const curveRun = (b: Bench, { section, first, name }: Run, curve: CurveStep): void =>
   b.add(section, 'table', `${curve.code}:${name}`, { ...curve, about: first.code, cautions: ['blades'] });
 
-function neatenRun(b: Bench, { section, first, joints, codes }: Run, id: string, needs: Need[], makes: Fact[]): void {
+function neatenRun(
+  b: Bench,
+  { section, first, joints, codes, name }: Run,
+  code: 'neaten' | 'neaten-together' | 'bind-seam',
+  needs: Need[],
+  makes: Fact[],
+): void {
   const keys = edgesOf(joints);
-  const bind = id.startsWith('bind');
-  const together = needs.length > 0 && !bind;
-  b.add(section, bind ? 'machine' : 'overlocker', id, {
-    code: bind ? 'bind-seam' : together ? 'neaten-together' : 'neaten',
+  const bind = code === 'bind-seam';
+  b.add(section, bind ? 'machine' : 'overlocker', `${bind ? 'bind' : 'neaten'}:${name}`, {
+    code,
     about: first.code,
     pieces: keys.map(partOf),
     works: joints.map((j) => j.id),
     cares: b.care(keys, bind ? 'bound' : 'overlocked'),
     needs,
     makes: [...makes, ...(needs.length ? [] : codes.map((c): Fact => `edged:${c}`))],
-    data: { a: sum(joints, 'lengthA') * (together ? 1 : 2) },
+    data: { a: sum(joints, 'lengthA') * (code === 'neaten-together' ? 1 : 2) },
   });
 }
 
 function pressRun(
   b: Bench,
   { section, first, codes, name }: Run,
-  after: string,
+  [named, after]: [string, string],
   press: OperationCode,
   ends: Fact[],
   joints: Joint[],
 ): void {
   const keys = edgesOf(joints);
-  b.add(section, 'iron', `press:${after.replace(/^sew:/, '')}`, {
+  b.add(section, 'iron', `press:${named}`, {
     code: press,
     about: first.code,
     pieces: keys.map(partOf),
@@ -233,7 +238,7 @@ export function sewFrench(b: Bench, r: Run): void {
   pressRun(
     b,
     r,
-    `french-2:${r.name}`,
+    [`french-2:${r.name}`, `french-2:${r.name}`],
     'press-to-b',
     [...codes.map((c): Fact => `done:${c}`), ...joints.map((j): Fact => `joined:${j.id}`)],
     joints,

@@ -1,5 +1,5 @@
 import { besideEdge, partOf } from './garmentmodel.ts';
-import { type SeamCode } from './names.ts';
+import { LINING_SEAMS, type SeamCode, SKIRT_SEAMS } from './names.ts';
 import { SLIT_CODES, ZIP_CODES } from './seamfinishes.ts';
 import {
   type Garment,
@@ -30,7 +30,7 @@ export function zipShare(bench: Sewing, j: Joint): number {
   const { length, at } = bench.g.d.lining.zip;
   const { shell, inner } = ZIP_CODES[at];
   if (![...shell, ...inner].includes(j.code) || (bench.g.methods.zip ?? 'none') === 'none') return 0;
-  const above = j.code.includes('skirt') ? (bench.joints(...shell.slice(0, 1))[0]?.lengthA ?? 0) : 0;
+  const above = SKIRT_SEAMS.has(j.code) ? (bench.joints(...shell.slice(0, 1))[0]?.lengthA ?? 0) : 0;
   return j.lengthA > 0 ? Math.min(1, Math.max(0, (length - above) / j.lengthA)) : 0;
 }
 
@@ -43,9 +43,9 @@ export function slitShare(bench: Sewing, j: Joint): number {
   const { slit, on } = bench.g.d.lining;
   if (slit.length <= 0 || !SLIT_CODES[slit.at]?.includes(j.code) || !atHem(bench, j)) return 0;
   // With a skirt the slit is in the skirt's seam.
-  const skirt = j.code.includes('skirt');
-  if (!skirt && bench.has(...(SLIT_CODES[slit.at] ?? []).filter((c) => c.includes('skirt')))) return 0;
-  if (!on && j.code.startsWith('lining')) return 0;
+  const skirt = SKIRT_SEAMS.has(j.code);
+  if (!skirt && bench.has(...(SLIT_CODES[slit.at] ?? []).filter((c) => SKIRT_SEAMS.has(c)))) return 0;
+  if (!on && LINING_SEAMS.has(j.code)) return 0;
   // A vent takes the slit's place; a zip above leaves it what is below.
   if (bench.parts.get(partOf(j.a[0] ?? ''))?.ring.some((e) => e.role === 'vent')) return 0;
   return Math.max(0, Math.min(0.9, slit.length / j.lengthA, 1 - zipShare(bench, j)));

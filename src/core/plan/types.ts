@@ -17,6 +17,8 @@ export interface PartEdge {
   role: Role;
   length: number;
   onFold: boolean;
+  /** Of a facing that is grown on beyond the fold of its front. */
+  grownOn?: true;
   allowance: number;
   bends: Bend[];
   /** Corners along it, and whether it meets the next edge of its ring in one. */
@@ -85,7 +87,7 @@ export type SeamName = Pick<Joint, 'code' | 'between'>;
 
 /** A seam of the outside that nothing covers: how it is neatened, and how else it could be. */
 export interface SeamFinish {
-  /** Under which it is chosen: `seams:` and this. */
+  /** Under which it is chosen. */
   seam: string;
   name: SeamName;
   way: string;
@@ -255,7 +257,7 @@ export interface Plan {
   changes: number;
   minutes: number;
   handMinutes: number;
-  /** Chosen method of every topic the garment has, and of single seams neatened otherwise. */
+  /** Chosen method of every topic the garment has. */
   methods: Record<string, string>;
   /** How each bare seam of the outside is neatened. */
   finishes: SeamFinish[];
@@ -268,8 +270,9 @@ export interface Plan {
 export interface Garment {
   making: GarmentModel;
   d: Decisions;
-  /** Method of every topic. */
+  /** Method of every topic, and of single bare seams neatened otherwise. */
   methods: Record<string, string>;
+  finishes: Record<string, string>;
   extras: string[];
   /** On the whole garment, cuffs and all: buttons and sewn-on snaps or hooks, and holes to be sewn. */
   buttons: number;

@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import { boxOf, directionAlong, pathLength, pointAlong } from '../../core/geometry/index.ts';
 import { type Edge, outlineOf, type Piece } from '../../core/pattern/index.ts';
-import { drawnAs, type PlanStep } from '../../core/plan/index.ts';
+import { drawnAs, type Part, type PlanStep } from '../../core/plan/index.ts';
 import { Hatches } from './Hatches.tsx';
 import { PieceShape } from './PieceShape.tsx';
 
@@ -13,12 +13,13 @@ interface Props {
   pieces: Piece[];
   /** Edges the step sews or finishes, as `piece/edge`. */
   lit: ReadonlySet<string>;
+  parts: Part[];
 }
 
 /** The edges of a piece that a step sews one way rather than the other. */
-const arrows = (p: Piece, step: PlanStep): { edge: Edge; along: 1 | -1 }[] =>
+const arrows = (p: Piece, step: PlanStep, parts: ReadonlyMap<string, Part>): { edge: Edge; along: 1 | -1 }[] =>
   p.ring.flatMap((edge) => {
-    const way = step.directions.find((w) => drawnAs(w.edge) === `${p.id}/${edge.id}`);
+    const way = step.directions.find((w) => drawnAs(w.edge, parts) === `${p.id}/${edge.id}`);
     return way ? [{ edge, along: way.along }] : [];
   });
 
@@ -44,9 +45,10 @@ function Arrow({ edge, along, unit }: { edge: Edge; along: 1 | -1; unit: number 
 }
 
 /** The pieces of a step, small, with the edges it is about drawn heavily. */
-export function StepDrawing({ step, pieces, lit }: Props) {
+export function StepDrawing({ step, pieces, lit, parts }: Props) {
   const hatch = useId();
-  const ids = [...new Set(step.pieces.map((p) => p.replace(/:(in|facing)$/, '')))];
+  const byId = new Map(parts.map((p) => [p.id, p]));
+  const ids = [...new Set(step.pieces.map((p) => byId.get(p)?.of ?? p))];
   const shown = ids
     .flatMap((id) => pieces.find((p) => p.id === id) ?? [])
     .filter((p) => p.ring.some((e) => lit.has(`${p.id}/${e.id}`)))
@@ -66,11 +68,11 @@ export function StepDrawing({ step, pieces, lit }: Props) {
               width={(w + 2 * pad) / unit}
               height={(h + 2 * pad) / unit}
               role="img"
-              aria-label={`${p.name}, with the edge of this step drawn heavily${arrows(p, step).length ? ', and an arrow along it the way it is sewn' : ''}`}
+              aria-label={`${p.name}, with the edge of this step drawn heavily${arrows(p, step, byId).length ? ', and an arrow along it the way it is sewn' : ''}`}
             >
               <Hatches name={`${hatch}${i}`} unit={unit} />
               <PieceShape piece={p} cut={undefined} unit={unit} hatch={`${hatch}${i}`} lit={lit} label={false} />
-              {arrows(p, step).map(({ edge, along }) => (
+              {arrows(p, step, byId).map(({ edge, along }) => (
                 <Arrow key={edge.id} edge={edge} along={along} unit={unit} />
               ))}
             </svg>

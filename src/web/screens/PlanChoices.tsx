@@ -48,7 +48,12 @@ export function PlanChoices({ p, topic, onCompare }: Props) {
           />
         )}
         {topics.map((t) => {
-          const fit = fittingIds(t, { ...task, methods: plan.methods, extras: making.extras });
+          const fit = fittingIds(t, {
+            ...task,
+            methods: plan.methods,
+            extras: making.extras,
+            finishes: making.finishes,
+          });
           const compared = topic === t;
           return (
             <Fragment key={t}>

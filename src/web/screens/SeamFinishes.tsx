@@ -1,8 +1,7 @@
 import { Box, Button, Text } from '@chakra-ui/react';
-import { finishKey, isFinishKey } from '../../core/plan/index.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { methodWords, seamName } from '../words/index.ts';
-import { type Planning, takeMethods } from './planning.ts';
+import { type Planning, takeFinishes } from './planning.ts';
 
 /** As all the others are. */
 const AS_ALL = '-';
@@ -10,26 +9,25 @@ const AS_ALL = '-';
 /** Bare seams of the outside one by one: each as all are, or neatened in a way of its own. */
 export function SeamFinishes({ p }: { p: Planning }) {
   const { plan, w } = p;
-  const { methods } = w.doc.decisions.making;
+  const said = w.doc.decisions.making.finishes;
   const { finishes } = plan;
   // Chosen for a seam that is not sewn bare any more, or not in that way: told above, and taken back here.
-  const lost = Object.keys(methods).filter(
-    (key) =>
-      isFinishKey(key) && !finishes.some((f) => finishKey(f.seam) === key && f.ways.includes(methods[key] ?? '')),
+  const lost = Object.keys(said).filter(
+    (seam) => !finishes.some((f) => f.seam === seam && f.ways.includes(said[seam] ?? '')),
   );
   if (finishes.length < 2 && !lost.length) return null;
-  const own = finishes.filter((f) => methods[finishKey(f.seam)] !== undefined);
+  const own = finishes.filter((f) => said[f.seam] !== undefined);
   const all = methodWords('seams', plan.methods.seams ?? '').toLowerCase();
   const choose = (seam: string, words: string, way: string): void => {
-    const { [finishKey(seam)]: _, ...rest } = methods;
-    const next = way === AS_ALL ? rest : { ...rest, [finishKey(seam)]: way };
-    takeMethods(p, `${words}: ${way === AS_ALL ? 'as all seams' : methodWords('seams', way)}`, next);
+    const { [seam]: _, ...rest } = said;
+    const next = way === AS_ALL ? rest : { ...rest, [seam]: way };
+    takeFinishes(p, `${words}: ${way === AS_ALL ? 'as all seams' : methodWords('seams', way)}`, next);
   };
   const forget = (): void =>
-    takeMethods(
+    takeFinishes(
       p,
       'What cannot be chosen for single seams taken back',
-      Object.fromEntries(Object.entries(methods).filter(([key]) => !lost.includes(key))),
+      Object.fromEntries(Object.entries(said).filter(([seam]) => !lost.includes(seam))),
     );
   return (
     <Box as="details" gridColumn="1 / -1" mb="3">
@@ -58,7 +56,7 @@ export function SeamFinishes({ p }: { p: Planning }) {
               <Text>{words}</Text>
               <Pick
                 label={`${words}: neatened`}
-                value={methods[finishKey(f.seam)] ?? AS_ALL}
+                value={said[f.seam] ?? AS_ALL}
                 options={[
                   [
                     AS_ALL,

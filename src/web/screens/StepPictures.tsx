@@ -19,7 +19,7 @@ export function StepPictures({ step, making, pieces, names, units }: Props) {
   return (
     <Flex gap="8" wrap="wrap" align="flex-start">
       {layers && <LayersDrawing layers={layers} names={names} units={units} />}
-      <StepDrawing step={step} pieces={pieces} lit={litOf(step, making)} />
+      <StepDrawing step={step} pieces={pieces} lit={litOf(step, making)} parts={making.parts} />
     </Flex>
   );
 }
@@ -28,5 +28,6 @@ export function StepPictures({ step, making, pieces, names, units }: Props) {
 function litOf(s: PlanStep, making: GarmentModel): ReadonlySet<string> {
   const joints = new Set([...s.sews.map((x) => x.joint), ...s.works]);
   const keys = making.joints.filter((j) => joints.has(j.id)).flatMap((j) => [...j.a, ...j.b]);
-  return new Set([...keys, ...s.cares.map((c) => c.edge)].map(drawnAs));
+  const parts = new Map(making.parts.map((p) => [p.id, p]));
+  return new Set([...keys, ...s.cares.map((c) => c.edge)].map((k) => drawnAs(k, parts)));
 }

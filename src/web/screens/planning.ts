@@ -10,6 +10,10 @@ export interface Planning {
   set: (label: string, part: Partial<Decisions['making']>) => void;
 }
 
+/** Neatens single seams otherwise: the steps follow anew, in the proposed order. */
+export const takeFinishes = (p: Planning, label: string, finishes: Record<string, string>): void =>
+  p.set(label, { finishes, order: null, left: [] });
+
 /** Takes other ways of making: the steps follow anew, in the proposed order. */
 export const takeMethods = (p: Planning, label: string, methods: Record<string, string>): void =>
   p.set(label, { methods, order: null, left: [] });

@@ -60,7 +60,7 @@ export function partNames(making: GarmentModel, pieces: { id: string; name: stri
     making.parts.map((p) => {
       const name = names.get(p.of) ?? p.of;
       const which = twice.has(p.of) ? LAYERED[p.kind]?.[p.layer === 'outer' ? 0 : 1] : undefined;
-      if (p.id.endsWith(':facing')) return [p.id, `${name}: the facing`];
+      if (p.id !== p.of && p.material === 'facing') return [p.id, `${name}: the facing`];
       return [p.id, which ? `${name}, ${which}` : name];
     }),
   );

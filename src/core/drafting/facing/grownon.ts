@@ -35,6 +35,7 @@ export function cutOnFacing(front: Piece, split: Split, seam: number): Result<Cu
       ({ from: _, ...e }): Edge => ({
         ...e,
         id: `on-${e.id}`,
+        grownOn: true,
         path: reversePath(mapPath(e.path, m)),
         allowance: e.role === 'facing-line' ? seam : e.allowance,
         corner: 'mitred',

@@ -1,4 +1,5 @@
-import { type PlanStep } from '../types.ts';
+import { edgesOf } from '../garmentmodel.ts';
+import { type Joint, type Operation } from '../types.ts';
 
 /**
  * What a step acts on is made by another: without that there is nothing to do it to, whatever the order. By kinds of step, each
@@ -63,12 +64,39 @@ const SEWN_ON: Readonly<Record<string, readonly string[]>> = {
   cuff: ['bind-slit', 'hem-slit', 'stitch-tower', 'cut-slit', 'cut-tower'],
 };
 
-const touch = (a: PlanStep, b: PlanStep): boolean =>
+const touch = (a: Operation, b: Operation): boolean =>
   (a.about !== null && a.about === b.about) || a.pieces.some((p) => b.pieces.includes(p)) || !b.pieces.length;
 
 /** Whether a step can't be done at all before another, which it waits for: there is no cloth yet, or not what it acts on. */
-export const cannotBefore = (step: PlanStep, made: PlanStep): boolean =>
+export const cannotBefore = (step: Operation, made: Operation): boolean =>
   made.code === 'cut' ||
   (ACTS_ON[step.code]?.includes(made.code) && touch(step, made)) ||
   (step.about !== null && step.sews.length > 0 && SEWN_ON[step.about]?.includes(made.code)) ||
   false;
+
+const closesLayers = (o: Operation): boolean => o.stack.some((l) => l.swings === 2);
+
+/** Whether the second cuts allowances, or sews across edges, that the first shuts in between its layers or turns inside. */
+function shutsIn(step: Operation, made: Operation, joints: ReadonlyMap<string, Joint>): boolean {
+  const of = (ids: string[]): string[] => edgesOf(ids.flatMap((id) => joints.get(id) ?? []));
+  if (step.turns) return closesLayers(made) || made.works.some((w) => joints.get(w)?.closing);
+  if (!closesLayers(step)) return false;
+  const shut = new Set(of(step.sews.map((x) => x.joint)));
+  return of(made.sews.map((x) => x.joint)).some((k) => shut.has(k));
+}
+
+/**
+ * Whether a step that waits for another must: no cloth yet, no seam to work on, nothing below what is stitched over it, or what is
+ * to be done lies shut in afterwards. As the two of them tell; whatever else a step waits for is custom.
+ */
+export const mustFollow =
+  (joints: ReadonlyMap<string, Joint>) =>
+  (step: Operation, made: Operation): boolean => {
+    const sewn = new Set(made.sews.map((x) => x.joint));
+    return (
+      cannotBefore(step, made) ||
+      step.works.some((w) => sewn.has(w)) ||
+      step.sews.some((x) => sewn.has(joints.get(x.joint)?.covers ?? x.joint)) ||
+      shutsIn(step, made, joints)
+    );
+  };

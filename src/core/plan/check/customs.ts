@@ -1,4 +1,4 @@
-import { type PlanStep } from '../types.ts';
+import { type Operation } from '../types.ts';
 
 /** Why one thing usually comes before another, where it could be done otherwise. Common practice. */
 export const CUSTOMS = [
@@ -19,6 +19,28 @@ export const CUSTOMS = [
   'usual',
 ] as const;
 export type Custom = (typeof CUSTOMS)[number];
+
+/**
+ * What it costs an order to go against each, in steps of walking to another station (see `order.ts`): how much is lost when what
+ * should have come first comes late, or never. All are dearer than any walk they could save. Own figures.
+ */
+export const CUSTOM_COST: Readonly<Record<Custom, number>> = {
+  'press-first': 40,
+  'stay-first': 40,
+  'fuse-first': 60,
+  'try-on-first': 30,
+  'look-first': 30,
+  'neaten-first': 40,
+  'trim-first': 60,
+  'ease-first': 80,
+  'while-flat': 60,
+  'topstitch-first': 50,
+  'turn-first': 90,
+  'hem-first': 50,
+  'seam-first': 90,
+  'threads-first': 90,
+  usual: 50,
+};
 
 const BY_CODE: Readonly<Record<string, Custom>> = {
   staystitch: 'stay-first',
@@ -86,5 +108,5 @@ const BY_CODE: Readonly<Record<string, Custom>> = {
 };
 
 /** What speaks for doing a step before what waits for it. */
-export const customOf = (made: PlanStep): Custom =>
+export const customOf = (made: Operation): Custom =>
   BY_CODE[made.code] ?? (made.station === 'iron' ? 'press-first' : made.sews.length ? 'seam-first' : 'usual');

@@ -4,12 +4,14 @@ import { rawEdges } from './edges.ts';
 import { closedEnds } from './ends.ts';
 import { wrongFaces } from './faces.ts';
 import { passesOf } from './passes.ts';
+import { pressedAway } from './pressing.ts';
 import { closedOff } from './reach.ts';
 import { usedBeforeMade } from './sequence.ts';
 import { turning } from './turning.ts';
 import { worksOnSewn } from './works.ts';
 
-export { CUSTOMS, type Custom } from './customs.ts';
+export { mustFollow } from './acts.ts';
+export { CUSTOM_COST, CUSTOMS, type Custom, customOf } from './customs.ts';
 export { OPENING, TUBE } from './turning.ts';
 
 /**
@@ -26,6 +28,7 @@ export function checkPlan(steps: PlanStep[], making: GarmentModel, left: PlanSte
     ...wrongFaces(steps, making),
     ...closedEnds(steps, making),
     ...closedOff(steps, making),
+    ...pressedAway(steps, making),
     ...turning(steps, making),
   ];
   // What can't be done at all is not told to be unusual as well.

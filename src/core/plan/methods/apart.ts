@@ -6,16 +6,18 @@ import { type Part } from '../types.ts';
 export const outer = (b: PlanBuilder, kind: Part['kind']): string =>
   b.of(kind).find((p) => p.layer === 'outer')?.id ?? '';
 
-/** Everything that must be done before anything crosses the neck. */
-export const BEFORE_NECK: Need[] = [
+/** What is done before anything crosses the neck, a facing along it apart. */
+export const BEFORE_FACING: Need[] = [
   'done:shoulder?',
   'done:yoke-shoulder?',
   'done:yoke-shoulder-in?',
   'done:centre-back?',
   'done:raglan?',
   'front:ready?',
-  'done:neckline-front?',
 ];
+
+/** Everything that must be done before anything crosses the neck. */
+export const BEFORE_NECK: Need[] = [...BEFORE_FACING, 'done:neckline-front?'];
 
 /** Turn of cloth at the outer edge of a collar, mm: 2–4, thick cloth 6. From memory. */
 const TURN = { thin: 2, medium: 3, thick: 6 } as const;

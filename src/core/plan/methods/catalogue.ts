@@ -1,5 +1,4 @@
 import { PlanBuilder } from '../builder.ts';
-import { isFinishKey } from '../seamfinishes.ts';
 import { type Garment } from '../types.ts';
 import { NEATENINGS, SEAMS, SLEEVES, shellBody } from './body.ts';
 import { COLLARS } from './collars.ts';
@@ -97,8 +96,7 @@ export function resolve(g: Omit<Garment, 'methods'>, chosen: Record<string, stri
 
   for (const topic of TOPICS) settle(topic);
   const made = [...settled].flatMap(([topic, id]) => (id === undefined ? [] : [[topic, id] as const]));
-  const finishes = Object.entries(chosen).filter(([key]) => isFinishKey(key));
-  return { methods: Object.fromEntries([...made, ...finishes]), misfits };
+  return { methods: Object.fromEntries(made), misfits };
 }
 
 /** Ids of the methods of a topic that fit this garment as it is otherwise made. */

@@ -2,7 +2,7 @@ import { type PlanBuilder } from '../builder.ts';
 import { partOf, under } from '../garmentmodel.ts';
 import { knownSeam, type Need, type SeamCode } from '../names.ts';
 import { type Laid, type Part } from '../types.ts';
-import { BEFORE_NECK, basted, madeApart, outer, pressUnder } from './apart.ts';
+import { BEFORE_FACING, BEFORE_NECK, basted, madeApart, outer, pressUnder } from './apart.ts';
 import { coverOver } from './covering.ts';
 import { hood } from './hood.ts';
 import { unless, way } from './method.ts';
@@ -44,6 +44,8 @@ function ontoNeck(b: PlanBuilder, code: SeamCode, kind: Part['kind'], needs: Nee
   b.add('joining', 'iron', `press:${code}`, {
     code: 'press-into',
     about: code,
+    press: 'press-into',
+    towards: id,
     pieces: [id],
     works: [j.id],
     needs: [`step:clip:${code}`],
@@ -145,6 +147,8 @@ function inStages(b: PlanBuilder): void {
   b.add('joining', 'iron', 'press:stand-neck', {
     code: 'press-into',
     about: 'stand-neck',
+    press: 'press-into',
+    towards: stand,
     pieces: [stand],
     works,
     needs: ['step:clip:stand-neck'],
@@ -191,7 +195,7 @@ function underFacing(b: PlanBuilder): void {
   b.add('joining', 'machine', 'baste-collar', {
     pieces: [collar, under(collar)],
     about: 'collar-neck',
-    needs: [...BEFORE_NECK.filter((n) => !n.includes('neckline')), 'collar:made'],
+    needs: [...BEFORE_FACING, 'collar:made'],
     makes: ['neck:dressed'],
   });
 }
@@ -242,7 +246,7 @@ function notched(b: PlanBuilder): void {
     ],
     plain: true,
     care: 'enclosed',
-    needs: BEFORE_NECK.filter((n) => !n.includes('neckline')),
+    needs: BEFORE_FACING,
   });
   b.sew('joining', ['collar-neck-in'], {
     stack: [

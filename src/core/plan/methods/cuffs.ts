@@ -16,6 +16,8 @@ const sleeves = (b: PlanBuilder): string[] => b.of('sleeve').map((p) => p.id);
 /** Slit 130–150 mm long; a tower 25 over 10 wide; a binding four times its finished width. From memory. */
 const SLIT = 140;
 
+const CUTS: ReadonlySet<OperationCode> = new Set(['cut-slit', 'cut-tower']);
+
 function slit(
   b: PlanBuilder,
   ids: [OperationCode, 'table' | 'machine' | 'iron'][],
@@ -27,7 +29,7 @@ function slit(
       pieces: sleeves(b),
       needs: before ? [`step:${before}`] : [],
       makes: last ? ['done:slit'] : [],
-      ...(id.startsWith('cut') && { cautions: ['blades'] }),
+      ...(CUTS.has(id) && { cautions: ['blades'] }),
       data: { slit: SLIT, ...data },
     });
   });
@@ -103,6 +105,8 @@ function cuff(b: PlanBuilder, kind: 'band' | 'turn-back' | 'link'): void {
   b.add('joining', 'iron', 'press:cuff', {
     code: 'press-into',
     about: 'cuff',
+    press: 'press-into',
+    towards: outer.id,
     pieces: [outer.id],
     works: [j.id],
     needs: ['sewn:cuff'],

@@ -1,6 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
-import { edgesOf, partOf, under } from '../garmentmodel.ts';
-import { type Fact, type Need, type RunName, type SeamCode, when } from '../names.ts';
+import { edgesOf, partOf, SKIRTS, under } from '../garmentmodel.ts';
+import { COLLAR_SEAMS, type Fact, type Need, type RunName, type SeamCode, when } from '../names.ts';
 import { halt } from '../stretches.ts';
 import { type Joint, type Laid, type Part } from '../types.ts';
 import { before, shouldersLate, sidesLate } from './body.ts';
@@ -111,7 +111,7 @@ const endsAtWaist = (b: PlanBuilder): boolean =>
   b.has('front-edge') &&
   (b.has('waistband') ||
     (b.has('waist-front') &&
-      !edgesOf(b.joints('front-edge')).some((k) => b.parts.get(partOf(k))?.kind.startsWith('skirt'))));
+      !edgesOf(b.joints('front-edge')).some((k) => SKIRTS.has(b.parts.get(partOf(k))?.kind ?? 'other'))));
 
 /** Facings that lie along a front edge, of bodice and skirt. */
 const frontFacings = (b: PlanBuilder): Part[] =>
@@ -160,7 +160,7 @@ export function closeEdge(b: PlanBuilder): void {
     b.g.methods['lining-edge'] === 'felled'
       ? []
       : ['done:facing-line-front?', 'done:facing-line-back?', 'done:facing-line-sleeve?', ...whole];
-  const own = joints.find((j) => !j.code.startsWith('collar')) ?? (joints[0] as Joint);
+  const own = joints.find((j) => !COLLAR_SEAMS.has(j.code)) ?? (joints[0] as Joint);
   b.sew('joining', codes, {
     id: 'sew-edge',
     code: 'sew-edge',

@@ -182,13 +182,21 @@ const LAID = {
   casing: (b) => {
     const pieces = skirtOrBody(b);
     const stops = halt(true, 'casing-gap', 50);
-    b.add('joining', 'machine', 'stitch-casing:waist', { pieces, needs: WHOLE, stops, data: { a: 900, gap: 50 } });
+    b.add('joining', 'machine', 'stitch-casing:waist', {
+      code: 'stitch-casing',
+      pieces,
+      needs: WHOLE,
+      stops,
+      data: { a: 900, gap: 50 },
+    });
     b.add('joining', 'table', 'thread-elastic:waist', {
+      code: 'thread-elastic',
       pieces,
       needs: ['step:stitch-casing:waist'],
       data: { lapped: 10 },
     });
     b.add('joining', 'machine', 'close-casing:waist', {
+      code: 'close-casing',
       pieces,
       needs: ['step:thread-elastic:waist'],
       data: { a: 50 },

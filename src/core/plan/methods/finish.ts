@@ -1,13 +1,15 @@
 import { type PlanBuilder } from '../builder.ts';
-import { type Fact, type Need, when } from '../names.ts';
+import { type Fact, factOf, type Need, SEAM_CODES, when } from '../names.ts';
 import { type Operation } from '../types.ts';
+
+/** What tells that a seam is finished. */
+const DONE: ReadonlySet<string> = new Set([...SEAM_CODES.map((c): Fact => `done:${c}`), 'done:slit', 'done:zip']);
 
 /** The try-on: once the outside holds together, before what is hard to unpick. Sides sewn late are waited for. */
 export function tryOn(b: PlanBuilder): void {
   const pieces = b.g.making.parts.filter((p) => p.material === 'shell' && p.layer === 'outer').map((p) => p.id);
   const late = b.ops.some((o) => o.section === 'joining' && o.makes.includes('done:side'));
-  const joins = (o: Operation): boolean =>
-    o.section === 'shell' && !o.hard && o.makes.some((m) => m.startsWith('done:'));
+  const joins = (o: Operation): boolean => o.section === 'shell' && !o.hard && o.makes.some((m) => DONE.has(m));
   const joined = b.ops.filter(joins).map((o): Need => `step:${o.id}`);
   if (!joined.length) return;
   const needs = [
@@ -45,8 +47,9 @@ export function threadsOut(b: PlanBuilder): void {
     if (!of.length) return;
     // Not what only says that a piece is ready.
     const made = new Set(of.flatMap((o) => o.makes.filter((m) => !o.pieces.some((p) => m === `ready:${p}`))));
-    const held = b.ops.filter((o) => o.needs.some((n) => made.has(n.replace(/\?$/, ''))));
+    const held = b.ops.filter((o) => o.needs.some((n) => made.has(factOf(n))));
     b.add(section, 'hand', id, {
+      code: id === 'threads-inside' ? id : 'threads-out',
       pieces: [...new Set(of.flatMap((o) => o.pieces))],
       needs: [...of, ...held].map((o): Need => `step:${o.id}`),
       cautions: ['ripper'],

@@ -1,7 +1,7 @@
 import { type PlanBuilder } from '../builder.ts';
 import { edgesOf, partOf } from '../garmentmodel.ts';
 import { type Laid } from '../types.ts';
-import { BEFORE_NECK, outer } from './apart.ts';
+import { BEFORE_FACING, outer } from './apart.ts';
 
 /** Hood and its lining or facing round the opening; without them it is hemmed. */
 function roundOpening(b: PlanBuilder, id: string): void {
@@ -69,7 +69,7 @@ export function hood(b: PlanBuilder): void {
     cares: b.care([...edgesOf(all), ...ends], between || lining ? 'enclosed' : 'seamed'),
     plain: true,
     to_: null,
-    needs: [...BEFORE_NECK.filter((n) => !n.includes('neckline')), 'collar:made'],
+    needs: [...BEFORE_FACING, 'collar:made'],
     makes: between ? ['neck:dressed'] : ['neck:dressed', 'done:hood-neck'],
     hard: true,
   });

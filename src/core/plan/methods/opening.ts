@@ -1,6 +1,6 @@
 import { type PlanBuilder } from '../builder.ts';
 import { OPENING } from '../check/index.ts';
-import { type SeamCode } from '../names.ts';
+import { HEM_SEAMS, type SeamCode } from '../names.ts';
 import { type Joint, type Part } from '../types.ts';
 
 /** Length of the opening left for turning, mm. */
@@ -56,7 +56,7 @@ export function openIn(b: PlanBuilder, op: string, code: SeamCode): void {
 }
 
 export const hemCodes = (b: PlanBuilder): SeamCode[] =>
-  [...new Set(b.g.making.joints.map((j) => j.code))].filter((c) => c.startsWith('hem-'));
+  [...new Set(b.g.making.joints.map((j) => j.code))].filter((c) => HEM_SEAMS.has(c));
 
 /** The longest piece of the hem: the opening is left there. */
 export const widestHem = (b: PlanBuilder): SeamCode | undefined =>

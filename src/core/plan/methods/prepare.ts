@@ -21,6 +21,7 @@ export function prepare(b: PlanBuilder): void {
   if (interfaced(b).length) b.add('prepare', 'iron', 'test-fuse', { cautions: ['fumes'] });
   for (const p of interfaced(b))
     b.add('prepare', 'iron', `fuse:${p.id}`, {
+      code: 'fuse',
       pieces: [p.id],
       needs: ['step:test-fuse'],
       makes: [`ready:${p.id}`],

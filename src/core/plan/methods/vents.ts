@@ -17,6 +17,7 @@ export function pressVents(b: PlanBuilder): void {
   const outside = (j: Joint): boolean => edgesOf([j]).every((k) => b.parts.get(partOf(k))?.layer === 'outer');
   const above = b.g.making.joints.filter((j) => outside(j) && b.endsAtVent(j)).map((j): Need => `done:${j.code}?`);
   b.add('shell', 'iron', `press-vent:${pieces[0]}`, {
+    code: 'press-vent',
     pieces,
     needs: above,
     makes: ['vent:pressed'],

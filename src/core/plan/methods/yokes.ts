@@ -1,5 +1,5 @@
 import { type PlanBuilder } from '../builder.ts';
-import { under } from '../garmentmodel.ts';
+import { partOf, under } from '../garmentmodel.ts';
 import { type Fact, type Need, type SeamCode } from '../names.ts';
 import { type Laid } from '../types.ts';
 import { unless, way } from './method.ts';
@@ -15,7 +15,7 @@ function yokeIds(b: PlanBuilder): { outer: string; inner: string } {
 
 /** The other piece in a seam of the yoke. */
 const beside = (b: PlanBuilder, code: SeamCode, kind: 'back' | 'front'): string =>
-  b.of(kind).find((p) => b.joints(code).some((j) => [...j.a, ...j.b].some((k) => k.startsWith(`${p.id}/`))))?.id ?? '';
+  b.of(kind).find((p) => b.joints(code).some((j) => [...j.a, ...j.b].some((k) => partOf(k) === p.id)))?.id ?? '';
 
 /** Piece between two yokes: right side to the outer one, wrong side to the inner one's right side. */
 function between(b: PlanBuilder, middle: string): Laid[] {
