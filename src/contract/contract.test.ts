@@ -37,8 +37,9 @@ describe('saved documents', () => {
       const doc = structuredClone(now) as unknown as Plain;
       doc.schema = version;
       const d = doc.decisions as Record<string, Plain>;
-      const { finishes, methods, ...making } = d.making as { finishes: Plain; methods: Plain };
+      const { finishes, methods, done, ...making } = d.making as { finishes: Plain; methods: Plain; done: string[] };
       const single = Object.entries(finishes).map(([seam, way]) => [`seams:${seam}`, way]);
+      expect(done).toEqual([]);
       d.making = { ...making, methods: { ...methods, ...Object.fromEntries(single) } };
       if (version > 7) return doc;
       delete (d.facing as { bands: Plain }).bands['cut-out'];

@@ -300,6 +300,7 @@ const decisions = z.strictObject({
     extras: z.array(key).max(40),
     order: z.array(key).max(400).nullable(),
     left: z.array(key).max(400),
+    done: z.array(key).max(400),
     sheet: z
       .array(z.strictObject({ text: line, steps: z.array(key).max(40).nullable() }))
       .max(MOST_LINES)

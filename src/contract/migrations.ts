@@ -135,7 +135,10 @@ function withCutOuts(doc: Plain): Plain {
   };
 }
 
-/** Version 9 keeps how single seams are neatened by themselves: version 8 had them among the methods, with a prefix. */
+/**
+ * Version 9 keeps how single seams are neatened by themselves, and which steps are done: version 8 had the first among the methods,
+ * with a prefix, and no ticks.
+ */
 function withFinishes(doc: Plain): Plain {
   const d = decisionsOf(doc);
   const methods = Object.entries((d.making?.methods ?? {}) as Record<string, string>);
@@ -145,6 +148,7 @@ function withFinishes(doc: Plain): Plain {
     ...d.making,
     methods: Object.fromEntries(methods.filter(([key]) => !single(key))),
     finishes: Object.fromEntries(finishes),
+    done: [],
   };
   return { ...doc, schema: 9, decisions: { ...d, making } };
 }

@@ -106,13 +106,21 @@ describe('what a plan says is so', () => {
 
   test('allowances that a layer is folded over are pressed into it: turned the other way, or open, they are found', () => {
     const seen = new Set<string>();
-    const yoked = features.map((f): Features => ({ ...f, yoke: true, lining: 'none' }));
+    const yoked = fc.tuple(
+      features.map((f): Features => ({ ...f, yoke: true, lining: 'none' })),
+      choices.map((c) => ({ ...c, methods: { ...c.methods, yoke: 'topstitched' } })),
+    );
     fc.assert(
-      fc.property(fc.oneof(features, yoked), choices, (f, c) => {
+      fc.property(fc.oneof(fc.tuple(features, choices), yoked), ([f, c]) => {
         const p = planned(f, c);
         if (!p) return;
         for (const cover of p.making.joints.filter((j) => j.covers !== undefined))
-          for (const s of p.steps.filter((x) => x.press !== null && x.works.includes(cover.covers ?? ''))) {
+          for (const [i, s] of p.steps.entries()) {
+            // The pressing right before the cover is sewn counts.
+            const works = (x: PlanStep): boolean => x.press !== null && x.works.includes(cover.covers ?? '');
+            const sewn = p.steps.findIndex((x) => x.sews.some((y) => y.joint === cover.id));
+            const folded = p.steps[sewn]?.stack.every((l) => l.swings === 0);
+            if (!folded || !works(s) || i > sewn || p.steps.slice(i + 1, sewn).some(works)) continue;
             seen.add(cover.code);
             for (const wrong of [null, s.pieces.find((x) => x !== s.towards) ?? null]) {
               const steps = p.steps.map((x) => (x === s ? { ...x, towards: wrong } : x));

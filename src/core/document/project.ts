@@ -267,6 +267,8 @@ export interface Decisions {
     order: string[] | null;
     /** Steps left out. */
     left: string[];
+    /** Steps that are done and ticked off. */
+    done: string[];
     /** Lines of her own instruction sheet, and which steps each is; null for none. */
     sheet: { text: string; steps: string[] | null }[] | null;
   };
@@ -365,7 +367,17 @@ export function usualDecisions(): Decisions {
     caps: [],
     sewn: [],
     strips: [],
-    making: { bulk: 'medium', lace: false, methods: {}, finishes: {}, extras: [], order: null, left: [], sheet: null },
+    making: {
+      bulk: 'medium',
+      lace: false,
+      methods: {},
+      finishes: {},
+      extras: [],
+      order: null,
+      left: [],
+      done: [],
+      sheet: null,
+    },
     paper: { size: 'a4', pieces: null, strip: true },
   };
 }

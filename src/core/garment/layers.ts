@@ -1,5 +1,5 @@
 import { compose, mapPath, type Path } from '../geometry/index.ts';
-import { outlineOf, type Piece, ringsOf } from '../pattern/index.ts';
+import { allEdges, outlineOf, type Piece, ringsOf } from '../pattern/index.ts';
 import { type OpenedOut } from './openedout.ts';
 import { copiesOn } from './panels.ts';
 
@@ -9,6 +9,8 @@ export interface Layered {
   panel: string;
   /** As often as it lies there: its outline, and round the openings cut into it. */
   outlines: Path[][];
+  /** Its edges, of every copy. */
+  edges: { edge: string; path: Path }[];
 }
 
 /** A piece that is cut as a strip or put together from several lies nowhere on its shell piece. */
@@ -27,12 +29,12 @@ export function layersOf(opened: OpenedOut, shell: Piece[], drafted: Piece[]): L
       const oneHalf = p.cut.count === 1 && !p.cut.onFold && panel.half !== 'whole';
       return !oneHalf || (panel.half === 'mirrored') === Boolean(p.cut.turned);
     };
+    const copies = copiesOn(parent, panel.half).map((m) => compose(motion, m));
     return drafted.filter(own).map((piece) => ({
       piece,
       panel: panel.id,
-      outlines: copiesOn(parent, panel.half).map((m) =>
-        ringsOf(piece).map((ring) => mapPath(outlineOf(ring), compose(motion, m))),
-      ),
+      outlines: copies.map((m) => ringsOf(piece).map((ring) => mapPath(outlineOf(ring), m))),
+      edges: copies.flatMap((m) => allEdges(piece).map((e) => ({ edge: e.id, path: mapPath(e.path, m) }))),
     }));
   });
 }

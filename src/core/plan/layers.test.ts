@@ -48,6 +48,11 @@ describe('layers', () => {
           // Laid over each other as they are worn, allowances stay what they are.
           const worn = s.stack.every((x) => x.swings === 0);
           expect(l.allowances.map((a) => a.part).sort()).toEqual(worn ? [] : ids(l.before));
+          // Each layer turns to where it is said to lie, its side up as often changed as it is turned.
+          for (const { ply, to, halves } of l.turned) {
+            const there = l.after[to.side === 'left' ? 0 : 1]?.[to.place];
+            expect([there?.part, there?.up === ply.up]).toEqual([ply.part, halves % 2 === 0]);
+          }
           const all = l.after.flat();
           const face = (p: Ply): number => faceOf(parts.get(p.part) as Part, making.lace) * (p.up === 'right' ? 1 : -1);
           expect(new Set(all.map(face)).size).toBe(1);

@@ -19,18 +19,28 @@ export interface Lying {
   width: number;
 }
 
+/** How a layer gets from where it is sewn to where it lies when it is done. */
+export interface Turned {
+  ply: Ply;
+  /** Its place in the stack for the seam, 0 undermost. */
+  from: number;
+  /** The stack it comes to lie in, and its place there. */
+  to: { side: 'left' | 'right'; place: number };
+  /** Half turns about the seam on the way: over it above 0, under it below. */
+  halves: number;
+}
+
 /** A joining in section: plies bottom to top with their raw edges together, and as they lie when it is done. */
 export interface Layers {
   before: Ply[];
   /** Stacks side by side from left to right, each bottom to top. */
   after: Ply[][];
   allowances: Lying[];
+  /** The way from the one to the other, in the order of `before`. */
+  turned: Turned[];
 }
 
 const other = (up: Up): Up => (up === 'right' ? 'wrong' : 'right');
-
-/** A half turn about the seam: what lay on top lies undermost, every layer the other way up. */
-const swing = (plies: Ply[]): Ply[] => [...plies].reverse().map((p) => ({ ...p, up: other(p.up) }));
 
 /** Seams along which a strip of interfacing at the front edge lies. */
 const ALONG: ReadonlySet<string> = new Set(['front-edge', 'neckline-front', 'neckline-back']);
@@ -56,14 +66,22 @@ export function layersOf(step: Operation, making: GarmentModel): Layers | null {
   const along = making.joints.some((j) => sewn.has(j.id) && ALONG.has(j.code));
   if (stack.length < 2) return null;
   const stays = stack.findIndex((l) => l.swings === 0);
-  const pick = (swings: number, above: boolean): Ply[] =>
-    stack.flatMap((l, i) => (l.swings === swings && i > stays === above ? plyOf(l, parts, along) : []));
-  const still = stack.flatMap((l) => (l.swings === 0 ? plyOf(l, parts, along) : []));
-  // Twice about the seam: from above it comes to lie below, in the order it had.
-  const left = [...swing(swing(pick(2, true))), ...still, ...swing(swing(pick(2, false)))];
-  const right = [...swing(pick(1, false)), ...swing(pick(1, true))];
-  const after = right.length ? [left, right] : [left];
-  return { before: stack.flatMap((l) => plyOf(l, parts, along)), after, allowances: lying(step, after) };
+  const laid = stack
+    .flatMap((l, i) => plyOf(l, parts, along).map((ply) => ({ ply, swings: l.swings, above: i > stays })))
+    .map((x, from) => ({ ...x, from }));
+  const pick = (swings: number, above: boolean) => laid.filter((x) => x.swings === swings && x.above === above);
+  const still = laid.filter((x) => x.swings === 0);
+  // Twice about the seam: from above it comes to lie below, in the order it had. Once: what lay on top lies undermost.
+  const left = [...pick(2, true), ...still, ...pick(2, false)];
+  const right = [...pick(1, false).reverse(), ...pick(1, true).reverse()];
+  const end = ({ ply, swings }: (typeof laid)[number]): Ply => (swings === 1 ? { ...ply, up: other(ply.up) } : ply);
+  const after = (right.length ? [left, right] : [left]).map((side) => side.map(end));
+  const turned = laid.map((x): Turned => {
+    const side = right.includes(x) ? 'right' : 'left';
+    const place = (side === 'right' ? right : left).indexOf(x);
+    return { ply: x.ply, from: x.from, to: { side, place }, halves: x.swings * (x.above ? 1 : -1) };
+  });
+  return { before: laid.map((x) => x.ply), after, allowances: lying(step, after), turned };
 }
 
 /** Allowances open, to one side, or graded between the layers with the widest towards the outside. */

@@ -51,10 +51,13 @@ function steady(before: Result<Plan> | null, now: Result<Plan> | null): Result<P
   return { ...now, value: { ...now.value, steps: all ? steps : kept, findings: told } };
 }
 
-/** Whether two states of a project differ in the sewist's own sheet at most. */
-function onlySheet(a: ProjectDocument, b: ProjectDocument): boolean {
+/** What of the making changes nothing of the plan: her own sheet held against it, and which steps are done. */
+const BESIDE = { sheet: null, done: [] };
+
+/** Whether two states of a project differ at most in what changes nothing of the plan. */
+function onlyBeside(a: ProjectDocument, b: ProjectDocument): boolean {
   const rest = ({ decisions: d, units, garment }: ProjectDocument): string =>
-    JSON.stringify([units, garment, { ...d, making: { ...d.making, sheet: null } }]);
+    JSON.stringify([units, garment, { ...d, making: { ...d.making, ...BESIDE } }]);
   return a.shell === b.shell && rest(a) === rest(b);
 }
 
@@ -63,9 +66,8 @@ export function usePlan(w: Workbook): { plan: Result<Plan> | null; behind: boole
   const { doc, computed } = w;
   const last = useRef<{ doc: ProjectDocument; asked: Omit<Asked, 'id'> | null } | null>(null);
   const asked = useMemo(() => {
-    // What is said of her own sheet changes nothing of the plan it is held against.
-    if (last.current && onlySheet(last.current.doc, doc)) return last.current.asked;
-    const making = { ...doc.decisions.making, sheet: null };
+    if (last.current && onlyBeside(last.current.doc, doc)) return last.current.asked;
+    const making = { ...doc.decisions.making, ...BESIDE };
     const next = computed.shell.length ? { task: taskOf(doc, computed), choices: making, topic: null } : null;
     last.current = { doc, asked: next };
     return next;

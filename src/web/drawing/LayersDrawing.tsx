@@ -16,7 +16,8 @@ const GAP = 5;
 /** A ply's name, short enough for its bar. */
 const short = (name: string): string => (name.length > 26 ? `${name.slice(0, 25)}…` : name);
 
-const called = (p: Ply, names: Record<string, string>): string =>
+/** What a ply is called: its part, its hem apart. */
+export const called = (p: Ply, names: Record<string, string>): string =>
   p.hem ? `${names[p.part] ?? p.part}, hem` : (names[p.part] ?? p.part);
 
 /** What a ply is, for reader and screen alike. */
@@ -61,6 +62,18 @@ function Stack({ plies, x, width, names }: { plies: Ply[]; x: number; width: num
   ));
 }
 
+const wordsOf = (plies: Ply[], names: Record<string, string>): string =>
+  [...plies]
+    .reverse()
+    .map((q) => said(q, names))
+    .join('; under it ');
+
+/** The layers as they are sewn, and when it is done, in words from the top. */
+export const laidWords = ({ before }: Layers, names: Props['names']): string =>
+  `For the seam, from the top: ${wordsOf(before, names)}`;
+export const doneWords = ({ after }: Layers, names: Props['names']): string =>
+  `When it is done: ${after.map((plies) => wordsOf(plies, names)).join('; beside it ')}`;
+
 /** The layers of a joining in section, as they lie for the seam and when it is pressed. */
 export function LayersDrawing({ layers, names, units }: Props) {
   const { before, after, allowances } = layers;
@@ -68,20 +81,10 @@ export function LayersDrawing({ layers, names, units }: Props) {
   const high = (n: number): number => 12 + n * (HIGH + GAP);
   const beforeHigh = high(before.length);
   const afterHigh = high(Math.max(...after.map((a) => a.length)));
-  const words = (p: Ply[]): string =>
-    [...p]
-      .reverse()
-      .map((q) => said(q, names))
-      .join('; under it ');
   return (
     <figure style={{ margin: 0, width: WIDE }}>
       <div style={HEAD}>For the seam</div>
-      <svg
-        viewBox={`0 0 ${WIDE} ${beforeHigh}`}
-        width="100%"
-        role="img"
-        aria-label={`For the seam, from the top: ${words(before)}`}
-      >
+      <svg viewBox={`0 0 ${WIDE} ${beforeHigh}`} width="100%" role="img" aria-label={laidWords(layers, names)}>
         <Stack plies={before} x={0} width={WIDE - 26} names={names} />
         <path
           d={`M${WIDE - 44} 2V${beforeHigh - 4}`}
@@ -91,12 +94,7 @@ export function LayersDrawing({ layers, names, units }: Props) {
         />
       </svg>
       <div style={HEAD}>When it is done</div>
-      <svg
-        viewBox={`0 0 ${WIDE} ${afterHigh}`}
-        width="100%"
-        role="img"
-        aria-label={`When it is done: ${after.map(words).join('; beside it ')}`}
-      >
+      <svg viewBox={`0 0 ${WIDE} ${afterHigh}`} width="100%" role="img" aria-label={doneWords(layers, names)}>
         {after.map((plies, i) => (
           <Stack key={plies[0]?.part} plies={plies} x={i * (half + 8)} width={half} names={names} />
         ))}
@@ -107,7 +105,12 @@ export function LayersDrawing({ layers, names, units }: Props) {
 }
 
 /** Where the allowances lie, in a sentence. */
-function allowanceWords(l: Layers, names: Props['names'], units: LengthUnit, lying: Layers['allowances']): string {
+export function allowanceWords(
+  l: Layers,
+  names: Props['names'],
+  units: LengthUnit,
+  lying: Layers['allowances'],
+): string {
   const [a, b] = lying;
   if (!a || !b || a.width === 0) return '';
   const mm = (v: number): string => formatLength(v, units);

@@ -90,7 +90,7 @@ export function OpenedOut(props: Props) {
             </g>
           ))}
           {opened.panels.map((o) => (
-            <Name key={o.panel.id} o={o} unit={unit} />
+            <PanelName key={o.panel.id} o={o} unit={unit} />
           ))}
         </>
       )}
@@ -102,7 +102,7 @@ export function OpenedOut(props: Props) {
 const LETTER = 7.5;
 
 /** Its name in the middle of a panel, on two lines where it is narrow. */
-function Name({ o, unit }: { o: OpenedPanel; unit: number }) {
+export function PanelName({ o, unit }: { o: OpenedPanel; unit: number }) {
   const b = boxOf(o.panel.ring.flatMap((e) => mapPath(e.path, o.motion)));
   const [x, y] = [(b.minX + b.maxX) / 2, (b.minY + b.maxY) / 2];
   const wide = (b.maxX - b.minX) / unit;

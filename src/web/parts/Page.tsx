@@ -1,4 +1,4 @@
-import { Box, Heading, Text } from '@chakra-ui/react';
+import { Box, Heading } from '@chakra-ui/react';
 import { type ReactNode, useEffect } from 'react';
 
 /** One screen of the workbook: the question it answers, then the answer beside the drawing. */
@@ -97,23 +97,6 @@ export function Empty({ title, children }: { title: string; children: ReactNode 
       <Box color="quiet" maxW="52ch" mx="auto">
         {children}
       </Box>
-    </SheetBox>
-  );
-}
-
-/** A sheet that opens: its title, and in quiet words what it holds. */
-export function FoldedBox({ title, holds, children }: { title: string; holds: ReactNode; children: ReactNode }) {
-  return (
-    <SheetBox as="details" py="2">
-      <Box as="summary" cursor="pointer" minH="36px" alignContent="center">
-        <Heading as="h2" fontSize="19px" fontWeight="600" display="inline">
-          {title}
-        </Heading>
-        <Text as="span" color="quiet" ml="3">
-          {holds}
-        </Text>
-      </Box>
-      {children}
     </SheetBox>
   );
 }

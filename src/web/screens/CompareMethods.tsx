@@ -1,36 +1,29 @@
-import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Button, Heading, Text } from '@chakra-ui/react';
 import { type Rival, type Topic } from '../../core/plan/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { useRivals } from '../api/usePlan.ts';
-import { SheetBox } from '../parts/Page.tsx';
 import { methodAsks, methodWords, minutesWords, reasonOf, topicWords } from '../words/index.ts';
 import { type Planning, takeMethods } from './planning.ts';
 
 interface Props {
   p: Planning;
   topic: Topic;
-  onClose: () => void;
 }
 
 /** The ways of making one part side by side, each with what the whole garment then asks. */
-export function CompareMethods({ p, topic, onClose }: Props) {
+export function CompareMethods({ p, topic }: Props) {
   const rivals = useRivals(p.w, topic);
   const title = topicWords(topic);
   return (
-    <SheetBox role="region" aria-label={`Compare: ${title}`}>
-      <Flex align="baseline" justify="space-between" gap="3" mb="2">
-        <Heading as="h2" fontSize="21px" fontWeight="600">
-          {title}: the ways side by side
-        </Heading>
-        <Button size="sm" variant="outline" onClick={onClose}>
-          Close
-        </Button>
-      </Flex>
+    <Box role="region" aria-label={`Compare: ${title}`}>
+      <Heading as="h2" fontSize="26px" fontWeight="600" mb="3">
+        {title}: the ways side by side
+      </Heading>
       {rivals ? <Rivals p={p} topic={topic} rivals={rivals} /> : <Text color="quiet">Planning each of them …</Text>}
       <Text fontSize="14px" color="quiet" mt="2">
         Minutes are an estimate for an unhurried sewist, from the real lengths of the seams, for the whole garment.
       </Text>
-    </SheetBox>
+    </Box>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { CircleAlert } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -12,6 +12,7 @@ import { Ask } from '../parts/Ask.tsx';
 import { Chip } from '../parts/Chip.tsx';
 import { AllWell, Findings, Why } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
+import { Tabs } from '../parts/Tabs.tsx';
 import { checkWords, MATERIAL_WORDS } from '../words/index.ts';
 import { ChangeSheets } from './ChangeSheet.tsx';
 import { type Held, Holding, TakeChoices } from './Comparing.tsx';
@@ -69,29 +70,7 @@ export function Inside({ w }: { w: Workbook }) {
       lead="Each answer redraws the pieces at once. The faint outline is the shell they were drafted from."
       side={
         <SheetBox>
-          <Flex
-            as="div"
-            role="tablist"
-            aria-label="Parts of the inside"
-            gap="1"
-            mb="4"
-            wrap="wrap"
-            css={{ '& button': { paddingInline: '5px', fontSize: '14px', flex: '1 1 auto' } }}
-          >
-            {CHAPTERS.map(([c, words]) => (
-              <Button
-                key={c}
-                role="tab"
-                aria-selected={c === chapter}
-                size="sm"
-                variant={c === chapter ? 'solid' : 'outline'}
-                colorPalette="leaf"
-                onClick={() => setChapter(c)}
-              >
-                {words}
-              </Button>
-            ))}
-          </Flex>
+          <Tabs words="Parts of the inside" tabs={CHAPTERS} at={chapter} onTab={setChapter} />
           {chapter === 'facing' && <FacingQuestions {...d} />}
           {chapter === 'lining' && <LiningQuestions {...d} />}
           {chapter === 'hems' && <HemQuestions {...d} />}

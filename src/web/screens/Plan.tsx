@@ -1,21 +1,24 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
-import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
-import { type Plan, type Topic } from '../../core/plan/index.ts';
+import { useMemo } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { openTopics, type Plan, TOPICS, type Topic } from '../../core/plan/index.ts';
 import { type Result } from '../../core/result.ts';
 import { usePlan } from '../api/usePlan.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { AllWell, Findings } from '../parts/Notes.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
+import { Tabs } from '../parts/Tabs.tsx';
 import { minutesWords, partNames, planJson, planMarkdown, toldOf } from '../words/index.ts';
+import { CompareMethods } from './CompareMethods.tsx';
 import { LastChances } from './LastChances.tsx';
 import { MarksToTransfer } from './MarksToTransfer.tsx';
 import { OwnOrder } from './OwnOrder.tsx';
 import { PlanChoices } from './PlanChoices.tsx';
-import { PlanSteps } from './PlanSteps.tsx';
 import { type Planning, setMaking } from './planning.ts';
 import { SheetCompare } from './SheetCompare.tsx';
 import { SmallSums } from './SmallSums.tsx';
+import { StepList, useDoing } from './StepList.tsx';
+import { StepPage } from './StepPage.tsx';
 
 const QUESTION = 'In what order, and which side up?';
 
@@ -57,39 +60,136 @@ function useNames(plan: Result<Plan> | null, w: Workbook): Planning['names'] {
   return useMemo(() => JSON.parse(said), [said]);
 }
 
-/** Faults of the order itself, which a move can mend, are told with their cure; the others as they are. */
+type Tab = 'steps' | 'ways' | 'notes';
+const TABS: [Tab, string][] = [
+  ['steps', 'Steps'],
+  ['ways', 'How it is made'],
+  ['notes', 'Besides'],
+];
+
+/** What there is besides the steps, each with an address of its own. */
+const NOTES = [
+  ['chances', 'The last chance to change it'],
+  ['marks', 'Marks to carry over'],
+  ['sheet', 'Compare with your own instructions'],
+  ['sums', 'Small sums'],
+  ['out', 'On paper and as files'],
+] as const;
+type Note = (typeof NOTES)[number][0];
+
+/** The list at the left, and what is opened of it beside: a step, the ways of making a part, or a note. All have an address. */
 function Planned({ p, behind }: { p: Planning; behind: boolean }) {
-  const { w, plan, names } = p;
-  const [topic, setTopic] = useState<Topic | null>(null);
-  const own = w.doc.decisions.making.order !== null || w.doc.decisions.making.left.length > 0;
-  const told = plan.findings.map((f) => toldOf(f, plan, w.doc.units, names));
+  const { plan } = p;
+  const [asked, setAsked] = useSearchParams();
+  const see = TABS.find(([t]) => t === asked.get('see'))?.[0] ?? 'steps';
+  const first = plan.steps.find((s) => !p.w.doc.decisions.making.done.includes(s.id)) ?? plan.steps[0];
+  const step = plan.steps.find((s) => s.id === asked.get('step')) ?? first;
+  const open = openTopics(plan.methods);
+  const topic = open.find((t) => t === asked.get('topic')) ?? open.find((t) => TOPICS.includes(t)) ?? null;
+  const note = NOTES.find(([n]) => n === asked.get('note'))?.[0] ?? 'chances';
+  const doing = useDoing(p, (id) => setAsked({ step: id }, { replace: true }));
   return (
     <Page
       question={QUESTION}
       lead={`${plan.steps.length} steps, about ${minutesWords(plan.minutes)}, of them ${minutesWords(plan.handMinutes)} by hand; ${plan.stationChanges} walks between table, iron and machines.${behind ? ' Working it out …' : ''}`}
+      side={
+        <>
+          <Told p={p} />
+          <Tabs
+            words="What of the plan"
+            tabs={TABS}
+            at={see}
+            onTab={(t) => setAsked(t === 'steps' ? {} : { see: t }, { replace: true })}
+          />
+          {see === 'steps' && <StepList p={p} at={step?.id ?? ''} doing={doing} />}
+          {see === 'ways' && (
+            <PlanChoices
+              p={p}
+              topic={topic}
+              onCompare={(t: Topic) => setAsked({ see: 'ways', topic: t }, { replace: true })}
+            />
+          )}
+          {see === 'notes' && (
+            <Notes at={note} onNote={(n) => setAsked({ see: 'notes', note: n }, { replace: true })} />
+          )}
+        </>
+      }
     >
-      <SheetBox py="2">
-        {own ? (
-          <OwnOrder p={p} />
-        ) : told.some((f) => f.severity !== 'note') ? (
-          <Findings findings={told} w={w} />
-        ) : (
-          <>
-            <AllWell words="Proved: every stretch of every seam is sewn as often as it should be, no raw edge is left, every layer faces the right way, nothing is needed before it is made, and all that is turned has a way out." />
-            <Findings findings={told} w={w} />
-          </>
-        )}
-      </SheetBox>
-      <PlanChoices p={p} topic={topic} onCompare={setTopic} />
-      <LastChances p={p} />
-      <MarksToTransfer p={p} />
-      <Out p={p} />
-      <PlanSteps p={p} />
-      <SheetCompare p={p} />
-      <SmallSums p={p} />
+      {see === 'steps' && step && <StepPage p={p} s={step} doing={doing} />}
+      {see === 'ways' && topic && <CompareMethods p={p} topic={topic} />}
+      {see === 'notes' && <NotePage p={p} note={note} />}
     </Page>
   );
 }
+
+/** Faults of the order itself, which a move can mend, are told with their cure; the others as they are. */
+function Told({ p }: { p: Planning }) {
+  const { w, plan, names } = p;
+  const own = w.doc.decisions.making.order !== null || w.doc.decisions.making.left.length > 0;
+  if (own) return <OwnOrder p={p} />;
+  const told = plan.findings.map((f) => toldOf(f, plan, w.doc.units, names));
+  const proved = !told.some((f) => f.severity !== 'note');
+  return (
+    <>
+      {proved && (
+        <Box as="details">
+          <Box
+            as="summary"
+            listStyleType="none"
+            cursor="pointer"
+            css={{ '&::-webkit-details-marker': { display: 'none' } }}
+          >
+            <AllWell words="Proved: it can be sewn in this order. What was looked at?" />
+          </Box>
+          <Text fontSize="15px" color="quiet" mb="2">
+            Every stretch of every seam is sewn as often as it should be, no raw edge is left, every layer faces the
+            right way, nothing is needed before it is made, and all that is turned has a way out.
+          </Text>
+        </Box>
+      )}
+      <Findings findings={told} w={w} />
+    </>
+  );
+}
+
+/** The list of what there is besides the steps. */
+const Notes = ({ at, onNote }: { at: Note; onNote: (n: Note) => void }) => (
+  <Box as="ul" listStyleType="none" m="0" p="0">
+    {NOTES.map(([n, words]) => (
+      <Box as="li" key={n}>
+        <Button
+          variant="plain"
+          px="3"
+          minH="48px"
+          w="100%"
+          justifyContent="flex-start"
+          aria-current={n === at ? 'true' : undefined}
+          bg={n === at ? 'sheet' : undefined}
+          borderLeftWidth="4px"
+          borderRadius="0"
+          borderColor={n === at ? 'leaf.solid' : 'transparent'}
+          fontWeight={n === at ? 650 : 450}
+          onClick={() => onNote(n)}
+        >
+          {words}
+        </Button>
+      </Box>
+    ))}
+  </Box>
+);
+
+const NotePage = ({ p, note }: { p: Planning; note: Note }) => (
+  <Box as="article" aria-label={NOTES.find(([n]) => n === note)?.[1]}>
+    <Heading as="h2" fontSize="26px" fontWeight="600" mb="3">
+      {NOTES.find(([n]) => n === note)?.[1]}
+    </Heading>
+    {note === 'chances' && <LastChances p={p} />}
+    {note === 'marks' && <MarksToTransfer p={p} />}
+    {note === 'sheet' && <SheetCompare p={p} />}
+    {note === 'sums' && <SmallSums p={p} />}
+    {note === 'out' && <Out p={p} />}
+  </Box>
+);
 
 /** On paper and as files. */
 function Out({ p: { w, plan, names } }: { p: Planning }) {
@@ -104,18 +204,13 @@ function Out({ p: { w, plan, names } }: { p: Planning }) {
   };
   return (
     <Flex gap="3" align="center" wrap="wrap" mb="4">
-      <Heading as="h2" fontSize="21px" fontWeight="600" mr="auto">
-        The steps
-      </Heading>
-      <Box asChild>
-        <Link to="sheet" style={{ textDecoration: 'underline', fontWeight: 600 }}>
-          Sheet to print, with boxes to tick
-        </Link>
-      </Box>
-      <Button size="sm" variant="outline" onClick={() => save(planMarkdown(said), 'text/markdown', 'md')}>
+      <Button asChild variant="outline">
+        <Link to="sheet">Sheet to print, with boxes to tick</Link>
+      </Button>
+      <Button variant="outline" onClick={() => save(planMarkdown(said), 'text/markdown', 'md')}>
         Markdown
       </Button>
-      <Button size="sm" variant="outline" onClick={() => save(planJson(said), 'application/json', 'json')}>
+      <Button variant="outline" onClick={() => save(planJson(said), 'application/json', 'json')}>
         JSON
       </Button>
     </Flex>

@@ -1,12 +1,9 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { Fragment } from 'react';
 import { taskOf } from '../../core/document/compute.ts';
 import { BULKS } from '../../core/document/project.ts';
 import { EXTRA_IDS, fittingIds, openTopics, type Topic } from '../../core/plan/index.ts';
 import { Ask, Pick, Tick } from '../parts/Ask.tsx';
-import { FoldedBox } from '../parts/Page.tsx';
 import { EXTRA_WORDS, methodWords, topicWords } from '../words/index.ts';
-import { CompareMethods } from './CompareMethods.tsx';
 import { type Planning, takeMethods } from './planning.ts';
 import { SeamFinishes } from './SeamFinishes.tsx';
 
@@ -15,10 +12,10 @@ const BULK_WORDS = { thin: 'thin', medium: 'medium', thick: 'thick' } as const;
 interface Props {
   p: Planning;
   topic: Topic | null;
-  onCompare: (t: Topic | null) => void;
+  onCompare: (t: Topic) => void;
 }
 
-/** How it is made: one choice for every part that can be made in more than one way. */
+/** How it is made: one choice for every part that can be made in more than one way; one of them is compared beside. */
 export function PlanChoices({ p, topic, onCompare }: Props) {
   const { w, plan, set } = p;
   const { making } = w.doc.decisions;
@@ -26,58 +23,34 @@ export function PlanChoices({ p, topic, onCompare }: Props) {
   const topics = openTopics(plan.methods);
   const lined = w.computed.inside.some((q) => q.material === 'lining');
   return (
-    <FoldedBox title="How it is made" holds={topics.map((t) => methodWords(t, plan.methods[t] ?? '')).join(' · ')}>
-      <Box
-        display="grid"
-        gridTemplateColumns="repeat(auto-fill, minmax(270px, 1fr))"
-        gridAutoFlow="dense"
-        columnGap="6"
-        pt="3"
-      >
-        <Ask
-          question="The cloth is"
-          value={making.bulk}
-          answers={BULKS.map((b): [typeof b, string] => [b, BULK_WORDS[b]])}
-          onAnswer={(bulk) => set(`Cloth: ${bulk}`, { bulk })}
+    <>
+      <Ask
+        question="The cloth is"
+        value={making.bulk}
+        answers={BULKS.map((b): [typeof b, string] => [b, BULK_WORDS[b]])}
+        onAnswer={(bulk) => set(`Cloth: ${bulk}`, { bulk })}
+      />
+      {lined && (
+        <Tick
+          label="Lace outside: the lining shows its right side through it"
+          checked={making.lace}
+          onTick={(lace) => set(lace ? 'Lace outside' : 'No lace', { lace })}
         />
-        {lined && (
-          <Tick
-            label="Lace outside: the lining shows its right side through it"
-            checked={making.lace}
-            onTick={(lace) => set(lace ? 'Lace outside' : 'No lace', { lace })}
-          />
-        )}
-        {topics.map((t) => {
-          const fit = fittingIds(t, {
-            ...task,
-            methods: plan.methods,
-            extras: making.extras,
-            finishes: making.finishes,
-          });
-          const compared = topic === t;
-          return (
-            <Fragment key={t}>
-              <TopicChoice
-                p={p}
-                topic={t}
-                fit={fit}
-                compared={compared}
-                onCompare={() => onCompare(compared ? null : t)}
-              />
-              {compared && (
-                <Box gridColumn="1 / -1">
-                  <CompareMethods p={p} topic={t} onClose={() => onCompare(null)} />
-                </Box>
-              )}
-            </Fragment>
-          );
-        })}
-        <SeamFinishes p={p} />
-      </Box>
+      )}
+      {topics.map((t) => {
+        const fit = fittingIds(t, {
+          ...task,
+          methods: plan.methods,
+          extras: making.extras,
+          finishes: making.finishes,
+        });
+        return <TopicChoice key={t} p={p} topic={t} fit={fit} compared={topic === t} onCompare={() => onCompare(t)} />;
+      })}
+      <SeamFinishes p={p} />
       <Text fontWeight="550" mt="2">
         Also to be sewn
       </Text>
-      <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(270px, 1fr))" columnGap="6">
+      <Box>
         {EXTRA_IDS.map((x) => (
           <Tick
             key={x}
@@ -91,7 +64,7 @@ export function PlanChoices({ p, topic, onCompare }: Props) {
           />
         ))}
       </Box>
-    </FoldedBox>
+    </>
   );
 }
 
@@ -111,7 +84,7 @@ function TopicChoice({ p, topic, fit, compared, onCompare }: TopicProps) {
   const ways = fit.filter((m) => m !== 'none');
   const { methods } = w.doc.decisions.making;
   return (
-    <Box mb="3">
+    <Box mb="3" pl="3" ml="-3" borderLeftWidth="4px" borderColor={compared ? 'leaf.solid' : 'transparent'}>
       <Flex align="baseline" justify="space-between" gap="2">
         <Text fontWeight="550">{title}</Text>
         <Button

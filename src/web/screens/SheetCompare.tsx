@@ -1,9 +1,8 @@
-import { Box, Button, Flex, Heading, Table, Text, Textarea } from '@chakra-ui/react';
+import { Box, Button, Flex, Table, Text, Textarea } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { lookOver, type PlanStep, type SheetLine, sheetLines } from '../../core/plan/index.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { AllWell, Findings } from '../parts/Notes.tsx';
-import { SheetBox } from '../parts/Page.tsx';
 import { matcherOf, stepName, stepWords, suggested, toldOf } from '../words/index.ts';
 import { type Planning } from './planning.ts';
 
@@ -14,16 +13,9 @@ const NONE = '-';
 export function SheetCompare({ p }: { p: Planning }) {
   const { sheet } = p.w.doc.decisions.making;
   return (
-    <SheetBox mb="4">
-      <details open={sheet !== null}>
-        <summary style={{ cursor: 'pointer' }}>
-          <Heading as="h2" fontSize="19px" fontWeight="600" display="inline">
-            Compare with your own instructions
-          </Heading>
-        </summary>
-        {sheet ? <Compared p={p} sheet={sheet} /> : <Paste p={p} />}
-      </details>
-    </SheetBox>
+    <Box role="region" aria-label="Your own instructions">
+      {sheet ? <Compared p={p} sheet={sheet} /> : <Paste p={p} />}
+    </Box>
   );
 }
 

@@ -16,7 +16,6 @@ import {
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
-import { SheetBox } from '../parts/Page.tsx';
 import { MARK_WORDS, SUM_WORDS } from '../words/index.ts';
 import { type Planning } from './planning.ts';
 
@@ -117,10 +116,8 @@ export function SmallSums({ p }: { p: Planning }) {
   const all = useMemo(() => asks(p), [p]);
   const [which, setWhich] = useState('elastic');
   return (
-    <SheetBox as="details" py="2">
-      <Box as="summary" cursor="pointer" minH="36px" alignContent="center" fontWeight="600">
-        Small sums: elastic, cords, bands, a detachable collar
-      </Box>
+    <>
+      <Text color="quiet">Elastic, cords, bands, a detachable collar: lengths that no piece of the pattern tells.</Text>
       <Box maxW="340px" py="2">
         <Pick
           label="Which sum"
@@ -130,7 +127,7 @@ export function SmallSums({ p }: { p: Planning }) {
         />
       </Box>
       <OneSum key={which} ask={all[which] as Ask} units={p.w.doc.units} />
-    </SheetBox>
+    </>
   );
 }
 

@@ -19,13 +19,18 @@ export function StepPictures({ step, making, pieces, names, units }: Props) {
   return (
     <Flex gap="8" wrap="wrap" align="flex-start">
       {layers && <LayersDrawing layers={layers} names={names} units={units} />}
-      <StepDrawing step={step} pieces={pieces} lit={litOf(step, making)} parts={making.parts} />
+      <StepPieces step={step} making={making} pieces={pieces} />
     </Flex>
   );
 }
 
+/** A step's pieces, small, with the edges it is about drawn heavily. */
+export const StepPieces = ({ step, making, pieces }: Pick<Props, 'step' | 'making' | 'pieces'>) => (
+  <StepDrawing step={step} pieces={pieces} lit={litOf(step, making)} parts={making.parts} />
+);
+
 /** The edges a step sews, presses or finishes, on the pieces as they are drawn. */
-function litOf(s: PlanStep, making: GarmentModel): ReadonlySet<string> {
+export function litOf(s: PlanStep, making: GarmentModel): ReadonlySet<string> {
   const joints = new Set([...s.sews.map((x) => x.joint), ...s.works]);
   const keys = making.joints.filter((j) => joints.has(j.id)).flatMap((j) => [...j.a, ...j.b]);
   const parts = new Map(making.parts.map((p) => [p.id, p]));

@@ -2,6 +2,7 @@ export { changeMark, changeWords, KIND_WORDS, ROLE_WORDS } from '../../contract/
 export * from './chapters.ts';
 export * from './closing.ts';
 export * from './cures.ts';
+export * from './figures.ts';
 export * from './lastchance.ts';
 export * from './matchsheet.ts';
 export * from './methods.ts';

@@ -42,9 +42,10 @@ function markWords({ marks }: PlanStep, units: LengthUnit): string[] {
   return [...new Set(words)];
 }
 
-/** What is to be known at a step, besides its instruction. */
-export function factsOf(s: PlanStep, units: LengthUnit): string[] {
-  const one = [sidesWords(s.stack), allowanceWords(s, units), directionWords(s)];
+/** What is to be known at a step, besides its instruction; without its allowance where that is told beside. */
+export function factsOf(s: PlanStep, units: LengthUnit, beside = false): string[] {
+  const allowance = beside && s.data.narrow === undefined ? null : allowanceWords(s, units);
+  const one = [sidesWords(s.stack), allowance, directionWords(s)];
   return [...one, ...stopWords(s, units), ...markWords(s, units)].filter((x): x is string => Boolean(x));
 }
 

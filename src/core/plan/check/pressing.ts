@@ -16,6 +16,8 @@ export function pressedAway(steps: PlanStep[], making: GarmentModel): Finding[] 
   const joints = new Map(making.joints.map((j) => [j.id, j]));
   return steps.flatMap((s, i) =>
     s.sews.flatMap(({ joint }): Finding[] => {
+      // Sewn to a layer of its own, right sides together, it covers nothing.
+      if (s.stack.some((l) => l.swings !== 0)) return [];
       const j = joints.get(joint);
       const covered = joints.get(j?.covers ?? '');
       const within = j && covered && coveredUnder(j, covered, making);
