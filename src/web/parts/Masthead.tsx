@@ -1,6 +1,6 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
 import { Leaf, Moon, Sun } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { chooseMode, currentMode } from '../theme/mode.ts';
 import { SavingTold } from './Keeping.tsx';
@@ -9,12 +9,13 @@ interface Props {
   /** Of the open project: its name, how it is kept, what can be done at any time, and its chapters. */
   title?: string;
   under?: string;
+  onName?: (name: string) => void;
   tools?: ReactNode;
   children?: ReactNode;
 }
 
 /** The strip at the top, which stays: the way back to the shelf, what belongs to the open project, light or dark. */
-export function Masthead({ title, under, tools, children }: Props) {
+export function Masthead({ title, under, onName, tools, children }: Props) {
   return (
     <Box
       as="header"
@@ -26,14 +27,7 @@ export function Masthead({ title, under, tools, children }: Props) {
       top="0"
       zIndex={4}
     >
-      <Flex
-        align="center"
-        columnGap="4"
-        px={{ base: 3, lg: 5 }}
-        minH="64px"
-        py={{ base: 1, lg: 0 }}
-        wrap={{ base: 'wrap', lg: 'nowrap' }}
-      >
+      <Flex align="center" columnGap={{ base: 1, sm: 3, lg: 4 }} px={{ base: 2, sm: 3, lg: 5 }} minH="64px">
         <Link to="/" aria-label="Woodbine, all projects" style={{ display: 'flex', alignItems: 'center', gap: 10 }}>
           <Box as="span" color="leaf.solid" display="inline-flex" minW="28px" minH="44px" alignItems="center">
             <Leaf size={24} aria-hidden />
@@ -45,17 +39,17 @@ export function Masthead({ title, under, tools, children }: Props) {
           )}
         </Link>
         {title && (
-          <Box minW="0" w={{ lg: '190px' }} flexShrink={{ base: 1, lg: 0 }}>
-            <Text fontFamily="heading" fontSize="19px" fontWeight="650" lineHeight="1.2" truncate title={title}>
-              {title}
-            </Text>
+          <Box minW="0" w={{ md: '190px' }} flexShrink={1}>
+            <Box display={{ base: 'none', md: 'block' }}>
+              <Name name={title} {...(onName && { onName })} />
+            </Box>
             <Text aria-live="polite" fontSize="14px" color="quiet" lineHeight="1.2">
               {under}
             </Text>
           </Box>
         )}
         {children}
-        <Flex ml="auto" gap="1" align="center">
+        <Flex ml="auto" align="center">
           {tools}
           <Mode />
         </Flex>
@@ -65,12 +59,49 @@ export function Masthead({ title, under, tools, children }: Props) {
   );
 }
 
+/** The project's name, changed where it stands: taken on Enter or when it is left, put back by Escape or when it is empty. */
+function Name({ name, onName }: { name: string; onName?: (name: string) => void }) {
+  const [text, setText] = useState(name);
+  useEffect(() => setText(name), [name]);
+  const take = (): void => {
+    const clean = text.trim();
+    if (clean && clean !== name) onName?.(clean);
+    else setText(name);
+  };
+  return (
+    <Input
+      aria-label="Name of the project"
+      title={name}
+      variant="flushed"
+      h="26px"
+      px="0"
+      border="0"
+      borderRadius="4px"
+      fontFamily="heading"
+      fontSize="19px"
+      fontWeight="650"
+      textOverflow="ellipsis"
+      _hover={{ bg: 'leaf.subtle' }}
+      readOnly={!onName}
+      maxLength={120}
+      value={text}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={take}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') e.currentTarget.blur();
+        if (e.key === 'Escape') setText(name);
+      }}
+    />
+  );
+}
+
 /** Light or dark. */
 function Mode() {
   const [mode, setMode] = useState(currentMode);
   const other = mode === 'light' ? 'dark' : 'light';
   return (
     <Button
+      display={{ base: 'none', lg: 'inline-flex' }}
       variant="ghost"
       minW="44px"
       h="44px"

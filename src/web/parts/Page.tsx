@@ -41,21 +41,34 @@ export function Page({
     );
   return (
     <Box
-      display="grid"
-      gridTemplateColumns={{ base: '1fr', md: 'minmax(290px, 360px) minmax(0, 1fr)', lg: '400px minmax(0, 1fr)' }}
+      display={{ base: 'flex', lg: 'grid' }}
+      flexDirection="column"
+      gridTemplateColumns="400px minmax(0, 1fr)"
       h={{ lg: '100%' }}
     >
-      <Column words="Answers" borderRightWidth={{ md: '1px' }} borderColor="rule">
+      <Column words="Answers" borderRightWidth={{ lg: '1px' }} borderColor="rule">
         {head}
         {side}
       </Column>
-      <Column words="Drawing" bg={{ md: 'sheet' }}>
+      <Column words="Drawing" bg="sheet" {...FIRST}>
         {children}
         {below}
       </Column>
     </Box>
   );
 }
+
+/** On small screens the drawing comes first and stays, and the answers lie below it. */
+const FIRST = {
+  order: { base: -1, lg: 0 },
+  position: { base: 'sticky', lg: 'static' },
+  top: { base: '64px', lg: 'auto' },
+  maxH: { base: '46dvh', lg: 'none' },
+  zIndex: { base: 2, lg: 'auto' },
+  borderBottomWidth: { base: '1px', lg: '0' },
+  borderColor: 'rule',
+  boxShadow: { base: '0 6px 14px rgba(44, 39, 34, 0.1)', lg: 'none' },
+} as const;
 
 /** On paper without the room that a screen has beside it. */
 const PAPER = { '@media print': { padding: 0, maxWidth: 'none' } };
@@ -69,7 +82,7 @@ function Column({ words, children, ...rest }: { words: string; children: ReactNo
       tabIndex={0}
       minW="0"
       minH="0"
-      overflow={{ lg: 'auto' }}
+      overflow={{ base: words === 'Drawing' ? 'auto' : 'visible', lg: 'auto' }}
       px={{ base: 4, lg: 5 }}
       py="4"
       {...rest}

@@ -1,10 +1,8 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { Redo2, Undo2 } from 'lucide-react';
-import { type ReactNode, useEffect } from 'react';
+import { useEffect } from 'react';
 import { Link, Navigate, Route, Routes, useLocation, useParams } from 'react-router';
 import { CLOSING_ONLY } from '../../core/document/project.ts';
 import { useProject, type Workbook } from '../api/useProject.ts';
-import { Ask } from '../parts/Ask.tsx';
 import { Boundary } from '../parts/Boundary.tsx';
 import { Clash } from '../parts/Clash.tsx';
 import { Masthead } from '../parts/Masthead.tsx';
@@ -13,6 +11,7 @@ import { Told } from '../parts/Told.tsx';
 import { chaptersOf } from '../words/index.ts';
 import { NotFound } from './NotFound.tsx';
 import { Thread } from './Thread.tsx';
+import { Tools } from './Tools.tsx';
 import { Verdict } from './Verdict.tsx';
 
 const Buttons = opened(() => import('./Buttons.tsx'), 'Buttons');
@@ -63,7 +62,12 @@ function Opened({ w }: { w: Workbook }) {
       overflow={{ lg: 'hidden' }}
       css={{ '@media print': { display: 'block', height: 'auto', minHeight: 0, overflow: 'visible' } }}
     >
-      <Masthead title={w.doc.name} under={savedWords(w)} tools={<Tools w={w} />}>
+      <Masthead
+        title={w.doc.name}
+        under={savedWords(w)}
+        onName={(name) => w.save(`Called “${name}”`, { ...w.doc, name })}
+        tools={<Tools w={w} />}
+      >
         <Thread id={w.id} chapters={chaptersOf(w.doc, w.computed)} />
       </Masthead>
       <Trouble w={w} />
@@ -155,63 +159,6 @@ function useGivenUp(w: Workbook, pathname: string): void {
   // biome-ignore lint/correctness/useExhaustiveDependencies: another page is another place, whatever was tried here.
   useEffect(() => cancel, [pathname, cancel]);
 }
-
-function Tools({ w }: { w: Workbook }) {
-  return (
-    <Flex gap="1" align="center">
-      <Step words="Undo" what={w.steps.undo} onStep={w.undo}>
-        <Undo2 size={20} aria-hidden />
-      </Step>
-      <Step words="Redo" what={w.steps.redo} onStep={w.redo}>
-        <Redo2 size={20} aria-hidden />
-      </Step>
-      <Box
-        css={{
-          '& fieldset': { marginBottom: 0 },
-          '& legend': { display: 'none' },
-          '& label': { minHeight: '44px', paddingInline: '10px' },
-          '& fieldset > div': { gap: '4px', flexWrap: 'nowrap' },
-        }}
-      >
-        <Ask
-          question="Lengths in"
-          value={w.doc.units}
-          answers={[
-            ['mm', 'mm'],
-            ['in', 'inch'],
-          ]}
-          onAnswer={(units) =>
-            w.save(units === 'mm' ? 'Lengths in millimetres' : 'Lengths in inches', { ...w.doc, units })
-          }
-        />
-      </Box>
-    </Flex>
-  );
-}
-
-interface StepProps {
-  words: 'Undo' | 'Redo';
-  /** What it would undo or do again; null for nothing. */
-  what: string | null;
-  onStep: () => void;
-  children: ReactNode;
-}
-
-/** One step back or forth in what was changed. */
-const Step = ({ words, what, onStep, children }: StepProps) => (
-  <Button
-    minW="44px"
-    h="44px"
-    px="0"
-    variant="ghost"
-    aria-label={words}
-    disabled={!what}
-    onClick={onStep}
-    title={what ? `${words}: ${what}` : `Nothing to ${words.toLowerCase()}`}
-  >
-    {children}
-  </Button>
-);
 
 /** Ctrl or Cmd with Z undoes, with Shift or Y redoes; typing in a field keeps its own undo. */
 function useUndoKeys(w: Workbook | null): void {

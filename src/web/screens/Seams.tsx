@@ -1,6 +1,7 @@
 import { Box, Heading, Table, Text } from '@chakra-ui/react';
 import { CircleAlert, CircleCheck } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
 import { type WalkedSeam } from '../../core/pattern/index.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
 import { type Workbook } from '../api/useProject.ts';
@@ -32,7 +33,10 @@ const fits = (s: WalkedSeam): boolean => s.verdict === 'matches' || s.verdict ==
 /** Will it go together? Every seam walked on both sides. */
 export function Seams({ w }: { w: Workbook }) {
   const { seams, pieces, cutLines } = w.computed;
-  const [chosen, setChosen] = useState<string | null>(null);
+  // The seam that is looked at is in the address: it stays on reload, and the finder leads to it.
+  const [asked, setAsked] = useSearchParams();
+  const chosen = asked.get('seam');
+  const setChosen = (id: string): void => setAsked({ seam: id }, { replace: true });
   const seam = seams.find((s) => s.id === chosen) ?? seams.find((s) => !fits(s)) ?? seams[0];
   const lit = useMemo(
     () => new Set([...(seam?.a ?? []), ...(seam?.b ?? [])].map((s) => `${s.piece}/${s.edge}`)),

@@ -5,6 +5,7 @@ import { drawnAs, edgesOf, layersOf, type Part, type PlanStep } from '../../core
 import { isOnMap, StepMap } from '../drawing/StepMap.tsx';
 import { TurningLayers } from '../drawing/TurningLayers.tsx';
 import { useTall } from '../drawing/useTall.ts';
+import { Worded } from '../parts/Worded.tsx';
 import { cautionsOf, factsOf, figuresOf, minutesWords, NEEDLE, STATION_WORDS, stepWords } from '../words/index.ts';
 import { Complaint } from './OwnOrder.tsx';
 import { type Planning } from './planning.ts';
@@ -36,7 +37,7 @@ export function StepPage({ p, s, doing }: Props) {
       </Heading>
       {how && (
         <Text fontSize="19px" maxW="68ch" mb="2">
-          {how}
+          <Worded text={how} />
         </Text>
       )}
       <Figures s={s} p={p} />

@@ -1,5 +1,6 @@
-import { Box } from '@chakra-ui/react';
-import { NavLink } from 'react-router';
+import { Box, Button, Menu, Portal } from '@chakra-ui/react';
+import { ChevronDown } from 'lucide-react';
+import { NavLink, useLocation } from 'react-router';
 import { type Chapter, STANDING_WORDS, type Standing } from '../words/index.ts';
 
 /** A knot of the thread: filled where nothing is to mend, of honey where something is asked, hollow where it is still to come. */
@@ -9,16 +10,63 @@ const KNOT: Record<Standing, { bg: string; borderColor: string }> = {
   open: { bg: 'sheet', borderColor: 'leaf.border' },
 };
 
-/** The chapters as a basting thread with a knot each; one is here. */
-export function Thread({ id, chapters }: { id: string; chapters: Chapter[] }) {
+interface Props {
+  id: string;
+  chapters: Chapter[];
+}
+
+/** The chapters of a project: a thread with a knot each where there is room for it, else a list that opens. */
+export const Thread = (props: Props) => (
+  <>
+    <Along {...props} />
+    <Listed {...props} />
+  </>
+);
+
+/** Where the thread has no room: the chapter that is here, and the others under it. */
+function Listed({ id, chapters }: Props) {
+  const { pathname } = useLocation();
+  const here = chapters.find((c) => pathname.startsWith(`/project/${id}/${c.path}`));
   return (
-    <Box
-      as="nav"
-      aria-label="The questions of this project"
-      flex={{ base: '1 0 100%', lg: '1' }}
-      minW="0"
-      order={{ base: 3, lg: 0 }}
-    >
+    <Box hideFrom="lg" flexShrink={0}>
+      <Menu.Root>
+        <Menu.Trigger asChild>
+          <Button variant="ghost" h="44px" px="2" aria-label={`Chapters, here: ${here?.name ?? 'none'}`}>
+            {here && <Dot standing={here.standing} />}
+            {here?.name ?? 'Chapters'}
+            <ChevronDown size={18} aria-hidden />
+          </Button>
+        </Menu.Trigger>
+        <Portal>
+          <Menu.Positioner>
+            <Menu.Content bg="sheet" minW="260px" borderWidth="1px" borderColor="rule">
+              {chapters.map((c) => (
+                <Menu.Item key={c.path} value={c.path} asChild minH="48px" fontSize="17px">
+                  <NavLink to={`/project/${id}/${c.path}`}>
+                    <Dot standing={c.standing} />
+                    {c.name}
+                    <Box as="span" color="quiet" fontSize="14px" ml="auto">
+                      {STANDING_WORDS[c.standing]}
+                    </Box>
+                  </NavLink>
+                </Menu.Item>
+              ))}
+            </Menu.Content>
+          </Menu.Positioner>
+        </Portal>
+      </Menu.Root>
+    </Box>
+  );
+}
+
+const Dot = ({ standing }: { standing: Standing }) => (
+  <Box as="span" w="15px" h="15px" flexShrink={0} borderRadius="50%" borderWidth="2px" {...KNOT[standing]} />
+);
+
+/** The chapters as a basting thread with a knot each; one is here. */
+function Along({ id, chapters }: Props) {
+  return (
+    <Box as="nav" aria-label="The questions of this project" hideBelow="lg" flex="1" minW="0">
       <Box
         as="ol"
         listStyleType="none"

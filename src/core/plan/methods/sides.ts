@@ -79,6 +79,7 @@ export function lateSides(b: PlanBuilder): void {
       'pocket:set?',
       'loops:on?',
       'fronts:basted?',
+      'neatened:sides?',
       ...openWaist(b),
       ...when(flatLate(b), 'done:lining-waist-front?'),
     ],
@@ -95,15 +96,23 @@ export function lateSides(b: PlanBuilder): void {
       makes: ['sides:closed'],
       data: { a: rest.length * ABOVE_HEM },
     });
-  const bare = b.joints(...sideCodes(b)).filter((j) => b.isBare(j));
-  if (bare.length)
-    b.add('joining', 'overlocker', 'neaten:sides', {
-      code: 'neaten-together',
-      about: 'side',
-      works: bare.map((j) => j.id),
-      needs: ['done:side'],
-      cares: b.care(edgesOf(bare), 'overlocked'),
-      data: { a: bare.reduce((t, j) => t + j.lengthA, 0) },
-    });
+  neatenSides(b);
   if (!flatLate(b)) liningWaist(b, ['done:lining-side?']);
+}
+
+/** Sides that nothing covers: both allowances as one, after the seam; beside a pocket's mouth each edge by itself, before it. */
+function neatenSides(b: PlanBuilder): void {
+  const bare = b.joints(...sideCodes(b)).filter((j) => b.isBare(j));
+  if (!bare.length) return;
+  const apart = bare.some((j) => b.g.making.mouths[j.id]);
+  b.add('joining', 'overlocker', 'neaten:sides', {
+    code: apart ? 'neaten' : 'neaten-together',
+    about: 'side',
+    pieces: edgesOf(bare).map(partOf),
+    works: bare.map((j) => j.id),
+    needs: when(!apart, 'done:side'),
+    makes: apart ? ['neatened:sides'] : [],
+    cares: b.care(edgesOf(bare), 'overlocked'),
+    data: { a: bare.reduce((t, j) => t + j.lengthA, 0) * (apart ? 2 : 1) },
+  });
 }

@@ -1,0 +1,67 @@
+import { Popover, Portal, Text } from '@chakra-ui/react';
+import { Fragment, useState } from 'react';
+import { type Stroke, type Term, withTerms } from '../words/terms.ts';
+
+const LOOK: Record<Stroke[0], Record<string, string | number>> = {
+  fill: { fill: 'var(--chakra-colors-leaf-subtle)', stroke: 'none' },
+  under: { fill: 'var(--chakra-colors-lining)', fillOpacity: 0.16, stroke: 'none' },
+  edge: { fill: 'none', stroke: 'var(--chakra-colors-ink)', strokeWidth: 1.8 },
+  fold: { fill: 'none', stroke: 'var(--chakra-colors-quiet)', strokeWidth: 1.4, strokeDasharray: '7 3 2 3' },
+  stitch: { fill: 'none', stroke: 'var(--chakra-colors-berry)', strokeWidth: 1.8, strokeDasharray: '5 3' },
+};
+
+/** The small drawing of a term. */
+export const TermDrawing = ({ term, width = 180 }: { term: Term; width?: number }) => (
+  <svg viewBox="0 0 120 60" width={width} height={width / 2} role="img" aria-label={`Drawing: ${term.name}`}>
+    {term.drawn.map(([kind, d]) => (
+      <path key={`${kind}${d}`} d={d} strokeLinecap="round" strokeLinejoin="round" {...LOOK[kind]} />
+    ))}
+  </svg>
+);
+
+/** A term of the trade in a sentence: it explains itself when it is tapped or comes under the keyboard. */
+function Explained({ words, term }: { words: string; term: Term }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Popover.Root
+      open={open}
+      onOpenChange={(e) => setOpen(e.open)}
+      autoFocus={false}
+      positioning={{ placement: 'top' }}
+    >
+      <Popover.Trigger asChild>
+        <button
+          type="button"
+          aria-label={`${words}: what it means`}
+          onFocus={(e) => e.currentTarget.matches(':focus-visible') && setOpen(true)}
+          onBlur={() => setOpen(false)}
+          style={{
+            cursor: 'help',
+            textDecoration: 'underline dotted',
+            textUnderlineOffset: '4px',
+            minHeight: 24,
+            font: 'inherit',
+          }}
+        >
+          {words}
+        </button>
+      </Popover.Trigger>
+      <Portal>
+        <Popover.Positioner>
+          <Popover.Content width="320px" p="4" bg="sheet" borderWidth="1px" borderColor="leaf.border" role="note">
+            <TermDrawing term={term} />
+            <Text mt="2" fontSize="16px">
+              <b>{term.name}</b>: {term.means}
+            </Text>
+          </Popover.Content>
+        </Popover.Positioner>
+      </Portal>
+    </Popover.Root>
+  );
+}
+
+/** A sentence whose terms of the trade explain themselves. */
+export const Worded = ({ text }: { text: string }) =>
+  withTerms(text).map(({ words, term }, i) =>
+    term ? <Explained key={`${words}${i}`} words={words} term={term} /> : <Fragment key={i}>{words}</Fragment>,
+  );
