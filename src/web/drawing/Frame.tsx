@@ -1,8 +1,11 @@
-import { type ReactNode, useId } from 'react';
+import { Button, Flex } from '@chakra-ui/react';
+import { Minus, Plus } from 'lucide-react';
+import { type ReactNode, type RefObject, useEffect, useId, useLayoutEffect, useRef } from 'react';
 import { type Box } from '../../core/geometry/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { Hatches } from './Hatches.tsx';
 import { Label } from './Label.tsx';
+import { type Looking, useView } from './useView.ts';
 import { useWidth } from './useWidth.ts';
 
 interface Props {
@@ -15,35 +18,84 @@ interface Props {
   bare?: boolean;
   /** Room the content takes at the right besides `box`, in screen pixels. */
   besides?: number;
+  /** Can be enlarged and moved; what it is called, so that it stays as it was left. */
+  place?: string;
   children: (unit: number, hatch: string) => ReactNode;
 }
 
 /** An SVG that shows `box` (mm) with a scale bar; `unit` tells its content how many mm one screen pixel is. */
-export function Frame({ box, height, label, units, bare = false, besides = 0, children }: Props) {
+export function Frame({ box, height, label, units, bare = false, besides = 0, place, children }: Props) {
   const { ref, width } = useWidth<HTMLDivElement>();
   const hatch = useId().replace(/[^\w]/g, '');
+  const look = useView(place);
+  const { scale, x, y } = look.view;
   const pad = bare ? 4 : 26;
   const w = box.maxX - box.minX;
   const h = box.maxY - box.minY;
-  const unit = Math.max(w / Math.max(1, width - 2 * pad - besides), h / Math.max(1, height - 2 * pad - 22));
-  const shownHeight = Math.min(height, h / unit + 2 * pad + 22);
-  const x0 = box.minX - (width * unit - w - besides * unit) / 2;
-  const y0 = box.minY - pad * unit;
+  const whole = Math.max(w / Math.max(1, width - 2 * pad - besides), h / Math.max(1, height - 2 * pad - 22));
+  const shownHeight = Math.min(height, h / whole + 2 * pad + 22);
+  const unit = whole / scale;
+  const left = box.minX - (width * whole - w - besides * whole) / 2;
+  const x0 = left + (x - 0.5 / scale) * width * whole;
+  const y0 = box.minY - pad * whole + (y - 0.5 / scale) * shownHeight * whole;
+  const svg = useRef<SVGSVGElement>(null);
+  useWheel(svg, look.onWheel);
   return (
-    <div ref={ref} style={{ width: '100%' }}>
+    <div ref={ref} style={{ width: '100%', position: 'relative' }}>
       <svg
+        ref={svg}
         role="group"
-        aria-label={label}
+        aria-label={place ? `${label}. Plus and minus enlarge, arrows move, 0 shows all.` : label}
+        {...(place && {
+          tabIndex: 0,
+          onKeyDown: look.onKeyDown,
+          onPointerDown: look.onPointerDown,
+          onPointerMove: look.onPointerMove,
+          onPointerUp: look.onPointerUp,
+        })}
         width="100%"
         height={shownHeight}
         viewBox={`${x0} ${y0} ${width * unit} ${shownHeight * unit}`}
-        style={{ display: 'block' }}
+        style={{ display: 'block', ...(scale > 1 && { cursor: 'grab', touchAction: 'none' }) }}
       >
         <Hatches unit={unit} name={hatch} />
         {children(unit, hatch)}
         {!bare && <ScaleBar unit={unit} units={units} x={x0 + 12 * unit} y={y0 + (shownHeight - 10) * unit} />}
       </svg>
+      {place && <ZoomButtons look={look} />}
     </div>
+  );
+}
+
+/** Listens to the wheel so that the page does not zoom: React's own listener may not keep it from that. */
+function useWheel(svg: RefObject<SVGSVGElement | null>, onWheel: (e: WheelEvent) => void): void {
+  const latest = useRef(onWheel);
+  useLayoutEffect(() => {
+    latest.current = onWheel;
+  });
+  useEffect(() => {
+    const el = svg.current;
+    const turn = (e: WheelEvent): void => latest.current(e);
+    el?.addEventListener('wheel', turn, { passive: false });
+    return () => el?.removeEventListener('wheel', turn);
+  }, [svg]);
+}
+
+/** Larger, smaller, all of it. */
+function ZoomButtons({ look }: { look: Looking }) {
+  const button = { minW: '44px', h: '44px', px: '2', variant: 'outline', borderColor: 'rule', bg: 'sheet' } as const;
+  return (
+    <Flex position="absolute" right="8px" bottom="8px" gap="6px" _print={{ display: 'none' }}>
+      <Button {...button} aria-label="Smaller" disabled={look.view.scale <= 1} onClick={() => look.zoom(-1)}>
+        <Minus size={18} aria-hidden />
+      </Button>
+      <Button {...button} aria-label="Larger" onClick={() => look.zoom(1)}>
+        <Plus size={18} aria-hidden />
+      </Button>
+      <Button {...button} aria-label="All of it" disabled={look.view.scale <= 1} onClick={look.fit}>
+        Fit
+      </Button>
+    </Flex>
   );
 }
 

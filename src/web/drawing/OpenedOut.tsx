@@ -32,6 +32,8 @@ interface Props {
   shell: Piece[];
   drafted: Piece[];
   onPiece: (p: Piece) => void;
+  /** Can be enlarged and moved; what it is called, so that it stays as it was left. */
+  place?: string;
 }
 
 const keyOf = (o: OpenedPanel, e: PanelEdge): string => `${o.panel.piece}/${e.edge}`;
@@ -39,7 +41,7 @@ const colour = (name: string): string => `var(--chakra-colors-${name})`;
 
 /** The garment laid open on the table, seen from the inside: seams thin, openings heavy, what is sewn to nothing amber. */
 export function OpenedOut(props: Props) {
-  const { surface, units, height, lit, alone, picked, onEdge, shell, drafted, onPiece } = props;
+  const { surface, units, height, lit, alone, picked, onEdge, shell, drafted, onPiece, place } = props;
   const opened = useMemo(() => openedOut(surface), [surface]);
   const layers = useMemo(() => (opened ? layersOf(opened, shell, drafted) : []), [opened, shell, drafted]);
   if (!opened) return null;
@@ -52,7 +54,13 @@ export function OpenedOut(props: Props) {
       : { stroke: colour('ink'), strokeWidth: 2.2 };
   };
   return (
-    <Frame box={opened.box} height={height} units={units} label="The garment laid open, seen from the inside">
+    <Frame
+      box={opened.box}
+      height={height}
+      units={units}
+      label="The garment laid open, seen from the inside"
+      {...(place && { place })}
+    >
       {(unit, hatch) => (
         <>
           {opened.panels.map((o) => (

@@ -20,6 +20,8 @@ export interface SpreadProps {
   ghosts?: Piece[];
   /** Outlines of other choices, drawn over the pieces that come from the same parent. */
   held?: Piece[];
+  /** Can be enlarged and moved; what it is called, so that it stays as it was left. */
+  place?: string;
   /** Without names and scale bar, for a small picture. */
   plain?: boolean;
 }
@@ -112,6 +114,7 @@ export function Spread({
   ghosts = NONE,
   held = NONE,
   plain = false,
+  place,
 }: SpreadProps) {
   const groups = useMemo(() => withRoom(groupsOf(pieces, cutLines, ghosts, held)), [pieces, cutLines, ghosts, held]);
   if (!groups.length) return null;
@@ -124,7 +127,15 @@ export function Spread({
   const numbered = !plain && groups.some((g) => g.numbered);
   const numbers = new Map(groups.flatMap((g) => g.pieces).map((s, i) => [s.piece.id, i + 1]));
   const frame = (
-    <Frame box={box} height={height} label={label} units={units} bare={plain} besides={plain ? 0 : sum(groups)}>
+    <Frame
+      box={box}
+      height={height}
+      label={label}
+      units={units}
+      bare={plain}
+      besides={plain ? 0 : sum(groups)}
+      {...(place && { place })}
+    >
       {(unit, hatch) =>
         groups.map((g, i) => (
           <g

@@ -56,6 +56,7 @@ export function StepMap({ surface, shell, inside, units, height, lit, sewn, abou
         box={opened.box}
         height={height}
         units={units}
+        place="step-map"
         label="The garment laid open, seen from the inside: green what is sewn before this step, berry what it is about"
       >
         {(unit, hatch) => (

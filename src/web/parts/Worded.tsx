@@ -10,10 +10,10 @@ const LOOK: Record<Stroke[0], Record<string, string | number>> = {
   stitch: { fill: 'none', stroke: 'var(--chakra-colors-berry)', strokeWidth: 1.8, strokeDasharray: '5 3' },
 };
 
-/** The small drawing of a term. */
-export const TermDrawing = ({ term, width = 180 }: { term: Term; width?: number }) => (
-  <svg viewBox="0 0 120 60" width={width} height={width / 2} role="img" aria-label={`Drawing: ${term.name}`}>
-    {term.drawn.map(([kind, d]) => (
+/** A small drawing in a few lines; words beside it say the same. */
+export const StrokeDrawing = ({ drawn, width }: { drawn: readonly Stroke[]; width: number }) => (
+  <svg viewBox="0 0 120 60" width={width} height={width / 2} aria-hidden style={{ flexShrink: 0 }}>
+    {drawn.map(([kind, d]) => (
       <path key={`${kind}${d}`} d={d} strokeLinecap="round" strokeLinejoin="round" {...LOOK[kind]} />
     ))}
   </svg>
@@ -49,7 +49,7 @@ function Explained({ words, term }: { words: string; term: Term }) {
       <Portal>
         <Popover.Positioner>
           <Popover.Content width="320px" p="4" bg="sheet" borderWidth="1px" borderColor="leaf.border" role="note">
-            <TermDrawing term={term} />
+            <StrokeDrawing drawn={term.drawn} width={180} />
             <Text mt="2" fontSize="16px">
               <b>{term.name}</b>: {term.means}
             </Text>

@@ -3,7 +3,7 @@ import { type KeyboardEvent, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { usePlan } from '../api/usePlan.ts';
 import { type Workbook } from '../api/useProject.ts';
-import { TermDrawing } from '../parts/Worded.tsx';
+import { StrokeDrawing } from '../parts/Worded.tsx';
 import { allFound, chaptersOf, FOUND_WORDS, type Found, finderOf } from '../words/index.ts';
 
 interface Props {
@@ -98,7 +98,7 @@ function Asked({ w, onClose }: Props) {
               <Text fontWeight={f === here ? 650 : 450}>{f.words}</Text>
               {f.term && f === here ? (
                 <Flex gap="4" align="center" wrap="wrap">
-                  <TermDrawing term={f.term} width={120} />
+                  <StrokeDrawing drawn={f.term.drawn} width={120} />
                   <Text flex="1 1 220px">{f.more}</Text>
                 </Flex>
               ) : (

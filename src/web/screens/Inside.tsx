@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { CircleAlert } from 'lucide-react';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { proofOf } from '../../core/document/proof/index.ts';
 import { type Material, type Piece } from '../../core/pattern/index.ts';
@@ -67,9 +67,8 @@ export function Inside({ w }: { w: Workbook }) {
   return (
     <Page
       question="What else do I cut?"
-      lead="Each answer redraws the pieces at once. The faint outline is the shell they were drafted from."
       side={
-        <SheetBox>
+        <>
           <Tabs words="Parts of the inside" tabs={CHAPTERS} at={chapter} onTab={setChapter} />
           {chapter === 'facing' && <FacingQuestions {...d} />}
           {chapter === 'lining' && <LiningQuestions {...d} />}
@@ -77,7 +76,7 @@ export function Inside({ w }: { w: Workbook }) {
           {chapter === 'interfacing' && <InterfacingQuestions {...d} />}
           {chapter === 'strips' && <StripQuestions {...d} />}
           <TakeChoices w={w} />
-        </SheetBox>
+        </>
       }
     >
       <Holding w={w} held={held} onHold={setHeld} />
@@ -135,8 +134,12 @@ function Drafted({ w, material, held }: DraftedProps) {
     [pieces, material],
   );
   const [opened, setOpened] = useState(false);
-  const tall = useTall(330, 400);
-  const drafted = useMemo(() => w.computed.inside.filter((p) => p.material === material), [w.computed, material]);
+  const tall = useTall(300, 400);
+  // Opened out the layers can be seen together; at first the one that is asked about.
+  const [layers, setLayers] = useState<ReadonlySet<Material>>(new Set([material]));
+  useEffect(() => setLayers(new Set([material])), [material]);
+  const drafted = useMemo(() => w.computed.inside.filter((p) => layers.has(p.material)), [w.computed, layers]);
+  const there = useMemo(() => new Set(w.computed.inside.map((p) => p.material)), [w.computed]);
   if (!pieces.length) {
     return (
       <Empty title={`No ${MATERIAL_WORDS[material].word.toLowerCase()} here`}>
@@ -146,8 +149,11 @@ function Drafted({ w, material, held }: DraftedProps) {
   }
   const lies = pieces.some((p) => p.ring.some((e) => e.from));
   return (
-    <SheetBox>
-      {lies && <ViewChips opened={opened} onOpened={setOpened} />}
+    <>
+      <Flex gap="2" mb="2" wrap="wrap" align="center">
+        {lies && <ViewChips opened={opened} onOpened={setOpened} />}
+        {lies && opened && <LayerChips shown={layers} onShown={setLayers} there={there} />}
+      </Flex>
       {other.length > 0 && material !== 'interfacing' && (
         <Text color="quiet" fontSize="15px">
           Dots: the seam line of the choices held.
@@ -158,6 +164,7 @@ function Drafted({ w, material, held }: DraftedProps) {
           surface={w.computed.surface}
           units={w.doc.units}
           height={tall}
+          place="inside-opened"
           lit={NOTHING}
           alone={NOTHING}
           picked={null}
@@ -172,6 +179,7 @@ function Drafted({ w, material, held }: DraftedProps) {
           cutLines={w.computed.cutLines}
           units={w.doc.units}
           height={tall}
+          place={`inside-${material}`}
           label={`${MATERIAL_WORDS[material].word}: the pieces to cut`}
           ghosts={material === 'interfacing' ? NONE : ghosts}
           held={material === 'interfacing' ? NONE : other}
@@ -182,7 +190,7 @@ function Drafted({ w, material, held }: DraftedProps) {
           <Why key={p.id} reasons={p.reasons} units={w.doc.units} about={`the ${p.name.toLowerCase()}`} />
         ))}
       </Box>
-    </SheetBox>
+    </>
   );
 }
 
@@ -191,7 +199,7 @@ const NOTHING: ReadonlySet<string> = new Set();
 /** The pieces side by side, or where they lie in the garment laid open. */
 function ViewChips({ opened, onOpened }: { opened: boolean; onOpened: (on: boolean) => void }) {
   return (
-    <Flex gap="2" mb="2" role="group" aria-label="How the pieces are shown">
+    <Flex gap="2" role="group" aria-label="How the pieces are shown">
       {[false, true].map((on) => (
         <Chip key={String(on)} on={opened === on} onClick={() => onOpened(on)}>
           {on ? 'Opened out' : 'Pieces'}
@@ -200,6 +208,33 @@ function ViewChips({ opened, onOpened }: { opened: boolean; onOpened: (on: boole
     </Flex>
   );
 }
+
+/** Layers that lie on the garment laid open, each by its letter; seen or not. */
+function LayerChips({
+  shown,
+  there,
+  onShown,
+}: {
+  shown: ReadonlySet<Material>;
+  there: ReadonlySet<Material>;
+  onShown: (s: ReadonlySet<Material>) => void;
+}) {
+  const toggle = (m: Material): void => {
+    const next = new Set(shown);
+    if (!next.delete(m)) next.add(m);
+    onShown(next);
+  };
+  return (
+    <Flex gap="2" ml="3" role="group" aria-label="Layers to be seen">
+      {LAYERS.filter((m) => there.has(m)).map((m) => (
+        <Chip key={m} on={shown.has(m)} onClick={() => toggle(m)}>
+          {MATERIAL_WORDS[m].letter} {MATERIAL_WORDS[m].word.toLowerCase()}
+        </Chip>
+      ))}
+    </Flex>
+  );
+}
+const LAYERS = ['lining', 'facing', 'interfacing'] as const;
 
 const isRib = (p: Piece): boolean => p.id.endsWith('-rib');
 

@@ -9,8 +9,7 @@ import {
 import { ventSeam } from '../../core/drafting/index.ts';
 import { type Role } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
-import { Ask, Tick } from '../parts/Ask.tsx';
-import { Measure } from '../parts/Measure.tsx';
+import { ChoiceBlank, LengthBlank, Say, type Way } from '../parts/Sentence.tsx';
 import { shellOf } from './asking.tsx';
 import { type Deciding } from './deciding.ts';
 
@@ -32,17 +31,14 @@ interface AskedLength {
   put: (v: number, label?: string) => void;
 }
 
-function AskLength({ d, label, value, least, most, put }: AskedLength) {
+function AskLength({ d, put, ...more }: AskedLength) {
   const units = d.w.doc.units;
   return (
-    <Measure
-      label={label}
-      value={value}
-      least={least}
-      most={most}
+    <LengthBlank
+      {...more}
       units={units}
       onPreview={(v) => put(v)}
-      onValue={(v) => put(v, `${label}: ${formatLength(v, units)}`)}
+      onValue={(v) => put(v, `${more.label}: ${formatLength(v, units)}`)}
     />
   );
 }
@@ -61,8 +57,7 @@ function Seams({ d, what, of, put }: { d: Deciding; what: string; of: TurnedSeam
   );
   return (
     <>
-      {seam('shell', 'shellSeam')}
-      {seam('lining', 'liningSeam')}
+      Its seam is {seam('shell', 'shellSeam')} on the shell and {seam('lining', 'liningSeam')} on the lining.
     </>
   );
 }
@@ -85,31 +80,39 @@ function Vent(d: Deciding) {
   const seams = d.w.computed.shell.flatMap((p) => ventSeam(p) ?? []);
   const atCentre = (seam: Role): boolean => seam === 'centre-back' || seam === 'centre-front';
   return (
-    <>
+    <Say>
       {(seams.some(atCentre) || !seams.length) && (
-        <Ask
-          question="At the vent, as worn"
-          value={vent.over}
-          answers={[
-            ['left', 'left laps over right'],
-            ['right', 'right laps over left'],
-          ]}
-          onAnswer={(over) => put({ over }, over === 'left' ? 'Vent: left over right' : 'Vent: right over left')}
-        />
+        <>
+          At the vent, as worn,{' '}
+          <ChoiceBlank
+            label="At the vent, as worn"
+            value={vent.over}
+            ways={[
+              { id: 'left', words: 'left laps over right' },
+              { id: 'right', words: 'right laps over left' },
+            ]}
+            onPick={(over) => put({ over }, over === 'left' ? 'Vent: left over right' : 'Vent: right over left')}
+          />
+          .{' '}
+        </>
       )}
       {seams.some((seam) => !atCentre(seam)) && (
-        <Ask
-          question="At the vents of side and panel seams"
-          value={vent.lap}
-          answers={[
-            ['front', 'the front laps over the back'],
-            ['back', 'the back laps over the front'],
-          ]}
-          onAnswer={(lap) => put({ lap }, `Vents: the ${lap} on top`)}
-        />
+        <>
+          At the vents of side and panel seams{' '}
+          <ChoiceBlank
+            label="At the vents of side and panel seams"
+            value={vent.lap}
+            ways={[
+              { id: 'front', words: 'the front laps over the back' },
+              { id: 'back', words: 'the back laps over the front' },
+            ]}
+            onPick={(lap) => put({ lap }, `Vents: the ${lap} on top`)}
+          />
+          .{' '}
+        </>
       )}
       <Seams d={d} what="the vent" of={vent} put={put} />
-    </>
+    </Say>
   );
 }
 
@@ -124,21 +127,26 @@ function Slit(d: Deciding) {
   const put = putOf(d, 'slit');
   const { seamed } = shellOf(d);
   const seams = SLIT_SEAMS.filter((at) => at === 'side' || seamed(at));
+  const ways: Way<SlitSeam | 'none'>[] = [
+    { id: 'none', words: 'nowhere' },
+    ...seams.map((at) => ({ id: at, words: `in the ${SLIT_WORDS[at]}` })),
+  ];
   return (
-    <>
-      <Tick
+    <Say>
+      A slit is left open{' '}
+      <ChoiceBlank
         label="A seam is left open as a slit"
-        checked={slit.length > 0}
-        onTick={(on) => put({ length: on ? 180 : 0 }, on ? 'With a slit' : 'No slit')}
+        value={slit.length > 0 ? slit.at : 'none'}
+        ways={ways}
+        onPick={(at) =>
+          at === 'none'
+            ? put({ length: 0 }, 'No slit')
+            : put({ at, length: slit.length || 180 }, `Slit in the ${SLIT_WORDS[at]}`)
+        }
       />
       {slit.length > 0 && (
         <>
-          <Ask
-            question="Which seam"
-            value={slit.at}
-            answers={seams.map((at): [SlitSeam, string] => [at, SLIT_WORDS[at]])}
-            onAnswer={(at) => put({ at }, `Slit in the ${SLIT_WORDS[at]}`)}
-          />
+          ,{' '}
           <AskLength
             d={d}
             label="Slit, above the finished hem"
@@ -146,11 +154,12 @@ function Slit(d: Deciding) {
             least={40}
             most={600}
             put={(length, w) => put({ length }, w)}
-          />
-          <Seams d={d} what="the slit" of={slit} put={put} />
+          />{' '}
+          up from the finished hem
         </>
       )}
-    </>
+      . {slit.length > 0 && <Seams d={d} what="the slit" of={slit} put={put} />}
+    </Say>
   );
 }
 
@@ -165,33 +174,41 @@ function Zip(d: Deciding) {
   const put = putOf(d, 'zip');
   const { seamed } = shellOf(d);
   const seams = ZIP_SEAMS.filter((at) => seamed(at) || at === zip.at);
-  const first = seams.find(seamed) ?? zip.at;
+  const ways: Way<ZipSeam | 'none'>[] = [
+    { id: 'none', words: 'nowhere' },
+    ...seams.map((at) => ({ id: at, words: `in the ${ZIP_WORDS[at]}` })),
+  ];
   return (
-    <>
-      <Tick
+    <Say>
+      There is a zip{' '}
+      <ChoiceBlank
         label="There is a zip in a seam"
-        checked={zip.length > 0}
-        onTick={(on) => put(on ? { length: 350, at: first } : { length: 0 }, on ? 'With a zip' : 'No zip')}
+        value={zip.length > 0 ? zip.at : 'none'}
+        ways={ways}
+        onPick={(at) =>
+          at === 'none'
+            ? put({ length: 0 }, 'No zip')
+            : put({ at, length: zip.length || 350 }, `Zip in the ${ZIP_WORDS[at]}`)
+        }
       />
       {zip.length > 0 && (
         <>
-          <Ask
-            question="Which seam the zip is in"
-            value={zip.at}
-            answers={seams.map((at): [ZipSeam, string] => [at, ZIP_WORDS[at]])}
-            onAnswer={(at) => put({ at }, `Zip in the ${ZIP_WORDS[at]}`)}
-          />
           {zip.at === 'side' && (
-            <Ask
-              question="On which side, as worn"
-              value={zip.on}
-              answers={[
-                ['left', 'left'],
-                ['right', 'right'],
-              ]}
-              onAnswer={(on) => put({ on }, `Zip in the ${on} side seam`)}
-            />
+            <>
+              , on the{' '}
+              <ChoiceBlank
+                label="On which side, as worn"
+                value={zip.on}
+                ways={[
+                  { id: 'left', words: 'left' },
+                  { id: 'right', words: 'right' },
+                ]}
+                onPick={(on) => put({ on }, `Zip in the ${on} side seam`)}
+              />{' '}
+              as worn
+            </>
           )}
+          ,{' '}
           <AskLength
             d={d}
             label="Its length from the upper end of the seam"
@@ -199,10 +216,11 @@ function Zip(d: Deciding) {
             least={100}
             most={700}
             put={(length, w) => put({ length }, w)}
-          />
-          <Seams d={d} what="it" of={zip} put={put} />
+          />{' '}
+          long from the upper end of the seam. <Seams d={d} what="it" of={zip} put={put} />
         </>
       )}
-    </>
+      {zip.length === 0 && '.'}
+    </Say>
   );
 }

@@ -1,51 +1,42 @@
-import { Box, Text } from '@chakra-ui/react';
+import { Button } from '@chakra-ui/react';
 import { type Decisions } from '../../core/document/project.ts';
 import { allEdges, type PieceKind, type Role } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
-import { Tick } from '../parts/Ask.tsx';
-import { Measure } from '../parts/Measure.tsx';
+import { type Extra, LengthBlank } from '../parts/Sentence.tsx';
 import { ROLE_WORDS } from '../words/index.ts';
 import { type Deciding } from './deciding.ts';
 
 type Lengths<T> = { [K in keyof T]: T[K] extends number ? K : never }[keyof T];
 
 interface AskLength<K extends keyof Decisions> {
+  d: Deciding;
   of: K;
-  key: Lengths<Decisions[K]> & string;
+  key_: Lengths<Decisions[K]> & string;
   label: string;
   least: number;
   most: number;
+  usual?: readonly [number, number];
   help?: string;
+  /** Another way to say it than by its length. */
+  said?: string;
 }
 
-/** One length of the decisions, previewed while the slider moves and saved under its label. */
-export function Length<K extends keyof Decisions>({
-  d,
-  of,
-  key_,
-  label,
-  least,
-  most,
-  help,
-}: Omit<AskLength<K>, 'key'> & { d: Deciding; key_: AskLength<K>['key'] }) {
+/** One length of the decisions as a blank, previewed while the slider moves and saved under its label. */
+export function Length<K extends keyof Decisions>({ d, of, key_, label, ...more }: AskLength<K>) {
   const units = d.w.doc.units;
   const value = (d.w.doc.decisions[of] as Record<string, unknown>)[key_] as number;
   const part = (v: number) => ({ [key_]: v }) as Partial<Decisions[K]>;
   return (
-    <Measure
+    <LengthBlank
       label={label}
       value={value}
-      least={least}
-      most={most}
       units={units}
-      {...(help && { help })}
+      {...more}
       onPreview={(v) => d.set(of, part(v))}
       onValue={(v) => d.set(of, part(v), `${label}: ${formatLength(v, units)}`)}
     />
   );
 }
-
-export const hide = (on: boolean, children: React.ReactNode) => (on ? children : <Text color="quiet">Left out.</Text>);
 
 /** What the shell is made of, as far as the questions hang on it. */
 export const shellOf = (d: Deciding) => {
@@ -78,38 +69,44 @@ export const edgeChoices = (d: Deciding, whole = false): EdgeChoice[] =>
 
 interface WidthProps {
   d: Deciding;
+  /** What is added, as it is offered and kept in the history. */
   label: string;
   value: number;
-  /** What is proposed when it is switched on, mm. */
-  usual: number;
+  /** What is proposed when it is added, mm. */
+  first: number;
   least: number;
   most: number;
+  usual?: readonly [number, number];
   help?: string;
+  /** The sentence it stands in, round its blank. */
+  say: readonly [string, string];
   put: (v: number, label?: string) => void;
 }
 
-/** A width that may be none: a tick, and a slider when there is one. */
-export function Width({ d, label, value, usual, least, most, help, put }: WidthProps) {
+/** A width that may be none: offered under its name, and a sentence with its width once it is there. */
+export function widthExtra({ d, label, value, first, say: [before, after], put, ...more }: WidthProps): Extra {
   const units = d.w.doc.units;
-  return (
-    <Box mb="3">
-      <Tick
-        label={label}
-        checked={value > 0}
-        onTick={(on) => put(on ? usual : 0, on ? label : `No ${label.toLowerCase()}`)}
-      />
-      {value > 0 && (
-        <Measure
-          label="Its width"
+  return {
+    label,
+    on: value > 0,
+    onAdd: () => put(first, label),
+    said: (
+      <>
+        {before}{' '}
+        <LengthBlank
+          label={`${label}, width`}
           value={value}
-          least={least}
-          most={most}
           units={units}
-          {...(help && { help })}
+          {...more}
           onPreview={(v) => put(v)}
           onValue={(v) => put(v, `${label}: ${formatLength(v, units)}`)}
-        />
-      )}
-    </Box>
-  );
+        >
+          <Button size="sm" variant="outline" borderColor="rule" mt="3" onClick={() => put(0, `No more: ${label}`)}>
+            Leave it out
+          </Button>
+        </LengthBlank>
+        {after}
+      </>
+    ),
+  };
 }

@@ -1,0 +1,257 @@
+import { Box, Button, Popover, Portal, Text } from '@chakra-ui/react';
+import { type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
+import { formatLength, inUnit, isUnusual, type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
+import { type Stroke } from '../words/terms.ts';
+import { Ask } from './Ask.tsx';
+import { Measure } from './Measure.tsx';
+import { StrokeDrawing } from './Worded.tsx';
+
+/** A sentence with blanks: what is decided, as it would be said. */
+export const Say = ({ children }: { children: ReactNode }) => (
+  <Text as="div" fontSize="19px" lineHeight="1.8" mb="3">
+    {children}
+  </Text>
+);
+
+interface BlankProps {
+  /** What is asked. */
+  label: string;
+  /** What stands in the sentence. */
+  said: string;
+  /** Out of the usual: seen in the sentence itself. */
+  odd?: boolean;
+  /** One step up or down of what is asked, by the arrow keys. */
+  onStep?: (by: 1 | -1) => void;
+  /** Puts back what stood before it was opened. */
+  onBack?: () => void;
+  onOpen?: () => void;
+  children: ReactNode;
+}
+
+/** Below its blank and within the answers, so that the drawing stays in sight. */
+const BELOW = {
+  placement: 'bottom',
+  boundary: () => document.querySelector<HTMLElement>('[aria-label="Answers"]') ?? 'clipping-ancestors',
+} as const;
+
+/** A blank in a sentence: it opens where it stands; the arrow keys change it, Escape puts it back. */
+export function Blank({ label, said, odd = false, onStep, onBack, onOpen, children }: BlankProps) {
+  const [open, setOpen] = useState(false);
+  const turn = (to: boolean): void => {
+    if (to && !open) onOpen?.();
+    setOpen(to);
+  };
+  const keys = (e: KeyboardEvent): void => {
+    const by =
+      e.key === 'ArrowUp' || e.key === 'ArrowRight' ? 1 : e.key === 'ArrowDown' || e.key === 'ArrowLeft' ? -1 : 0;
+    if (!by || !onStep || open) return;
+    e.preventDefault();
+    onStep(by);
+  };
+  return (
+    <Popover.Root
+      open={open}
+      onOpenChange={(e) => turn(e.open)}
+      onEscapeKeyDown={() => onBack?.()}
+      lazyMount
+      unmountOnExit
+      positioning={BELOW}
+    >
+      <Popover.Trigger asChild>
+        <Button
+          variant="plain"
+          display="inline"
+          h="auto"
+          minH="24px"
+          minW="0"
+          px="3px"
+          py="1px"
+          mx="-1px"
+          fontSize="inherit"
+          lineHeight="inherit"
+          fontWeight="600"
+          whiteSpace="normal"
+          textAlign="left"
+          verticalAlign="baseline"
+          color={open ? 'leaf.contrast' : odd ? 'honey' : 'leaf.fg'}
+          bg={open ? 'leaf.solid' : undefined}
+          borderRadius="5px"
+          textDecorationLine={open ? 'none' : 'underline'}
+          textDecorationThickness="2px"
+          textDecorationColor={odd ? 'honey' : 'leaf.border'}
+          textUnderlineOffset="5px"
+          aria-label={`${label}: ${said}${odd ? ', not usual' : ''}`}
+          onKeyDown={keys}
+        >
+          {said}
+        </Button>
+      </Popover.Trigger>
+      <Portal>
+        <Popover.Positioner>
+          <Popover.Content
+            width="352px"
+            maxW="94vw"
+            p="4"
+            fontSize="17px"
+            bg="sheet"
+            borderWidth="1px"
+            borderColor="leaf.border"
+            boxShadow="0 10px 30px rgba(44, 39, 34, 0.16)"
+            aria-label={label}
+          >
+            {children}
+          </Popover.Content>
+        </Popover.Positioner>
+      </Portal>
+    </Popover.Root>
+  );
+}
+
+/** One of a few ways, with a small drawing where that tells more than words. */
+export interface Way<T extends string> {
+  id: T;
+  words: string;
+  drawn?: readonly Stroke[];
+}
+
+interface ChoiceProps<T extends string> {
+  label: string;
+  value: T;
+  ways: readonly Way<T>[];
+  onPick: (v: T) => void;
+  /** What stands in the sentence, where that is not the way's own words. */
+  said?: string;
+  help?: string;
+}
+
+/** A blank of which a few ways are the answers. */
+export function ChoiceBlank<T extends string>({ label, value, ways, onPick, said, help }: ChoiceProps<T>) {
+  const before = useRef(value);
+  const at = ways.findIndex((x) => x.id === value);
+  const step = (by: 1 | -1): void => {
+    const next = ways[(at + by + ways.length) % ways.length];
+    if (next) onPick(next.id);
+  };
+  return (
+    <Blank
+      label={label}
+      said={said ?? ways[at]?.words ?? '…'}
+      onStep={step}
+      onOpen={() => {
+        before.current = value;
+      }}
+      onBack={() => before.current !== value && onPick(before.current)}
+    >
+      <Ask
+        question={label}
+        value={value}
+        answers={ways.map((x): [T, ReactNode] => [
+          x.id,
+          <>
+            {x.drawn && <StrokeDrawing drawn={x.drawn} width={64} />}
+            {x.words}
+          </>,
+        ])}
+        onAnswer={onPick}
+      />
+      {help && (
+        <Text fontSize="15px" color="quiet">
+          {help}
+        </Text>
+      )}
+    </Blank>
+  );
+}
+
+interface LengthProps {
+  label: string;
+  value: number;
+  least: number;
+  most: number;
+  atLeast?: number;
+  atMost?: number;
+  /** From and to what is usual, mm: outside it the blank is amber. */
+  usual?: readonly [number, number];
+  units: LengthUnit;
+  help?: string;
+  onPreview: (mm: number) => void;
+  onValue: (mm: number) => void;
+  /** Another way to say it than by its length. */
+  said?: string;
+  /** What else can be done there: leaving it out. */
+  children?: ReactNode;
+}
+
+/** A blank that is a length: slider and field, what is usual and why. */
+export function LengthBlank({ usual, said, children, help, ...m }: LengthProps) {
+  const before = useRef(m.value);
+  const range = usual && `${formatLength(usual[0], m.units)} to ${formatLength(usual[1], m.units)} is usual.`;
+  const step = m.units === 'mm' ? 1 : MM_PER_INCH / 16;
+  const within = (v: number): number => Math.min(m.atMost ?? m.most * 2, Math.max(m.atLeast ?? 0, v));
+  return (
+    <Blank
+      label={m.label}
+      said={said ?? formatLength(m.value, m.units)}
+      odd={usual !== undefined && isUnusual(m.value, usual)}
+      onStep={(by) => m.onValue(within(m.value + by * step))}
+      onOpen={() => {
+        before.current = m.value;
+      }}
+      onBack={() => before.current !== m.value && m.onValue(before.current)}
+    >
+      <Measure {...m} />
+      {(range || help) && (
+        <Text fontSize="15px" color="quiet">
+          {[range, help && inUnit(help, m.units)].filter(Boolean).join(' ')}
+        </Text>
+      )}
+      {children}
+    </Blank>
+  );
+}
+
+/** Something that may be added to what is said: its name, and how it is said once it is there. */
+export interface Extra {
+  label: string;
+  on: boolean;
+  said: ReactNode;
+  onAdd: () => void;
+}
+
+/** What is there besides, each in its sentence, and a blank that offers the rest. */
+export function Besides({ label, offer, extras }: { label: string; offer: string; extras: Extra[] }) {
+  const left = extras.filter((x) => !x.on);
+  const there = extras.filter((x) => x.on);
+  if (!extras.length) return null;
+  return (
+    <Say>
+      {there.map((x) => (
+        <Box as="span" key={x.label}>
+          {x.said}{' '}
+        </Box>
+      ))}
+      {left.length > 0 && (
+        <Blank label={label} said={offer}>
+          <Text fontWeight="600" mb="2">
+            {label}
+          </Text>
+          {left.map((x) => (
+            <Button
+              key={x.label}
+              variant="outline"
+              borderColor="rule"
+              w="100%"
+              mb="2"
+              minH="44px"
+              whiteSpace="normal"
+              justifyContent="flex-start"
+              onClick={x.onAdd}
+            >
+              {x.label}
+            </Button>
+          ))}
+        </Blank>
+      )}
+    </Say>
+  );
+}
