@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { demoServer, saved } from './demo.ts';
+import { blank, fill } from './hand.ts';
 
 const { server, open } = demoServer();
 const COAT = 'Greenhouse coat';
@@ -21,10 +22,9 @@ test('a backup is made, taken away, looked into, and put back; what it would cha
   expect(Object.keys(unzipSync(readFileSync(path)))).toContain('manifest.json');
 
   await open(page, COAT, 'inside');
-  const width = page.getByRole('textbox', { name: 'Front facing, width, exact' });
-  const before = await width.inputValue();
-  await width.fill('96 mm');
-  await page.keyboard.press('Enter');
+  const width = blank(page, 'Front facing, width');
+  const before = await width.innerText();
+  await fill(page, 'Front facing, width', '96 mm');
   await saved(page);
   await page.goto(server.url);
   await page.getByRole('button', { name: 'Delete Chore jacket' }).click();
@@ -41,9 +41,9 @@ test('a backup is made, taken away, looked into, and put back; what it would cha
   await page.getByRole('button', { name: 'Put these 2 back' }).click();
   await expect(page.getByRole('status')).toHaveText('2 put back. Each can be undone in its project.');
   await open(page, COAT, 'inside');
-  await expect(width).toHaveValue(before);
+  await expect(width).toHaveText(before);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(width).toHaveValue('96 mm');
+  await expect(width).toHaveText('96 mm');
   await page.goto(server.url);
   await expect(page.getByRole('link', { name: 'Open Chore jacket' })).toBeVisible();
   // What is none is refused in words.
@@ -64,7 +64,7 @@ test('while the disk is full it is said on every screen, what was changed waits,
   page,
 }) => {
   await open(page, COAT, 'inside');
-  const width = page.getByRole('textbox', { name: 'Front facing, width, exact' });
+  const width = blank(page, 'Front facing, width');
   // As the server answers then.
   const full = {
     status: 507,
@@ -77,14 +77,13 @@ test('while the disk is full it is said on every screen, what was changed waits,
     room || r.request().method() !== 'PATCH' ? r.continue() : r.fulfill({ status: 507, json: full }),
   );
   await page.route('**/api/state', (r) => r.fulfill({ json: { saving: room ? 'ok' : 'disk-full', notices: [] } }));
-  await width.fill('94 mm');
-  await page.keyboard.press('Enter');
+  await fill(page, 'Front facing, width', '94 mm');
   await expect(page.getByText('The disk is full: nothing is saved until there is room.')).toBeVisible();
   await expect(page.getByText('Not saved', { exact: true })).toBeVisible();
-  await expect(width).toHaveValue('94 mm');
+  await expect(width).toHaveText('94 mm');
   room = true;
   await saved(page);
   await expect(page.getByText('The disk is full')).toHaveCount(0);
   await page.reload();
-  await expect(width).toHaveValue('94 mm');
+  await expect(width).toHaveText('94 mm');
 });

@@ -1,4 +1,4 @@
-import { type Page } from '@playwright/test';
+import { type Locator, type Page } from '@playwright/test';
 
 /** Clicks places of the picture, in its own pixels; a corner with Shift held. */
 export async function clicker(page: Page) {
@@ -15,4 +15,22 @@ export async function clicker(page: Page) {
     await page.mouse.click(at.x, at.y);
     if (p.corner) await page.keyboard.up('Shift');
   };
+}
+
+/** A blank of a sentence, by what it asks; its text is what is said there. */
+export const blank = (page: Page, label: string): Locator =>
+  page.getByRole('button', { name: new RegExp(`^${label.replace(/[()]/g, '\\$&')}: `) });
+
+/** Fills a length into a blank. */
+export async function fill(page: Page, label: string, words: string): Promise<void> {
+  await blank(page, label).click();
+  const field = page.getByRole('textbox', { name: `${label}, exact` });
+  await field.fill(words);
+  await field.press('Enter');
+}
+
+/** Picks one of the ways that a blank offers. */
+export async function pick(page: Page, label: string, words: string): Promise<void> {
+  await blank(page, label).click();
+  await page.getByRole('dialog', { name: label }).getByText(words, { exact: true }).click();
 }

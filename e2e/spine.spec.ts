@@ -7,7 +7,7 @@ import { CUTS } from '../src/test/pile.ts';
 import { PLAINLY, svgOfGarment } from '../src/test/piletelling.ts';
 import { saved } from './demo.ts';
 import { demoText } from './files.ts';
-import { clicker } from './hand.ts';
+import { blank, clicker, fill, pick } from './hand.ts';
 import { test, visit } from './page.ts';
 import { Running } from './server.ts';
 
@@ -73,15 +73,25 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
   await expect(page.getByText('All 26 seams go together.')).toBeVisible();
 
   await go(page, 'What else do I cut?');
-  const width = page.getByRole('slider', { name: 'Front facing, width' });
+  // From blank to blank by Tab, changed by the arrows where it stands.
+  const width = blank(page, 'Front facing, width');
   await width.focus();
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('textbox', { name: 'Front facing, width, exact' })).toHaveValue('90 mm');
+  await expect(width).toHaveText('90 mm');
+  await page.keyboard.press('Tab');
+  await expect(blank(page, 'Width at the shoulder')).toBeFocused();
+  // Opened, tried otherwise and given up, it is as it was.
+  await width.click();
+  await page.getByRole('slider', { name: 'Front facing, width' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(width).toHaveText('91 mm');
+  await page.keyboard.press('Escape');
+  await expect(width).toHaveText('90 mm');
   await saved(page);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('textbox', { name: 'Front facing, width, exact' })).toHaveValue('89 mm');
+  await expect(width).toHaveText('91 mm');
   await page.keyboard.press('Control+Shift+z');
-  await expect(page.getByRole('textbox', { name: 'Front facing, width, exact' })).toHaveValue('90 mm');
+  await expect(width).toHaveText('90 mm');
   await page.getByText('Why the front facing?').click();
   await expect(page.getByText(/Parallel to the front edge, 90 mm wide/)).toBeVisible();
 
@@ -93,8 +103,8 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
   await saved(page);
 
   await go(page, 'In what order?');
-  await expect(page.getByText(/^Proved: every stretch of every seam/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Turn it right side out', exact: true })).toBeVisible();
+  await expect(page.getByText(/^Proved: /)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^\d+ Turn it right side out/ })).toBeVisible();
 
   await go(page, 'On to paper');
   await page.getByText('US Letter').click();
@@ -115,7 +125,7 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
   await server.start(false);
   await page.goto(server.url);
   await page.getByRole('link', { name: 'Open Potting shed coat' }).click();
-  await expect(page.getByRole('textbox', { name: 'Front facing, width, exact' })).toHaveValue('90 mm');
+  await expect(blank(page, 'Front facing, width')).toHaveText('90 mm');
   await go(page, 'Where do the buttons go?');
   await expect(page.getByLabel('How many buttons?')).toHaveValue('7');
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -127,7 +137,7 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
   writeFileSync(path, file);
   await visit(page, server.url);
   await page.getByLabel('Load a saved project').setInputFiles(path);
-  await expect(page.getByRole('textbox', { name: 'Front facing, width, exact' })).toHaveValue('90 mm');
+  await expect(blank(page, 'Front facing, width')).toHaveText('90 mm');
   const id = page.url().split('/project/')[1]?.split('/')[0];
   const again = await (await page.request.get(`${server.url}/api/projects/${id}/export/project.json`)).text();
   expect(JSON.parse(again)).toEqual(JSON.parse(file));
@@ -138,6 +148,7 @@ test('while the slider is held the drawing follows, and only letting go saves', 
   await drop(page, 'coat.svg', demoText('greenhouse-coat.svg'));
   await go(page, 'What else do I cut?');
   const drawn = () => page.locator('main svg path').evaluateAll((all) => all.map((p) => p.getAttribute('d')).join());
+  await blank(page, 'Front facing, width').click();
   const thumb = page.getByRole('slider', { name: 'Front facing, width' });
   const box = await thumb.boundingBox();
   if (!box) throw new Error('no slider');
@@ -226,16 +237,13 @@ test('two windows on one project: what is done in both is kept in both, and said
   await go(page, 'What else do I cut?');
   const other = await context.newPage();
   await other.goto(page.url());
-  const field = (p: Page, name: string) => p.getByRole('textbox', { name });
-  await field(other, 'Back neck facing, depth, exact').fill('70');
-  await other.keyboard.press('Enter');
+  await fill(other, 'Back neck facing, depth', '70');
   await saved(other);
-  await field(page, 'Width at the shoulder, exact').fill('52');
-  await page.keyboard.press('Enter');
+  await fill(page, 'Width at the shoulder', '52');
   await saved(page);
   await expect(page.getByRole('status').filter({ hasText: 'Changed elsewhere' })).toBeVisible();
-  await expect(field(page, 'Back neck facing, depth, exact')).toHaveValue('70 mm');
-  await expect(field(page, 'Width at the shoulder, exact')).toHaveValue('52 mm');
+  await expect(blank(page, 'Back neck facing, depth')).toHaveText('70 mm');
+  await expect(blank(page, 'Width at the shoulder')).toHaveText('52 mm');
 });
 
 test('a DXF drawing comes in at its size', async ({ page }) => {
@@ -375,11 +383,11 @@ test('an armhole cut into a cover-up is asked about, then faced and cut out, and
   await saved(page);
   await go(page, 'What else do I cut?');
   await page.getByRole('tab', { name: 'Lining' }).click();
-  await page.getByText('Line it').click();
+  await pick(page, 'It is', 'not lined');
   await page.getByRole('tab', { name: 'Facings' }).click();
-  await page.getByText('Face the armholes').click();
+  await pick(page, 'What else is faced', 'Face the armholes');
   await expect(page.getByText('Why the back armhole facing?')).toBeVisible();
   await saved(page);
   await go(page, 'In what order?');
-  await expect(page.getByText('Sew: inside to armhole')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^\d+ Sew: inside to armhole/ })).toBeVisible();
 });

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from '@playwright/test';
 import { accessible, demoServer, saved } from './demo.ts';
+import { blank, pick } from './hand.ts';
 import { test, visit } from './page.ts';
 
 const { server, open } = demoServer();
@@ -22,15 +23,15 @@ test('the dress: lining cut from the shell with changes, a zip more or less, cho
   await page.getByText('from pieces of its own').click();
   await page.getByRole('button', { name: 'Hold these choices and try others against them' }).click();
   await expect(page.getByText('Nothing differs yet')).toBeVisible();
-  await page.getByText('There is a zip in a seam').click();
+  await pick(page, 'There is a zip in a seam', 'nowhere');
   await expect(page.getByRole('cell', { name: 'Back lining', exact: true })).toBeVisible();
   await saved(page);
   await page.getByRole('button', { name: 'Go back to them' }).click();
   await expect(page.getByText('Nothing differs yet')).toBeVisible();
-  await expect(page.getByText('Its length from the upper end of the seam')).toBeVisible();
+  await expect(blank(page, 'Its length from the upper end of the seam')).toBeVisible();
 
   await page.getByRole('tab', { name: 'Facings' }).click();
-  await page.getByText('A bias strip at the neck instead').click();
+  await pick(page, 'What else is faced', 'A bias strip at the neck instead');
   await expect(page.getByText('Why the neck bias strip?')).toBeVisible();
   await saved(page);
   await accessible(page);
@@ -61,7 +62,7 @@ test('the shirt: yoke, stand and cuffs walked, their interfacing, and the choice
   await open(page, 'Potting shirt', 'inside');
   await page.getByRole('tab', { name: 'Interfacing' }).click();
   await expect(page.getByText('Why the cuff interfacing?')).toBeVisible();
-  await page.getByText('Bias strips in the hems').click();
+  await pick(page, 'What else is interfaced', 'Bias strips in the hems');
   await expect(page.getByText('Why the shirt front hem strip, bias?')).toBeVisible();
   await page.getByLabel('Take over all choices of another project').selectOption({ label: 'Greenhouse coat' });
   await expect(page.getByText('Why the front edge interfacing?')).toBeVisible();
@@ -69,8 +70,8 @@ test('the shirt: yoke, stand and cuffs walked, their interfacing, and the choice
   await open(page, 'Potting shirt', 'history');
   await expect(page.getByText('Choices of Greenhouse coat')).toBeVisible();
   await open(page, 'Potting shirt', 'plan');
-  await expect(page.getByText(/^Proved: every stretch of every seam/)).toBeVisible();
-  await expect(page.getByText('Roll the shirt up and close the shoulders inside')).toHaveCount(0);
+  await expect(page.getByText(/^Proved: /)).toBeVisible();
+  await expect(page.getByText(/Roll the shirt up and close the shoulders inside/)).toHaveCount(0);
 });
 
 test('a drawing of a hundred dense outlines: kept as few curves, found by name, and its file given back', async ({

@@ -25,17 +25,19 @@ interface BlankProps {
   /** Puts back what stood before it was opened. */
   onBack?: () => void;
   onOpen?: () => void;
+  /** What closes it once it is clicked: picked by keyboard it stays, so that the arrows can go on. */
+  closedBy?: string;
   children: ReactNode;
 }
 
 /** Below its blank and within the answers, so that the drawing stays in sight. */
 const BELOW = {
   placement: 'bottom',
-  boundary: () => document.querySelector<HTMLElement>('[aria-label="Answers"]') ?? 'clipping-ancestors',
+  boundary: () => document.querySelector<HTMLElement>('[aria-label="Answers"]') ?? 'clippingAncestors',
 } as const;
 
 /** A blank in a sentence: it opens where it stands; the arrow keys change it, Escape puts it back. */
-export function Blank({ label, said, odd = false, onStep, onBack, onOpen, children }: BlankProps) {
+export function Blank({ label, said, odd = false, onStep, onBack, onOpen, closedBy, children }: BlankProps) {
   const [open, setOpen] = useState(false);
   const turn = (to: boolean): void => {
     if (to && !open) onOpen?.();
@@ -98,6 +100,15 @@ export function Blank({ label, said, odd = false, onStep, onBack, onOpen, childr
             borderColor="leaf.border"
             boxShadow="0 10px 30px rgba(44, 39, 34, 0.16)"
             aria-label={label}
+            onClick={(e) => {
+              if (closedBy && e.detail > 0 && (e.target as Element).closest(closedBy)) setOpen(false);
+            }}
+            onKeyDown={(e) => {
+              // Taken by Enter it closes, unless something is asked or wrong.
+              const { currentTarget } = e;
+              if (e.key === 'Enter' && e.target instanceof HTMLInputElement)
+                setTimeout(() => currentTarget.querySelector('[role=alert]') ?? setOpen(false));
+            }}
           >
             {children}
           </Popover.Content>
@@ -135,6 +146,7 @@ export function ChoiceBlank<T extends string>({ label, value, ways, onPick, said
   return (
     <Blank
       label={label}
+      closedBy="label"
       said={said ?? ways[at]?.words ?? '…'}
       onStep={step}
       onOpen={() => {
@@ -231,7 +243,7 @@ export function Besides({ label, offer, extras }: { label: string; offer: string
         </Box>
       ))}
       {left.length > 0 && (
-        <Blank label={label} said={offer}>
+        <Blank label={label} said={offer} closedBy="button">
           <Text fontWeight="600" mb="2">
             {label}
           </Text>
