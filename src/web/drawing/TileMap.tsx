@@ -4,6 +4,7 @@ import { pathData } from '../../core/output/svg.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
 import { Label } from './Label.tsx';
+import { useTall } from './useTall.ts';
 
 /** The plane of paper with its pages and what falls on each. */
 export function TileMap({ sheets, tiling, units }: { sheets: Sheet[]; tiling: Tiling; units: LengthUnit }) {
@@ -15,8 +16,9 @@ export function TileMap({ sheets, tiling, units }: { sheets: Sheet[]; tiling: Ti
     maxX: Math.max(...last.map((b) => b.maxX)),
     maxY: Math.max(...last.map((b) => b.maxY)),
   };
+  const tall = useTall(270, 420);
   return (
-    <Frame box={box} height={560} label={`Map of ${tiling.tiles.length} pages`} units={units}>
+    <Frame box={box} height={tall} place="pages" label={`Map of ${tiling.tiles.length} pages`} units={units}>
       {(unit) => (
         <>
           {tiling.tiles.map((t) => (

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { FileUp } from 'lucide-react';
-import { type DragEvent, useRef, useState } from 'react';
+import { type DragEvent, useEffect, useRef, useState } from 'react';
 import { api, type FileChoices, type LookAnswer, Refusal } from '../api/client.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Ask } from './Ask.tsx';
@@ -12,7 +12,16 @@ import { TracePhoto } from './TracePhoto.tsx';
 type Lines = 'seam' | 'cut';
 
 /** Where the pattern comes in: by dropping or choosing a file; what is wrong with it is said here, piece by piece. */
-export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[]) => void }) {
+export function DropFile({
+  w,
+  first = null,
+  onDone,
+}: {
+  w: Workbook;
+  /** A file that came along: it is put in at once. */
+  first?: File | null;
+  onDone: (notes: string[]) => void;
+}) {
   const [lines, setLines] = useState<Lines>('seam');
   const [waiting, setWaiting] = useState<File | null>(null);
   const [seen, setSeen] = useState<LookAnswer | null>(null);
@@ -57,6 +66,13 @@ export function DropFile({ w, onDone }: { w: Workbook; onDone: (notes: string[])
     }
     void (/\.pdf$/i.test(file.name) || file.type === 'application/pdf' ? look(file) : take(file));
   };
+  const came = useRef(first);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a file comes along once.
+  useEffect(() => {
+    const file = came.current;
+    came.current = null;
+    if (file) put(file);
+  }, []);
   if (photo)
     return (
       <>

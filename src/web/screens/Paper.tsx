@@ -6,10 +6,11 @@ import { sentenceOf } from '../../contract/findings.ts';
 import { cutList, formatArea } from '../../core/cutting/index.ts';
 import { CLOSING_ONLY, type Decisions } from '../../core/document/project.ts';
 import { PAPERS, sheetsFor, tile } from '../../core/output/index.ts';
-import { type Piece } from '../../core/pattern/index.ts';
+import { MATERIALS, type Piece } from '../../core/pattern/index.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { TileMap } from '../drawing/TileMap.tsx';
 import { Ask, Tick } from '../parts/Ask.tsx';
+import { Chip } from '../parts/Chip.tsx';
 import { Empty, Page, SheetBox } from '../parts/Page.tsx';
 import { MATERIAL_WORDS } from '../words/index.ts';
 
@@ -46,13 +47,11 @@ export function Paper({ w }: { w: Workbook }) {
       lead="Full size, on pages that overlap. The first page carries a 50 mm and a 2 inch square to check the printer by."
       side={<Choose w={w} paper={paper} chosen={chosen} put={put} />}
     >
-      <SheetBox>
-        <Heading as="h2" fontSize="20px" fontWeight="600" mb="1">
-          {sheets.length ? `${tiling.tiles.length + 1} pages` : 'Nothing chosen'}
-        </Heading>
-        {sheets.length > 0 && <TileMap sheets={sheets} tiling={tiling} units={w.doc.units} />}
-      </SheetBox>
+      <Heading as="h2" fontSize="26px" fontWeight="600" mb="2">
+        {sheets.length ? `${tiling.tiles.length + 1} pages` : 'Nothing chosen'}
+      </Heading>
       <Files w={w} pages={sheets.length ? tiling.tiles.length + 1 : 0} />
+      {sheets.length > 0 && <TileMap sheets={sheets} tiling={tiling} units={w.doc.units} />}
       {pieces.length > 0 && <CutList w={w} />}
     </Page>
   );
@@ -68,6 +67,9 @@ interface ChooseProps {
 function Choose({ w, paper, chosen, put }: ChooseProps) {
   const all = w.computed.pieces;
   const ids = chosen.map((p) => p.id);
+  const sets = setsOf(all);
+  const sameSet = (pieces: string[] | null, strip: boolean): boolean =>
+    paper.strip === strip && (pieces ?? all.map((p) => p.id)).join() === (paper.pieces ?? all.map((p) => p.id)).join();
   const toggle = (p: Piece, on: boolean) =>
     put({ pieces: on ? [...ids, p.id] : ids.filter((i) => i !== p.id) }, `${on ? 'Print' : 'Do not print'} ${p.name}`);
   return (
@@ -81,16 +83,15 @@ function Choose({ w, paper, chosen, put }: ChooseProps) {
         ]}
         onAnswer={(size) => put({ size }, size === 'a4' ? 'Print on A4' : 'Print on US Letter')}
       />
-      <Flex justify="space-between" align="center">
-        <Text fontWeight="550">Print</Text>
-        <Flex gap="1">
-          <Button size="xs" variant="ghost" onClick={() => put({ pieces: null, strip: true }, 'Print everything')}>
-            all
-          </Button>
-          <Button size="xs" variant="ghost" onClick={() => put({ pieces: [], strip: false }, 'Print nothing')}>
-            none
-          </Button>
-        </Flex>
+      <Text fontWeight="550" mb="2">
+        Print
+      </Text>
+      <Flex gap="2" wrap="wrap" mb="3" role="group" aria-label="Print at once">
+        {sets.map(({ words, pieces, strip }) => (
+          <Chip key={words} on={sameSet(pieces, strip)} onClick={() => put({ pieces, strip }, `Print ${words}`)}>
+            {words}
+          </Chip>
+        ))}
       </Flex>
       {all.map((p) => (
         <Tick
@@ -114,6 +115,21 @@ function Choose({ w, paper, chosen, put }: ChooseProps) {
       />
     </SheetBox>
   );
+}
+
+/** What is printed by one click: all of it, one material alone, the strips alone, nothing. */
+function setsOf(all: Piece[]): { words: string; pieces: string[] | null; strip: boolean }[] {
+  const there = MATERIALS.filter((m) => all.some((p) => p.material === m));
+  return [
+    { words: 'everything', pieces: null, strip: true },
+    ...there.map((m) => ({
+      words: `only ${m === 'facing' ? 'facings' : m}`,
+      pieces: all.filter((p) => p.material === m).map((p) => p.id),
+      strip: false,
+    })),
+    { words: 'only strips', pieces: [], strip: true },
+    { words: 'nothing', pieces: [], strip: false },
+  ];
 }
 
 /** So many pages are printed without being asked about: more are a coat with all its layers, or a wrong size. */
@@ -145,7 +161,7 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
     </Button>
   );
   return (
-    <SheetBox>
+    <Box mb="4">
       {ask && (
         <Box mb="3" p="3" borderLeftWidth="4px" borderColor="honey" role="note">
           <Text mb="2">
@@ -175,7 +191,7 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
           </a>
         </Button>
       </Flex>
-    </SheetBox>
+    </Box>
   );
 }
 

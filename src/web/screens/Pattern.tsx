@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, Link, Text } from '@chakra-ui/react';
-import { useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import useSWR from 'swr';
 import { sentenceOf } from '../../contract/findings.ts';
@@ -9,6 +9,7 @@ import { type Point } from '../../core/geometry/index.ts';
 import { isUnsure } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { api } from '../api/client.ts';
+import { takeOver } from '../api/handover.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { EdgePicker } from '../drawing/EdgePicker.tsx';
 import { useTall } from '../drawing/useTall.ts';
@@ -24,22 +25,30 @@ import { EdgeCard, PieceCard, UnsaidCard } from './PatternCards.tsx';
 import { PieceList } from './PieceList.tsx';
 import { ReallowCard } from './ReallowCard.tsx';
 import { SizeCard } from './SizeCard.tsx';
+import { type Stop, WalkCard } from './WalkCard.tsx';
 
 /** Is this my pattern, at the right size? */
 export function Pattern({ w }: { w: Workbook }) {
   const shell = w.doc.shell;
   const [notes, setNotes] = useState<string[]>([]);
+  const [first] = useState(takeOver);
+  const [, setAsked] = useSearchParams();
+  // What was put in is walked through, a piece at a time.
+  const onDone = (said: string[]): void => {
+    setNotes(said);
+    setAsked({ walk: 'size' }, { replace: true });
+  };
   if (!shell) {
     return (
       <Page
         question="Is this my pattern, at the right size?"
         lead="Drop the pattern of the shell: the outside pieces, each a closed line at full size, as SVG, DXF or PDF, or a photo of a paper piece."
       >
-        <DropFile w={w} onDone={setNotes} />
+        <DropFile w={w} first={first} onDone={onDone} />
       </Page>
     );
   }
-  return <Pieces w={w} shell={shell} notes={notes} onNotes={setNotes} />;
+  return <Pieces w={w} shell={shell} notes={notes} onNotes={setNotes} onPutIn={onDone} />;
 }
 
 interface PiecesProps {
@@ -48,21 +57,32 @@ interface PiecesProps {
   /** What was healed, assumed or passed over when the file was read. */
   notes: string[];
   onNotes: (notes: string[]) => void;
+  /** Once another file is put in. */
+  onPutIn: (notes: string[]) => void;
 }
 
-function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
-  // Another page leads to a piece and its edge.
-  const [asked] = useSearchParams();
+function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
+  // Another page leads to a piece and its edge; the walk is at one of its stops.
+  const [asked, setAsked] = useSearchParams();
   const [pieceId, setPieceId] = useState(asked.get('piece') ?? shell.pieces[0]?.id ?? '');
   const [edgeId, setEdge] = useState<string | null>(asked.get('edge'));
   const [mark, setMark] = useState<number | null>(null);
   const [placing, setPlacing] = useState<Placing | null>(null);
   const [clicks, setClicks] = useState<Point[]>([]);
   const [wrong, setWrong] = useState<string | null>(null);
-  const setEdgeId = (id: string | null) => {
+  const setEdgeId = useCallback((id: string | null) => {
     setEdge(id);
     setMark(null);
-  };
+  }, []);
+  const walk = asked.get('walk');
+  const go = useCallback(
+    (to: Stop | null): void => {
+      setAsked(to === null ? {} : { walk: to }, { replace: true });
+      setEdgeId(null);
+      if (to !== null && shell.pieces.some((p) => p.id === to)) setPieceId(to);
+    },
+    [setAsked, setEdgeId, shell.pieces],
+  );
   const card = useRef<HTMLDivElement>(null);
   const tall = useTall(250, 420);
   const drawn = shell.pieces.find((p) => p.id === pieceId) ?? shell.pieces[0];
@@ -102,33 +122,54 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
     if (made.ok) savePiece(`${drawn.name}: ${placing === 'grain' ? 'grainline' : placing}`, made.value);
     else setWrong(made.findings.map((f) => sentenceOf(f, w.doc.units)).join(' '));
   };
+  const pieceList = (
+    <PieceList
+      w={w}
+      shell={shell}
+      chosen={drawn?.id ?? ''}
+      onChoose={(id) => {
+        if (walk !== null) return go(id);
+        setPieceId(id);
+        setEdgeId(null);
+      }}
+    />
+  );
   const toCard = () => card.current?.querySelector('select')?.focus();
   return (
     <Page
       question="Is this my pattern, at the right size?"
-      lead="Measure one piece you know against its printed size. Then click an edge, or walk along with the arrow keys, and say what it is."
+      {...(walk === null && {
+        lead: 'Measure one piece you know against its printed size. Then click an edge, or walk along with the arrow keys, and say what it is.',
+      })}
       below={
         <>
           {shell.trueSize && <SizeCard w={w} shell={shell} />}
-          <WholePattern w={w} shell={shell} onSave={save} onNotes={onNotes} />
+          <WholePattern w={w} shell={shell} onSave={save} onPutIn={onPutIn} />
           <ReallowCard w={w} shell={shell} />
         </>
       }
       side={
         <>
-          <PieceList
-            w={w}
-            shell={shell}
-            chosen={drawn?.id ?? ''}
-            onChoose={(id) => {
-              setPieceId(id);
-              setEdgeId(null);
-            }}
-          />
+          {walk === null ? (
+            <Button variant="outline" borderColor="leaf.border" mb="3" minH="44px" onClick={() => go('size')}>
+              Walk through the pattern
+            </Button>
+          ) : (
+            <WalkCard {...{ w, shell, at: walk, onGo: go, onEdge: setEdgeId, onSave: savePiece }} />
+          )}
+          {walk === null && pieceList}
           <div ref={card}>
             {drawn && piece && edge && (
               <>
-                <EdgeCard w={w} pieces={shell.pieces} piece={drawn} computed={piece} edge={edge} onSave={savePiece} />
+                <EdgeCard
+                  w={w}
+                  pieces={shell.pieces}
+                  piece={drawn}
+                  computed={piece}
+                  edge={edge}
+                  asks={walk === null}
+                  onSave={savePiece}
+                />
                 {unsaid.includes(edge.id) && <UnsaidCard w={w} piece={drawn.id} name={drawn.name} edge={edge.id} />}
                 <CornerCard
                   w={w}
@@ -167,6 +208,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
               </>
             )}
           </div>
+          {walk !== null && pieceList}
         </>
       }
     >
@@ -183,7 +225,7 @@ function Pieces({ w, shell, notes, onNotes }: PiecesProps) {
           </Button>
         </SheetBox>
       )}
-      {!shell.trueSize && <SizeCard w={w} shell={shell} />}
+      {!shell.trueSize && walk !== 'size' && <SizeCard w={w} shell={shell} />}
       <SheetBox position={{ md: 'sticky' }} top="3">
         {piece && (
           <EdgePicker
@@ -233,11 +275,11 @@ interface WholeProps {
   w: Workbook;
   shell: Shell;
   onSave: (label: string, s: Shell) => void;
-  onNotes: (notes: string[]) => void;
+  onPutIn: (notes: string[]) => void;
 }
 
 /** What holds for the pattern as a whole: which lines are drawn, the usual allowances, another file. */
-function WholePattern({ w, shell, onSave, onNotes }: WholeProps) {
+function WholePattern({ w, shell, onSave, onPutIn }: WholeProps) {
   const a = w.doc.decisions.allowances;
   const [again, setAgain] = useState(false);
   const set = (key: keyof typeof a, value: number) => ({
@@ -287,7 +329,7 @@ function WholePattern({ w, shell, onSave, onNotes }: WholeProps) {
           w={w}
           onDone={(notes) => {
             setAgain(false);
-            onNotes(notes);
+            onPutIn(notes);
           }}
         />
       )}

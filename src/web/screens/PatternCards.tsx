@@ -35,11 +35,13 @@ interface EdgeCardProps {
   piece: ShellPiece;
   computed: Piece;
   edge: ShellEdge;
+  /** Whether it asks about a guess itself; on the walk that is asked above. */
+  asks: boolean;
   onSave: (label: string, p: ShellPiece) => void;
 }
 
 /** The questions about one edge: what it is, whether it lies on a fold, its allowance, the corner at its end. */
-export function EdgeCard({ w, pieces, piece, computed, edge, onSave }: EdgeCardProps) {
+export function EdgeCard({ w, pieces, piece, computed, edge, asks, onSave }: EdgeCardProps) {
   const now = computed.ring.find((e) => e.id === edge.id);
   if (!now) return null;
   const units = w.doc.units;
@@ -61,7 +63,7 @@ export function EdgeCard({ w, pieces, piece, computed, edge, onSave }: EdgeCardP
         {taken > 0 && `, ${formatLength(taken, units)} of it taken out by darts or pleats`}.
         {edge.confidence < 1 && !isUnsure(edge) && ` Suggested, ${Math.round(edge.confidence * 100)} % sure.`}
       </Text>
-      {isUnsure(edge) && <Guess pieces={pieces} piece={piece} edge={edge} onSave={onSave} />}
+      {asks && isUnsure(edge) && <Guess pieces={pieces} piece={piece} edge={edge} onSave={onSave} />}
       <Text mb="1" fontWeight="550">
         What is this edge?
       </Text>
@@ -117,7 +119,7 @@ interface GuessProps {
 }
 
 /** An edge named by its shape alone: that it is so, or what else it could be, which names the whole piece anew. */
-function Guess({ pieces, piece, edge, onSave }: GuessProps) {
+export function Guess({ pieces, piece, edge, onSave }: GuessProps) {
   const others = useMemo(() => othersFor(pieces, piece, edge.id).slice(0, 3), [pieces, piece, edge.id]);
   const sure = (p: ShellPiece): ShellPiece => ({
     ...p,

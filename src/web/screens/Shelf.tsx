@@ -1,11 +1,12 @@
 import { Box, Button, Flex, Grid, Heading, Input, Text } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
-import { type FormEvent, Suspense, useEffect, useState } from 'react';
+import { type DragEvent, type FormEvent, Suspense, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
 import { type Summary } from '../../contract/index.ts';
 import { CLOSING_ONLY, GARMENTS, type ProjectDocument } from '../../core/document/project.ts';
 import { api, get, type ProjectAnswer, type ShelfAnswer } from '../api/client.ts';
+import { handOver } from '../api/handover.ts';
 import { listen } from '../api/live.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { FilePick } from '../parts/FilePick.tsx';
@@ -16,6 +17,7 @@ import { Empty, SheetBox } from '../parts/Page.tsx';
 import { OnlyClosing } from './OnlyClosing.tsx';
 import { ShelfFront } from './ShelfFront.tsx';
 
+const ShelfBegin = opened(() => import('./ShelfBegin.tsx'), 'ShelfBegin');
 const ShelfCover = opened(() => import('./ShelfCover.tsx'), 'ShelfCover');
 
 const GARMENT_WORDS: Record<string, string> = {
@@ -58,8 +60,50 @@ export function Shelf() {
     }
   };
   const message = trouble ?? error?.message ?? null;
+  const [over, setOver] = useState(false);
+  const [dropped, setDropped] = useState<File | null>(null);
+  const take = (file: File | undefined): void => {
+    if (!file) return;
+    setTrouble(null);
+    if (/\.(json|zip)$/i.test(file.name)) void load(file);
+    else setDropped(file);
+  };
+  const begin = (file: File, name: string, garment: string): Promise<void> =>
+    api.create(name, garment).then(
+      (p) => {
+        handOver(file);
+        go(`/project/${p.id}/pattern`);
+      },
+      (e: Error) => {
+        setDropped(null);
+        setTrouble(e.message);
+      },
+    ) as Promise<void>;
   return (
-    <Box minH="100vh">
+    <Box
+      minH="100vh"
+      onDragOver={(e: DragEvent) => {
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={(e: DragEvent) => !e.relatedTarget && setOver(false)}
+      onDrop={(e: DragEvent) => {
+        e.preventDefault();
+        setOver(false);
+        take(e.dataTransfer.files[0]);
+      }}
+    >
+      {over && <DropHere />}
+      {dropped && (
+        <Suspense fallback={null}>
+          <ShelfBegin
+            file={dropped}
+            words={GARMENT_WORDS}
+            onBegin={(n, g) => void begin(dropped, n, g)}
+            onClose={() => setDropped(null)}
+          />
+        </Suspense>
+      )}
       <Masthead />
       <Box as="main" px={{ base: 4, lg: 8 }} py="6" maxW="1240px" mx="auto">
         <Heading as="h1" fontSize="32px" fontWeight="600" mb="1">
@@ -113,6 +157,7 @@ export function Shelf() {
           <Begin
             onCreate={(n, g) => open(api.create(n, g))}
             onLoad={load}
+            onFile={take}
             demos={data?.demos ?? []}
             onDemo={(d) => open(api.demo(d))}
             onClosing={(doc) => open(api.load({ woodbine: 1, project: doc }))}
@@ -204,18 +249,41 @@ function Card({ project, onRemove }: { project: Summary; onRemove: () => void })
   );
 }
 
+/** Where a file is let go: anywhere. */
+const DropHere = () => (
+  <Flex
+    position="fixed"
+    inset="12px"
+    zIndex={6}
+    align="center"
+    justify="center"
+    bg="leaf.subtle"
+    opacity={0.94}
+    borderWidth="3px"
+    borderStyle="dashed"
+    borderColor="leaf.solid"
+    borderRadius="10px"
+    pointerEvents="none"
+  >
+    <Text fontFamily="heading" fontSize="30px">
+      Let it go: a project begins with it
+    </Text>
+  </Flex>
+);
+
 /** Most pieces that are drawn on a card. */
 const MANY = 60;
 
 interface BeginProps {
   onCreate: (name: string, garment: string) => void;
   onLoad: (file: File | undefined) => void;
+  onFile: (file: File | undefined) => void;
   demos: ShelfAnswer['demos'];
   onDemo: (id: string) => void;
   onClosing: (doc: ProjectDocument) => void;
 }
 
-function Begin({ onCreate, onLoad, demos, onDemo, onClosing }: BeginProps) {
+function Begin({ onCreate, onLoad, onFile, demos, onDemo, onClosing }: BeginProps) {
   const [name, setName] = useState('');
   const [garment, setGarment] = useState<(typeof GARMENTS)[number]>('coat');
   const submit = (e: FormEvent) => {
@@ -227,6 +295,15 @@ function Begin({ onCreate, onLoad, demos, onDemo, onClosing }: BeginProps) {
       <Heading as="h2" fontSize="21px" fontWeight="600" mb="3">
         Begin a project
       </Heading>
+      <Text color="quiet">Drop a pattern anywhere here, or</Text>
+      <FilePick
+        words="choose a pattern file"
+        accept=".svg,.dxf,.pdf,.png,.jpg,.jpeg,.webp,image/svg+xml,application/pdf,image/png,image/jpeg,image/webp"
+        onPick={onFile}
+      />
+      <Text color="quiet" mb="2">
+        or begin without one:
+      </Text>
       <form onSubmit={submit}>
         <label>
           Its name

@@ -41,7 +41,7 @@ export function SizeCard({ w, shell }: { w: Workbook; shell: Shell }) {
         As drawn, on the seam lines, with the overlap of the front.{' '}
         {open && 'Compare one with the table or the tape; type its true length, and everything follows.'}
       </Text>
-      <Flex gap="5" rowGap="3" wrap="wrap" mb="3">
+      <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(132px, 1fr))" gap="2" mb="3" alignItems="end">
         {measures.map((m) => (
           <Box key={m.code}>
             <Text fontSize="15px">{MEASURE_WORDS[m.code]}</Text>
@@ -59,7 +59,7 @@ export function SizeCard({ w, shell }: { w: Workbook; shell: Shell }) {
             )}
           </Box>
         ))}
-      </Flex>
+      </Box>
       <Flex gap="3" align="center" wrap="wrap">
         {open ? (
           <>
