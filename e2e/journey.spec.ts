@@ -29,7 +29,7 @@ function hand() {
 async function begin(page: Page, file: string, click: (at: Locator) => Promise<void>): Promise<void> {
   await visit(page, server.url);
   // Choosing in the system's own window: a click that opens it, and one on the file.
-  await page.getByLabel('choose a pattern file').setInputFiles(`src/demo/files/${file}`);
+  await page.getByLabel('choose a file').setInputFiles(`src/demo/files/${file}`);
   const asked = page.getByRole('dialog', { name: `Begin with “${file}”` });
   await expect(asked.getByLabel('What it is a pattern of')).toHaveValue('coat');
   await click(asked.getByRole('button', { name: 'Begin' }));

@@ -104,6 +104,8 @@ test('a drag that is given up leaves nothing; what cannot be sent stays on scree
   const before = await front(page).innerText();
   await front(page).click();
   const thumb = page.getByRole('slider', { name: 'Front facing, width' });
+  // It comes to lie at its blank first.
+  await thumb.hover();
   const box = await thumb.boundingBox();
   if (!box) throw new Error('no slider');
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);

@@ -150,6 +150,8 @@ test('while the slider is held the drawing follows, and only letting go saves', 
   const drawn = () => page.locator('main svg path').evaluateAll((all) => all.map((p) => p.getAttribute('d')).join());
   await blank(page, 'Front facing, width').click();
   const thumb = page.getByRole('slider', { name: 'Front facing, width' });
+  // It comes to lie at its blank first.
+  await thumb.hover();
   const box = await thumb.boundingBox();
   if (!box) throw new Error('no slider');
   const writes: string[] = [];

@@ -48,6 +48,7 @@ const [built] = await Promise.all([
 ]);
 await Promise.all([
   step('lint', () => quietly(node, [bin('@biomejs/biome/bin/biome'), 'check', '.'])),
+  step('nothing exported that nobody uses', () => quietly(node, [bin('knip/bin/knip.js')])),
   step('walls between the rooms', () =>
     quietly(node, [bin('dependency-cruiser/bin/dependency-cruise.mjs'), '--config', '.dependency-cruiser.cjs', 'src']),
   ),

@@ -1,4 +1,4 @@
-import { type Box, boxOf, flatten, insideRing, type Path, type Point } from '../geometry/index.ts';
+import { type Box, boxOf, insideRing, type Point } from '../geometry/index.ts';
 import { type Finding } from '../result.ts';
 import { type Shape } from './drawing.ts';
 import { type Outline } from './outline.ts';
@@ -97,6 +97,3 @@ function holds(outer: Outline, inner: Outline): boolean {
     ) < 0.05
   );
 }
-
-/** Chord points of a path, coarse. */
-export const coarse = (path: Path): Point[] => flatten(path, 0.5);

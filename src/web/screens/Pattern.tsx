@@ -36,7 +36,8 @@ export function Pattern({ w }: { w: Workbook }) {
   // What was put in is walked through, a piece at a time.
   const onDone = (said: string[]): void => {
     setNotes(said);
-    setAsked({ walk: 'size' }, { replace: true });
+    // Who is on the way to another page meanwhile is not called back.
+    if (window.location.pathname.endsWith('/pattern')) setAsked({ walk: 'size' }, { replace: true });
   };
   if (!shell) {
     return (
@@ -157,7 +158,7 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
           ) : (
             <WalkCard {...{ w, shell, at: walk, onGo: go, onEdge: setEdgeId, onSave: savePiece }} />
           )}
-          {walk === null && pieceList}
+          {pieceList}
           <div ref={card}>
             {drawn && piece && edge && (
               <>
@@ -208,7 +209,6 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
               </>
             )}
           </div>
-          {walk !== null && pieceList}
         </>
       }
     >

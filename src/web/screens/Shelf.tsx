@@ -297,7 +297,7 @@ function Begin({ onCreate, onLoad, onFile, demos, onDemo, onClosing }: BeginProp
       </Heading>
       <Text color="quiet">Drop a pattern anywhere here, or</Text>
       <FilePick
-        words="choose a pattern file"
+        words="choose a file"
         accept=".svg,.dxf,.pdf,.png,.jpg,.jpeg,.webp,image/svg+xml,application/pdf,image/png,image/jpeg,image/webp"
         onPick={onFile}
       />

@@ -75,9 +75,9 @@ interface PieceProps extends Pick<Props, 'w' | 'shell' | 'onEdge' | 'onSave'> {
   onEnd: () => void;
 }
 
-/** Gives the keyboard to what goes on, unless something lies over the page. */
+/** Gives the keyboard to what goes on, where it has nothing else: what was clicked in the walk is gone with its stop. */
 function takeFocus(to: HTMLElement | null): void {
-  if (!document.querySelector('[role=dialog]')) to?.focus({ preventScroll: true });
+  if (document.activeElement === document.body) to?.focus({ preventScroll: true });
 }
 
 /** How many of a piece, in words. */

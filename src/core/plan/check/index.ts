@@ -11,7 +11,7 @@ import { turning } from './turning.ts';
 import { worksOnSewn } from './works.ts';
 
 export { mustFollow } from './acts.ts';
-export { CUSTOM_COST, CUSTOMS, type Custom, customOf } from './customs.ts';
+export { CUSTOM_COST, type Custom, customOf } from './customs.ts';
 export { OPENING, TUBE } from './turning.ts';
 
 /**

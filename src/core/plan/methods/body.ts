@@ -3,7 +3,7 @@ import { partOf } from '../garmentmodel.ts';
 import { type Need, type SeamCode, when } from '../names.ts';
 import { SEAM_WAYS } from '../seamfinishes.ts';
 import { PANELS, SHOULDERS, SLEEVE } from './groups.ts';
-import { always, nothing, unless, way } from './method.ts';
+import { unless, way } from './method.ts';
 import { type MisfitReason } from './misfits.ts';
 import { linings } from './opening.ts';
 import { furtherPanels } from './panels.ts';
@@ -167,5 +167,3 @@ export const SLEEVES = [
   way('sleeves', 'flat', 0, notFlat, sides),
   way('sleeves', 'none', 0, (b) => unless(!b.has('cap', 'raglan'), 'has-sleeves'), sides),
 ];
-
-export { always, nothing };
