@@ -55,7 +55,6 @@ async function print(page: Page, click: (at: Locator) => Promise<void>, path: st
 
 for (const [what, file, pdf] of [
   ['an SVG', 'greenhouse-coat.svg', []],
-  ['a PDF of taped pages', 'greenhouse-coat-a4.pdf', ['Take these lines']],
   ['a PDF with sizes', 'greenhouse-coat-sizes.pdf', ['the largest', 'Take these lines']],
 ] as const)
   test(`from ${what} to the printed lining in at most ${MOST} clicks`, async ({ page }, info) => {

@@ -135,7 +135,8 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
       }}
     />
   );
-  const toCard = () => card.current?.querySelector('select')?.focus();
+  // Its card is there once the edge is chosen.
+  const toCard = () => requestAnimationFrame(() => card.current?.querySelector('select')?.focus());
   return (
     <Page
       question="Is this my pattern, at the right size?"

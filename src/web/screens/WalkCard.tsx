@@ -92,7 +92,10 @@ function OnePiece({ shell, piece, onEdge, onSave, onNext, onEnd }: PieceProps) {
   const unsure = piece.ring.filter(isUnsure);
   const [first] = unsure;
   const anyUnsure = shell.pieces.some((p) => p.ring.some(isUnsure));
-  useEffect(() => onEdge(first?.id ?? null), [first?.id, onEdge]);
+  const lit = first?.id;
+  useEffect(() => {
+    if (lit !== undefined) onEdge(lit);
+  }, [lit, onEdge]);
   useEffect(() => takeFocus(go.current), []);
   const right = (): void => {
     if (unsure.length)
