@@ -6,11 +6,11 @@ import { pathData } from '../../core/output/svg.ts';
 import { capSeam, type Piece, type RedrawnCap, redrawCap, type WalkedSeam } from '../../core/pattern/index.ts';
 import { type Result } from '../../core/result.ts';
 import { formatLength } from '../../core/units.ts';
+import { setDecision } from '../api/setDecision.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Frame } from '../drawing/Frame.tsx';
 import { Chip } from '../parts/Chip.tsx';
 import { Measure } from '../parts/Measure.tsx';
-import { decide } from './deciding.ts';
 
 const WAY_WORDS: Record<CapWay, [title: string, by: string]> = {
   deepened: ['Deeper towards the underarm', 'deeper'],
@@ -36,7 +36,7 @@ export function CapCard({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
   const wished = ease ?? said?.ease ?? Math.max(seam.ease.min, 0);
   // The seam as it was walked before the cap was redrawn: its armhole is the same.
   const before = { ...walked, lengthAMm: walked.lengthAMm + lengthOf(drawn) - lengthOf(nowOf(w, id)) };
-  const save = (words: string, next: typeof caps): void => decide(w, words, { caps: next });
+  const save = (words: string, next: typeof caps): void => setDecision(w, 'caps', next, { words, told: true });
   const others = caps.filter((c) => c.piece !== id);
   const mm = (v: number): string => formatLength(v, units);
   return (

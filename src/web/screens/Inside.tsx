@@ -4,6 +4,7 @@ import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { proofOf } from '../../core/document/proof/index.ts';
 import { type Material, type Piece } from '../../core/pattern/index.ts';
+import { setDecision } from '../api/setDecision.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { OpenedOut } from '../drawing/OpenedOut.tsx';
 import { Spread } from '../drawing/Spread.tsx';
@@ -49,11 +50,7 @@ export function Inside({ w }: { w: Workbook }) {
   const setChapter = (part: Chapter): void => setAsked({ part }, { replace: true });
   const [held, setHeld] = useState<Held | null>(null);
   const [way, setWay] = useState<'full' | 'changes'>('full');
-  const set: Deciding['set'] = (key, part, label) => {
-    const next = { ...w.doc, decisions: { ...w.doc.decisions, [key]: { ...w.doc.decisions[key], ...part } } };
-    if (label) w.save(label, next);
-    else w.preview(next);
-  };
+  const set: Deciding['set'] = (key, part, words) => setDecision(w, key, part, { words });
   if (!w.doc.shell) {
     return (
       <Page question="What else do I cut?">

@@ -1,11 +1,11 @@
 import { Box } from '@chakra-ui/react';
 import { CLOSABLE } from '../../core/drafting/index.ts';
 import { type WalkedSeam } from '../../core/pattern/index.ts';
+import { setDecision } from '../api/setDecision.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Tick } from '../parts/Ask.tsx';
 import { Findings } from '../parts/Notes.tsx';
 import { seamWords } from '../words/index.ts';
-import { decide } from './deciding.ts';
 
 /** Whether the lining has a seam of the shell too, or is cut in one across it; nothing at seams of another kind. */
 export function LinedInOneTick({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
@@ -19,7 +19,12 @@ export function LinedInOneTick({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
   const put = (on: boolean): void => {
     const rest = lining.inOne.filter((e) => !is(e));
     const inOne = on ? [...rest, { piece: side.piece, edge: side.edge }] : rest;
-    decide(w, `${seamWords(seam)}: lining ${on ? 'in one' : 'seamed too'}`, { lining: { ...lining, inOne } });
+    setDecision(
+      w,
+      'lining',
+      { inOne },
+      { words: `${seamWords(seam)}: lining ${on ? 'in one' : 'seamed too'}`, told: true },
+    );
   };
   const pieces = [...seam.a, ...seam.b].map((x) => x.piece);
   const told = w.computed.findings.filter(

@@ -5,6 +5,7 @@ import { type JoinSaid } from '../../core/document/project.ts';
 import { isSaid, type PanelEdge, type Surface, saidJoin, unsaid, unsewnEdges } from '../../core/garment/index.ts';
 import { type Material, type Piece } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
+import { setDecision } from '../api/setDecision.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { OpenedOut } from '../drawing/OpenedOut.tsx';
 import { useTall } from '../drawing/useTall.ts';
@@ -12,7 +13,6 @@ import { Pick } from '../parts/Ask.tsx';
 import { Chip } from '../parts/Chip.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { MATERIAL_WORDS, ROLE_WORDS } from '../words/index.ts';
-import { decide } from './deciding.ts';
 
 interface Props {
   w: Workbook;
@@ -43,7 +43,7 @@ export function OpenedCard({ w, lit, onChoose }: Props) {
   const edge = picked === null ? undefined : surface.edges.get(picked);
   const say = (words: string, joins: JoinSaid[]): void => {
     setJoining(false);
-    decide(w, words, { joins });
+    setDecision(w, 'joins', joins, { words, told: true });
   };
   const joinTo = (e: PanelEdge): void => {
     if (!edge || e.key === edge.key) return;

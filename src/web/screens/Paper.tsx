@@ -7,6 +7,7 @@ import { cutList, formatArea } from '../../core/cutting/index.ts';
 import { CLOSING_ONLY, type Decisions } from '../../core/document/project.ts';
 import { PAPERS, sheetsFor, tile } from '../../core/output/index.ts';
 import { MATERIALS, type Piece } from '../../core/pattern/index.ts';
+import { setDecision } from '../api/setDecision.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { TileMap } from '../drawing/TileMap.tsx';
 import { Ask, Tick } from '../parts/Ask.tsx';
@@ -29,8 +30,7 @@ export function Paper({ w }: { w: Workbook }) {
     [w.computed, paper, w.doc.units],
   );
   const tiling = useMemo(() => tile(sheets, PAPERS[paper.size]), [sheets, paper.size]);
-  const put = (part: Partial<P>, label: string) =>
-    w.save(label, { ...w.doc, decisions: { ...w.doc.decisions, paper: { ...paper, ...part } } });
+  const put = (part: Partial<P>, label: string) => setDecision(w, 'paper', part, { words: label });
   if (!pieces.length && !sheets.length && w.doc.garment !== CLOSING_ONLY) {
     return (
       <Page question="On to paper">

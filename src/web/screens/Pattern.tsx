@@ -10,6 +10,7 @@ import { isUnsure } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
 import { api } from '../api/client.ts';
 import { takeOver } from '../api/handover.ts';
+import { setDecision } from '../api/setDecision.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { EdgePicker } from '../drawing/EdgePicker.tsx';
 import { useTall } from '../drawing/useTall.ts';
@@ -283,10 +284,6 @@ interface WholeProps {
 function WholePattern({ w, shell, onSave, onPutIn }: WholeProps) {
   const a = w.doc.decisions.allowances;
   const [again, setAgain] = useState(false);
-  const set = (key: keyof typeof a, value: number) => ({
-    ...w.doc,
-    decisions: { ...w.doc.decisions, allowances: { ...a, [key]: value } },
-  });
   const row = (key: keyof typeof a, label: string, most: number) => (
     <Measure
       label={label}
@@ -294,8 +291,8 @@ function WholePattern({ w, shell, onSave, onPutIn }: WholeProps) {
       least={0}
       most={most}
       units={w.doc.units}
-      onPreview={(v) => w.preview(set(key, v))}
-      onValue={(v) => w.save(`${label} ${formatLength(v, w.doc.units)}`, set(key, v))}
+      onPreview={(v) => setDecision(w, 'allowances', { [key]: v })}
+      onValue={(v) => setDecision(w, 'allowances', { [key]: v }, { words: `${label} ${formatLength(v, w.doc.units)}` })}
     />
   );
   return (

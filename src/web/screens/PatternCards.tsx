@@ -17,13 +17,13 @@ import {
   takenOf,
 } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
+import { setDecision } from '../api/setDecision.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Pick, Tick } from '../parts/Ask.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { NameField } from '../parts/NameField.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { CORNER_WORDS, KIND_WORDS, ROLE_WORDS } from '../words/index.ts';
-import { decide } from './deciding.ts';
 
 /** The deepest hem of a garment that is still usual, mm. Own figure. */
 const USUAL_ALLOWANCE = 80;
@@ -248,7 +248,12 @@ export function UnsaidCard({ w, piece, name, edge }: { w: Workbook; piece: strin
   const stayOpen = (): void => {
     const { joins } = w.doc.decisions;
     const halves = [...w.computed.surface.edges.values()].filter((e) => e.piece === piece && e.edge === edge);
-    decide(w, `${name}: an edge stays open`, { joins: halves.reduce((all, e) => saidJoin(all, e, null), joins) });
+    setDecision(
+      w,
+      'joins',
+      halves.reduce((all, e) => saidJoin(all, e, null), joins),
+      { words: `${name}: an edge stays open`, told: true },
+    );
   };
   return (
     <SheetBox borderLeftWidth="4px" borderLeftColor="honey">

@@ -4,12 +4,12 @@ import { Link } from 'react-router';
 import { type AllowanceSaid, type Shell } from '../../core/document/project.ts';
 import { type Reallowed, type Role } from '../../core/pattern/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
+import { setDecision } from '../api/setDecision.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
 import { SheetBox } from '../parts/Page.tsx';
 import { ROLE_WORDS } from '../words/index.ts';
-import { decide } from './deciding.ts';
 
 /** Edges that can be cut otherwise: not on a fold, and of a piece whose cut line is drawn. */
 function edgesOf(w: Workbook, shell: Shell, role?: Role): { piece: string; edge: string; role: Role }[] {
@@ -31,7 +31,8 @@ export function ReallowCard({ w, shell }: { w: Workbook; shell: Shell }) {
   const [role, setRole] = useState<Role | null>(null);
   const [mm, setMm] = useState(w.doc.units === 'in' ? 6.35 : 6);
   const chosen = role && roles.includes(role) ? role : roles[0];
-  const save = (label: string, next: AllowanceSaid[]): void => decide(w, label, { reallowed: next });
+  const save = (label: string, next: AllowanceSaid[]): void =>
+    setDecision(w, 'reallowed', next, { words: label, told: true });
   if (!chosen) return null;
   const cut = (): void => {
     const of = edgesOf(w, shell, chosen).map(({ piece, edge }) => ({ piece, edge, allowance: mm }));

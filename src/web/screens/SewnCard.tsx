@@ -2,10 +2,10 @@ import { Box, Heading, Text } from '@chakra-ui/react';
 import { type SewnSaid } from '../../core/document/project.ts';
 import { FRENCH, sewnOtherwise, takenBy, type WalkedSeam } from '../../core/pattern/index.ts';
 import { formatLength, inUnit } from '../../core/units.ts';
+import { setDecision } from '../api/setDecision.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { Pick } from '../parts/Ask.tsx';
 import { LengthField } from '../parts/LengthField.tsx';
-import { decide } from './deciding.ts';
 
 /** One pass, so wide: what is not one of the usual French seams. */
 const ONE = 'one';
@@ -20,7 +20,7 @@ export function SewnCard({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
   const mm = (v: number): string => formatLength(v, units);
   const put = (next: Omit<SewnSaid, 'seam'> | null, words: string): void => {
     const rest = decisions.sewn.filter((s) => s.seam !== seam.id);
-    decide(w, words, { sewn: next ? [...rest, { seam: seam.id, ...next }] : rest });
+    setDecision(w, 'sewn', next ? [...rest, { seam: seam.id, ...next }] : rest, { words, told: true });
   };
   const pick = (key: string): void => {
     if (key === '') put(null, 'Sewn as allowed');

@@ -29,8 +29,7 @@ const isSewnOn = (k: StripKind): boolean => k === 'ruffle' || k === 'flounce';
 /** Pieces that are cut by figures: ties, ruffles, flounces, belt loops. */
 export function StripQuestions(d: Deciding) {
   const { strips } = d.w.doc.decisions;
-  const save = (words: string, next: StripSaid[]): void =>
-    d.w.save(words, { ...d.w.doc, decisions: { ...d.w.doc.decisions, strips: next } });
+  const save = (words: string, next: StripSaid[]): void => d.set('strips', next, words);
   const edges = edgeChoices(d);
   const add = (kind: StripKind): void => {
     const most = Math.max(0, ...strips.map((s) => Number(s.id.slice(1)) || 0));

@@ -1,4 +1,5 @@
 import { Button } from '@chakra-ui/react';
+import { type Part } from '../../core/document/decided.ts';
 import { type Decisions } from '../../core/document/project.ts';
 import { allEdges, type PieceKind, type Role } from '../../core/pattern/index.ts';
 import { formatLength } from '../../core/units.ts';
@@ -25,7 +26,7 @@ interface AskLength<K extends keyof Decisions> {
 export function Length<K extends keyof Decisions>({ d, of, key_, label, ...more }: AskLength<K>) {
   const units = d.w.doc.units;
   const value = (d.w.doc.decisions[of] as Record<string, unknown>)[key_] as number;
-  const part = (v: number) => ({ [key_]: v }) as Partial<Decisions[K]>;
+  const part = (v: number) => ({ [key_]: v }) as unknown as Part<K>;
   return (
     <LengthBlank
       label={label}

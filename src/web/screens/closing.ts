@@ -1,5 +1,6 @@
 import { type Closure, type ClosureChoice, HOLE_STATES, type HoleState, stepsOf } from '../../core/closure/index.ts';
 import { formatLength } from '../../core/units.ts';
+import { setDecision } from '../api/setDecision.ts';
 import { type Workbook } from '../api/useProject.ts';
 import { type Moving } from '../drawing/ClosureDrawing.tsx';
 
@@ -14,12 +15,8 @@ export interface ViewProps {
 
 export const putClosing =
   (w: Workbook): Put =>
-  (part, label) => {
-    const { closure } = w.doc.decisions;
-    const next = { ...w.doc, decisions: { ...w.doc.decisions, closure: { ...closure, ...part } } };
-    if (label) w.save(label, next);
-    else w.preview(next);
-  };
+  (part, words) =>
+    setDecision(w, 'closure', part, { words });
 
 const without = <T extends { index: number }>(list: T[], index: number): T[] => list.filter((x) => x.index !== index);
 

@@ -1,5 +1,6 @@
 import { type Decisions } from '../../core/document/project.ts';
 import { type Plan } from '../../core/plan/index.ts';
+import { setDecision } from '../api/setDecision.ts';
 import { type Workbook } from '../api/useProject.ts';
 
 /** A plan on screen: its words' names, and a way to change what it follows from. */
@@ -21,7 +22,5 @@ export const takeMethods = (p: Planning, label: string, methods: Record<string, 
 /** Saves a part of the choices about making up. */
 export const setMaking =
   (w: Workbook) =>
-  (label: string, part: Partial<Decisions['making']>): void => {
-    const { decisions } = w.doc;
-    w.save(label, { ...w.doc, decisions: { ...decisions, making: { ...decisions.making, ...part } } });
-  };
+  (words: string, part: Partial<Decisions['making']>): void =>
+    setDecision(w, 'making', part, { words });

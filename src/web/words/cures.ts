@@ -1,3 +1,4 @@
+import { decided } from '../../core/document/decided.ts';
 import { type Decisions, type ProjectDocument } from '../../core/document/project.ts';
 import { halveWhole } from '../../core/pattern/index.ts';
 import { type Finding } from '../../core/result.ts';
@@ -98,10 +99,9 @@ function narrower(f: Finding, doc: ProjectDocument): Cure | null {
   const { closure } = doc.decisions;
   const belt = Math.floor(closure.waist.belt - Number(f.data?.from) + Number(f.data?.to));
   if (f.data?.name !== 'belt' || belt < 0) return null;
-  const next = { ...closure, waist: { ...closure.waist, belt } };
   return {
     label: `A belt of ${formatLength(belt, doc.units)}`,
-    next: { ...doc, decisions: { ...doc.decisions, closure: next } },
+    next: decided(doc, 'closure', { waist: { ...closure.waist, belt } }),
   };
 }
 
