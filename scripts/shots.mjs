@@ -53,19 +53,16 @@ for (const [name, path, tab, way] of views) {
 }
 // The plan: a step opened, and the ways of one part compared.
 const shirt = projects.find((p) => p.name === 'Potting shirt');
-await page.goto(`${base}/project/${shirt.id}/plan`, { waitUntil: 'networkidle' });
-const sandwich = page.getByRole('button', { name: 'Sew the collar between the stands', exact: true });
-await sandwich.click();
-await page.evaluate(() => document.querySelector('[data-step="sew:collar-stand"]')?.scrollIntoView());
-await page.waitForTimeout(400);
-await page.screenshot({ path: join(folder, 'plan-layers.png') });
-await page.goto(`${base}/project/${dress.id}/plan`, { waitUntil: 'networkidle' });
-await page.getByText('How it is made').click();
-await page.getByRole('button', { name: 'Compare: Armholes without sleeves' }).click();
+// Its layers half turned: with motion, which the other pictures do without.
+const moving = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await moving.goto(`${base}/project/${coat.id}/plan?step=sew-edge`, { waitUntil: 'networkidle' });
+await moving.getByRole('slider', { name: 'How far the layers are turned' }).focus();
+for (let i = 0; i < 3; i++) await moving.keyboard.press('PageUp');
+await moving.waitForTimeout(400);
+await moving.screenshot({ path: join(folder, 'plan-layers.png') });
+await moving.close();
+await page.goto(`${base}/project/${dress.id}/plan?see=ways&topic=armholes`, { waitUntil: 'networkidle' });
 await page.getByText('Make it so').first().waitFor();
-await page
-  .getByRole('heading', { name: /the ways side by side/ })
-  .evaluate((e) => window.scrollTo(0, e.getBoundingClientRect().top + window.scrollY - 30));
 await page.waitForTimeout(400);
 await page.screenshot({ path: join(folder, 'plan-compare.png') });
 say('plan-layers.png, plan-compare.png');
