@@ -30,6 +30,18 @@ module.exports = {
     },
     { name: 'demo-on-core', severity: 'error', from: { path: '^src/demo' }, to: { path: '^src/(server|web)' } },
     { name: 'server-not-web', severity: 'error', from: { path: '^src/server' }, to: { path: '^src/web' } },
+    {
+      name: 'feature-not-feature',
+      severity: 'error',
+      from: { path: '^src/web/features/([^/]+)/' },
+      to: { path: '^src/web/(features/|app/)', pathNot: '^src/web/features/$1/' },
+    },
+    {
+      name: 'below-the-features',
+      severity: 'error',
+      from: { path: '^src/web/(ui|drawing|data|words|theme|workers)/' },
+      to: { path: '^src/web/(features|app)/' },
+    },
     { name: 'web-not-server', severity: 'error', from: { path: '^src/web' }, to: { path: '^src/(server|demo)' } },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
   ],

@@ -4,17 +4,17 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import '@fontsource-variable/vollkorn/wght.css';
 import '@fontsource-variable/source-sans-3/wght.css';
-import { Boundary } from './parts/Boundary.tsx';
-import { Opening, opened } from './parts/opened.tsx';
-import { NotFound } from './screens/NotFound.tsx';
+import { NotFound } from './app/NotFound.tsx';
 import { currentMode, showMode } from './theme/mode.ts';
 import { system } from './theme/system.ts';
+import { Boundary } from './ui/Boundary.tsx';
+import { Opening, opened } from './ui/opened.tsx';
 
 showMode(currentMode());
 
-const Shelf = opened(() => import('./screens/Shelf.tsx'), 'Shelf');
-const Backups = opened(() => import('./screens/Backups.tsx'), 'Backups');
-const Project = opened(() => import('./screens/Project.tsx'), 'Project');
+const Shelf = opened(() => import('./features/shelf/Shelf.tsx'), 'Shelf');
+const Backups = opened(() => import('./features/shelf/Backups.tsx'), 'Backups');
+const Project = opened(() => import('./app/Project.tsx'), 'Project');
 
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>

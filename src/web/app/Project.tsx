@@ -1,0 +1,178 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { useEffect } from 'react';
+import { Link, Navigate, Route, Routes, useLocation, useParams } from 'react-router';
+import { CLOSING_ONLY } from '../../core/document/project.ts';
+import { useProject, type Workbook } from '../data/useProject.ts';
+import { Boundary } from '../ui/Boundary.tsx';
+import { Clash } from '../ui/Clash.tsx';
+import { Masthead } from '../ui/Masthead.tsx';
+import { Opening, opened } from '../ui/opened.tsx';
+import { Told } from '../ui/Told.tsx';
+import { chaptersOf } from '../words/index.ts';
+import { NotFound } from './NotFound.tsx';
+import { Thread } from './Thread.tsx';
+import { Tools } from './Tools.tsx';
+import { Verdict } from './Verdict.tsx';
+
+const Buttons = opened(() => import('../features/closure/Buttons.tsx'), 'Buttons');
+const ClosingSheet = opened(() => import('../features/closure/ClosingSheet.tsx'), 'ClosingSheet');
+const HistoryPage = opened(() => import('../features/history/History.tsx'), 'HistoryPage');
+const Inside = opened(() => import('../features/drafting/Inside.tsx'), 'Inside');
+const Paper = opened(() => import('../features/paper/Paper.tsx'), 'Paper');
+const Pattern = opened(() => import('../features/pattern/Pattern.tsx'), 'Pattern');
+const PlanPage = opened(() => import('../features/plan/Plan.tsx'), 'PlanPage');
+const PlanSheet = opened(() => import('../features/plan/PlanSheet.tsx'), 'PlanSheet');
+const Seams = opened(() => import('../features/seams/Seams.tsx'), 'Seams');
+const TrimPage = opened(() => import('../features/pattern/TrimPage.tsx'), 'TrimPage');
+
+/** One project: its chapters above, the page that answers the chosen one below, how it stands at the foot. */
+export function Project() {
+  const { id = '' } = useParams();
+  const { workbook, error } = useProject(id);
+  useUndoKeys(workbook);
+  if (!workbook) {
+    return (
+      <Box minH="100vh">
+        <Masthead />
+        <Box p="8">
+          {error ? (
+            <Text role="alert" color="berry" fontWeight="600">
+              {error.message} <Link to="/">To the shelf</Link>
+            </Text>
+          ) : (
+            <Text color="quiet">Opening the workbook …</Text>
+          )}
+        </Box>
+      </Box>
+    );
+  }
+  return <Opened w={workbook} />;
+}
+
+function Opened({ w }: { w: Workbook }) {
+  const { pathname } = useLocation();
+  useGivenUp(w, pathname);
+  const only = w.doc.garment === CLOSING_ONLY;
+  return (
+    <Box
+      display="flex"
+      flexDirection="column"
+      minH="100vh"
+      h={{ lg: '100dvh' }}
+      overflow={{ lg: 'hidden' }}
+      css={{ '@media print': { display: 'block', height: 'auto', minHeight: 0, overflow: 'visible' } }}
+    >
+      <Masthead
+        title={w.doc.name}
+        under={savedWords(w)}
+        onName={(name) => w.save(`Called “${name}”`, { ...w.doc, name })}
+        tools={<Tools w={w} />}
+      >
+        <Thread id={w.id} chapters={chaptersOf(w.doc, w.computed)} />
+      </Masthead>
+      <Trouble w={w} />
+      <Clash w={w} />
+      <Box as="main" flex="1" minH="0" overflow={{ lg: 'auto' }} css={{ '@media print': { overflow: 'visible' } }}>
+        <Boundary what="This page" place={pathname}>
+          <Opening>
+            <Routes>
+              <Route index element={<Navigate to={only ? 'buttons' : w.doc.shell ? 'inside' : 'pattern'} replace />} />
+              <Route path="pattern" element={<Pattern w={w} />} />
+              <Route path="pattern/trim" element={<TrimPage w={w} />} />
+              <Route path="seams" element={<Seams w={w} />} />
+              <Route path="inside" element={<Inside w={w} />} />
+              <Route path="buttons" element={<Buttons w={w} view="place" />} />
+              <Route path="buttons/sheet" element={<ClosingSheet w={w} />} />
+              <Route path="buttons/holes" element={<Buttons w={w} view="holes" />} />
+              <Route path="buttons/rest" element={<Buttons w={w} view="rest" />} />
+              <Route path="buttons/garment" element={<Buttons w={w} view="garment" />} />
+              <Route path="plan" element={<PlanPage w={w} />} />
+              <Route path="plan/sheet" element={<PlanSheet w={w} />} />
+              <Route path="paper" element={<Paper w={w} />} />
+              <Route path="history" element={<HistoryPage w={w} />} />
+              <Route path="*" element={<NotFound inside={`/project/${w.id}/${only ? 'buttons' : 'pattern'}`} />} />
+            </Routes>
+          </Opening>
+        </Boundary>
+      </Box>
+      <Verdict w={w} />
+      <Told w={w} />
+    </Box>
+  );
+}
+
+/** What could not be kept or worked out, in a sentence, with what can be done about it. */
+function Trouble({ w }: { w: Workbook }) {
+  const words = w.trouble ?? w.stuck;
+  if (!words) return null;
+  return (
+    <Flex
+      role="alert"
+      bg="sheet"
+      color="berry"
+      px="8"
+      py="2"
+      gap="4"
+      align="center"
+      borderBottomWidth="1px"
+      borderColor="rule"
+    >
+      <Text flex="1" fontWeight="600">
+        {words}
+        {w.again && ' Your change is still here and not saved yet.'}
+      </Text>
+      {w.again && (
+        <Button size="xs" colorPalette="leaf" onClick={w.retry}>
+          Save again
+        </Button>
+      )}
+      {w.trouble && (
+        <Button size="xs" variant="outline" onClick={w.calm}>
+          {w.again ? 'Give it up' : 'I see'}
+        </Button>
+      )}
+    </Flex>
+  );
+}
+
+/** What the sewist may rely on: stored, on its way, or not. */
+function savedWords(w: Workbook): string {
+  if (w.clash || w.again) return 'Not saved';
+  if (w.saving) return 'Saving …';
+  if (w.trying) return 'Trying it';
+  return w.behind ? 'Working it out …' : w.saved ? 'Saved' : 'Not saved';
+}
+
+/** A drag that is given up (Escape, the finger lifted by the system, another page) leaves nothing behind. */
+function useGivenUp(w: Workbook, pathname: string): void {
+  const { trying, cancel } = w;
+  useEffect(() => {
+    if (!trying) return;
+    const onKey = (e: KeyboardEvent) => e.key === 'Escape' && cancel();
+    window.addEventListener('pointercancel', cancel);
+    window.addEventListener('keydown', onKey);
+    return () => {
+      window.removeEventListener('pointercancel', cancel);
+      window.removeEventListener('keydown', onKey);
+    };
+  }, [trying, cancel]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another page is another place, whatever was tried here.
+  useEffect(() => cancel, [pathname, cancel]);
+}
+
+/** Ctrl or Cmd with Z undoes, with Shift or Y redoes; typing in a field keeps its own undo. */
+function useUndoKeys(w: Workbook | null): void {
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const typing = e.target instanceof HTMLInputElement && e.target.type !== 'checkbox' && e.target.type !== 'radio';
+      if (!w || typing || !(e.ctrlKey || e.metaKey)) return;
+      const key = e.key.toLowerCase();
+      if (key !== 'z' && key !== 'y') return;
+      e.preventDefault();
+      if (key === 'y' || e.shiftKey) w.redo();
+      else w.undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [w]);
+}

@@ -1,0 +1,304 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import { CircleAlert } from 'lucide-react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { proofOf } from '../../../core/document/proof/index.ts';
+import { type Material, type Piece } from '../../../core/pattern/index.ts';
+import { setDecision } from '../../data/setDecision.ts';
+import { type Workbook } from '../../data/useProject.ts';
+import { OpenedOut } from '../../drawing/OpenedOut.tsx';
+import { Spread } from '../../drawing/Spread.tsx';
+import { useTall } from '../../drawing/useTall.ts';
+import { Ask } from '../../ui/Ask.tsx';
+import { Chip } from '../../ui/Chip.tsx';
+import { AllWell, Findings, Why } from '../../ui/Notes.tsx';
+import { Empty, Page, SheetBox } from '../../ui/Page.tsx';
+import { Tabs } from '../../ui/Tabs.tsx';
+import { checkWords, MATERIAL_WORDS } from '../../words/index.ts';
+import { ChangeSheets } from './ChangeSheet.tsx';
+import { type Held, Holding, TakeChoices } from './Comparing.tsx';
+import { type Deciding } from './deciding.ts';
+import { FacingQuestions } from './FacingQuestions.tsx';
+import { HemQuestions } from './HemQuestions.tsx';
+import { InterfacingQuestions } from './InterfacingQuestions.tsx';
+import { LiningQuestions } from './LiningQuestions.tsx';
+import { StripQuestions } from './StripQuestions.tsx';
+
+type Chapter = 'facing' | 'lining' | 'hems' | 'interfacing' | 'strips';
+
+const CHAPTERS: [Chapter, string][] = [
+  ['facing', 'Facings'],
+  ['lining', 'Lining'],
+  ['hems', 'Hems'],
+  ['interfacing', 'Interfacing'],
+  ['strips', 'Ties'],
+];
+
+const SHOWN: Record<Chapter, Material> = {
+  facing: 'facing',
+  lining: 'lining',
+  hems: 'lining',
+  interfacing: 'interfacing',
+  strips: 'shell',
+};
+
+/** What else do I cut? Facings, lining, interfacing, live while a slider moves. */
+export function Inside({ w }: { w: Workbook }) {
+  // The part that is looked at is in the address: it stays on reload, and other pages lead to it.
+  const [asked, setAsked] = useSearchParams();
+  const chapter = CHAPTERS.find(([c]) => c === asked.get('part'))?.[0] ?? 'facing';
+  const setChapter = (part: Chapter): void => setAsked({ part }, { replace: true });
+  const [held, setHeld] = useState<Held | null>(null);
+  const [way, setWay] = useState<'full' | 'changes'>('full');
+  const set: Deciding['set'] = (key, part, words) => setDecision(w, key, part, { words });
+  if (!w.doc.shell) {
+    return (
+      <Page question="What else do I cut?">
+        <Empty title="First the pattern">
+          Put the shell pattern in on the first page; facings, lining and interfacing are drafted from it.
+        </Empty>
+      </Page>
+    );
+  }
+  const d: Deciding = { w, set };
+  return (
+    <Page
+      question="What else do I cut?"
+      side={
+        <>
+          <Tabs words="Parts of the inside" tabs={CHAPTERS} at={chapter} onTab={setChapter} />
+          {chapter === 'facing' && <FacingQuestions {...d} />}
+          {chapter === 'lining' && <LiningQuestions {...d} />}
+          {chapter === 'hems' && <HemQuestions {...d} />}
+          {chapter === 'interfacing' && <InterfacingQuestions {...d} />}
+          {chapter === 'strips' && <StripQuestions {...d} />}
+          <TakeChoices w={w} />
+        </>
+      }
+    >
+      <Holding w={w} held={held} onHold={setHeld} />
+      {chapter === 'lining' && (
+        <Ask
+          question="I cut the lining"
+          value={way}
+          answers={[
+            ['full', 'from pieces of its own'],
+            ['changes', "from the shell's pattern, with changes"],
+          ]}
+          onAnswer={setWay}
+        />
+      )}
+      {chapter === 'lining' && way === 'changes' ? (
+        <ChangeSheets w={w} pieces={w.computed.inside.filter((p) => p.material === 'lining')} />
+      ) : (
+        <>
+          <Drafted w={w} material={SHOWN[chapter]} held={held} />
+          {chapter === 'hems' && <Ribs w={w} />}
+        </>
+      )}
+      <Proof w={w} />
+    </Page>
+  );
+}
+
+interface DraftedProps {
+  w: Workbook;
+  material: Material;
+  held: Held | null;
+}
+
+/** The drafted pieces of one material over the shell, and why each is as it is. */
+function Drafted({ w, material, held }: DraftedProps) {
+  const pieces = useMemo(() => {
+    const recut = material === 'facing' ? w.computed.recut.map((p) => ({ ...p, parent: p.id })) : NONE;
+    return [...recut, ...each(w.computed.inside.filter((p) => p.material === material && !isRib(p)))];
+  }, [w.computed, material]);
+  const ghosts = useMemo(
+    () =>
+      w.computed.shell.flatMap((s) =>
+        [...new Set(pieces.map((p) => p.parent))]
+          .filter((id) => id?.split(AGAIN)[0] === s.id)
+          .map((id) => ({ ...s, id: id as string })),
+      ),
+    [w.computed, pieces],
+  );
+  const other = useMemo(
+    () => each(held?.computed.inside.filter((p) => p.material === material) ?? NONE),
+    [held, material],
+  );
+  const spread = useMemo(
+    () => (material === 'interfacing' ? apart(pieces) : pieces.flatMap((p) => (isStrip(p) ? apart([p]) : [p]))),
+    [pieces, material],
+  );
+  const [opened, setOpened] = useState(false);
+  const tall = useTall(300, 400);
+  // Opened out the layers can be seen together; at first the one that is asked about.
+  const [layers, setLayers] = useState<ReadonlySet<Material>>(new Set([material]));
+  useEffect(() => setLayers(new Set([material])), [material]);
+  const drafted = useMemo(() => w.computed.inside.filter((p) => layers.has(p.material)), [w.computed, layers]);
+  const there = useMemo(() => new Set(w.computed.inside.map((p) => p.material)), [w.computed]);
+  if (!pieces.length) {
+    return (
+      <Empty title={`No ${MATERIAL_WORDS[material].word.toLowerCase()} here`}>
+        Either it is switched off at the left, or the list below says what is in the way.
+      </Empty>
+    );
+  }
+  const lies = pieces.some((p) => p.ring.some((e) => e.from));
+  return (
+    <>
+      <Flex gap="2" mb="2" wrap="wrap" align="center">
+        {lies && <ViewChips opened={opened} onOpened={setOpened} />}
+        {lies && opened && <LayerChips shown={layers} onShown={setLayers} there={there} />}
+      </Flex>
+      {other.length > 0 && material !== 'interfacing' && (
+        <Text color="quiet" fontSize="15px">
+          Dots: the seam line of the choices held.
+        </Text>
+      )}
+      {opened && lies ? (
+        <OpenedOut
+          surface={w.computed.surface}
+          units={w.doc.units}
+          height={tall}
+          place="inside-opened"
+          lit={NOTHING}
+          alone={NOTHING}
+          picked={null}
+          onEdge={() => undefined}
+          shell={w.computed.shell}
+          drafted={drafted}
+          onPiece={() => setOpened(false)}
+        />
+      ) : (
+        <Spread
+          pieces={spread}
+          cutLines={w.computed.cutLines}
+          units={w.doc.units}
+          height={tall}
+          place={`inside-${material}`}
+          label={`${MATERIAL_WORDS[material].word}: the pieces to cut`}
+          ghosts={material === 'interfacing' ? NONE : ghosts}
+          held={material === 'interfacing' ? NONE : other}
+        />
+      )}
+      <Box display="grid" gridTemplateColumns="repeat(auto-fit, minmax(230px, 1fr))" columnGap="6">
+        {pieces.map((p) => (
+          <Why key={p.id} reasons={p.reasons} units={w.doc.units} about={`the ${p.name.toLowerCase()}`} />
+        ))}
+      </Box>
+    </>
+  );
+}
+
+const NOTHING: ReadonlySet<string> = new Set();
+
+/** The pieces side by side, or where they lie in the garment laid open. */
+function ViewChips({ opened, onOpened }: { opened: boolean; onOpened: (on: boolean) => void }) {
+  return (
+    <Flex gap="2" role="group" aria-label="How the pieces are shown">
+      {[false, true].map((on) => (
+        <Chip key={String(on)} on={opened === on} onClick={() => onOpened(on)}>
+          {on ? 'Opened out' : 'Pieces'}
+        </Chip>
+      ))}
+    </Flex>
+  );
+}
+
+/** Layers that lie on the garment laid open, each by its letter; seen or not. */
+function LayerChips({
+  shown,
+  there,
+  onShown,
+}: {
+  shown: ReadonlySet<Material>;
+  there: ReadonlySet<Material>;
+  onShown: (s: ReadonlySet<Material>) => void;
+}) {
+  const toggle = (m: Material): void => {
+    const next = new Set(shown);
+    if (!next.delete(m)) next.add(m);
+    onShown(next);
+  };
+  return (
+    <Flex gap="2" ml="3" role="group" aria-label="Layers to be seen">
+      {LAYERS.filter((m) => there.has(m)).map((m) => (
+        <Chip key={m} on={shown.has(m)} onClick={() => toggle(m)}>
+          {MATERIAL_WORDS[m].letter} {MATERIAL_WORDS[m].word.toLowerCase()}
+        </Chip>
+      ))}
+    </Flex>
+  );
+}
+const LAYERS = ['lining', 'facing', 'interfacing'] as const;
+
+const isRib = (p: Piece): boolean => p.id.endsWith('-rib');
+
+/** The ribs that shell and lining end in: long strips, drawn by themselves. */
+function Ribs({ w }: { w: Workbook }) {
+  const ribs = useMemo(() => w.computed.inside.filter(isRib), [w.computed]);
+  if (!ribs.length) return null;
+  return (
+    <SheetBox>
+      <Spread
+        pieces={ribs}
+        cutLines={w.computed.cutLines}
+        units={w.doc.units}
+        height={170}
+        label="Ribs, to cut of knit"
+      />
+      {ribs.map((p) => (
+        <Why key={p.id} reasons={p.reasons} units={w.doc.units} about={`the ${p.name.toLowerCase()}`} />
+      ))}
+    </SheetBox>
+  );
+}
+
+const NONE: Piece[] = [];
+const AGAIN = ' again ';
+/** Where two pieces of one kind come from one shell piece (left and right beside a vent), each gets the shell's outline to itself. */
+function each(pieces: Piece[]): Piece[] {
+  const seen = new Map<string, number>();
+  return pieces.map((p) => {
+    if (p.parent === undefined || p.material !== 'lining') return p;
+    const nth = (seen.get(p.parent) ?? 0) + 1;
+    seen.set(p.parent, nth);
+    return nth > 1 ? { ...p, parent: `${p.parent}${AGAIN}${nth}` } : p;
+  });
+}
+
+/** A bias strip is cut straight and lies nowhere on its shell piece. */
+const isStrip = (p: Piece): boolean => p.reasons.some((r) => r.rule === 'bias-length');
+/** Interfacings of one shell piece lie over each other; shown side by side they can be told apart. */
+const apart = (pieces: Piece[]): Piece[] => pieces.map(({ parent: _, ...rest }) => rest);
+
+/** The short list that is green, or says where and what. */
+function Proof({ w }: { w: Workbook }) {
+  // While a slider moves the drawing comes first; the list follows when there is time.
+  const computed = useDeferredValue(w.computed);
+  const checks = useMemo(() => proofOf(computed), [computed]);
+  const nameOf = (id: string): string => computed.pieces.find((p) => p.id === id)?.name ?? id;
+  return (
+    <SheetBox>
+      <Heading as="h2" fontSize="20px" fontWeight="600" mb="2">
+        Does it hold?
+      </Heading>
+      {checks.map((k) =>
+        checkWords(k, nameOf, w.doc.units).map((words) =>
+          k.faults.length ? (
+            <Flex key={words} gap="3" align="flex-start" py="2">
+              <Box color={k.code === 'hem' ? 'honey' : 'berry'} flexShrink={0} mt="2px">
+                <CircleAlert size={20} aria-label={k.code === 'hem' ? 'Look at this' : 'To mend'} />
+              </Box>
+              <Text>{words}</Text>
+            </Flex>
+          ) : (
+            <AllWell key={words} words={words} />
+          ),
+        ),
+      )}
+      <Findings findings={w.computed.findings} w={w} well="Nothing else to worry about." />
+    </SheetBox>
+  );
+}

@@ -1,0 +1,270 @@
+import { Text } from '@chakra-ui/react';
+import { type ReactNode } from 'react';
+import { type FrontInterfacing, type Trim } from '../../../core/document/project.ts';
+import { interfacingFor, WEIGHTS, type Weight } from '../../../core/drafting/index.ts';
+import { type PieceKind } from '../../../core/pattern/index.ts';
+import { inUnit } from '../../../core/units.ts';
+import { Besides, ChoiceBlank, type Extra, Say, type Way } from '../../ui/Sentence.tsx';
+import { Length, shellOf, widthExtra } from './asking.tsx';
+import { type Deciding } from './deciding.ts';
+import { RegionQuestions } from './RegionQuestions.tsx';
+
+const TRIMS: readonly Way<Trim>[] = [
+  { id: 'inside', words: '{3 mm} inside the seam: least bulk' },
+  { id: 'seam', words: 'at the seam line' },
+  { id: 'caught', words: '{3 mm} into the allowance: caught' },
+  { id: 'whole', words: 'with the whole piece' },
+];
+
+const FRONTS: readonly Way<FrontInterfacing>[] = [
+  {
+    id: 'strip',
+    words: 'a strip along the edge',
+    drawn: [
+      ['under', 'M30 8H90V52H30Z'],
+      ['fill', 'M30 8H44V52H30Z'],
+      ['edge', 'M30 8V52'],
+    ],
+  },
+  {
+    id: 'shaped',
+    words: 'shaped, from shoulder and underarm',
+    drawn: [
+      ['under', 'M30 8H90V52H30Z'],
+      ['fill', 'M30 8H66L90 24Q58 34 48 52H30Z'],
+      ['edge', 'M30 8V52'],
+    ],
+  },
+  {
+    id: 'whole',
+    words: 'the whole front',
+    drawn: [
+      ['fill', 'M30 8H90V52H30Z'],
+      ['edge', 'M30 8V52'],
+    ],
+  },
+];
+
+/** What is stiffened, where it ends, and for which cloth. */
+export function InterfacingQuestions(d: Deciding) {
+  const i = d.w.doc.decisions.interfacing;
+  const { units } = d.w.doc;
+  return (
+    <>
+      <ClothSentence {...d} />
+      <Say>
+        Facings and front edge{' '}
+        <ChoiceBlank
+          label="Facings and front edge"
+          value={i.on ? 'yes' : 'no'}
+          ways={[
+            { id: 'yes', words: 'are interfaced' },
+            { id: 'no', words: 'are not interfaced' },
+          ]}
+          onPick={(x) =>
+            d.set('interfacing', { on: x === 'yes' }, x === 'yes' ? 'With interfacing' : 'Without interfacing')
+          }
+        />
+        .{' '}
+        {i.on && (
+          <>
+            It ends{' '}
+            <ChoiceBlank
+              label="It ends"
+              value={i.trim}
+              ways={TRIMS.map((t) => ({ ...t, words: inUnit(t.words, units) }))}
+              onPick={(trim) => d.set('interfacing', { trim }, 'Interfacing ends elsewhere')}
+            />
+            . On the front itself, under the facing, lies{' '}
+            <ChoiceBlank
+              label="On the front itself, under the facing"
+              value={i.front}
+              ways={FRONTS}
+              onPick={(front) =>
+                d.set('interfacing', { front }, `On the front: ${FRONTS.find((x) => x.id === front)?.words ?? front}`)
+              }
+            />
+            {i.front === 'strip' && (
+              <>
+                ,{' '}
+                <Length
+                  d={d}
+                  of="interfacing"
+                  key_="frontStrip"
+                  label="Strip along the front edge"
+                  least={0}
+                  most={120}
+                  help="Under buttons and buttonholes; 0 for none."
+                />{' '}
+                wide
+              </>
+            )}
+            .
+          </>
+        )}
+      </Say>
+      {i.on && <MoreInterfacing {...d} />}
+    </>
+  );
+}
+
+const WEIGHT_WORDS: Record<Weight, [string, string]> = {
+  sheer: ['shows through', 'None: it would be seen.'],
+  light: ['light', 'Only what carries buttons or has to stand.'],
+  medium: ['medium', 'Facings, front edge, collar, cuffs and bands.'],
+  heavy: ['heavy', 'Hems and upper back besides, as in coats and jackets.'],
+};
+
+/** The usual set for a cloth, as a beginning: each answer below can still be changed. */
+function ClothSentence(d: Deciding) {
+  const { regions: _, ...now } = d.w.doc.decisions.interfacing;
+  const weight = WEIGHTS.find(
+    (x) => JSON.stringify(interfacingFor(x)) === JSON.stringify({ ...interfacingFor(x), ...now }),
+  );
+  return (
+    <Say>
+      The set is{' '}
+      <ChoiceBlank
+        label="The usual set for cloth that is"
+        value={weight ?? ''}
+        said={weight ? `the usual one for cloth that is ${WEIGHT_WORDS[weight][0]}` : 'your own'}
+        ways={WEIGHTS.map((x): Way<Weight | ''> => ({ id: x, words: WEIGHT_WORDS[x][0] }))}
+        help={weight ? WEIGHT_WORDS[weight][1] : 'An answer here begins anew with the usual one.'}
+        onPick={(x) => x && d.set('interfacing', interfacingFor(x), `Interfacing for cloth: ${WEIGHT_WORDS[x][0]}`)}
+      />
+      .
+    </Say>
+  );
+}
+
+/** Bands and collars that can be stiffened, by their names. */
+const BANDS: readonly (readonly [PieceKind, string])[] = [
+  ['collar', 'collar'],
+  ['stand', 'stand'],
+  ['cuff', 'cuffs'],
+  ['waistband', 'waistband'],
+  ['placket', 'placket'],
+];
+
+/** Those of them that this garment has, as a sentence begins. */
+function present(has: (kind: PieceKind) => boolean): string {
+  const names = BANDS.filter(([kind]) => has(kind)).map(([, name]) => name);
+  const list = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : (names[0] ?? '');
+  return list.charAt(0).toUpperCase() + list.slice(1);
+}
+
+/** Interfacings beside those of the facings. */
+function MoreInterfacing(d: Deciding) {
+  const i = d.w.doc.decisions.interfacing;
+  const s = shellOf(d);
+  const zipped = d.w.doc.decisions.lining.zip.length > 0 || d.w.doc.decisions.making.methods.front === 'zip';
+  const bands = BANDS.filter(([kind]) => s.has(kind)).length;
+  const ticked = (key: 'collars' | 'patches', label: string, said: ReactNode): Extra => ({
+    label,
+    on: i[key],
+    said,
+    onAdd: () => d.set('interfacing', { [key]: true }, label),
+  });
+  const out = (key: 'collars' | 'patches', label: string, words: string) => (
+    <ChoiceBlank
+      label={label}
+      value="yes"
+      said={words}
+      ways={[
+        { id: 'yes', words },
+        { id: 'no', words: 'left out again' },
+      ]}
+      onPick={(x) => x === 'no' && d.set('interfacing', { [key]: false }, `No more: ${label}`)}
+    />
+  );
+  const extras: Extra[] = [
+    ...(s.has('collar', 'stand', 'cuff', 'waistband', 'placket')
+      ? [
+          ticked(
+            'collars',
+            'Interface collar, stand, cuffs, waistband and placket',
+            <>
+              {present(s.has)} {bands > 1 || s.has('cuff') ? 'are' : 'is'}{' '}
+              {out('collars', 'Interface collar, stand, cuffs, waistband and placket', 'interfaced')}
+              {s.has('stand') && i.collars && (
+                <>
+                  , the stand in{' '}
+                  <ChoiceBlank
+                    label="The collar stand"
+                    value={i.stand}
+                    ways={[
+                      { id: 'both', words: 'both layers' },
+                      { id: 'one', words: 'one layer' },
+                    ]}
+                    onPick={(stand) =>
+                      d.set('interfacing', { stand }, stand === 'both' ? 'Stand: both layers' : 'Stand: one layer')
+                    }
+                  />
+                </>
+              )}
+              .
+            </>,
+          ),
+        ]
+      : []),
+    ...(zipped
+      ? [
+          widthExtra({
+            d,
+            label: 'Strips along the zip',
+            value: i.zip,
+            first: 25,
+            least: 15,
+            most: 50,
+            help: 'In knit and soft cloth, on the wrong side; {25 mm} is usual.',
+            say: ['Along the zip lie strips,', ' wide.'],
+            put: (zip, words) => d.set('interfacing', { zip }, words),
+          }),
+        ]
+      : []),
+    ...(d.w.doc.decisions.closure.on && s.has('front')
+      ? [
+          ticked(
+            'patches',
+            'A patch behind each buttonhole',
+            <>Behind each buttonhole lies {out('patches', 'A patch behind each buttonhole', 'a patch')}.</>,
+          ),
+        ]
+      : []),
+    widthExtra({
+      d,
+      label: 'Bias strips in the hems',
+      value: i.hems,
+      first: 15,
+      least: 5,
+      most: 30,
+      help: 'So much wider than the hem, to reach past its fold; {15 mm} is usual.',
+      say: ['In the hems lie bias strips,', ' wider than the hem.'],
+      put: (hems, words) => d.set('interfacing', { hems }, words),
+    }),
+    ...(s.has('back')
+      ? [
+          widthExtra({
+            d,
+            label: 'A stay for the upper back',
+            value: i.stay,
+            first: 200,
+            least: 100,
+            most: 320,
+            help: 'Its depth at centre back.',
+            say: ['The upper back has a stay,', ' deep at the centre.'],
+            put: (stay, words) => d.set('interfacing', { stay }, words),
+          }),
+        ]
+      : []),
+  ];
+  return (
+    <>
+      <Besides label="What else is interfaced" offer="Interface something else" extras={extras} />
+      <RegionQuestions {...d} />
+      <Text color="quiet" fontSize="15px">
+        Fuse a test square first. Where the cloth shows through, leave it out.
+      </Text>
+    </>
+  );
+}

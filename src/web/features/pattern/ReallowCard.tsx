@@ -1,0 +1,110 @@
+import { Box, Button, Flex, Heading, Table, Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { type AllowanceSaid, type Shell } from '../../../core/document/project.ts';
+import { type Reallowed, type Role } from '../../../core/pattern/index.ts';
+import { formatLength, type LengthUnit } from '../../../core/units.ts';
+import { setDecision } from '../../data/setDecision.ts';
+import { type Workbook } from '../../data/useProject.ts';
+import { Pick } from '../../ui/Ask.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { SheetBox } from '../../ui/Page.tsx';
+import { ROLE_WORDS } from '../../words/index.ts';
+
+/** Edges that can be cut otherwise: not on a fold, and of a piece whose cut line is drawn. */
+function edgesOf(w: Workbook, shell: Shell, role?: Role): { piece: string; edge: string; role: Role }[] {
+  const drawn = new Set(shell.pieces.filter((p) => (p.drawn ?? shell.lines) === 'cut').map((p) => p.id));
+  return w.computed.shell.flatMap((p) =>
+    drawn.has(p.id)
+      ? p.ring
+          .filter((e) => !e.onFold && (!role || e.role === role))
+          .map((e) => ({ piece: p.id, edge: e.id, role: e.role }))
+      : [],
+  );
+}
+
+/** A bought pattern cut with allowances of one's own: the seams stay, and a sheet says what to trim off each edge. */
+export function ReallowCard({ w, shell }: { w: Workbook; shell: Shell }) {
+  const { reallowed } = w.doc.decisions;
+  const edges = edgesOf(w, shell);
+  const roles = [...new Set(edges.map((e) => e.role))];
+  const [role, setRole] = useState<Role | null>(null);
+  const [mm, setMm] = useState(w.doc.units === 'in' ? 6.35 : 6);
+  const chosen = role && roles.includes(role) ? role : roles[0];
+  const save = (label: string, next: AllowanceSaid[]): void =>
+    setDecision(w, 'reallowed', next, { words: label, told: true });
+  if (!chosen) return null;
+  const cut = (): void => {
+    const of = edgesOf(w, shell, chosen).map(({ piece, edge }) => ({ piece, edge, allowance: mm }));
+    const rest = reallowed.filter((r) => !of.some((e) => e.piece === r.piece && e.edge === r.edge));
+    save(`${ROLE_WORDS[chosen]} cut with ${formatLength(mm, w.doc.units)}`, [...rest, ...of]);
+  };
+  return (
+    <SheetBox>
+      <Heading as="h2" fontSize="20px" fontWeight="600" mb="1">
+        Cut with other allowances
+      </Heading>
+      <Text color="quiet" mb="3">
+        The seams stay where your pattern has them and only the cut moves, so that it becomes no larger and no smaller.
+      </Text>
+      <Flex gap="3" align="center" wrap="wrap" mb="3">
+        <Box w="15em">
+          <Pick
+            label="Edges to cut otherwise"
+            value={chosen}
+            options={roles.map((r): [Role, string] => [r, ROLE_WORDS[r]])}
+            onPick={setRole}
+          />
+        </Box>
+        <LengthField label="Allowance to cut them with" value={mm} units={w.doc.units} most={300} onValue={setMm} />
+        <Button variant="outline" borderColor="rule" onClick={cut}>
+          Cut them so
+        </Button>
+        {reallowed.length > 0 && (
+          <Button variant="ghost" onClick={() => save('Cut with the allowances of the pattern', [])}>
+            All as in the pattern
+          </Button>
+        )}
+      </Flex>
+      {w.computed.reallowed.length > 0 && (
+        <>
+          <TrimSheet changes={w.computed.reallowed} units={w.doc.units} />
+          <Link to="trim" style={{ display: 'inline-block', marginTop: 12, textDecoration: 'underline' }}>
+            Print what to trim
+          </Link>
+        </>
+      )}
+    </SheetBox>
+  );
+}
+
+/** What to cut off each edge of the pattern, or to add. */
+export function TrimSheet({ changes, units }: { changes: Reallowed[]; units: LengthUnit }) {
+  const mm = (v: number): string => formatLength(v, units);
+  return (
+    <Table.Root size="sm">
+      <Table.Header>
+        <Table.Row bg="transparent">
+          {['Piece', 'Edge', 'Pattern', 'Cut with', 'Before cutting'].map((h) => (
+            <Table.ColumnHeader key={h} color="quiet">
+              {h}
+            </Table.ColumnHeader>
+          ))}
+        </Table.Row>
+      </Table.Header>
+      <Table.Body>
+        {changes.map((c) => (
+          <Table.Row key={`${c.piece}/${c.edge}`} bg="transparent">
+            <Table.Cell>{c.name}</Table.Cell>
+            <Table.Cell>{ROLE_WORDS[c.role]}</Table.Cell>
+            <Table.Cell>{mm(c.was)}</Table.Cell>
+            <Table.Cell>{mm(c.now)}</Table.Cell>
+            <Table.Cell fontWeight="600">
+              {c.now < c.was ? `trim ${mm(c.was - c.now)} off` : `add ${mm(c.now - c.was)}`}
+            </Table.Cell>
+          </Table.Row>
+        ))}
+      </Table.Body>
+    </Table.Root>
+  );
+}
