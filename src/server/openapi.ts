@@ -27,6 +27,11 @@ const ROUTES: Route[] = [
   { method: 'post', path: '/api/projects/{id}/redo', summary: 'Redo the change undone last', body: revisionBody },
   { method: 'get', path: '/api/projects/{id}/history', summary: 'All changes, newest first' },
   {
+    method: 'get',
+    path: '/api/projects/{id}/at/{revision}',
+    summary: 'The document as it was at a revision; 410 when lost',
+  },
+  {
     method: 'post',
     path: '/api/projects/{id}/shell',
     summary: 'Upload the shell pattern (SVG, DXF, PDF); columns, overlap, order, scale and groups are for PDF',

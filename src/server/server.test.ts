@@ -62,6 +62,13 @@ describe('projects', () => {
     expect((await ask('POST', `/api/projects/${id}/redo`, { revision: 7 })).status).toBe(409);
     const history = (await ask('GET', `/api/projects/${id}/history`)).json.changes;
     expect(history.map((c: { kind: string }) => c.kind)).toEqual(['do', 'redo', 'undo', 'undo', 'do', 'do', 'do']);
+    // As it was at every moment: what was set, undone and done again.
+    const was = async (at: number) =>
+      (await ask('GET', `/api/projects/${id}/at/${at}`)).json.document.decisions.facing.front;
+    const usual = await was(0);
+    expect(await Promise.all([1, 2, 3, 4, 5, 6, 7].map(was))).toEqual([70, 80, 90, 80, 70, 80, 100]);
+    expect([usual === 70, (await ask('GET', `/api/projects/${id}/at/8`)).status]).toEqual([false, 404]);
+    expect((await ask('GET', `/api/projects/${id}/at/x`)).status).toBe(422);
     expect((await ask('DELETE', `/api/projects/${id}`)).status).toBe(204);
     expect((await ask('GET', `/api/projects/${id}`)).status).toBe(404);
   });
@@ -86,7 +93,7 @@ describe('projects', () => {
     ['/decisions/facing/front', -5],
     ['/decisions/closure/count', 1.5],
     ['/decisions/nothing/here', 1],
-    ['/schema', 9],
+    ['/schema', 10],
     ['/name', ''],
   ])('a change that cannot be: %s = %p', async (path, value) => {
     const id = await make();
@@ -255,8 +262,8 @@ describe('files out and in', () => {
     spoilt.project.shell.pieces[1].ring[0].path[0].b.x += 5;
     expect((await ask('POST', '/api/projects/import', spoilt)).json.detail).toMatch(/outline of Back is open/);
     expect(
-      (await ask('POST', '/api/projects/import', { woodbine: 1, project: { ...file.project, schema: 9 } })).json.detail,
-    ).toMatch(/version 9/);
+      (await ask('POST', '/api/projects/import', { woodbine: 1, project: { ...file.project, schema: 10 } })).json.detail,
+    ).toMatch(/version 10/);
     expect((await ask('POST', '/api/projects/import', { anything: 1 })).status).toBe(422);
   });
 

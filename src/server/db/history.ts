@@ -1,5 +1,6 @@
 import { and, desc, eq, gt, lt, sql } from 'drizzle-orm';
 import { type HistoryEntry } from '../../contract/index.ts';
+import { type Works } from '../work/run.ts';
 import { type Db } from './rows.ts';
 import * as schema from './schema.ts';
 import { type Steps } from './stored.ts';
@@ -101,4 +102,33 @@ export async function historyOf(db: Db, id: string, after: number): Promise<Hist
     .orderBy(desc(revision))
     .limit(SHOWN);
   return rows.map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
+}
+
+/**
+ * A document as it was at a revision, as JSON text: what was changed since, taken back from the newest on. Null where a change between
+ * can't be read any more, or there are more than are shown.
+ */
+export async function documentAt(
+  { db, works }: { db: Db; works: Works },
+  id: string,
+  now: { text: string; revision: number },
+  at: number,
+): Promise<string | null> {
+  const { project, revision, kind, inverse } = schema.changes;
+  const since = await db
+    .select({ kind, inverse: sql<string>`${inverse}`.mapWith(String) })
+    .from(schema.changes)
+    .where(and(eq(project, id), gt(revision, at)))
+    .orderBy(desc(revision))
+    .limit(SHOWN);
+  if (since.length < now.revision - at) return null;
+  let packed = now.text;
+  for (const c of since) {
+    const back =
+      c.kind === 'lost' ? null : await works.document({ do: 'change', packed, patch: c.inverse, named: false });
+    if (!back?.ok) return null;
+    packed = back.made.packed;
+  }
+  const read = await works.document({ do: 'read', packed });
+  return read.ok ? read.made.json : null;
 }

@@ -17,7 +17,7 @@ import { type DocumentJob, type Made } from '../work/document.ts';
 import { type ChangeAsked, type MadeChange, type MadeDocument } from '../work/made.ts';
 import { type Works } from '../work/run.ts';
 import { applyChange, applyCreate, MovedOn } from './apply.ts';
-import { changeToWalk, historyOf, stepsOf } from './history.ts';
+import { changeToWalk, documentAt, historyOf, stepsOf } from './history.ts';
 import { NotKept } from './kept.ts';
 import { type Originals } from './originals.ts';
 import { zippedIn } from './packed.ts';
@@ -325,6 +325,14 @@ export class Store extends Writer {
   /** The newest changes first, of those after a revision. */
   history(id: string, after = -1): Promise<HistoryEntry[]> {
     return historyOf(this.p.db, id, after);
+  }
+
+  /** A project's document as it was at a revision, as JSON text; `lost` where that can't be worked out any more. */
+  async at(id: string, revision: number): Promise<{ json: string } | 'missing' | 'lost'> {
+    const row = await this.row(id);
+    if (!row || revision > row.revision) return 'missing';
+    const json = await documentAt(this.p, id, row, revision);
+    return json === null ? 'lost' : { json };
   }
 
   /**

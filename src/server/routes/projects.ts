@@ -115,6 +115,16 @@ export function projectRoutes(store: Store, works: Works): Hono {
     const s = await store.get(id);
     return s ? projectAnswer(c, store, s) : missing(c);
   });
+  r.get('/:id/at/:revision', async (c) => {
+    const revision = c.req.param('revision');
+    if (!/^\d{1,9}$/.test(revision)) return problem(c, 422, 'fields', 'The revision has to be a whole number.');
+    const was = await store.at(c.req.param('id'), Number(revision));
+    if (was === 'missing') return missing(c);
+    if (was === 'lost') return problem(c, 410, 'lost', 'How the project was then can’t be worked out any more.');
+    return c.body(joined({ revision: Number(revision) }, { document: was.json }), 200, {
+      'content-type': 'application/json',
+    });
+  });
   r.get('/:id/history', async (c) => {
     const id = c.req.param('id');
     return (await store.stands(id)) ? c.json({ changes: await store.history(id) }) : missing(c);
