@@ -69,8 +69,9 @@ export const jest = [
 /** The web pages and the server, made for use. `how` runs each command. */
 export async function build(how = run) {
   const vite = [bin('vite/bin/vite.js'), 'build', '--logLevel', 'error'];
-  const [pack, server] = [[join(root, 'scripts/packempty.mjs')], [...vite, '--ssr', '--outDir', 'dist/server']];
-  return (await how(node, vite)) || (await how(node, server)) || how(node, pack);
+  const script = (name) => () => how(node, [join(root, 'scripts', name)]);
+  const server = () => how(node, [...vite, '--ssr', '--outDir', 'dist/server']);
+  return (await how(node, vite)) || (await script('packweb.mjs')()) || (await server()) || script('packempty.mjs')();
 }
 
 export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';

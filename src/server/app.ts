@@ -52,7 +52,12 @@ export function createApp(p: AppParts): Hono {
   app.get('/api/openapi.json', (c) => c.json(openapi()));
   app.all('/api/*', (c) => problem(c, 404, 'route', 'There is nothing at this address.'));
   if (p.webRoot) {
-    app.use('/*', serveStatic({ root: p.webRoot }));
+    // What is built carries a sum of itself in its name: it never changes, and need not be asked for again.
+    app.use('/assets/*', async (c, next) => {
+      await next();
+      if (c.res.ok) c.header('cache-control', 'public, max-age=31536000, immutable');
+    });
+    app.use('/*', serveStatic({ root: p.webRoot, precompressed: true }));
     app.get('/*', serveStatic({ root: p.webRoot, path: 'index.html' }));
   }
   app.notFound((c) => problem(c, 404, 'route', 'There is nothing at this address.'));

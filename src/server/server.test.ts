@@ -262,7 +262,8 @@ describe('files out and in', () => {
     spoilt.project.shell.pieces[1].ring[0].path[0].b.x += 5;
     expect((await ask('POST', '/api/projects/import', spoilt)).json.detail).toMatch(/outline of Back is open/);
     expect(
-      (await ask('POST', '/api/projects/import', { woodbine: 1, project: { ...file.project, schema: 10 } })).json.detail,
+      (await ask('POST', '/api/projects/import', { woodbine: 1, project: { ...file.project, schema: 10 } })).json
+        .detail,
     ).toMatch(/version 10/);
     expect((await ask('POST', '/api/projects/import', { anything: 1 })).status).toBe(422);
   });

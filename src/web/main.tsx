@@ -5,16 +5,16 @@ import { BrowserRouter, Route, Routes } from 'react-router';
 import '@fontsource-variable/vollkorn/wght.css';
 import '@fontsource-variable/source-sans-3/wght.css';
 import { NotFound } from './app/NotFound.tsx';
+import { Backups, fetchFor, Project, Shelf } from './app/screens.ts';
 import { currentMode, showMode } from './theme/mode.ts';
 import { system } from './theme/system.ts';
 import { Boundary } from './ui/Boundary.tsx';
-import { Opening, opened } from './ui/opened.tsx';
+import { Opening } from './ui/opened.tsx';
 
 showMode(currentMode());
 
-const Shelf = opened(() => import('./features/shelf/Shelf.tsx'), 'Shelf');
-const Backups = opened(() => import('./features/shelf/Backups.tsx'), 'Backups');
-const Project = opened(() => import('./app/Project.tsx'), 'Project');
+// All that the first page asks for is on its way while the frame is drawn; what can't be fetched is told where it would stand.
+void fetchFor(window.location.pathname).catch(() => undefined);
 
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>

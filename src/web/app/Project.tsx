@@ -6,24 +6,25 @@ import { useProject, type Workbook } from '../data/useProject.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { Clash } from '../ui/Clash.tsx';
 import { Masthead } from '../ui/Masthead.tsx';
-import { Opening, opened } from '../ui/opened.tsx';
+import { Opening } from '../ui/opened.tsx';
 import { Told } from '../ui/Told.tsx';
 import { chaptersOf } from '../words/index.ts';
 import { NotFound } from './NotFound.tsx';
+import {
+  Buttons,
+  ClosingSheet,
+  HistoryPage,
+  Inside,
+  Paper,
+  Pattern,
+  PlanPage,
+  PlanSheet,
+  Seams,
+  TrimPage,
+} from './screens.ts';
 import { Thread } from './Thread.tsx';
 import { Tools } from './Tools.tsx';
 import { Verdict } from './Verdict.tsx';
-
-const Buttons = opened(() => import('../features/closure/Buttons.tsx'), 'Buttons');
-const ClosingSheet = opened(() => import('../features/closure/ClosingSheet.tsx'), 'ClosingSheet');
-const HistoryPage = opened(() => import('../features/history/History.tsx'), 'HistoryPage');
-const Inside = opened(() => import('../features/drafting/Inside.tsx'), 'Inside');
-const Paper = opened(() => import('../features/paper/Paper.tsx'), 'Paper');
-const Pattern = opened(() => import('../features/pattern/Pattern.tsx'), 'Pattern');
-const PlanPage = opened(() => import('../features/plan/Plan.tsx'), 'PlanPage');
-const PlanSheet = opened(() => import('../features/plan/PlanSheet.tsx'), 'PlanSheet');
-const Seams = opened(() => import('../features/seams/Seams.tsx'), 'Seams');
-const TrimPage = opened(() => import('../features/pattern/TrimPage.tsx'), 'TrimPage');
 
 /** One project: its chapters above, the page that answers the chosen one below, how it stands at the foot. */
 export function Project() {

@@ -2,6 +2,7 @@ import { Box, Button, Menu, Portal } from '@chakra-ui/react';
 import { ChevronDown } from 'lucide-react';
 import { NavLink, useLocation } from 'react-router';
 import { type Chapter, STANDING_WORDS, type Standing } from '../words/index.ts';
+import { fetchScreen } from './screens.ts';
 
 /** A knot of the thread: filled where nothing is to mend, of honey where something is asked, hollow where it is still to come. */
 const KNOT: Record<Standing, { bg: string; borderColor: string }> = {
@@ -91,6 +92,7 @@ function Along({ id, chapters }: Props) {
           <Box as="li" key={c.path} position="relative">
             <NavLink
               to={`/project/${id}/${c.path}`}
+              onPointerEnter={() => void fetchScreen(c.path)?.catch(() => undefined)}
               aria-label={`${c.name}: ${c.question} (${STANDING_WORDS[c.standing]})`}
             >
               {({ isActive }) => <Knot chapter={c} here={isActive} />}

@@ -1,0 +1,43 @@
+import { preload } from 'swr';
+import { get } from '../data/client.ts';
+import { type OpenedScreen, opened } from '../ui/opened.tsx';
+
+export const Buttons = opened(() => import('../features/closure/Buttons.tsx'), 'Buttons');
+export const ClosingSheet = opened(() => import('../features/closure/ClosingSheet.tsx'), 'ClosingSheet');
+export const HistoryPage = opened(() => import('../features/history/History.tsx'), 'HistoryPage');
+export const Inside = opened(() => import('../features/drafting/Inside.tsx'), 'Inside');
+export const Paper = opened(() => import('../features/paper/Paper.tsx'), 'Paper');
+export const Pattern = opened(() => import('../features/pattern/Pattern.tsx'), 'Pattern');
+export const PlanPage = opened(() => import('../features/plan/Plan.tsx'), 'PlanPage');
+export const PlanSheet = opened(() => import('../features/plan/PlanSheet.tsx'), 'PlanSheet');
+export const Seams = opened(() => import('../features/seams/Seams.tsx'), 'Seams');
+export const TrimPage = opened(() => import('../features/pattern/TrimPage.tsx'), 'TrimPage');
+export const Shelf = opened(() => import('../features/shelf/Shelf.tsx'), 'Shelf');
+export const Backups = opened(() => import('../features/shelf/Backups.tsx'), 'Backups');
+export const Project = opened(() => import('./Project.tsx'), 'Project');
+
+/** Screens of a project, by how their addresses begin. */
+const BY_PATH: readonly (readonly [string, OpenedScreen<never>])[] = [
+  ['buttons/sheet', ClosingSheet],
+  ['buttons', Buttons],
+  ['plan/sheet', PlanSheet],
+  ['plan', PlanPage],
+  ['pattern/trim', TrimPage],
+  ['pattern', Pattern],
+  ['seams', Seams],
+  ['paper', Paper],
+  ['history', HistoryPage],
+  ['inside', Inside],
+];
+
+/** Fetches a screen of a project before it is opened. */
+export const fetchScreen = (path: string): Promise<unknown> | undefined =>
+  BY_PATH.find(([p]) => path.startsWith(p))?.[1].load();
+
+/** Fetches all that an address asks for, at once instead of one after the other. */
+export function fetchFor(address: string): Promise<unknown> {
+  const [, id, path = ''] = /^\/project\/([^/]+)\/?(.*)$/.exec(address) ?? [];
+  if (id === undefined) return (address === '/backups' ? Backups : Shelf).load();
+  void preload(`/api/projects/${id}`, get).catch(() => undefined);
+  return Promise.all([Project.load(), fetchScreen(path || 'inside')]);
+}
