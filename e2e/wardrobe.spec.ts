@@ -13,14 +13,14 @@ test('the dress: lining cut from the shell with changes, a zip more or less, cho
   await open(page, 'Seed hall dress', 'inside');
   await page.getByRole('tab', { name: 'Lining' }).click();
   await expect(page.getByText('All 12 seams of the inside go together')).toBeVisible();
-  await page.getByText("from the shell's pattern, with changes").click();
+  await pick(page, 'I cut the lining', "from the shell's pattern, with changes");
   const front = page.getByRole('listitem');
   await expect(front.filter({ hasText: 'Hem: cut off 25 mm.' })).toHaveCount(2);
   await expect(front.filter({ hasText: 'Armhole: cut off 3 mm.' })).toHaveCount(2);
   await expect(front.filter({ hasText: 'Centre back: cut off 10 mm.' })).toHaveCount(1);
   await accessible(page);
 
-  await page.getByText('from pieces of its own').click();
+  await pick(page, 'I cut the lining', 'from pieces of its own');
   await page.getByRole('button', { name: 'Hold these choices and try others against them' }).click();
   await expect(page.getByText('Nothing differs yet')).toBeVisible();
   await pick(page, 'There is a zip in a seam', 'nowhere');

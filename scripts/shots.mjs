@@ -38,14 +38,17 @@ const coat = projects.find((p) => p.name === 'Greenhouse coat');
 const dress = projects.find((p) => p.name === 'Seed hall dress');
 const views = [
   ['shelf', '/'],
-  ...['pattern', 'seams', 'inside', 'buttons', 'plan', 'paper', 'history'].map((v) => [v, `/project/${coat.id}/${v}`]),
+  ...['pattern', 'seams', 'inside', 'buttons', 'plan', 'paper'].map((v) => [v, `/project/${coat.id}/${v}`]),
   ['lining', `/project/${coat.id}/inside`, 'Lining'],
   ['changes', `/project/${dress.id}/inside`, 'Lining', "from the shell's pattern, with changes"],
 ];
 for (const [name, path, tab, way] of views) {
   await page.goto(base + path, { waitUntil: 'networkidle' });
   if (tab) await page.getByRole('tab', { name: tab }).click();
-  if (way) await page.getByText(way).click();
+  if (way) {
+    await page.getByRole('button', { name: /^I cut the lining: / }).click();
+    await page.getByRole('dialog').getByText(way).click();
+  }
   // The cards of the shelf are drawn one after another.
   await page.waitForTimeout(name === 'shelf' ? 4000 : name === 'plan' ? 2500 : 1500);
   await page.screenshot({ path: join(folder, `${name}.png`) });
@@ -132,14 +135,18 @@ await fetch(`${base}/api/projects/${id}`, { method: 'DELETE' });
 // A backup looked into after something was changed; what was changed is taken back.
 const json = { 'content-type': 'application/json' };
 await fetch(`${base}/api/backups`, { method: 'POST', headers: json, body: '{}' });
-const front = { op: 'replace', path: '/decisions/facing/front', value: 92 };
 const { revision } = await (await fetch(`${base}/api/projects/${coat.id}`)).json();
-const change = { label: 'Front facing, width: 92 mm', patch: [front] };
-await fetch(`${base}/api/projects/${coat.id}`, {
-  method: 'PATCH',
-  headers: json,
-  body: JSON.stringify({ revision, change }),
-});
+const changes = [
+  ['Front facing, width: 92 mm', '/decisions/facing/front', 92],
+  ['Centre back pleat, in all: 36 mm', '/decisions/lining/pleat', 36],
+  ['Front facing grown on, the edge a fold', '/decisions/facing/kind', 'cut-on'],
+];
+for (const [i, [label, path, value]] of changes.entries())
+  await fetch(`${base}/api/projects/${coat.id}`, {
+    method: 'PATCH',
+    headers: json,
+    body: JSON.stringify({ revision: revision + i, change: { label, patch: [{ op: 'replace', path, value }] } }),
+  });
 await page.goto(`${base}/backups`, { waitUntil: 'networkidle' });
 await page
   .getByRole('button', { name: /^Look into the backup/ })
@@ -148,11 +155,17 @@ await page
 await page.getByRole('checkbox').first().waitFor();
 await page.screenshot({ path: join(folder, 'backups.png') });
 say('backups.png');
-await fetch(`${base}/api/projects/${coat.id}/undo`, {
-  method: 'POST',
-  headers: json,
-  body: JSON.stringify({ revision: revision + 1 }),
-});
+// What was changed, and the pieces as they were before the last of it.
+await page.goto(`${base}/project/${coat.id}/history?at=${revision + 2}`, { waitUntil: 'networkidle' });
+await page.waitForTimeout(800);
+await page.screenshot({ path: join(folder, 'history.png') });
+say('history.png');
+for (const i of changes.keys())
+  await fetch(`${base}/api/projects/${coat.id}/undo`, {
+    method: 'POST',
+    headers: json,
+    body: JSON.stringify({ revision: revision + changes.length + i }),
+  });
 await browser.close();
 
 /** Corners of the sheet and some points of the sleeve, at places read off the demo picture. */

@@ -9,10 +9,10 @@ import { type Workbook } from '../../data/useProject.ts';
 import { OpenedOut } from '../../drawing/OpenedOut.tsx';
 import { Spread } from '../../drawing/Spread.tsx';
 import { useTall } from '../../drawing/useTall.ts';
-import { Ask } from '../../ui/Ask.tsx';
 import { Chip } from '../../ui/Chip.tsx';
 import { AllWell, Findings, Why } from '../../ui/Notes.tsx';
 import { Empty, Page, SheetBox } from '../../ui/Page.tsx';
+import { ChoiceBlank, Say, type Way } from '../../ui/Sentence.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
 import { checkWords, MATERIAL_WORDS } from '../../words/index.ts';
 import { ChangeSheets } from './ChangeSheet.tsx';
@@ -34,6 +34,12 @@ const CHAPTERS: [Chapter, string][] = [
   ['strips', 'Ties'],
 ];
 
+type LiningWay = 'full' | 'changes';
+const WAYS: readonly Way<LiningWay>[] = [
+  { id: 'full', words: 'from pieces of its own' },
+  { id: 'changes', words: "from the shell's pattern, with changes" },
+];
+
 const SHOWN: Record<Chapter, Material> = {
   facing: 'facing',
   lining: 'lining',
@@ -49,7 +55,7 @@ export function Inside({ w }: { w: Workbook }) {
   const chapter = CHAPTERS.find(([c]) => c === asked.get('part'))?.[0] ?? 'facing';
   const setChapter = (part: Chapter): void => setAsked({ part }, { replace: true });
   const [held, setHeld] = useState<Held | null>(null);
-  const [way, setWay] = useState<'full' | 'changes'>('full');
+  const [way, setWay] = useState<LiningWay>('full');
   const set: Deciding['set'] = (key, part, words) => setDecision(w, key, part, { words });
   if (!w.doc.shell) {
     return (
@@ -72,22 +78,17 @@ export function Inside({ w }: { w: Workbook }) {
           {chapter === 'hems' && <HemQuestions {...d} />}
           {chapter === 'interfacing' && <InterfacingQuestions {...d} />}
           {chapter === 'strips' && <StripQuestions {...d} />}
+          {chapter === 'lining' && w.doc.decisions.lining.on && (
+            <Say>
+              I cut the lining <ChoiceBlank label="I cut the lining" value={way} ways={WAYS} onPick={setWay} />.
+            </Say>
+          )}
+          {!held && <Holding w={w} held={held} onHold={setHeld} />}
           <TakeChoices w={w} />
         </>
       }
     >
-      <Holding w={w} held={held} onHold={setHeld} />
-      {chapter === 'lining' && (
-        <Ask
-          question="I cut the lining"
-          value={way}
-          answers={[
-            ['full', 'from pieces of its own'],
-            ['changes', "from the shell's pattern, with changes"],
-          ]}
-          onAnswer={setWay}
-        />
-      )}
+      {held && <Holding w={w} held={held} onHold={setHeld} />}
       {chapter === 'lining' && way === 'changes' ? (
         <ChangeSheets w={w} pieces={w.computed.inside.filter((p) => p.material === 'lining')} />
       ) : (
