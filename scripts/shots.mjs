@@ -72,8 +72,8 @@ say('plan-layers.png, plan-compare.png');
 // The answers and the pull; holes ticked on a copy that is taken away again.
 await page.goto(`${base}/project/${coat.id}/buttons`, { waitUntil: 'networkidle' });
 await page
-  .getByRole('heading', { name: 'The 3 best answers' })
-  .evaluate((e) => window.scrollTo(0, e.getBoundingClientRect().top + window.scrollY - 20));
+  .getByRole('heading', { name: 'The 3 best answers, in figures' })
+  .evaluate((e) => e.scrollIntoView({ block: 'start' }));
 await page.waitForTimeout(900);
 await page.screenshot({ path: join(folder, 'buttons-answers.png') });
 // Other choices, on copies that are taken away again.

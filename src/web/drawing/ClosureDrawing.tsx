@@ -26,6 +26,7 @@ interface Props {
   front: Piece | undefined;
   cut: CutLine | undefined;
   units: LengthUnit;
+  height: number;
   moving: Moving;
 }
 
@@ -34,7 +35,7 @@ const STAND_ROOM = 20;
 const WORDS = 170;
 
 /** The closing line with every button and hole at its place, numbered, gaps written between them; buttons can be moved. */
-export function ClosureDrawing({ closure: given, front: givenFront, cut: givenCut, units, moving }: Props) {
+export function ClosureDrawing({ closure: given, front: givenFront, cut: givenCut, units, height, moving }: Props) {
   const shown = givenFront ? upright(givenFront, givenCut) : null;
   const closure = shown ? uprightClosure(given, shown.map) : given;
   const band = strip(closure);
@@ -51,7 +52,7 @@ export function ClosureDrawing({ closure: given, front: givenFront, cut: givenCu
   return (
     <Frame
       box={room}
-      height={660}
+      height={height}
       besides={shown ? 0 : 190}
       label={`Closing line with ${closure.buttons.length} fasteners at ${words} from the neck seam`}
       units={units}

@@ -1,5 +1,5 @@
-import { Box, Heading, Table, Text } from '@chakra-ui/react';
-import { lazy, Suspense } from 'react';
+import { Box, Flex, Heading, Table, Text } from '@chakra-ui/react';
+import { lazy, type PointerEvent, Suspense } from 'react';
 import { type Closure, PARTS, type Placement } from '../../../core/closure/index.ts';
 import { type LengthUnit } from '../../../core/units.ts';
 import { SheetBox } from '../../ui/Page.tsx';
@@ -11,13 +11,89 @@ const GapeChart = lazy(() => import('../../drawing/GapeChart.tsx'));
 const LETTERS = ['A', 'B', 'C'];
 const points = (v: number): string => `${Math.round(v * 10) / 10}`;
 
+/** High and wide a small line of buttons is, px. */
+const SMALL = { high: 120, wide: 44 };
+
+/** The best answers as small lines beside the large one: each is tried while the pointer or the keyboard is on it, and taken by a click. */
+export function Thumbnails({ w, c, put }: ViewProps) {
+  if (c.answers.length < 2) return null;
+  const most = Math.max(...c.answers.flatMap((a) => a.at), 1);
+  const least = Math.min(...c.answers.flatMap((a) => a.at), 0);
+  const y = (at: number): number => 8 + ((at - least) / (most - least)) * (SMALL.high - 16);
+  const preview = (i: number): void => {
+    if (i !== c.chosen) put({ answer: i });
+  };
+  return (
+    <Flex
+      as="fieldset"
+      aria-label="The best answers"
+      direction={{ base: 'row', md: 'column' }}
+      gap="2"
+      border="0"
+      p="0"
+      m="0"
+      flexShrink={0}
+      onPointerLeave={() => w.trying && w.cancel()}
+    >
+      {c.answers.map((a, i) => (
+        <Flex
+          as="label"
+          key={LETTERS[i]}
+          align="center"
+          gap="2"
+          p="2"
+          minW={{ md: '150px' }}
+          minH="44px"
+          cursor="pointer"
+          borderWidth="1px"
+          borderRadius="8px"
+          borderColor={i === c.chosen ? 'leaf.solid' : 'rule'}
+          bg={i === c.chosen ? 'leaf.subtle' : 'sheet'}
+          onPointerEnter={(e: PointerEvent) => e.pointerType === 'mouse' && preview(i)}
+        >
+          <svg width={SMALL.wide} height={SMALL.high} aria-hidden>
+            <path d={`M22 2V${SMALL.high - 2}`} stroke="var(--chakra-colors-quiet)" strokeDasharray="5 3" />
+            {a.at.map((at) => (
+              <circle
+                key={at}
+                cx={22}
+                cy={y(at)}
+                r={5}
+                fill="var(--chakra-colors-sheet)"
+                stroke="var(--chakra-colors-ink)"
+                strokeWidth={1.5}
+              />
+            ))}
+          </svg>
+          <Box>
+            <Flex gap="2" align="center" fontWeight={i === c.chosen ? 650 : 450}>
+              <input
+                type="radio"
+                name="answer"
+                checked={i === c.chosen}
+                onChange={() => undefined}
+                // Tried under the pointer it is the one that stands already: a click takes it all the same.
+                onClick={() => (w.trying || i !== c.chosen) && put({ answer: i }, `Answer ${LETTERS[i]}`)}
+              />
+              {LETTERS[i]}: {countWords(c, a.at.length)}
+            </Flex>
+            <Text fontSize="14px" color="quiet">
+              {points(a.total)} {points(a.total) === '1' ? 'point' : 'points'}
+            </Text>
+          </Box>
+        </Flex>
+      ))}
+    </Flex>
+  );
+}
+
 /** The three best answers side by side: what each is good at, and what it gives up for that. */
-export function Answers({ w, c, put }: ViewProps) {
+export function Answers({ w, c }: Pick<ViewProps, 'w' | 'c'>) {
   const { units } = w.doc;
   return (
     <SheetBox>
       <Heading as="h2" fontSize="22px" fontWeight="600" mb="1">
-        {c.answers.length === 1 ? 'The only answer' : `The ${c.answers.length} best answers`}
+        {c.answers.length === 1 ? 'The only answer' : `The ${c.answers.length} best answers, in figures`}
       </Heading>
       <Text color="quiet" mb="3">
         Every placing in whole steps was weighed; the fewer points, the better.
@@ -29,15 +105,7 @@ export function Answers({ w, c, put }: ViewProps) {
               <Table.ColumnHeader>Answer</Table.ColumnHeader>
               {c.answers.map((a, i) => (
                 <Table.ColumnHeader key={i} bg={i === c.chosen ? 'leaf.subtle' : undefined} minW="104px">
-                  <label style={{ display: 'flex', gap: 8, alignItems: 'center', cursor: 'pointer', minHeight: 32 }}>
-                    <input
-                      type="radio"
-                      name="answer"
-                      checked={i === c.chosen}
-                      onChange={() => put({ answer: i }, `Answer ${LETTERS[i]}`)}
-                    />
-                    {LETTERS[i]}: {countWords(c, a.at.length)}
-                  </label>
+                  {LETTERS[i]}: {countWords(c, a.at.length)}
                 </Table.ColumnHeader>
               ))}
             </Table.Row>

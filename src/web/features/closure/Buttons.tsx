@@ -6,10 +6,11 @@ import { CLOSING_ONLY } from '../../../core/document/project.ts';
 import { formatLength } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { ClosureDrawing } from '../../drawing/ClosureDrawing.tsx';
+import { useTall } from '../../drawing/useTall.ts';
 import { Findings, Why } from '../../ui/Notes.tsx';
 import { Empty, Page, SheetBox } from '../../ui/Page.tsx';
 import { countWords, gapsWords, placeOf, sizeWords } from '../../words/index.ts';
-import { Answers } from './Answers.tsx';
+import { Answers, Thumbnails } from './Answers.tsx';
 import { AtGarment } from './AtGarment.tsx';
 import { ButtonQuestions } from './ButtonQuestions.tsx';
 import { movingOf, putClosing, type ViewProps } from './closing.ts';
@@ -125,6 +126,7 @@ function Placed({ w, c, put }: ViewProps) {
   const mm = (v: number) => formatLength(v, units);
   const front = w.computed.shell.find((p) => p.id === c.piece);
   const held = c.choice.pins.length;
+  const tall = useTall(300, 440);
   // Those of cuffs and the rest stand beside them. Notes come and go while a button is moved: they stand below.
   const own = c.findings.filter((f) => !c.small.some((s) => s.choice.id === f.where?.piece));
   return (
@@ -144,13 +146,19 @@ function Placed({ w, c, put }: ViewProps) {
           w={w}
           well={front ? 'Clear of hem, edge and facing.' : 'Clear of both ends and of the edge.'}
         />
-        <ClosureDrawing
-          closure={c}
-          front={front}
-          cut={front && w.computed.cutLines.get(front.id)}
-          units={units}
-          moving={movingOf(w, c, put)}
-        />
+        <Flex gap="4" direction={{ base: 'column', md: 'row' }} align="flex-start">
+          <Thumbnails w={w} c={c} put={put} />
+          <Box flex="1" minW="0" w="100%">
+            <ClosureDrawing
+              closure={c}
+              front={front}
+              cut={front && w.computed.cutLines.get(front.id)}
+              units={units}
+              height={tall}
+              moving={movingOf(w, c, put)}
+            />
+          </Box>
+        </Flex>
         <Findings findings={own.filter((f) => f.severity === 'note')} w={w} />
         <Text color="quiet" fontSize="15px" mt="2">
           Drag a button, or move it with the arrow keys: it stays there and the rest is spaced anew. Delete lets it go.
@@ -167,7 +175,7 @@ function Placed({ w, c, put }: ViewProps) {
         </Text>
         <Why reasons={c.reasons} units={units} about="these figures" />
       </SheetBox>
-      <Answers w={w} c={c} put={put} />
+      <Answers w={w} c={c} />
     </>
   );
 }
