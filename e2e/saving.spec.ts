@@ -136,7 +136,7 @@ test('an unknown address and a page that stops each say so, with a way on', asyn
   await page.getByRole('link', { name: 'To the pattern of this project' }).click();
   await expect(page.getByRole('heading', { name: 'Is this my pattern, at the right size?' })).toBeVisible();
   // An answer no screen can work with: half of a document.
-  await page.route('**/api/projects/*/history', (r) => r.fulfill({ json: { changes: [{ at: 'never' }] } }));
+  await page.route('**/api/projects/*/history*', (r) => r.fulfill({ json: { changes: [{ at: 'never' }] } }));
   await page.getByRole('link', { name: 'What did I change?' }).click();
   await expect(page.getByRole('alert')).toContainText('This page stopped');
   await page.getByRole('link', { name: 'Will it go together?' }).click();

@@ -131,7 +131,7 @@ test('from a pattern file to a lining, buttons, plan and paper, through a killed
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Redo' })).toBeEnabled();
   await go(page, 'What did I change?');
-  await expect(page.getByText('Undone: Print on US Letter', { exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Undone: Print on US Letter$/ })).toBeVisible();
 
   const path = join(info.outputDir, 'project.json');
   writeFileSync(path, file);

@@ -68,7 +68,13 @@ test('the shirt: yoke, stand and cuffs walked, their interfacing, and the choice
   await expect(page.getByText('Why the front edge interfacing?')).toBeVisible();
   await saved(page);
   await open(page, 'Potting shirt', 'history');
-  await expect(page.getByText('Choices of Greenhouse coat')).toBeVisible();
+  await expect(page.getByRole('button', { name: /Choices of Greenhouse coat$/ })).toBeVisible();
+  // The pieces as they were before, and back there with one click, and here again with another.
+  await page.getByRole('button', { name: /Bias strips in the hems$/ }).click();
+  await page.getByRole('button', { name: 'Go back to this' }).click();
+  await expect(page.getByRole('button', { name: /Back to as it was after “Bias strips in the hems”$/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await saved(page);
   await open(page, 'Potting shirt', 'plan');
   await expect(page.getByText(/^Proved: /)).toBeVisible();
   await expect(page.getByText(/Roll the shirt up and close the shoulders inside/)).toHaveCount(0);

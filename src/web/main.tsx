@@ -5,7 +5,7 @@ import { BrowserRouter, Route, Routes } from 'react-router';
 import '@fontsource-variable/vollkorn/wght.css';
 import '@fontsource-variable/source-sans-3/wght.css';
 import { NotFound } from './app/NotFound.tsx';
-import { Backups, fetchFor, Project, Shelf } from './app/screens.ts';
+import { Backups, fetchFor, Project, Shelf } from './app/pages.ts';
 import { currentMode, showMode } from './theme/mode.ts';
 import { system } from './theme/system.ts';
 import { Boundary } from './ui/Boundary.tsx';

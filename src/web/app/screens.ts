@@ -1,5 +1,3 @@
-import { preload } from 'swr';
-import { get } from '../data/client.ts';
 import { type OpenedScreen, opened } from '../ui/opened.tsx';
 
 export const Buttons = opened(() => import('../features/closure/Buttons.tsx'), 'Buttons');
@@ -12,9 +10,6 @@ export const PlanPage = opened(() => import('../features/plan/Plan.tsx'), 'PlanP
 export const PlanSheet = opened(() => import('../features/plan/PlanSheet.tsx'), 'PlanSheet');
 export const Seams = opened(() => import('../features/seams/Seams.tsx'), 'Seams');
 export const TrimPage = opened(() => import('../features/pattern/TrimPage.tsx'), 'TrimPage');
-export const Shelf = opened(() => import('../features/shelf/Shelf.tsx'), 'Shelf');
-export const Backups = opened(() => import('../features/shelf/Backups.tsx'), 'Backups');
-export const Project = opened(() => import('./Project.tsx'), 'Project');
 
 /** Screens of a project, by how their addresses begin. */
 const BY_PATH: readonly (readonly [string, OpenedScreen<never>])[] = [
@@ -33,11 +28,3 @@ const BY_PATH: readonly (readonly [string, OpenedScreen<never>])[] = [
 /** Fetches a screen of a project before it is opened. */
 export const fetchScreen = (path: string): Promise<unknown> | undefined =>
   BY_PATH.find(([p]) => path.startsWith(p))?.[1].load();
-
-/** Fetches all that an address asks for, at once instead of one after the other. */
-export function fetchFor(address: string): Promise<unknown> {
-  const [, id, path = ''] = /^\/project\/([^/]+)\/?(.*)$/.exec(address) ?? [];
-  if (id === undefined) return (address === '/backups' ? Backups : Shelf).load();
-  void preload(`/api/projects/${id}`, get).catch(() => undefined);
-  return Promise.all([Project.load(), fetchScreen(path || 'inside')]);
-}

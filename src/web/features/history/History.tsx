@@ -19,9 +19,12 @@ const QUESTION = 'What did I change?';
 
 /** What did I change? Every change, newest first, and beside it the pieces as they were then; one click goes back there. */
 export function HistoryPage({ w }: { w: Workbook }) {
-  const { data } = useSWR<{ changes: HistoryEntry[] }, Error>(w.saving ? null : `/api/projects/${w.id}/history`, get, {
-    revalidateOnMount: true,
-  });
+  // Asked anew after every change, also where that follows at once.
+  const { data } = useSWR<{ changes: HistoryEntry[] }, Error>(
+    w.saving ? null : `/api/projects/${w.id}/history?on=${w.revision}`,
+    get,
+    { revalidateOnMount: true, keepPreviousData: true },
+  );
   const [asked, setAsked] = useSearchParams();
   const changes = data?.changes ?? [];
   const at = changes.find((c) => String(c.revision) === asked.get('at')) ?? changes[0];

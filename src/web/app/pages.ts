@@ -1,0 +1,16 @@
+import { preload } from 'swr';
+import { get } from '../data/client.ts';
+import { opened } from '../ui/opened.tsx';
+import { fetchScreen } from './screens.ts';
+
+export const Shelf = opened(() => import('../features/shelf/Shelf.tsx'), 'Shelf');
+export const Backups = opened(() => import('../features/shelf/Backups.tsx'), 'Backups');
+export const Project = opened(() => import('./Project.tsx'), 'Project');
+
+/** Fetches all that an address asks for, at once instead of one after the other. */
+export function fetchFor(address: string): Promise<unknown> {
+  const [, id, path = ''] = /^\/project\/([^/]+)\/?(.*)$/.exec(address) ?? [];
+  if (id === undefined) return (address === '/backups' ? Backups : Shelf).load();
+  void preload(`/api/projects/${id}`, get).catch(() => undefined);
+  return Promise.all([Project.load(), fetchScreen(path || 'inside')]);
+}
