@@ -75,3 +75,6 @@ export function walk(seams: Seam[], pieces: Piece[]): WalkedSeam[] {
     return { ...s, lengthAMm, lengthBMm, differenceMm, easeMm, verdict };
   });
 }
+
+/** Whether both sides of a seam go together as they are meant to. */
+export const seamFits = (s: WalkedSeam): boolean => s.verdict === 'matches' || s.verdict === 'ease-as-meant';

@@ -3,7 +3,7 @@ import { Menu as MenuIcon, Redo2, Search, Undo2 } from 'lucide-react';
 import { type ReactNode, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { type Workbook } from '../data/useProject.ts';
-import { chooseMode, currentMode } from '../theme/mode.ts';
+import { chooseMode, useMode } from '../theme/mode.ts';
 import { Finder } from './Finder.tsx';
 
 /** What can be done at any time: a step back or forth, the units, the finder, and the menu of the rest. */
@@ -72,7 +72,7 @@ const Tool = ({ label, wide = false, onClick, children }: ToolProps) => (
 
 /** The rest, by name. */
 function Rest({ w, inches, onUnits }: { w: Workbook; inches: boolean; onUnits: () => void }) {
-  const other = currentMode() === 'light' ? 'dark' : 'light';
+  const other = useMode() === 'light' ? 'dark' : 'light';
   const item = { minH: '44px', fontSize: '16px' };
   return (
     <Menu.Root>

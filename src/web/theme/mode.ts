@@ -1,3 +1,5 @@
+import { useSyncExternalStore } from 'react';
+
 const KEY = 'woodbine-light';
 
 export type Mode = 'light' | 'dark';
@@ -18,4 +20,14 @@ export function showMode(mode: Mode): void {
 export function chooseMode(mode: Mode): void {
   localStorage.setItem(KEY, mode);
   showMode(mode);
+  for (const hear of heard) hear();
 }
+
+const heard = new Set<() => void>();
+const listen = (hear: () => void): (() => void) => {
+  heard.add(hear);
+  return () => heard.delete(hear);
+};
+
+/** The scheme that is shown, wherever it is chosen. */
+export const useMode = (): Mode => useSyncExternalStore(listen, currentMode);

@@ -4,6 +4,7 @@ import { type DragEvent, useEffect, useRef, useState } from 'react';
 import { api, type FileChoices, type LookAnswer, Refusal } from '../data/client.ts';
 import { type Workbook } from '../data/useProject.ts';
 import { Ask } from './Ask.tsx';
+import { PATTERN_FILES } from './FilePick.tsx';
 import { SheetBox } from './Page.tsx';
 import { PdfChoice } from './PdfChoice.tsx';
 import { Reading } from './Reading.tsx';
@@ -151,7 +152,7 @@ function DropBox({ busy, onFile }: { busy: Busy | null; onFile: (file: File | un
         <input
           ref={input}
           type="file"
-          accept=".svg,.dxf,.pdf,.png,.jpg,.jpeg,.webp,image/svg+xml,application/pdf,image/png,image/jpeg,image/webp"
+          accept={PATTERN_FILES}
           aria-label="Pattern file"
           style={{ display: 'none' }}
           onChange={(e) => {

@@ -1,6 +1,10 @@
 import { Box } from '@chakra-ui/react';
 import { FolderInput } from 'lucide-react';
 
+/** What a pattern is read from. */
+export const PATTERN_FILES =
+  '.svg,.dxf,.pdf,.png,.jpg,.jpeg,.webp,image/svg+xml,application/pdf,image/png,image/jpeg,image/webp';
+
 /** A file to be chosen, as words with a sign before them. */
 export function FilePick({
   words,

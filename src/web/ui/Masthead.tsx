@@ -1,9 +1,10 @@
-import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { Leaf, Moon, Sun } from 'lucide-react';
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { chooseMode, currentMode } from '../theme/mode.ts';
+import { chooseMode, useMode } from '../theme/mode.ts';
 import { SavingTold } from './Keeping.tsx';
+import { NameField } from './NameField.tsx';
 
 interface Props {
   /** Of the open project: its name, how it is kept, what can be done at any time, and its chapters. */
@@ -41,7 +42,25 @@ export function Masthead({ title, under, onName, tools, children }: Props) {
         {title && (
           <Box minW="0" w={{ md: '190px' }} flexShrink={1}>
             <Box display={{ base: 'none', md: 'block' }}>
-              <Name name={title} {...(onName && { onName })} />
+              <NameField
+                label="Name of the project"
+                title={title}
+                value={title}
+                onName={(name) => onName?.(name)}
+                variant="flushed"
+                h="26px"
+                mb="0"
+                px="0"
+                border="0"
+                borderRadius="4px"
+                bg="transparent"
+                fontFamily="heading"
+                fontSize="19px"
+                fontWeight="650"
+                textOverflow="ellipsis"
+                _hover={{ bg: 'leaf.subtle' }}
+                maxLength={120}
+              />
             </Box>
             <Text aria-live="polite" fontSize="14px" color="quiet" lineHeight="1.2">
               {under}
@@ -59,45 +78,9 @@ export function Masthead({ title, under, onName, tools, children }: Props) {
   );
 }
 
-/** The project's name, changed where it stands: taken on Enter or when it is left, put back by Escape or when it is empty. */
-function Name({ name, onName }: { name: string; onName?: (name: string) => void }) {
-  const [text, setText] = useState(name);
-  useEffect(() => setText(name), [name]);
-  const take = (): void => {
-    const clean = text.trim();
-    if (clean && clean !== name) onName?.(clean);
-    else setText(name);
-  };
-  return (
-    <Input
-      aria-label="Name of the project"
-      title={name}
-      variant="flushed"
-      h="26px"
-      px="0"
-      border="0"
-      borderRadius="4px"
-      fontFamily="heading"
-      fontSize="19px"
-      fontWeight="650"
-      textOverflow="ellipsis"
-      _hover={{ bg: 'leaf.subtle' }}
-      readOnly={!onName}
-      maxLength={120}
-      value={text}
-      onChange={(e) => setText(e.target.value)}
-      onBlur={take}
-      onKeyDown={(e) => {
-        if (e.key === 'Enter') e.currentTarget.blur();
-        if (e.key === 'Escape') setText(name);
-      }}
-    />
-  );
-}
-
 /** Light or dark. */
 function Mode() {
-  const [mode, setMode] = useState(currentMode);
+  const mode = useMode();
   const other = mode === 'light' ? 'dark' : 'light';
   return (
     <Button
@@ -108,10 +91,7 @@ function Mode() {
       px="0"
       aria-label={`Switch to ${other} colours`}
       title={`Switch to ${other} colours`}
-      onClick={() => {
-        chooseMode(other);
-        setMode(other);
-      }}
+      onClick={() => chooseMode(other)}
     >
       {mode === 'light' ? <Moon size={20} aria-hidden /> : <Sun size={20} aria-hidden />}
     </Button>

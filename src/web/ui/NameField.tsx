@@ -1,14 +1,14 @@
-import { Input } from '@chakra-ui/react';
+import { Input, type InputProps } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 
-interface Props {
+interface Props extends Omit<InputProps, 'value' | 'onChange'> {
   label: string;
   value: string;
   onName: (name: string) => void;
 }
 
-/** A name that is changed in place: taken when the field is left or Enter is pressed; an empty one is put back. */
-export function NameField({ label, value, onName }: Props) {
+/** A name that is changed in place: taken when the field is left or Enter is pressed; put back by Escape, or when it is empty. */
+export function NameField({ label, value, onName, ...look }: Props) {
   const [name, setName] = useState(value);
   useEffect(() => setName(value), [value]);
   const take = (): void => {
@@ -26,7 +26,11 @@ export function NameField({ label, value, onName }: Props) {
       maxLength={80}
       onChange={(e) => setName(e.target.value)}
       onBlur={take}
-      onKeyDown={(e) => e.key === 'Enter' && take()}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') take();
+        if (e.key === 'Escape') setName(value);
+      }}
+      {...look}
     />
   );
 }

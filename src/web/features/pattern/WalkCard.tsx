@@ -3,7 +3,7 @@ import { ArrowRight } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { type Shell, type ShellPiece } from '../../../core/document/project.ts';
-import { isUnsure, type WalkedSeam } from '../../../core/pattern/index.ts';
+import { isUnsure, seamFits } from '../../../core/pattern/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { AllWell } from '../../ui/Notes.tsx';
@@ -141,12 +141,10 @@ function OnePiece({ shell, piece, onEdge, onSave, onNext, onEnd }: PieceProps) {
   );
 }
 
-const fits = (s: WalkedSeam): boolean => s.verdict === 'matches' || s.verdict === 'ease-as-meant';
-
 /** Whether all seams go together, or which do not, the worst first. */
 function TheEnd({ w }: { w: Workbook }) {
   const { seams } = w.computed;
-  const off = seams.filter((s) => !fits(s)).sort((a, b) => Math.abs(b.differenceMm) - Math.abs(a.differenceMm));
+  const off = seams.filter((s) => !seamFits(s)).sort((a, b) => Math.abs(b.differenceMm) - Math.abs(a.differenceMm));
   const on = useRef<HTMLAnchorElement>(null);
   useEffect(() => takeFocus(on.current), []);
   return (

@@ -2,7 +2,7 @@ import { Box, Heading, Table, Text } from '@chakra-ui/react';
 import { CircleAlert, CircleCheck } from 'lucide-react';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { type WalkedSeam } from '../../../core/pattern/index.ts';
+import { seamFits, type WalkedSeam } from '../../../core/pattern/index.ts';
 import { formatLength, inUnit } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { Spread } from '../../drawing/Spread.tsx';
@@ -28,8 +28,6 @@ const FAULTS = new Set([
   ],
 ]);
 
-const fits = (s: WalkedSeam): boolean => s.verdict === 'matches' || s.verdict === 'ease-as-meant';
-
 /** Will it go together? Every seam walked on both sides. */
 export function Seams({ w }: { w: Workbook }) {
   const { seams, pieces, cutLines } = w.computed;
@@ -37,7 +35,7 @@ export function Seams({ w }: { w: Workbook }) {
   const [asked, setAsked] = useSearchParams();
   const chosen = asked.get('seam');
   const setChosen = (id: string): void => setAsked({ seam: id }, { replace: true });
-  const seam = seams.find((s) => s.id === chosen) ?? seams.find((s) => !fits(s)) ?? seams[0];
+  const seam = seams.find((s) => s.id === chosen) ?? seams.find((s) => !seamFits(s)) ?? seams[0];
   const lit = useMemo(
     () => new Set([...(seam?.a ?? []), ...(seam?.b ?? [])].map((s) => `${s.piece}/${s.edge}`)),
     [seam],
@@ -52,7 +50,7 @@ export function Seams({ w }: { w: Workbook }) {
       </Page>
     );
   }
-  const off = seams.filter((s) => !fits(s));
+  const off = seams.filter((s) => !seamFits(s));
   const shown = pieces.filter((p) => [...(seam?.a ?? []), ...(seam?.b ?? [])].some((s) => s.piece === p.id));
   return (
     <Page
@@ -91,7 +89,7 @@ export function Seams({ w }: { w: Workbook }) {
             {seamWords(seam)}
           </Heading>
           <Text mb="2">
-            {verdictWords(seam.verdict, seam.easeOf)}.{!fits(seam) && ` ${cureWords(seam.easeOf, w.doc.units)}`}
+            {verdictWords(seam.verdict, seam.easeOf)}.{!seamFits(seam) && ` ${cureWords(seam.easeOf, w.doc.units)}`}
           </Text>
           <Spread
             pieces={shown}
@@ -149,8 +147,8 @@ function Group({ title, w, seams, chosen, onChoose }: GroupProps) {
                 onClick={() => onChoose(s.id)}
                 aria-pressed={s.id === chosen}
               >
-                <Box as="span" color={fits(s) ? 'good' : 'berry'} mt="2px">
-                  {fits(s) ? (
+                <Box as="span" color={seamFits(s) ? 'good' : 'berry'} mt="2px">
+                  {seamFits(s) ? (
                     <CircleCheck size={18} aria-label="fits" />
                   ) : (
                     <CircleAlert size={18} aria-label="does not fit" />

@@ -9,7 +9,7 @@ import { api, get, type ProjectAnswer, type ShelfAnswer } from '../../data/clien
 import { handOver } from '../../data/handover.ts';
 import { listen } from '../../data/live.ts';
 import { Pick } from '../../ui/Ask.tsx';
-import { FilePick } from '../../ui/FilePick.tsx';
+import { FilePick, PATTERN_FILES } from '../../ui/FilePick.tsx';
 import { DataNotices } from '../../ui/Keeping.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
 import { opened } from '../../ui/opened.tsx';
@@ -296,11 +296,7 @@ function Begin({ onCreate, onLoad, onFile, demos, onDemo, onClosing }: BeginProp
         Begin a project
       </Heading>
       <Text color="quiet">Drop a pattern anywhere here, or</Text>
-      <FilePick
-        words="choose a file"
-        accept=".svg,.dxf,.pdf,.png,.jpg,.jpeg,.webp,image/svg+xml,application/pdf,image/png,image/jpeg,image/webp"
-        onPick={onFile}
-      />
+      <FilePick words="choose a file" accept={PATTERN_FILES} onPick={onFile} />
       <Text color="quiet" mb="2">
         or begin without one:
       </Text>
