@@ -33,6 +33,9 @@ export async function visit(page: Page, url: string): Promise<void> {
       dispatchEvent(new PopStateEvent('popstate'));
     }, url);
   else await page.goto(url);
+  // What is still drawn of the project before must not be taken for this one.
+  const id = /\/project\/([^/?]+)/.exec(url)?.[1];
+  if (id) await expect(page.locator(`[data-project="${id}"], [role="alert"]`).first()).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await expect(page.getByText(/(Opening|Working|Looking|Reading)[^.]* …$/)).toHaveCount(0);
 }

@@ -56,6 +56,7 @@ function Opened({ w }: { w: Workbook }) {
   const only = w.doc.garment === CLOSING_ONLY;
   return (
     <Box
+      data-project={w.id}
       display="flex"
       flexDirection="column"
       minH="100vh"

@@ -37,8 +37,8 @@ export function Pattern({ w }: { w: Workbook }) {
   // What was put in is walked through, a piece at a time.
   const onDone = (said: string[]): void => {
     setNotes(said);
-    // Who is on the way to another page meanwhile is not called back.
-    if (window.location.pathname.endsWith('/pattern')) setAsked({ walk: 'size' }, { replace: true });
+    // Who is on the way to another page or project meanwhile is not called back.
+    if (window.location.pathname === `/project/${w.id}/pattern`) setAsked({ walk: 'size' }, { replace: true });
   };
   if (!shell) {
     return (
