@@ -21,6 +21,14 @@ export async function clicker(page: Page) {
 export const blank = (page: Page, label: string): Locator =>
   page.getByRole('button', { name: new RegExp(`^${label.replace(/[()]/g, '\\$&')}: `) });
 
+/** Fills a whole number into a blank. */
+export async function count(page: Page, label: string, n: number): Promise<void> {
+  await blank(page, label).click();
+  const field = page.getByRole('spinbutton', { name: `${label}, number` });
+  await field.fill(String(n));
+  await field.press('Enter');
+}
+
 /** Fills a length into a blank. */
 export async function fill(page: Page, label: string, words: string): Promise<void> {
   await blank(page, label).click();
@@ -33,4 +41,10 @@ export async function fill(page: Page, label: string, words: string): Promise<vo
 export async function pick(page: Page, label: string, words: string): Promise<void> {
   await blank(page, label).click();
   await page.getByRole('dialog', { name: label }).getByText(words, { exact: true }).click();
+}
+
+/** Picks one out of many, which a blank offers as a list. */
+export async function pickOf(page: Page, label: string, words: string): Promise<void> {
+  await blank(page, label).click();
+  await page.getByLabel(`${label}, of a list`).selectOption({ label: words });
 }

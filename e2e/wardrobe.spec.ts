@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from '@playwright/test';
 import { accessible, demoServer, saved } from './demo.ts';
-import { blank, pick } from './hand.ts';
+import { blank, pick, pickOf } from './hand.ts';
 import { test, visit } from './page.ts';
 
 const { server, open } = demoServer();
@@ -177,7 +177,7 @@ test('said of edges: cut with other allowances and what to trim, layers on the o
   await expect(page.getByText('Why the tie?')).toBeVisible();
   await page.getByRole('tab', { name: 'Interfacing' }).click();
   await page.getByRole('button', { name: 'Interface another edge or piece' }).click();
-  await page.getByLabel('Interfaced place 1', { exact: true }).selectOption({ label: 'Back, hem' });
+  await pickOf(page, 'Interfaced place 1', 'Back, hem');
   await expect(page.getByText('Back interfacing, hem').first()).toBeVisible();
   await saved(page);
   await accessible(page);

@@ -41,12 +41,15 @@ interface Props extends Omit<InputProps, 'value' | 'onChange'> {
   most?: number;
   /** From and to what is usual, mm: what is possible but lies outside is asked about before it is taken. */
   usual?: readonly [number, number];
+  /** What is asked about is only what lies outside of this, where that is wider. */
+  asks?: readonly [number, number];
   label: string;
   onValue: (mm: number) => void;
 }
 
 /** A length that may be typed as 15, 15 mm, 1.5cm, 5/8" or 1 1/2 in; says at once what is wrong and what would do. */
-export function LengthField({ value, units, least = 0, most = 5000, usual, label, onValue, ...rest }: Props) {
+export function LengthField({ value, units, least = 0, most = 5000, usual, asks = usual, label, ...more }: Props) {
+  const { onValue, ...rest } = more;
   const shown = formatLength(value, units);
   const [text, setText] = useState(shown);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -76,7 +79,7 @@ export function LengthField({ value, units, least = 0, most = 5000, usual, label
       );
     else {
       setWrong(null);
-      if (usual && isUnusual(read.value, usual)) setAsked(read.value);
+      if (asks && isUnusual(read.value, asks)) setAsked(read.value);
       else give(read.value);
     }
   };

@@ -7,6 +7,8 @@ interface Props {
   value: number;
   least: number;
   most: number;
+  /** From and to what is said to be usual, where that is not all the slider goes over. */
+  usual?: readonly [number, number];
   /** Least that may be typed, where that is not 0. */
   atLeast?: number;
   /** Most that may be typed, where that is not twice what the slider goes to. */
@@ -18,7 +20,8 @@ interface Props {
 }
 
 /** One length asked for in words: a slider for trying, a field for the exact figure. The slider saves when let go. */
-export function Measure({ label, value, least, most, atLeast = 0, atMost, units, help, onPreview, onValue }: Props) {
+export function Measure({ label, value, least, most, usual, atLeast = 0, atMost, units, help, ...to }: Props) {
+  const { onPreview, onValue } = to;
   // The slider goes by whole millimetres, or by sixteenths of an inch that are true ones.
   const step = units === 'mm' ? 1 : MM_PER_INCH / 16;
   const low = Math.floor(least / step) * step;
@@ -33,7 +36,8 @@ export function Measure({ label, value, least, most, atLeast = 0, atMost, units,
           units={units}
           least={atLeast}
           most={atMost ?? Math.max(most * 2, value)}
-          usual={[Math.min(least, value), Math.max(most, value)]}
+          asks={[Math.min(least, value), Math.max(most, value)]}
+          usual={usual ?? [least, most]}
           onValue={onValue}
         />
       </Flex>

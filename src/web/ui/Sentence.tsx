@@ -1,8 +1,9 @@
 import { Box, Button, Popover, Portal, Text } from '@chakra-ui/react';
-import { type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
+import { type KeyboardEvent, type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { formatLength, inUnit, isUnusual, type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
 import { type Stroke } from '../words/terms.ts';
-import { Ask } from './Ask.tsx';
+import { Ask, Pick } from './Ask.tsx';
+import { Count } from './Count.tsx';
 import { Measure } from './Measure.tsx';
 import { StrokeDrawing } from './Worded.tsx';
 
@@ -24,6 +25,9 @@ interface BlankProps {
   onStep?: (by: 1 | -1) => void;
   /** Puts back what stood before it was opened. */
   onBack?: () => void;
+  /** The hand leaves it, or gives up what its arrow keys did. */
+  onLeave?: () => void;
+  onGiveUp?: () => void;
   onOpen?: () => void;
   /** What closes it once it is clicked: picked by keyboard it stays, so that the arrows can go on. */
   closedBy?: string;
@@ -37,7 +41,7 @@ const BELOW = {
 } as const;
 
 /** A blank in a sentence: it opens where it stands; the arrow keys change it, Escape puts it back. */
-export function Blank({ label, said, odd = false, onStep, onBack, onOpen, closedBy, children }: BlankProps) {
+export function Blank({ label, said, odd = false, onStep, onBack, onOpen, closedBy, children, ...hand }: BlankProps) {
   const [open, setOpen] = useState(false);
   const turn = (to: boolean): void => {
     if (to && !open) onOpen?.();
@@ -46,6 +50,7 @@ export function Blank({ label, said, odd = false, onStep, onBack, onOpen, closed
   const keys = (e: KeyboardEvent): void => {
     const by =
       e.key === 'ArrowUp' || e.key === 'ArrowRight' ? 1 : e.key === 'ArrowDown' || e.key === 'ArrowLeft' ? -1 : 0;
+    if (e.key === 'Escape' && !open) hand.onGiveUp?.();
     if (!by || !onStep || open) return;
     e.preventDefault();
     onStep(by);
@@ -84,6 +89,7 @@ export function Blank({ label, said, odd = false, onStep, onBack, onOpen, closed
           textUnderlineOffset="5px"
           aria-label={`${label}: ${said}${odd ? ', not usual' : ''}`}
           onKeyDown={keys}
+          onBlur={hand.onLeave}
         >
           {said}
         </Button>
@@ -102,6 +108,10 @@ export function Blank({ label, said, odd = false, onStep, onBack, onOpen, closed
             aria-label={label}
             onClick={(e) => {
               if (closedBy && e.detail > 0 && (e.target as Element).closest(closedBy)) setOpen(false);
+            }}
+            onChange={(e) => {
+              // Chosen out of a list it is done.
+              if (e.target instanceof HTMLSelectElement) setOpen(false);
             }}
             onKeyDown={(e) => {
               // Taken by Enter it closes, unless something is asked or wrong.
@@ -135,6 +145,9 @@ interface ChoiceProps<T extends string> {
   help?: string;
 }
 
+/** More ways than these, as the edges of a pattern, are a list to choose from. */
+const MANY = 9;
+
 /** A blank of which a few ways are the answers. */
 export function ChoiceBlank<T extends string>({ label, value, ways, onPick, said, help }: ChoiceProps<T>) {
   const before = useRef(value);
@@ -154,18 +167,27 @@ export function ChoiceBlank<T extends string>({ label, value, ways, onPick, said
       }}
       onBack={() => before.current !== value && onPick(before.current)}
     >
-      <Ask
-        question={label}
-        value={value}
-        answers={ways.map((x): [T, ReactNode] => [
-          x.id,
-          <>
-            {x.drawn && <StrokeDrawing drawn={x.drawn} width={64} />}
-            {x.words}
-          </>,
-        ])}
-        onAnswer={onPick}
-      />
+      {ways.length > MANY ? (
+        <Pick
+          label={`${label}, of a list`}
+          value={value}
+          options={ways.map((x): [T, string] => [x.id, x.words])}
+          onPick={onPick}
+        />
+      ) : (
+        <Ask
+          question={label}
+          value={value}
+          answers={ways.map((x): [T, ReactNode] => [
+            x.id,
+            <>
+              {x.drawn && <StrokeDrawing drawn={x.drawn} width={64} />}
+              {x.words}
+            </>,
+          ])}
+          onAnswer={onPick}
+        />
+      )}
       {help && (
         <Text fontSize="15px" color="quiet">
           {help}
@@ -194,9 +216,37 @@ interface LengthProps {
   children?: ReactNode;
 }
 
+/** So long after the last arrow key what it came to is kept, ms. */
+const RESTS = 700;
+
+/** Steps by the arrow keys are shown at once, and kept as one change when the hand rests or goes on. */
+function useSteps({ value, onPreview, onValue }: Pick<LengthProps, 'value' | 'onPreview' | 'onValue'>) {
+  const waits = useRef<{ v: number; timer: ReturnType<typeof setTimeout> } | null>(null);
+  const kept = useRef(onValue);
+  kept.current = onValue;
+  const giveUp = useCallback((): number | null => {
+    const w = waits.current;
+    waits.current = null;
+    if (w) clearTimeout(w.timer);
+    return w?.v ?? null;
+  }, []);
+  const keep = useCallback((): void => {
+    const v = giveUp();
+    if (v !== null) kept.current(v);
+  }, [giveUp]);
+  useEffect(() => keep, [keep]);
+  const step = (to: (from: number) => number): void => {
+    const v = to(giveUp() ?? value);
+    onPreview(v);
+    waits.current = { v, timer: setTimeout(keep, RESTS) };
+  };
+  return { step, onLeave: keep, onGiveUp: giveUp };
+}
+
 /** A blank that is a length: slider and field, what is usual and why. */
 export function LengthBlank({ usual, said, children, help, ...m }: LengthProps) {
   const before = useRef(m.value);
+  const { step: go, ...hand } = useSteps(m);
   const range = usual && `${formatLength(usual[0], m.units)} to ${formatLength(usual[1], m.units)} is usual.`;
   const step = m.units === 'mm' ? 1 : MM_PER_INCH / 16;
   const within = (v: number): number => Math.min(m.atMost ?? m.most * 2, Math.max(m.atLeast ?? 0, v));
@@ -205,19 +255,50 @@ export function LengthBlank({ usual, said, children, help, ...m }: LengthProps) 
       label={m.label}
       said={said ?? formatLength(m.value, m.units)}
       odd={usual !== undefined && isUnusual(m.value, usual)}
-      onStep={(by) => m.onValue(within(m.value + by * step))}
+      onStep={(by) => go((from) => within(from + by * step))}
+      {...hand}
       onOpen={() => {
         before.current = m.value;
       }}
       onBack={() => before.current !== m.value && m.onValue(before.current)}
     >
-      <Measure {...m} />
+      <Measure {...m} {...(usual && { usual })} />
       {(range || help) && (
         <Text fontSize="15px" color="quiet">
           {[range, help && inUnit(help, m.units)].filter(Boolean).join(' ')}
         </Text>
       )}
       {children}
+    </Blank>
+  );
+}
+
+interface CountProps
+  extends Pick<LengthProps, 'label' | 'value' | 'least' | 'most' | 'help' | 'onPreview' | 'onValue'> {
+  said?: (n: number) => string;
+}
+
+/** A blank that is a whole number. */
+export function CountBlank({ said, help, ...c }: CountProps) {
+  const before = useRef(c.value);
+  const { step, ...hand } = useSteps(c);
+  return (
+    <Blank
+      label={c.label}
+      said={said?.(c.value) ?? String(c.value)}
+      onStep={(by) => step((from) => Math.min(c.most, Math.max(c.least, from + by)))}
+      {...hand}
+      onOpen={() => {
+        before.current = c.value;
+      }}
+      onBack={() => before.current !== c.value && c.onValue(before.current)}
+    >
+      <Count {...c} label={`${c.label}, number`} />
+      {help && (
+        <Text fontSize="15px" color="quiet">
+          {help}
+        </Text>
+      )}
     </Blank>
   );
 }

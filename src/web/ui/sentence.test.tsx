@@ -24,7 +24,7 @@ const blank = () => screen.getByRole('button');
 
 describe('sentences with blanks', () => {
   test('a length: said in the project’s unit, changed by the arrows by a millimetre or a sixteenth, amber out of the usual', () => {
-    const onValue = jest.fn();
+    const [onValue, onPreview] = [jest.fn(), jest.fn()];
     const length = (value: number, units: 'mm' | 'in') => (
       <LengthBlank
         label="Front facing, width"
@@ -33,19 +33,25 @@ describe('sentences with blanks', () => {
         most={140}
         usual={[75, 100]}
         units={units}
-        onPreview={() => undefined}
+        onPreview={onPreview}
         onValue={onValue}
       />
     );
     const { unmount } = shown(length(85, 'mm'));
     expect(blank().getAttribute('aria-label')).toBe('Front facing, width: 85 mm');
-    fireEvent.keyDown(blank(), { key: 'ArrowUp' });
-    fireEvent.keyDown(blank(), { key: 'ArrowDown' });
-    expect(onValue.mock.calls).toEqual([[86], [84]]);
+    // Each step is shown; what they come to is kept once, when the hand goes on; given up by Escape it is not.
+    for (const key of ['ArrowUp', 'ArrowUp', 'ArrowDown']) fireEvent.keyDown(blank(), { key });
+    fireEvent.blur(blank());
+    expect(onPreview.mock.calls).toEqual([[86], [87], [86]]);
+    expect(onValue.mock.calls).toEqual([[86]]);
+    for (const key of ['ArrowUp', 'Escape']) fireEvent.keyDown(blank(), { key });
+    fireEvent.blur(blank());
+    expect(onValue).toHaveBeenCalledTimes(1);
     unmount();
     shown(length(120, 'in'));
     expect(blank().getAttribute('aria-label')).toBe('Front facing, width: 4 3/4", not usual');
     fireEvent.keyDown(blank(), { key: 'ArrowRight' });
+    fireEvent.blur(blank());
     // 1 inch is 25.4 mm by definition.
     expect(onValue.mock.lastCall?.[0]).toBeCloseTo(120 + 25.4 / 16, 9);
   });

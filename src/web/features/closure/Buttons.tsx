@@ -9,6 +9,7 @@ import { ClosureDrawing } from '../../drawing/ClosureDrawing.tsx';
 import { useTall } from '../../drawing/useTall.ts';
 import { Findings, Why } from '../../ui/Notes.tsx';
 import { Empty, Page, SheetBox } from '../../ui/Page.tsx';
+import { Say } from '../../ui/Sentence.tsx';
 import { countWords, gapsWords, placeOf, sizeWords } from '../../words/index.ts';
 import { Answers, Thumbnails } from './Answers.tsx';
 import { AtGarment } from './AtGarment.tsx';
@@ -50,18 +51,17 @@ export function Buttons({ w, view }: { w: Workbook; view: View }) {
       </Page>
     );
   }
-  const on = (
-    <SheetBox>
-      <Closes c={c} put={put} />
-    </SheetBox>
-  );
   return (
     <Page
       question={question}
       lead={<Views id={w.id} />}
       side={
         <>
-          {!c.on && on}
+          {!c.on && (
+            <Say>
+              <Closes w={w} put={put} />
+            </Say>
+          )}
           {c.on && view === 'place' && <ButtonQuestions w={w} put={put} />}
           {c.on && view === 'holes' && <HoleQuestions w={w} put={put} />}
           {c.on && view === 'rest' && <RestQuestions w={w} put={put} />}

@@ -1,49 +1,37 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Button } from '@chakra-ui/react';
 import { ZONE_NAMES } from '../../../contract/findings.ts';
-import { CLOSING_KINDS, type ClosureChoice, FASTENERS, type Keep } from '../../../core/closure/index.ts';
+import { type ClosureChoice, hasHoles, type Keep } from '../../../core/closure/index.ts';
 import { CLOSING_ONLY } from '../../../core/document/project.ts';
+import { capital } from '../../../core/text.ts';
 import { formatLength } from '../../../core/units.ts';
-import { Ask, Pick as Choose, Tick } from '../../ui/Ask.tsx';
-import { Count } from '../../ui/Count.tsx';
-import { CLOSED_WITH, CLOSING_WORDS } from '../../words/index.ts';
-import { type Asked, Closes, LengthLine, topOf } from './closingAsk.tsx';
+import { blanks, type PutPart } from '../../ui/fields.tsx';
+import { ChoiceBlank, Say, type Way } from '../../ui/Sentence.tsx';
+import { type Asked, Closes, putIn, topOf } from './closingAsk.tsx';
+import { bustFields, DOUBLE, keepFields, kindFields, waistFields } from './fields.ts';
 
 export function KeptClear(p: Asked) {
-  const { c, put, features } = p;
-  const waist = (part: Partial<ClosureChoice['waist']>) => ({ waist: { ...c.waist, ...part } });
+  const { c, put, features, w } = p;
+  const { units } = w.doc;
+  const f = blanks(waistFields(topOf(w)), c.waist, units, putIn(c, put, 'waist'));
   return (
     <>
-      <Tick
-        label="Worn belted: keep the waist clear"
-        checked={c.waist.keepClear}
-        onTick={(keepClear) => put(waist({ keepClear }), keepClear ? 'Waist kept clear' : 'Waist not kept clear')}
-      />
-      {c.waist.keepClear && (
-        <>
-          {features?.waist == null ? (
-            <LengthLine
-              {...p}
-              label={`Waist, below ${topOf(p.w)}`}
-              value={c.waist.at}
-              least={0}
-              most={800}
-              set={(at) => waist({ at })}
-            />
-          ) : (
-            <Text color="quiet" fontSize="15px" mb="2">
-              The waist is drawn on the pattern, {formatLength(features.waist, p.w.doc.units)} down.
-            </Text>
-          )}
-          <LengthLine
-            {...p}
-            label="Belt, wide"
-            value={c.waist.belt}
-            least={0}
-            most={200}
-            set={(belt) => waist({ belt })}
-          />
-        </>
-      )}
+      <Say>
+        The waist {f.keepClear}
+        {c.waist.keepClear && (
+          <>
+            {' '}
+            of {f.belt},{' '}
+            {features?.waist == null ? (
+              <>
+                {f.at} below {topOf(w)}
+              </>
+            ) : (
+              <>{formatLength(features.waist, units)} down, as it is drawn</>
+            )}
+          </>
+        )}
+        .
+      </Say>
       {c.keep.map((_, i) => (
         <Kept key={i} {...p} i={i} />
       ))}
@@ -52,6 +40,7 @@ export function KeptClear(p: Asked) {
           size="sm"
           variant="outline"
           borderColor="rule"
+          mb="4"
           onClick={() => put({ keep: [...c.keep, { code: 'cross-seam', at: 250, width: 0 }] }, 'A place kept clear')}
         >
           Keep another place clear
@@ -61,105 +50,56 @@ export function KeptClear(p: Asked) {
   );
 }
 
+const KEPT: readonly Way<Keep['code'] | 'none'>[] = [
+  ...(['waist-seam', 'pocket', 'cross-seam', 'other'] as const).map((id) => ({ id, words: ZONE_NAMES[id] ?? id })),
+  { id: 'none', words: 'nothing: left out again' },
+];
+
 /** One place that is kept clear: what it is, where, how wide. */
-function Kept({ i, ...p }: Asked & { i: number }) {
-  const { c, put } = p;
+function Kept({ i, c, put, w }: Asked & { i: number }) {
   const k = c.keep[i] as Keep;
-  const change = (part: Partial<Keep>) => ({ keep: c.keep.map((x, n) => (n === i ? { ...x, ...part } : x)) });
-  const drop = () => put({ keep: c.keep.filter((_, n) => n !== i) }, 'Not kept clear any more');
+  const change: PutPart<Keep> = (part, words) =>
+    put({ keep: c.keep.map((x, n) => (n === i ? { ...x, ...part } : x)) }, words);
+  const f = blanks(keepFields(i + 1, topOf(w)), k, w.doc.units, change);
   return (
-    <Box borderTopWidth="1px" borderColor="rule" pt="2" mb="2">
-      <Flex gap="2" align="center" mb="2">
-        <Choose
-          label={`Kept clear ${i + 1}`}
-          value={k.code}
-          options={(['waist-seam', 'pocket', 'cross-seam', 'other'] as const).map((v) => [v, ZONE_NAMES[v] ?? v])}
-          onPick={(code) => put(change({ code }), 'Kept clear')}
-        />
-        <Button size="xs" variant="ghost" onClick={drop}>
-          Remove
-        </Button>
-      </Flex>
-      <LengthLine
-        {...p}
-        label={`Below ${topOf(p.w)}`}
-        value={k.at}
-        least={0}
-        most={2000}
-        set={(at) => change({ at })}
+    <Say>
+      Kept clear is{' '}
+      <ChoiceBlank
+        label={`Kept clear ${i + 1}`}
+        value={k.code}
+        ways={KEPT}
+        onPick={(code) =>
+          code === 'none'
+            ? put({ keep: c.keep.filter((_, n) => n !== i) }, 'Not kept clear any more')
+            : change({ code }, 'Kept clear')
+        }
       />
-      <LengthLine
-        {...p}
-        label="Wide along the line"
-        value={k.width}
-        least={0}
-        most={400}
-        set={(width) => change({ width })}
-      />
-    </Box>
+      , {f.at} below {topOf(w)}, {f.width} wide along the line.
+    </Say>
   );
 }
 
-export function Bust(p: Asked) {
-  const { c, put, features } = p;
-  const bust = (part: Partial<ClosureChoice['bust']>) => ({ bust: { ...c.bust, ...part } });
+export function Bust({ c, put, features, w }: Asked) {
+  const { units } = w.doc;
+  const level = features?.bust;
+  const from = level
+    ? `from the ${level.from === 'dart' ? 'dart' : 'underarm'}, ${formatLength(level.at, units)} below the neck seam`
+    : '';
+  // Measured for the first time it begins with what the pattern says.
+  const bust: PutPart<ClosureChoice['bust']> = (part, words) =>
+    put({ bust: { ...c.bust, ...part, ...(part.own && level && { at: Math.round(level.at) }) } }, words);
+  const f = blanks(bustFields(topOf(w), from), c.bust, units, bust);
   return (
-    <>
-      <Ask
-        question="A button at bust level"
-        value={c.bust.want}
-        answers={[
-          ['no', 'as it comes'],
-          ['near', 'as near as can be'],
-          ['on', 'on it'],
-        ]}
-        onAnswer={(want) => put(bust({ want }), 'Button at bust level')}
-      />
-      {features?.bust && (
+    <Say>
+      At bust level a button {f.want}. The level is {level && <>{f.own}</>}
+      {(!level || c.bust.own) && (
         <>
-          <Text color="quiet" fontSize="15px" mb="1">
-            {features.bust.from === 'dart' ? 'Bust level, from the dart' : 'Chest level, from the underarm'}:{' '}
-            {formatLength(features.bust.at, p.w.doc.units)} below the neck seam.
-          </Text>
-          <Tick
-            label="I have measured it"
-            checked={c.bust.own}
-            onTick={(own) =>
-              put(
-                bust({ own, ...(own && features.bust && { at: Math.round(features.bust.at) }) }),
-                own ? 'Bust level as measured' : 'Bust level from the pattern',
-              )
-            }
-          />
+          {level && ': '}
+          {f.at} below {topOf(w)}
         </>
       )}
-      {(!features?.bust || c.bust.own) && (
-        <LengthLine
-          {...p}
-          label={`Bust level, below ${topOf(p.w)}`}
-          value={c.bust.at}
-          least={0}
-          most={600}
-          set={(at) => bust({ at })}
-        />
-      )}
-      <LengthLine
-        {...p}
-        label="Body, round the bust (0: not measured)"
-        value={c.bust.body}
-        least={0}
-        most={2000}
-        set={(body) => bust({ body })}
-      />
-      <LengthLine
-        {...p}
-        label="Garment, closed, round the bust"
-        value={c.bust.garment}
-        least={0}
-        most={2500}
-        set={(garment) => bust({ garment })}
-      />
-    </>
+      . For the pull: round the bust the body is {f.body}, the closed garment {f.garment}.
+    </Say>
   );
 }
 
@@ -169,101 +109,29 @@ const KIND_USUAL: Partial<Record<ClosureChoice['kind'], Partial<ClosureChoice>>>
   half: { direction: 'vertical', length: 280, bottom: 40, count: 3, by: 'count' },
 };
 
-export function Kind(p: Asked) {
-  const { c, put, w } = p;
+export function Kind({ c, put, w }: Asked) {
+  const { units } = w.doc;
   const pattern = w.doc.garment !== CLOSING_ONLY;
   const drawn = w.computed.shell.some((q) => q.kind === 'front' && q.lines.some((l) => l.kind === 'centre-front'));
-  return (
-    <>
-      {pattern && <Closes c={c} put={put} />}
-      <Text fontWeight="550">The front</Text>
-      <Choose
-        label="How the front closes"
-        value={c.kind}
-        options={CLOSING_KINDS.map((k) => [k, CLOSING_WORDS[k]])}
-        onPick={(kind) => put({ kind, ...KIND_USUAL[kind] }, CLOSING_WORDS[kind])}
-      />
-      {c.kind === 'half' && pattern && (
-        <LengthLine
-          {...p}
-          label="Half placket, long"
-          value={c.length}
-          least={40}
-          most={900}
-          set={(length) => ({ length })}
-        />
-      )}
-      {c.kind === 'double' && <DoubleRows {...p} />}
-      <Text fontWeight="550" mt="3">
-        With
-      </Text>
-      <Choose
-        label="Fastener"
-        value={c.fastener}
-        options={FASTENERS.map((f) => [f, CLOSED_WITH[f]])}
-        onPick={(fastener) => put({ fastener }, CLOSED_WITH[fastener])}
-      />
-      {c.fastener !== 'button' && c.fastener !== 'loop' && (
-        <Tick
-          label="Show buttons sewn over them"
-          checked={c.show}
-          onTick={(show) => put({ show }, show ? 'Show buttons' : 'No show buttons')}
-        />
-      )}
-      <Box mt="3">
-        <Ask
-          question="Holes on the wearer’s"
-          value={c.side}
-          answers={[
-            ['right', 'right (women’s custom)'],
-            ['left', 'left (men’s custom)'],
-          ]}
-          onAnswer={(side) => put({ side }, `Holes on the ${side}`)}
-        />
-      </Box>
-      {!drawn && (
-        <LengthLine
-          {...p}
-          label="Beyond the centre line"
-          value={c.extension}
-          least={0}
-          most={200}
-          set={(extension) => ({ extension })}
-        />
-      )}
-      <LengthLine {...p} label="Band, wide (0: none)" value={c.band} least={0} most={120} set={(band) => ({ band })} />
-    </>
+  const f = blanks(kindFields(units), c, units, (part, words) =>
+    put({ ...part, ...(part.kind && KIND_USUAL[part.kind]) }, words),
   );
-}
-
-/** Columns of a double-breasted front, and which of its rows close. */
-function DoubleRows(p: Asked) {
-  const { c, put } = p;
-  const double = (part: Partial<ClosureChoice['double']>) => ({ double: { ...c.double, ...part } });
+  const g = blanks(DOUBLE, c.double, units, putIn(c, put, 'double'));
+  const holes = hasHoles(c.fastener);
   return (
-    <Box mt="3">
-      <LengthLine
-        {...p}
-        label="Column from centre front"
-        value={c.double.across}
-        least={10}
-        most={150}
-        set={(across) => double({ across })}
-      />
-      <Count
-        label="Columns each side"
-        value={c.double.columns}
-        least={1}
-        most={3}
-        onValue={(columns) => put(double({ columns }), `${columns} columns each side`)}
-      />
-      <Count
-        label="Rows that really close"
-        value={c.double.working}
-        least={0}
-        most={20}
-        onValue={(working) => put(double({ working }), `${working} working rows`)}
-      />
-    </Box>
+    <Say>
+      {pattern && <Closes w={w} put={put} />} The closing is {f.kind}
+      {c.kind === 'half' && pattern && <>, {f.length} long</>}
+      {c.kind === 'double' && (
+        <>
+          , its columns {g.across} from centre front, {g.columns} each side, {g.working} rows really closing
+        </>
+      )}
+      , with {f.fastener}
+      {!holes && c.fastener !== 'loop' && <>, show buttons {f.show}</>}. {capital(holes ? 'holes' : 'what lies on top')}{' '}
+      {holes ? 'are' : 'is'} on the wearer’s {f.side}.{' '}
+      {!drawn && <>It reaches {f.extension} beyond the centre line. </>}
+      The band is {f.band}.
+    </Say>
   );
 }

@@ -1,103 +1,50 @@
 import { Box, Button, Flex, Heading, Input, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import {
-  BUTTON_SHAPES,
-  type ButtonShape,
-  HOLE_SETTINGS,
-  hasHoles,
-  lignes,
-  loopLength,
-  SIZES,
-  sewingOrder,
-} from '../../../core/closure/index.ts';
+import { HOLE_SETTINGS, hasHoles, lignes, loopLength, SIZES, sewingOrder } from '../../../core/closure/index.ts';
 import { formatLength, inUnit, parseLength } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { HoleDrawing } from '../../drawing/HoleDrawing.tsx';
-import { Ask, Pick, Tick } from '../../ui/Ask.tsx';
+import { Pick } from '../../ui/Ask.tsx';
+import { blanks } from '../../ui/fields.tsx';
 import { Why } from '../../ui/Notes.tsx';
 import { SheetBox } from '../../ui/Page.tsx';
+import { ChoiceBlank, Say, type Way } from '../../ui/Sentence.tsx';
 import { CAUTION_WORDS, HOLE_AFTER, HOLE_STAGES, halvesWords } from '../../words/index.ts';
 import { layersOf, type Put, type ViewProps } from './closing.ts';
-import { Asks } from './closingAsk.tsx';
-
-const SHAPE_WORDS: Record<ButtonShape, string> = {
-  flat: 'flat',
-  domed: 'domed',
-  ball: 'a ball',
-  strip: 'by a strip wrapped round it',
-};
+import { HOLES } from './fields.ts';
 
 /** The button's shape, and how its hole lies. */
 export function HoleQuestions({ w, put }: { w: Workbook; put: Put }) {
   const c = w.doc.decisions.closure;
   const { units } = w.doc;
+  const f = blanks(HOLES, c, units, put);
+  const mm = (v: number): string => formatLength(v, units);
+  const sold = SIZES[c.fastener].map(
+    (s): Way<string> => ({
+      id: String(s),
+      words: `${mm(s)}${c.fastener === 'button' ? ` (${Math.round(lignes(s))} L)` : ''}`,
+    }),
+  );
   return (
-    <SheetBox>
-      <Text fontWeight="550">Size on sale</Text>
-      <Pick
-        label="Size on sale"
-        value={String(SIZES[c.fastener].includes(c.diameter) ? c.diameter : '')}
-        options={[
-          ['', `its own: ${formatLength(c.diameter, units)}`],
-          ...SIZES[c.fastener].map((s): [string, string] => [
-            String(s),
-            `${formatLength(s, units)}${c.fastener === 'button' ? ` (${Math.round(lignes(s))} L)` : ''}`,
-          ]),
-        ]}
-        onPick={(v) => v && put({ diameter: Number(v) }, `Button ${formatLength(Number(v), units)}`)}
-      />
-      <Box mt="4">
-        <Ask
-          question="The button is"
-          value={c.shape}
-          answers={BUTTON_SHAPES.map((s) => [s, SHAPE_WORDS[s]])}
-          onAnswer={(shape) => put({ shape }, `Button ${SHAPE_WORDS[shape]}`)}
+    <>
+      <Say>
+        The size is{' '}
+        <ChoiceBlank
+          label="Size on sale"
+          value={String(c.diameter)}
+          said={sold.find((s) => s.id === String(c.diameter))?.words ?? `its own: ${mm(c.diameter)}`}
+          ways={sold}
+          onPick={(v) => put({ diameter: Number(v) }, `Button ${mm(Number(v))}`)}
         />
-      </Box>
-      {c.shape === 'strip' && (
-        <Asks
-          w={w}
-          put={put}
-          of="strip"
-          label="The strip, once round"
-          least={5}
-          most={120}
-          help="Wrap a strip of paper round the button once, mark where it meets, and measure it."
-        />
-      )}
+        , the button {f.shape}
+        {c.shape === 'strip' && <>, which is {f.strip} once round</>}.
+      </Say>
       {hasHoles(c.fastener) && (
-        <>
-          <Ask
-            question="Holes run"
-            value={c.direction}
-            answers={[
-              ['horizontal', 'across: where it pulls'],
-              ['vertical', 'along the band'],
-            ]}
-            onAnswer={(direction) => put({ direction }, `Holes ${direction}`)}
-          />
-          <Ask
-            question="A hole begins"
-            value={c.start}
-            answers={[
-              ['past', 'just past the centre'],
-              ['centred', 'centred'],
-            ]}
-            onAnswer={(start) => put({ start }, start === 'past' ? 'Holes past the centre' : 'Holes centred')}
-          />
-          <Tick
-            label="Snug: only as long as the button is wide"
-            checked={c.snug}
-            onTick={(snug) => put({ snug }, snug ? 'Snug holes' : 'Holes by the wrapped strip')}
-          />
-          <Tick
-            label="Keyhole, as on coats"
-            checked={c.keyhole}
-            onTick={(keyhole) => put({ keyhole }, keyhole ? 'Keyhole buttonholes' : 'Plain buttonholes')}
-          />
-        </>
+        <Say>
+          Holes run {f.direction}; each begins {f.start}. They are {f.snug}, and end in {f.keyhole}.
+        </Say>
       )}
-    </SheetBox>
+    </>
   );
 }
 

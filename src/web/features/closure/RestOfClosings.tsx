@@ -1,9 +1,7 @@
-import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import {
-  FASTENERS,
   hasHoles,
-  LAYOUTS,
   measuredOn,
   SMALL_KINDS,
   type Small,
@@ -15,13 +13,14 @@ import { capital } from '../../../core/text.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { SmallDrawing } from '../../drawing/SmallDrawing.tsx';
-import { Ask, Pick } from '../../ui/Ask.tsx';
-import { Count } from '../../ui/Count.tsx';
-import { LengthField } from '../../ui/LengthField.tsx';
+import { Pick } from '../../ui/Ask.tsx';
+import { blanks, type PutPart } from '../../ui/fields.tsx';
 import { Findings } from '../../ui/Notes.tsx';
 import { Empty, SheetBox } from '../../ui/Page.tsx';
-import { CLOSED_WITH, FASTENER_WORDS, LAYOUT_WORDS, SMALL_WORDS } from '../../words/index.ts';
+import { Say } from '../../ui/Sentence.tsx';
+import { FASTENER_WORDS, SMALL_WORDS } from '../../words/index.ts';
 import { type Put, type ViewProps } from './closing.ts';
+import { smallFields } from './fields.ts';
 
 /** A new closing: as it is usual, as long as the pattern says. */
 const begun = (w: Workbook, kind: SmallKind): SmallChoice => {
@@ -69,33 +68,13 @@ export function RestOfClosings(p: ViewProps) {
   return p.c.small.map((s) => <One key={s.choice.id} s={s} {...p} />);
 }
 
-type LengthKey = 'length' | 'width' | 'lap' | 'shoulder' | 'diameter' | 'thickness';
-
-/** What is measured of a small closing: its key, words and range, mm. */
-function lengthsOf({ kind, layout, fastener }: SmallChoice): [LengthKey, string, number, number][] {
-  const collar = kind === 'collar' || kind === 'hood';
-  const opening = kind === 'shoulder' || kind === 'back-neck';
-  const button = fastener === 'button' || fastener === 'loop';
-  const laps = kind === 'waistband' || (kind === 'cuff' && layout !== 'link');
-  const long = collar ? 'Half neckline, on the seam line' : opening ? 'Opening, long' : 'Long, finished';
-  const all: [LengthKey, string, number, number, boolean][] = [
-    ['length', long, 20, 2000, true],
-    ['width', collar ? 'Band, wide' : 'Wide, finished', 8, 300, true],
-    ['lap', 'Ends lap by', 5, 200, laps],
-    ['shoulder', 'Centre back to shoulder seam', 20, 400, collar],
-    ['diameter', button ? 'Button, across' : 'Across', 4, 50, true],
-    ['thickness', 'Button, thick', 1, 20, button],
-  ];
-  return all.flatMap(([key, label, least, most, asked]) => (asked ? [[key, label, least, most]] : []));
-}
-
 function One({ s, w, put }: ViewProps & { s: Small }) {
   const { units } = w.doc;
   const { choice } = s;
   const { others } = w.doc.decisions.closure;
   const name = SMALL_WORDS[choice.kind];
-  const change = (part: Partial<SmallChoice>, label = name) =>
-    put({ others: others.map((o) => (o.id === choice.id ? { ...o, ...part } : o)) }, label);
+  const change: PutPart<SmallChoice> = (part, words) =>
+    put({ others: others.map((o) => (o.id === choice.id ? { ...o, ...part } : o)) }, words && `${name}: ${words}`);
   const drop = () => put({ others: others.filter((o) => o.id !== choice.id) }, `Without ${name.toLowerCase()}`);
   return (
     <SheetBox as="section" aria-label={name}>
@@ -118,58 +97,26 @@ function One({ s, w, put }: ViewProps & { s: Small }) {
 interface AskedProps {
   choice: SmallChoice;
   units: LengthUnit;
-  change: (part: Partial<SmallChoice>, label?: string) => void;
+  change: PutPart<SmallChoice>;
 }
 
+/** What it closes with, how long and wide it is, how many there are of it. */
 function Asked({ choice, units, change }: AskedProps) {
-  const counted = choice.kind === 'back-neck' || choice.kind === 'shoulder' || choice.kind === 'waistband';
+  const { kind, fastener } = choice;
+  const f = blanks(smallFields(choice), choice, units, change);
+  const collar = kind === 'collar' || kind === 'hood';
+  const laps = kind === 'waistband' || (kind === 'cuff' && choice.layout !== 'link');
+  const counted = kind === 'back-neck' || kind === 'shoulder' || kind === 'waistband';
+  const button = fastener === 'button' || fastener === 'loop';
   return (
-    <>
-      <Flex gap="4" wrap="wrap" mt="2" align="end">
-        <Box w="190px">
-          <Text fontSize="15px">With</Text>
-          <Pick
-            label="Fastener"
-            value={choice.fastener}
-            options={FASTENERS.map((f) => [f, CLOSED_WITH[f]])}
-            onPick={(fastener) => change({ fastener })}
-          />
-        </Box>
-        {lengthsOf(choice).map(([key, label, least, most]) => (
-          <Box key={key}>
-            <Text fontSize="15px">{label}</Text>
-            <LengthField
-              label={label}
-              value={choice[key]}
-              units={units}
-              least={least}
-              most={most}
-              onValue={(v) => change({ [key]: v }, `${label}: ${formatLength(v, units)}`)}
-            />
-          </Box>
-        ))}
-      </Flex>
-      <Flex gap="6" wrap="wrap" mt="3">
-        {choice.kind === 'cuff' && (
-          <Ask
-            question="Buttons"
-            value={choice.layout}
-            answers={LAYOUTS.map((l) => [l, LAYOUT_WORDS[l]])}
-            onAnswer={(layout) => change({ layout }, LAYOUT_WORDS[layout])}
-          />
-        )}
-        {counted && (
-          <Count label="How many" value={choice.count} least={1} most={20} onValue={(count) => change({ count })} />
-        )}
-        <Count
-          label="Of these on the garment"
-          value={choice.times}
-          least={1}
-          most={12}
-          onValue={(times) => change({ times })}
-        />
-      </Flex>
-    </>
+    <Say>
+      There {choice.times === 1 ? 'is' : 'are'} {f.times} of it, {collar ? 'half the neckline' : ''} {f.length} long and{' '}
+      {f.width} wide
+      {laps && <>, its ends lapping by {f.lap}</>}
+      {collar && <>, the shoulder seam {f.shoulder} from centre back</>}. It closes with {f.fastener}
+      {kind === 'cuff' && <>: {f.layout}</>}
+      {counted && <>, {f.count} of them</>}, each {f.diameter} across{button && <> and {f.thickness} thick</>}.
+    </Say>
   );
 }
 

@@ -1,19 +1,14 @@
-import { type BandRole, FINISHES, type Finish } from '../../../core/document/project.ts';
-import { formatLength, inUnit } from '../../../core/units.ts';
-import { Besides, ChoiceBlank, type Extra, LengthBlank, Say } from '../../ui/Sentence.tsx';
-import { shellOf, widthExtra } from './asking.tsx';
+import { type BandRole } from '../../../core/document/project.ts';
+import { blanks } from '../../ui/fields.tsx';
+import { Besides, ChoiceBlank, type Extra, Say } from '../../ui/Sentence.tsx';
+import { asked, shellOf, widthExtra } from './asking.tsx';
 import { type Deciding } from './deciding.ts';
-
-const FINISH_WORDS: Record<Finish, string> = {
-  overlocked: 'overlocked',
-  bound: 'bound with a strip',
-  pressed: 'pressed under {9.5 mm} and edge-stitched',
-};
+import { biasFields, FACING } from './fields/facing.ts';
 
 /** Facings along single edges, and how their outer edge is neatened. */
 export function BandSentences(d: Deciding) {
   const f = d.w.doc.decisions.facing;
-  const { units } = d.w.doc;
+  const blank = asked(d, 'facing', FACING);
   const s = shellOf(d);
   const lined = d.w.doc.decisions.lining.on;
   const band = (
@@ -89,26 +84,7 @@ export function BandSentences(d: Deciding) {
       <Besides label="What else is faced" offer="Face another edge" extras={extras} />
       {lying && (
         <Say>
-          Edges of facings that lie free are{' '}
-          <ChoiceBlank
-            label="Their outer edge"
-            value={f.finish}
-            ways={FINISHES.map((id) => ({ id, words: inUnit(FINISH_WORDS[id], units) }))}
-            onPick={(finish) => d.set('facing', { finish }, `Facing edges ${finish}`)}
-          />
-          , and the facings drawn{' '}
-          <LengthBlank
-            label="Drawn smaller, to roll inside"
-            value={f.turn}
-            least={0}
-            most={4}
-            usual={[1, 3]}
-            units={units}
-            help="{1 mm} for thin cloth, {3 mm} for thick."
-            onPreview={(turn) => d.set('facing', { turn })}
-            onValue={(turn) => d.set('facing', { turn }, `Facings ${formatLength(turn, units)} smaller`)}
-          />{' '}
-          smaller, to roll inside.
+          Edges of facings that lie free are {blank.finish}, and the facings drawn {blank.turn} smaller, to roll inside.
         </Say>
       )}
     </>
@@ -118,7 +94,6 @@ export function BandSentences(d: Deciding) {
 /** Bias strips in place of shaped facings, at the neck and at armholes. */
 function biasExtras(d: Deciding, armhole: boolean): Extra[] {
   const { bias } = d.w.doc.decisions.facing;
-  const { units } = d.w.doc;
   const put = (part: Partial<typeof bias>, label?: string) => d.set('facing', { bias: { ...bias, ...part } }, label);
   const strip = (key: 'neck' | 'armhole', label: string, where: string): Extra => ({
     label,
@@ -141,17 +116,7 @@ function biasExtras(d: Deciding, armhole: boolean): Extra[] {
               : put({ school: x }, x === 'turned' ? 'Strip turned inside' : 'Strip wrapped round')
           }
         />
-        ,{' '}
-        <LengthBlank
-          label={`${label}: its finished width`}
-          value={bias.finished}
-          least={4}
-          most={30}
-          units={units}
-          onPreview={(finished) => put({ finished })}
-          onValue={(finished) => put({ finished }, `Strip ${formatLength(finished, units)} wide`)}
-        />{' '}
-        wide when it is finished.
+        , {blanks(biasFields(label), bias, d.w.doc.units, put).finished} wide when it is finished.
       </>
     ),
   });

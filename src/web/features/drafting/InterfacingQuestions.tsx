@@ -1,105 +1,26 @@
 import { Text } from '@chakra-ui/react';
 import { type ReactNode } from 'react';
-import { type FrontInterfacing, type Trim } from '../../../core/document/project.ts';
 import { interfacingFor, WEIGHTS, type Weight } from '../../../core/drafting/index.ts';
 import { type PieceKind } from '../../../core/pattern/index.ts';
-import { inUnit } from '../../../core/units.ts';
 import { Besides, ChoiceBlank, type Extra, Say, type Way } from '../../ui/Sentence.tsx';
-import { Length, shellOf, widthExtra } from './asking.tsx';
+import { asked, shellOf, widthExtra } from './asking.tsx';
 import { type Deciding } from './deciding.ts';
+import { INTERFACING } from './fields/interfacing.ts';
 import { RegionQuestions } from './RegionQuestions.tsx';
-
-const TRIMS: readonly Way<Trim>[] = [
-  { id: 'inside', words: '{3 mm} inside the seam: least bulk' },
-  { id: 'seam', words: 'at the seam line' },
-  { id: 'caught', words: '{3 mm} into the allowance: caught' },
-  { id: 'whole', words: 'with the whole piece' },
-];
-
-const FRONTS: readonly Way<FrontInterfacing>[] = [
-  {
-    id: 'strip',
-    words: 'a strip along the edge',
-    drawn: [
-      ['under', 'M30 8H90V52H30Z'],
-      ['fill', 'M30 8H44V52H30Z'],
-      ['edge', 'M30 8V52'],
-    ],
-  },
-  {
-    id: 'shaped',
-    words: 'shaped, from shoulder and underarm',
-    drawn: [
-      ['under', 'M30 8H90V52H30Z'],
-      ['fill', 'M30 8H66L90 24Q58 34 48 52H30Z'],
-      ['edge', 'M30 8V52'],
-    ],
-  },
-  {
-    id: 'whole',
-    words: 'the whole front',
-    drawn: [
-      ['fill', 'M30 8H90V52H30Z'],
-      ['edge', 'M30 8V52'],
-    ],
-  },
-];
 
 /** What is stiffened, where it ends, and for which cloth. */
 export function InterfacingQuestions(d: Deciding) {
   const i = d.w.doc.decisions.interfacing;
-  const { units } = d.w.doc;
+  const f = asked(d, 'interfacing', INTERFACING);
   return (
     <>
       <ClothSentence {...d} />
       <Say>
-        Facings and front edge{' '}
-        <ChoiceBlank
-          label="Facings and front edge"
-          value={i.on ? 'yes' : 'no'}
-          ways={[
-            { id: 'yes', words: 'are interfaced' },
-            { id: 'no', words: 'are not interfaced' },
-          ]}
-          onPick={(x) =>
-            d.set('interfacing', { on: x === 'yes' }, x === 'yes' ? 'With interfacing' : 'Without interfacing')
-          }
-        />
-        .{' '}
+        Facings and front edge {f.on}.{' '}
         {i.on && (
           <>
-            It ends{' '}
-            <ChoiceBlank
-              label="It ends"
-              value={i.trim}
-              ways={TRIMS.map((t) => ({ ...t, words: inUnit(t.words, units) }))}
-              onPick={(trim) => d.set('interfacing', { trim }, 'Interfacing ends elsewhere')}
-            />
-            . On the front itself, under the facing, lies{' '}
-            <ChoiceBlank
-              label="On the front itself, under the facing"
-              value={i.front}
-              ways={FRONTS}
-              onPick={(front) =>
-                d.set('interfacing', { front }, `On the front: ${FRONTS.find((x) => x.id === front)?.words ?? front}`)
-              }
-            />
-            {i.front === 'strip' && (
-              <>
-                ,{' '}
-                <Length
-                  d={d}
-                  of="interfacing"
-                  key_="frontStrip"
-                  label="Strip along the front edge"
-                  least={0}
-                  most={120}
-                  help="Under buttons and buttonholes; 0 for none."
-                />{' '}
-                wide
-              </>
-            )}
-            .
+            It ends {f.trim}. On the front itself, under the facing, lies {f.front}
+            {i.front === 'strip' && <>, {f.frontStrip} wide</>}.
           </>
         )}
       </Say>
@@ -186,23 +107,7 @@ function MoreInterfacing(d: Deciding) {
             <>
               {present(s.has)} {bands > 1 || s.has('cuff') ? 'are' : 'is'}{' '}
               {out('collars', 'Interface collar, stand, cuffs, waistband and placket', 'interfaced')}
-              {s.has('stand') && i.collars && (
-                <>
-                  , the stand in{' '}
-                  <ChoiceBlank
-                    label="The collar stand"
-                    value={i.stand}
-                    ways={[
-                      { id: 'both', words: 'both layers' },
-                      { id: 'one', words: 'one layer' },
-                    ]}
-                    onPick={(stand) =>
-                      d.set('interfacing', { stand }, stand === 'both' ? 'Stand: both layers' : 'Stand: one layer')
-                    }
-                  />
-                </>
-              )}
-              .
+              {s.has('stand') && i.collars && <>, the stand in {asked(d, 'interfacing', INTERFACING).stand}</>}.
             </>,
           ),
         ]

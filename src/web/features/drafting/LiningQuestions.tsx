@@ -3,8 +3,9 @@ import { type Decisions } from '../../../core/document/project.ts';
 import { type Piece } from '../../../core/pattern/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { ChoiceBlank, Say, type Way } from '../../ui/Sentence.tsx';
-import { Length, shellOf } from './asking.tsx';
+import { asked, shellOf } from './asking.tsx';
 import { type Deciding } from './deciding.ts';
+import { LINING, pleatFields } from './fields/lining.ts';
 import { OpenSeams } from './OpenSeams.tsx';
 
 type Lined = 'lined' | 'self' | 'none';
@@ -72,6 +73,7 @@ const PARTS: readonly Way<Parts>[] = [
 /** Which parts are lined. */
 function LiningParts(d: Deciding) {
   const l = d.w.doc.decisions.lining;
+  const f = asked(d, 'lining', LINING);
   const { has } = shellOf(d);
   if (!l.on || l.self) return null;
   const parts: Parts = l.body ? (l.sleeves ? 'both' : 'body') : l.sleeves ? 'sleeves' : 'neither';
@@ -94,36 +96,8 @@ function LiningParts(d: Deciding) {
           {parts === 'body' || parts === 'neither' ? 'is' : 'are'} lined.{' '}
         </>
       )}
-      {has('skirt-front', 'skirt-back') && (
-        <>
-          The skirt is{' '}
-          <ChoiceBlank
-            label="The skirt is"
-            value={l.skirt ? 'yes' : 'no'}
-            ways={[
-              { id: 'yes', words: 'lined too' },
-              { id: 'no', words: 'not lined' },
-            ]}
-            onPick={(x) => d.set('lining', { skirt: x === 'yes' }, x === 'yes' ? 'Skirt lined' : 'Skirt not lined')}
-          />
-          .{' '}
-        </>
-      )}
-      {l.body && has('front') && has('back') && (
-        <>
-          The fronts are{' '}
-          <ChoiceBlank
-            label="The fronts are"
-            value={l.fronts}
-            ways={[
-              { id: 'lined', words: 'lined as the rest is' },
-              { id: 'double', words: 'cut twice, and the back only faced' },
-            ]}
-            onPick={(fronts) => d.set('lining', { fronts }, fronts === 'double' ? 'Fronts cut double' : 'Fronts lined')}
-          />
-          .
-        </>
-      )}
+      {has('skirt-front', 'skirt-back') && <>The skirt {f.skirt}. </>}
+      {l.body && has('front') && has('back') && <>The fronts are {f.fronts}.</>}
     </>
   );
 }
@@ -135,142 +109,41 @@ const hasBackPleat = (back: Piece, l: Decisions['lining']): boolean =>
   !back.ring.some((e) => e.role === 'waist');
 
 function BackPleat(d: Deciding) {
-  const length = d.w.doc.decisions.lining.pleatLength;
   const seamed = d.w.computed.shell.some(
     (p) => p.kind === 'back' && p.ring.some((e) => e.role === 'centre-back' && !e.onFold),
   );
+  const down = (mm: number): string => (mm > 0 ? `${formatLength(mm, d.w.doc.units)} below the neck` : 'at the hem');
   return (
     <Say>
-      Along the centre back it has a pleat of{' '}
-      <Length
-        d={d}
-        of="lining"
-        key_="pleat"
-        label="Centre back pleat, in all"
-        least={0}
-        most={60}
-        help="{25–40 mm} in a coat, half of it on each side of the back; none in a bodice or beside a zip."
-      />
-      {seamed && (
-        <>
-          , running out{' '}
-          <Length
-            d={d}
-            of="lining"
-            key_="pleatLength"
-            label="It goes down from the neck"
-            least={0}
-            most={800}
-            help="0 for all the way to the hem, or to the vent."
-            said={length > 0 ? `${formatLength(length, d.w.doc.units)} below the neck` : 'at the hem'}
-          />
-        </>
-      )}
-      .
+      Along the centre back it has a pleat of {asked(d, 'lining', LINING).pleat}
+      {seamed && <>, running out {asked(d, 'lining', pleatFields(down)).pleatLength}</>}.
     </Say>
   );
 }
 
 /** Where a sleeve lining is set into the lining's own armhole. */
 function SleeveLining(d: Deciding) {
+  const f = asked(d, 'lining', LINING);
   return (
     <Say>
-      At the underarm it is raised by{' '}
-      <Length
-        d={d}
-        of="lining"
-        key_="raise"
-        label="Raise the underarm"
-        least={0}
-        most={25}
-        help="The seam allowance stands up there inside."
-      />{' '}
-      and let out by <Length d={d} of="lining" key_="out" label="Let out the underarm" least={0} most={15} />. Its
-      sleeve cap has{' '}
-      <Length
-        d={d}
-        of="lining"
-        key_="capEase"
-        label="Ease in the lining's sleeve cap"
-        least={0}
-        most={40}
-        usual={[10, 20]}
-      />{' '}
-      of ease.
+      At the underarm it is raised by {f.raise} and let out by {f.out}. Its sleeve cap has {f.capEase} of ease.
     </Say>
   );
 }
 
 /** What a lining does with fullness, darts, pockets and an armhole without a sleeve. */
 function LiningDetails(d: Deciding) {
-  const l = d.w.doc.decisions.lining;
+  const f = asked(d, 'lining', LINING);
   const s = shellOf(d);
   const armhole = !s.has('sleeve') && s.edge('armhole', 'front', 'back');
   const pockets = s.seamed('pocket');
   if (!armhole && !isFull(d) && !s.darts && !pockets) return null;
   return (
     <Say>
-      {armhole && (
-        <>
-          Its armhole is smaller by{' '}
-          <Length d={d} of="lining" key_="smaller" label="Armhole of the lining smaller by" least={0} most={6} />.{' '}
-        </>
-      )}
-      {isFull(d) && (
-        <>
-          Where the shell is gathered or pleated{' '}
-          <ChoiceBlank
-            label="Where the shell is gathered or pleated"
-            value={l.fullness}
-            ways={[
-              { id: 'kept', words: 'the lining is too' },
-              { id: 'out', words: 'the lining lies smooth: the fullness is folded out of it' },
-            ]}
-            onPick={(fullness) =>
-              d.set('lining', { fullness }, fullness === 'out' ? 'Lining without gathers' : 'Lining gathered too')
-            }
-          />
-          .{' '}
-        </>
-      )}
-      {s.darts && (
-        <>
-          Darts are{' '}
-          <ChoiceBlank
-            label="Darts in the lining are"
-            value={l.darts}
-            ways={[
-              { id: 'sewn', words: 'sewn as in the shell' },
-              { id: 'pleats', words: 'laid as soft pleats' },
-            ]}
-            onPick={(darts) =>
-              d.set('lining', { darts }, darts === 'sewn' ? 'Lining darts sewn' : 'Lining darts as pleats')
-            }
-          />
-          .{' '}
-        </>
-      )}
-      {pockets && (
-        <>
-          Pockets grown on to a seam are{' '}
-          <ChoiceBlank
-            label="Pockets grown on to a seam"
-            value={l.pockets}
-            ways={[
-              { id: 'out', words: 'left out of the lining' },
-              { id: 'kept', words: 'kept in the lining' },
-            ]}
-            onPick={(pockets_) =>
-              d.set(
-                'lining',
-                { pockets: pockets_ },
-                pockets_ === 'out' ? 'Pockets left out of the lining' : 'Pockets in the lining',
-              )
-            }
-          />
-          .
-        </>
-      )}
+      {armhole && <>Its armhole is smaller by {f.smaller}. </>}
+      {isFull(d) && <>Where the shell is gathered or pleated {f.fullness}. </>}
+      {s.darts && <>Darts are {f.darts}. </>}
+      {pockets && <>Pockets grown on to a seam are {f.pockets}.</>}
     </Say>
   );
 }

@@ -1,3 +1,4 @@
+import { type ReactElement } from 'react';
 import {
   type Decisions,
   SLIT_SEAMS,
@@ -8,10 +9,11 @@ import {
 } from '../../../core/document/project.ts';
 import { ventSeam } from '../../../core/drafting/index.ts';
 import { type Role } from '../../../core/pattern/index.ts';
-import { formatLength } from '../../../core/units.ts';
-import { ChoiceBlank, LengthBlank, Say, type Way } from '../../ui/Sentence.tsx';
+import { blanks } from '../../ui/fields.tsx';
+import { ChoiceBlank, Say, type Way } from '../../ui/Sentence.tsx';
 import { shellOf } from './asking.tsx';
 import { type Deciding } from './deciding.ts';
+import { SLIT, VENT, ZIP } from './fields/lining.ts';
 
 type Open = 'vent' | 'slit' | 'zip';
 type Put<K extends Open> = (part: Partial<Decisions['lining'][K]>, label?: string) => void;
@@ -22,45 +24,12 @@ const putOf =
   (part, label) =>
     d.set('lining', { [key]: { ...d.w.doc.decisions.lining[key], ...part } }, label);
 
-interface AskedLength {
-  d: Deciding;
-  label: string;
-  value: number;
-  least: number;
-  most: number;
-  put: (v: number, label?: string) => void;
-}
-
-function AskLength({ d, put, ...more }: AskedLength) {
-  const units = d.w.doc.units;
-  return (
-    <LengthBlank
-      {...more}
-      units={units}
-      onPreview={(v) => put(v)}
-      onValue={(v) => put(v, `${more.label}: ${formatLength(v, units)}`)}
-    />
-  );
-}
-
 /** The two seams with an allowance that is turned in. */
-function Seams({ d, what, of, put }: { d: Deciding; what: string; of: TurnedSeams; put: Put<Open> }) {
-  const seam = (where: string, key: keyof TurnedSeams) => (
-    <AskLength
-      d={d}
-      label={`Seam with ${what}, on the ${where}`}
-      value={of[key]}
-      least={3}
-      most={25}
-      put={(v, w) => put({ [key]: v }, w)}
-    />
-  );
-  return (
-    <>
-      Its seam is {seam('shell', 'shellSeam')} on the shell and {seam('lining', 'liningSeam')} on the lining.
-    </>
-  );
-}
+const Seams = ({ f }: { f: Record<keyof TurnedSeams, ReactElement> }) => (
+  <>
+    Its seam is {f.shellSeam} on the shell and {f.liningSeam} on the lining.
+  </>
+);
 
 /** Where the shell opens and the lining is cut back: a vent, a slit, a zip. */
 export function OpenSeams(d: Deciding) {
@@ -75,43 +44,14 @@ export function OpenSeams(d: Deciding) {
 }
 
 function Vent(d: Deciding) {
-  const { vent } = d.w.doc.decisions.lining;
-  const put = putOf(d, 'vent');
+  const f = blanks(VENT, d.w.doc.decisions.lining.vent, d.w.doc.units, putOf(d, 'vent'));
   const seams = d.w.computed.shell.flatMap((p) => ventSeam(p) ?? []);
   const atCentre = (seam: Role): boolean => seam === 'centre-back' || seam === 'centre-front';
   return (
     <Say>
-      {(seams.some(atCentre) || !seams.length) && (
-        <>
-          At the vent, as worn,{' '}
-          <ChoiceBlank
-            label="At the vent, as worn"
-            value={vent.over}
-            ways={[
-              { id: 'left', words: 'left laps over right' },
-              { id: 'right', words: 'right laps over left' },
-            ]}
-            onPick={(over) => put({ over }, over === 'left' ? 'Vent: left over right' : 'Vent: right over left')}
-          />
-          .{' '}
-        </>
-      )}
-      {seams.some((seam) => !atCentre(seam)) && (
-        <>
-          At the vents of side and panel seams{' '}
-          <ChoiceBlank
-            label="At the vents of side and panel seams"
-            value={vent.lap}
-            ways={[
-              { id: 'front', words: 'the front laps over the back' },
-              { id: 'back', words: 'the back laps over the front' },
-            ]}
-            onPick={(lap) => put({ lap }, `Vents: the ${lap} on top`)}
-          />
-          .{' '}
-        </>
-      )}
-      <Seams d={d} what="the vent" of={vent} put={put} />
+      {(seams.some(atCentre) || !seams.length) && <>At the vent, as worn, {f.over}. </>}
+      {seams.some((seam) => !atCentre(seam)) && <>At the vents of side and panel seams {f.lap}. </>}
+      <Seams f={f} />
     </Say>
   );
 }
@@ -125,6 +65,7 @@ const SLIT_WORDS: Record<SlitSeam, string> = {
 function Slit(d: Deciding) {
   const { slit } = d.w.doc.decisions.lining;
   const put = putOf(d, 'slit');
+  const f = blanks(SLIT, slit, d.w.doc.units, put);
   const { seamed } = shellOf(d);
   const seams = SLIT_SEAMS.filter((at) => at === 'side' || seamed(at));
   const ways: Way<SlitSeam | 'none'>[] = [
@@ -144,21 +85,7 @@ function Slit(d: Deciding) {
             : put({ at, length: slit.length || 180 }, `Slit in the ${SLIT_WORDS[at]}`)
         }
       />
-      {slit.length > 0 && (
-        <>
-          ,{' '}
-          <AskLength
-            d={d}
-            label="Slit, above the finished hem"
-            value={slit.length}
-            least={40}
-            most={600}
-            put={(length, w) => put({ length }, w)}
-          />{' '}
-          up from the finished hem
-        </>
-      )}
-      . {slit.length > 0 && <Seams d={d} what="the slit" of={slit} put={put} />}
+      {slit.length > 0 && <>, {f.length} up from the finished hem</>}. {slit.length > 0 && <Seams f={f} />}
     </Say>
   );
 }
@@ -172,6 +99,7 @@ const ZIP_WORDS: Record<ZipSeam, string> = {
 function Zip(d: Deciding) {
   const { zip } = d.w.doc.decisions.lining;
   const put = putOf(d, 'zip');
+  const f = blanks(ZIP, zip, d.w.doc.units, put);
   const { seamed } = shellOf(d);
   const seams = ZIP_SEAMS.filter((at) => seamed(at) || at === zip.at);
   const ways: Way<ZipSeam | 'none'>[] = [
@@ -193,31 +121,8 @@ function Zip(d: Deciding) {
       />
       {zip.length > 0 && (
         <>
-          {zip.at === 'side' && (
-            <>
-              , on the{' '}
-              <ChoiceBlank
-                label="On which side, as worn"
-                value={zip.on}
-                ways={[
-                  { id: 'left', words: 'left' },
-                  { id: 'right', words: 'right' },
-                ]}
-                onPick={(on) => put({ on }, `Zip in the ${on} side seam`)}
-              />{' '}
-              as worn
-            </>
-          )}
-          ,{' '}
-          <AskLength
-            d={d}
-            label="Its length from the upper end of the seam"
-            value={zip.length}
-            least={100}
-            most={700}
-            put={(length, w) => put({ length }, w)}
-          />{' '}
-          long from the upper end of the seam. <Seams d={d} what="it" of={zip} put={put} />
+          {zip.at === 'side' && <>, on the {f.on} as worn</>}, {f.length} long from the upper end of the seam.{' '}
+          <Seams f={f} />
         </>
       )}
       {zip.length === 0 && '.'}

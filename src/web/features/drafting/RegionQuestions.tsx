@@ -1,10 +1,11 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Button, Text } from '@chakra-ui/react';
 import { type Stiffened } from '../../../core/document/project.ts';
-import { formatLength, type LengthUnit } from '../../../core/units.ts';
-import { Pick } from '../../ui/Ask.tsx';
-import { LengthField } from '../../ui/LengthField.tsx';
+import { type LengthUnit } from '../../../core/units.ts';
+import { blanks, type PutPart } from '../../ui/fields.tsx';
+import { ChoiceBlank, Say } from '../../ui/Sentence.tsx';
 import { type EdgeChoice, edgeChoices, shellOf } from './asking.tsx';
 import { type Deciding } from './deciding.ts';
+import { regionFields } from './fields/interfacing.ts';
 
 /** How wide a strip is to begin with, mm: as along a zip (1", common practice). */
 const USUAL = 25;
@@ -15,11 +16,8 @@ export function RegionQuestions(d: Deciding) {
   const { lined } = shellOf(d);
   const choices = edgeChoices(d, true);
   const save = (words: string, next: Stiffened[]): void => d.set('interfacing', { regions: next }, words);
-  const change = (i: number, part: Partial<Stiffened>, words: string): void =>
-    save(
-      words,
-      regions.map((r, k) => (k === i ? { ...r, ...part } : r)),
-    );
+  const change = (i: number, part: Partial<Stiffened>, words?: string): void =>
+    d.set('interfacing', { regions: regions.map((r, k) => (k === i ? { ...r, ...part } : r)) }, words);
   const first = choices[0];
   return (
     <Box mb="3">
@@ -68,51 +66,31 @@ interface OneProps {
   units: LengthUnit;
   choices: EdgeChoice[];
   lined: boolean;
-  onChange: (part: Partial<Stiffened>, words: string) => void;
+  onChange: PutPart<Stiffened>;
   onDrop: () => void;
 }
 
 /** One of them: where, how wide, on which layer. */
 function OneRegion({ n, r, units, choices, lined, onChange, onDrop }: OneProps) {
+  const f = blanks(regionFields(n), r, units, onChange);
   return (
-    <Flex gap="2" wrap="wrap" align="center" mb="2">
-      <Box w="full">
-        <Pick
-          label={`Interfaced place ${n}`}
-          value={`${r.piece}/${r.edge ?? ''}`}
-          options={choices.map((c): [string, string] => [`${c.piece}/${c.edge ?? ''}`, c.words])}
-          onPick={(key) => {
-            const [piece, edge] = key.split('/') as [string, string];
-            onChange({ piece, edge: edge || null }, 'Interfaced elsewhere');
-          }}
-        />
-      </Box>
-      {r.edge !== null && (
-        <LengthField
-          label={`Width of interfaced place ${n}`}
-          value={r.width}
-          units={units}
-          least={5}
-          most={600}
-          onValue={(width) => onChange({ width }, `Interfaced ${formatLength(width, units)} wide`)}
-        />
-      )}
-      {lined && (
-        <Box w="9em">
-          <Pick
-            label={`Interfaced place ${n} lies on`}
-            value={r.on}
-            options={[
-              ['shell', 'on the shell'],
-              ['lining', 'on the lining'],
-            ]}
-            onPick={(on) => onChange({ on }, on === 'lining' ? 'Interfaced on the lining' : 'Interfaced on the shell')}
-          />
-        </Box>
-      )}
-      <Button size="xs" variant="ghost" onClick={onDrop}>
-        leave out
-      </Button>
-    </Flex>
+    <Say>
+      Interfaced is{' '}
+      <ChoiceBlank
+        label={`Interfaced place ${n}`}
+        value={`${r.piece}/${r.edge ?? ''}`}
+        ways={[
+          ...choices.map((c) => ({ id: `${c.piece}/${c.edge ?? ''}`, words: c.words })),
+          { id: 'none', words: 'nothing: left out again' },
+        ]}
+        onPick={(key) => {
+          if (key === 'none') return onDrop();
+          const [piece, edge] = key.split('/') as [string, string];
+          onChange({ piece, edge: edge || null }, 'Interfaced elsewhere');
+        }}
+      />
+      {r.edge !== null && <>, {f.width} wide</>}
+      {lined && <>, {f.on}</>}.
+    </Say>
   );
 }

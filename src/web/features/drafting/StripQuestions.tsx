@@ -1,13 +1,11 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { type ReactNode } from 'react';
 import { STRIP_KINDS, type StripKind, type StripSaid } from '../../../core/document/project.ts';
-import { formatLength } from '../../../core/units.ts';
-import { Pick } from '../../ui/Ask.tsx';
-import { Count } from '../../ui/Count.tsx';
-import { LengthField } from '../../ui/LengthField.tsx';
+import { blanks } from '../../ui/fields.tsx';
 import { NameField } from '../../ui/NameField.tsx';
+import { ChoiceBlank, Say } from '../../ui/Sentence.tsx';
 import { type EdgeChoice, edgeChoices } from './asking.tsx';
 import { type Deciding } from './deciding.ts';
+import { stripFields } from './fields/interfacing.ts';
 
 const KIND_NAMES: Record<StripKind, string> = {
   tie: 'Tie',
@@ -57,9 +55,10 @@ export function StripQuestions(d: Deciding) {
           s={s}
           edges={edges}
           onSave={(words, next) =>
-            save(
-              `${next.name}: ${words}`,
+            d.set(
+              'strips',
               strips.map((x) => (x.id === s.id ? next : x)),
+              words && `${next.name}: ${words}`,
             )
           }
           onDrop={() =>
@@ -78,37 +77,55 @@ interface OneProps {
   d: Deciding;
   s: StripSaid;
   edges: EdgeChoice[];
-  onSave: (words: string, s: StripSaid) => void;
+  /** Without words it is shown and not kept. */
+  onSave: (words: string | undefined, s: StripSaid) => void;
   onDrop: () => void;
 }
 
 /** One of them: its name and figures. */
 function OneStrip({ d, s, edges, onSave, onDrop }: OneProps) {
+  const f = blanks(stripFields(s), s, d.w.doc.units, (part, words) => onSave(words, { ...s, ...part }));
   return (
     <Box borderTopWidth="1px" borderColor="rule" pt="3" mb="3">
       <NameField label="Its name" value={s.name} onName={(name) => onSave('named', { ...s, name })} />
-      {isSewnOn(s.kind) ? (
-        <SewnOn d={d} s={s} edges={edges} onSave={onSave} />
-      ) : (
-        <>
-          <Figure
-            d={d}
-            s={s}
-            of="length"
-            label={s.kind === 'tie' ? 'Finished length' : 'Length of one'}
-            most={4000}
-            onSave={onSave}
-          />
-          <Figure d={d} s={s} of="width" label="Finished width" most={400} onSave={onSave} />
-          <Count
-            label="How many"
-            value={s.count}
-            least={1}
-            most={40}
-            onValue={(count) => onSave(`${count} of them`, { ...s, count })}
-          />
-        </>
-      )}
+      <Say>
+        {isSewnOn(s.kind) ? (
+          <>
+            It is sewn to{' '}
+            <ChoiceBlank
+              label={`${s.name}: the edge it is sewn to`}
+              value={s.to ? `${s.to.piece}/${s.to.edge}` : ''}
+              ways={[
+                { id: '', words: 'an edge …' },
+                ...edges.map((e) => ({ id: `${e.piece}/${e.edge}`, words: e.words })),
+              ]}
+              onPick={(key) => {
+                const [piece, edge] = key.split('/');
+                onSave('sewn to another edge', { ...s, to: piece && edge ? { piece, edge } : null });
+              }}
+            />
+            , {f.width} deep with a hem of {f.hem}
+            {s.kind === 'ruffle' && (
+              <>
+                ,{' '}
+                <ChoiceBlank
+                  label={`${s.name}: how full`}
+                  value={String(s.ratio)}
+                  said={`${s.ratio} times`}
+                  ways={FULLNESS.map((id) => ({ id, words: `${id} times` }))}
+                  onPick={(v) => onSave(`${v} times its edge`, { ...s, ratio: Number(v) })}
+                />{' '}
+                as long as its edge
+              </>
+            )}
+          </>
+        ) : (
+          <>
+            There {s.count === 1 ? 'is' : 'are'} {f.count} of it, each {f.length} long and {f.width} wide when finished
+          </>
+        )}
+        .
+      </Say>
       <Button size="xs" variant="ghost" color="berry" onClick={onDrop}>
         Leave it out
       </Button>
@@ -116,66 +133,5 @@ function OneStrip({ d, s, edges, onSave, onDrop }: OneProps) {
   );
 }
 
-/** What is sewn to an edge: to which, how deep, its hem, how full. */
-function SewnOn({ d, s, edges, onSave }: Omit<OneProps, 'onDrop'>) {
-  return (
-    <>
-      <Pick
-        label={`${s.name}: the edge it is sewn to`}
-        value={s.to ? `${s.to.piece}/${s.to.edge}` : ''}
-        options={[['', 'an edge …'], ...edges.map((e): [string, string] => [`${e.piece}/${e.edge}`, e.words])]}
-        onPick={(key) => {
-          const [piece, edge] = key.split('/');
-          onSave('sewn to another edge', { ...s, to: piece && edge ? { piece, edge } : null });
-        }}
-      />
-      <Box h="2" />
-      <Figure d={d} s={s} of="width" label="Finished depth" most={1500} onSave={onSave} />
-      <Figure d={d} s={s} of="hem" label="Its hem" most={100} onSave={onSave} />
-      {s.kind === 'ruffle' && (
-        <Row label="Times as long as its edge">
-          <Pick
-            label={`${s.name}: times as long as its edge`}
-            value={String(s.ratio)}
-            options={FULLNESS.map((v): [string, string] => [v, v])}
-            onPick={(v) => onSave(`${v} times its edge`, { ...s, ratio: Number(v) })}
-          />
-        </Row>
-      )}
-    </>
-  );
-}
-
 /** How many times as long as its edge a ruffle usually is. Common practice. */
 const FULLNESS = ['1.25', '1.5', '1.75', '2', '2.5', '3'];
-
-const Row = ({ label, children }: { label: string; children: ReactNode }) => (
-  <Flex align="center" gap="3" mb="2" justify="space-between">
-    <Text>{label}</Text>
-    {children}
-  </Flex>
-);
-
-interface FigureProps extends Pick<OneProps, 'd' | 's' | 'onSave'> {
-  of: 'length' | 'width' | 'hem';
-  label: string;
-  most: number;
-}
-
-/** One length of a strip. */
-function Figure({ d, s, of, label, most, onSave }: FigureProps) {
-  const { units } = d.w.doc;
-  const words = label.toLowerCase();
-  return (
-    <Row label={label}>
-      <LengthField
-        label={`${s.name}: ${words}`}
-        value={s[of]}
-        units={units}
-        least={of === 'hem' ? 0 : 3}
-        most={most}
-        onValue={(v) => onSave(`${words} ${formatLength(v, units)}`, { ...s, [of]: v })}
-      />
-    </Row>
-  );
-}

@@ -3,41 +3,20 @@ import { type Part } from '../../../core/document/decided.ts';
 import { type Decisions } from '../../../core/document/project.ts';
 import { allEdges, type PieceKind, type Role } from '../../../core/pattern/index.ts';
 import { formatLength } from '../../../core/units.ts';
+import { blanks, type Fields } from '../../ui/fields.tsx';
 import { type Extra, LengthBlank } from '../../ui/Sentence.tsx';
 import { ROLE_WORDS } from '../../words/index.ts';
 import { type Deciding } from './deciding.ts';
 
-type Lengths<T> = { [K in keyof T]: T[K] extends number ? K : never }[keyof T];
-
-interface AskLength<K extends keyof Decisions> {
-  d: Deciding;
-  of: K;
-  key_: Lengths<Decisions[K]> & string;
-  label: string;
-  least: number;
-  most: number;
-  usual?: readonly [number, number];
-  help?: string;
-  /** Another way to say it than by its length. */
-  said?: string;
-}
-
-/** One length of the decisions as a blank, previewed while the slider moves and saved under its label. */
-export function Length<K extends keyof Decisions>({ d, of, key_, label, ...more }: AskLength<K>) {
-  const units = d.w.doc.units;
-  const value = (d.w.doc.decisions[of] as Record<string, unknown>)[key_] as number;
-  const part = (v: number) => ({ [key_]: v }) as unknown as Part<K>;
-  return (
-    <LengthBlank
-      label={label}
-      value={value}
-      units={units}
-      {...more}
-      onPreview={(v) => d.set(of, part(v))}
-      onValue={(v) => d.set(of, part(v), `${label}: ${formatLength(v, units)}`)}
-    />
+/** The fields of one part of the decisions as blanks. */
+export const asked = <K extends 'facing' | 'lining' | 'interfacing', F extends Fields<Decisions[K]>>(
+  d: Deciding,
+  key: K,
+  fields: F & Fields<Decisions[K]>,
+) =>
+  blanks<Decisions[K], F>(fields, d.w.doc.decisions[key], d.w.doc.units, (part, words) =>
+    d.set(key, part as Part<K>, words),
   );
-}
 
 /** What the shell is made of, as far as the questions hang on it. */
 export const shellOf = (d: Deciding) => {

@@ -1,0 +1,150 @@
+import { type Decisions, type FacingKind, FINISHES, type Finish } from '../../../../core/document/project.ts';
+import { type Fields, type LengthOf } from '../../../ui/fields.tsx';
+import { type Way } from '../../../ui/Sentence.tsx';
+
+// What is asked of a facing: each a table that is laid over its part of the decisions.
+
+const FACED: readonly Way<FacingKind>[] = [
+  {
+    id: 'separate',
+    words: 'a piece of its own',
+    drawn: [
+      ['fill', 'M16 8H46V52H16Z'],
+      ['edge', 'M16 8V52M16 8H46V52H16'],
+      ['under', 'M62 8H108V52H62Z'],
+      ['edge', 'M62 8V52'],
+    ],
+  },
+  {
+    id: 'cut-on',
+    words: 'grown on, the edge a fold',
+    drawn: [
+      ['fill', 'M20 8H56V52H20Z'],
+      ['under', 'M56 8H108V52H56Z'],
+      ['fold', 'M56 4V56'],
+      ['edge', 'M20 8H108M20 8V52H108'],
+    ],
+  },
+  {
+    id: 'lapel',
+    words: 'turned back with a lapel or shawl',
+    drawn: [
+      ['under', 'M40 52V30L74 8H108V52Z'],
+      ['fill', 'M40 30L74 8L84 24Z'],
+      ['fold', 'M40 30L74 8'],
+      ['edge', 'M40 52V30L84 24L74 8'],
+    ],
+  },
+];
+
+const FINISH_WORDS: Record<Finish, string> = {
+  overlocked: 'overlocked',
+  bound: 'bound with a strip',
+  pressed: 'pressed under {9.5 mm} and edge-stitched',
+};
+
+export const FACING = {
+  on: { as: 'yes', label: 'Front edges and neck', yes: 'are faced', no: 'are not faced' },
+  kind: { as: 'ways', label: 'The front facing', ways: FACED },
+  front: {
+    as: 'length',
+    label: 'Front facing, width',
+    least: 50,
+    most: 140,
+    usual: [75, 100],
+    help: 'It must reach past the buttonholes.',
+  },
+  shoulder: {
+    as: 'length',
+    label: 'Width at the shoulder',
+    least: 30,
+    most: 90,
+    help: 'Equal on front and back, so that their seam lies on one line.',
+  },
+  radius: {
+    as: 'length',
+    label: 'Rounding of the inner corner',
+    least: 0,
+    most: 120,
+    help: 'So that the lining can be sewn round it.',
+  },
+  out: {
+    as: 'length',
+    label: 'Drawn out at the top of the lapel',
+    least: 0,
+    most: 10,
+    usual: [2, 6],
+    help: '{2–4 mm} by the cloth; {6 mm} for thick.',
+  },
+  breakAt: {
+    as: 'length',
+    label: 'It begins to turn below the top of the edge',
+    least: 50,
+    most: 800,
+    help: 'Where the roll line meets the front edge; draw it and it is taken from there.',
+  },
+  deep: {
+    as: 'length',
+    label: 'Its depth at centre back',
+    least: 60,
+    most: 320,
+    help: 'Deep enough to end in the armholes, where it is sewn in with the sleeves.',
+  },
+  back: {
+    as: 'length',
+    label: 'Back neck facing, depth',
+    least: 30,
+    most: 120,
+    help: 'Deep enough to hold the loop and the label, and to stay inside.',
+  },
+  over: {
+    as: 'ways',
+    label: 'Over several panels the facing goes',
+    ways: [
+      { id: 'one', words: 'in one across their seams' },
+      { id: 'parts', words: 'in parts, cut at each seam' },
+    ],
+  },
+  finish: { as: 'ways', label: 'Their outer edge', ways: FINISHES.map((id) => ({ id, words: FINISH_WORDS[id] })) },
+  turn: {
+    as: 'length',
+    label: 'Drawn smaller, to roll inside',
+    least: 0,
+    most: 4,
+    usual: [1, 3],
+    help: '{1 mm} for thin cloth, {3 mm} for thick.',
+  },
+} as const satisfies Fields<Decisions['facing']>;
+
+/** A back facing round the neck, or down to the armholes. */
+export const BACK_WAYS: readonly Way<'neck' | 'deep'>[] = [
+  {
+    id: 'neck',
+    words: 'round the neck',
+    drawn: [
+      ['under', 'M20 10H100V56H20Z'],
+      ['fill', 'M38 10Q60 24 82 10H96Q60 46 24 10Z'],
+      ['edge', 'M20 56V10H38Q60 24 82 10H100V56'],
+    ],
+  },
+  {
+    id: 'deep',
+    words: 'down to the armholes',
+    drawn: [
+      ['under', 'M20 10H100V56H20Z'],
+      ['fill', 'M20 10H38Q60 24 82 10H100V38Q60 46 20 38Z'],
+      ['edge', 'M20 56V10H38Q60 24 82 10H100V56'],
+    ],
+  },
+];
+
+/** The finished width of a bias strip, of which `what` says where it lies. */
+export const biasFields = (what: string): { finished: LengthOf } => ({
+  finished: {
+    as: 'length',
+    label: `${what}: its finished width`,
+    least: 4,
+    most: 30,
+    help: 'The narrower, the closer it follows a tight curve.',
+  },
+});
