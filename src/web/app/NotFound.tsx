@@ -10,7 +10,7 @@ export function NotFound({ inside }: { inside?: string }) {
     document.title = 'Nothing at this address · Woodbine';
   }, []);
   const words = (
-    <Empty title="There is nothing at this address">
+    <Empty whole title="There is nothing at this address">
       It may have been mistyped, or be from an older Woodbine.{' '}
       <Link to={inside ?? '/'} style={{ textDecoration: 'underline' }}>
         {inside ? 'To the pattern of this project' : 'To the shelf'}

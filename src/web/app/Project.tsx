@@ -5,6 +5,7 @@ import { CLOSING_ONLY } from '../../core/document/project.ts';
 import { useProject, type Workbook } from '../data/useProject.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { Clash } from '../ui/Clash.tsx';
+import { later } from '../ui/later.tsx';
 import { Masthead } from '../ui/Masthead.tsx';
 import { Opening } from '../ui/opened.tsx';
 import { Told } from '../ui/Told.tsx';
@@ -64,14 +65,7 @@ function Opened({ w }: { w: Workbook }) {
       overflow={{ lg: 'hidden' }}
       css={{ '@media print': { display: 'block', height: 'auto', minHeight: 0, overflow: 'visible' } }}
     >
-      <Masthead
-        title={w.doc.name}
-        under={savedWords(w)}
-        onName={(name) => w.save(`Called “${name}”`, { ...w.doc, name })}
-        tools={<Tools w={w} />}
-      >
-        <Thread id={w.id} chapters={chaptersOf(w.doc, w.computed)} />
-      </Masthead>
+      <Top w={w} />
       <Trouble w={w} />
       <Clash w={w} />
       <Box as="main" flex="1" minH="0" overflow={{ lg: 'auto' }} css={{ '@media print': { overflow: 'visible' } }}>
@@ -102,6 +96,18 @@ function Opened({ w }: { w: Workbook }) {
     </Box>
   );
 }
+
+/** What stands above every page. */
+const Top = later(({ w }: { w: Workbook }) => (
+  <Masthead
+    title={w.doc.name}
+    under={savedWords(w)}
+    onName={(name) => w.save(`Called “${name}”`, { ...w.doc, name })}
+    tools={<Tools w={w} />}
+  >
+    <Thread id={w.id} chapters={chaptersOf(w.doc, w.computed)} />
+  </Masthead>
+));
 
 /** What could not be kept or worked out, in a sentence, with what can be done about it. */
 function Trouble({ w }: { w: Workbook }) {

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { CircleAlert, CircleCheck } from 'lucide-react';
-import { useDeferredValue, useMemo } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { sentenceOf } from '../../contract/findings.ts';
 import { type Computed } from '../../core/document/compute.ts';
@@ -8,6 +8,7 @@ import { proofOf } from '../../core/document/proof/index.ts';
 import { type Finding } from '../../core/result.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { type Workbook } from '../data/useProject.ts';
+import { later } from '../ui/later.tsx';
 import { checkWords } from '../words/index.ts';
 
 /** Something to look at: in a sentence, how much it matters, and where it is seen. */
@@ -47,9 +48,8 @@ function mattersOf(units: LengthUnit, c: Computed): Matter[] {
 }
 
 /** The line at the foot: that it holds, or what is to be looked at, each leading to its place. */
-export function Verdict({ w }: { w: Workbook }) {
-  // While a slider moves the drawing comes first.
-  const c = useDeferredValue(w.computed);
+export const Verdict = later(({ w }: { w: Workbook }) => {
+  const c = w.computed;
   const matters = useMemo(() => mattersOf(w.doc.units, c), [w.doc.units, c]);
   if (!c.shell.length) return null;
   const [first] = matters;
@@ -92,4 +92,4 @@ export function Verdict({ w }: { w: Workbook }) {
       )}
     </Flex>
   );
-}
+});

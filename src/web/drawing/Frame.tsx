@@ -1,6 +1,6 @@
 import { Button, Flex } from '@chakra-ui/react';
 import { Minus, Plus } from 'lucide-react';
-import { type ReactNode, type RefObject, useEffect, useId, useLayoutEffect, useRef } from 'react';
+import { memo, type ReactNode, type RefObject, useEffect, useId, useLayoutEffect, useRef } from 'react';
 import { type Box } from '../../core/geometry/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { Hatches } from './Hatches.tsx';
@@ -62,7 +62,7 @@ export function Frame({ box, height, label, units, bare = false, besides = 0, pl
         {children(unit, hatch)}
         {!bare && <ScaleBar unit={unit} units={units} x={x0 + 12 * unit} y={y0 + (shownHeight - 10) * unit} />}
       </svg>
-      {place && <ZoomButtons look={look} />}
+      {place && <ZoomButtons scaled={scale > 1} zoom={look.zoom} fit={look.fit} />}
     </div>
   );
 }
@@ -82,22 +82,22 @@ function useWheel(svg: RefObject<SVGSVGElement | null>, onWheel: (e: WheelEvent)
 }
 
 /** Larger, smaller, all of it. */
-function ZoomButtons({ look }: { look: Looking }) {
+const ZoomButtons = memo(({ scaled, zoom, fit }: Pick<Looking, 'zoom' | 'fit'> & { scaled: boolean }) => {
   const button = { minW: '44px', h: '44px', px: '2', variant: 'outline', borderColor: 'rule', bg: 'sheet' } as const;
   return (
     <Flex position="absolute" right="8px" bottom="8px" gap="6px" _print={{ display: 'none' }}>
-      <Button {...button} aria-label="Smaller" disabled={look.view.scale <= 1} onClick={() => look.zoom(-1)}>
+      <Button {...button} aria-label="Smaller" disabled={!scaled} onClick={() => zoom(-1)}>
         <Minus size={18} aria-hidden />
       </Button>
-      <Button {...button} aria-label="Larger" onClick={() => look.zoom(1)}>
+      <Button {...button} aria-label="Larger" onClick={() => zoom(1)}>
         <Plus size={18} aria-hidden />
       </Button>
-      <Button {...button} aria-label="All of it" disabled={look.view.scale <= 1} onClick={look.fit}>
+      <Button {...button} aria-label="All of it" disabled={!scaled} onClick={fit}>
         Fit
       </Button>
     </Flex>
   );
-}
+});
 
 function ScaleBar({ unit, units, x, y }: { unit: number; units: LengthUnit; x: number; y: number }) {
   const steps = units === 'mm' ? [10, 20, 50, 100, 200, 500] : [25.4, 50.8, 101.6, 254, 508];

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useRef, useState } from 'react';
 
 /** How a drawing is looked at: so much enlarged, about this point, as shares of the whole. */
 export interface View {
@@ -41,18 +41,26 @@ export function useView(place: string | undefined): Looking {
   const [view, setView] = useState(WHOLE);
   const drag = useRef<{ x: number; y: number; at: View; moved: boolean } | null>(null);
   useEffect(() => setView((place && left.get(place)) || WHOLE), [place]);
-  const put = (v: View): void => {
-    const next = within(v);
-    if (place) left.set(place, next);
-    setView(next);
-  };
-  const zoom = (by: number): void => put({ ...view, scale: view.scale * by });
+  const put = useCallback(
+    (to: (v: View) => View): void =>
+      setView((v) => {
+        const next = within(to(v));
+        if (place) left.set(place, next);
+        return next;
+      }),
+    [place],
+  );
+  const zoom = useCallback(
+    (by: number): void => put((v) => ({ ...v, scale: v.scale * (by > 0 ? STEP : 1 / STEP) })),
+    [put],
+  );
+  const fit = useCallback((): void => put(() => WHOLE), [put]);
   const go = (dx: number, dy: number): void =>
-    put({ ...view, x: view.x + (dx * GO) / view.scale, y: view.y + (dy * GO) / view.scale });
+    put((v) => ({ ...v, x: v.x + (dx * GO) / v.scale, y: v.y + (dy * GO) / v.scale }));
   const KEYS: Record<string, () => void> = {
-    '+': () => zoom(STEP),
-    '-': () => zoom(1 / STEP),
-    '0': () => put(WHOLE),
+    '+': () => zoom(1),
+    '-': () => zoom(-1),
+    '0': fit,
     ArrowLeft: () => go(-1, 0),
     ArrowRight: () => go(1, 0),
     ArrowUp: () => go(0, -1),
@@ -60,8 +68,8 @@ export function useView(place: string | undefined): Looking {
   };
   return {
     view,
-    zoom: (by) => zoom(by > 0 ? STEP : 1 / STEP),
-    fit: () => put(WHOLE),
+    zoom,
+    fit,
     onKeyDown: (e) => {
       const does = KEYS[e.key];
       if (!place || !does || e.altKey || e.ctrlKey || e.metaKey || e.target !== e.currentTarget) return;
@@ -79,11 +87,8 @@ export function useView(place: string | undefined): Looking {
       if (!d.moved) e.currentTarget.setPointerCapture(e.pointerId);
       d.moved = true;
       const box = e.currentTarget.getBoundingClientRect();
-      put({
-        ...d.at,
-        x: d.at.x - (e.clientX - d.x) / box.width / d.at.scale,
-        y: d.at.y - (e.clientY - d.y) / box.height / d.at.scale,
-      });
+      const [x, y] = [(e.clientX - d.x) / box.width, (e.clientY - d.y) / box.height];
+      put(() => ({ ...d.at, x: d.at.x - x / d.at.scale, y: d.at.y - y / d.at.scale }));
     },
     onPointerUp: () => {
       drag.current = null;
@@ -96,7 +101,7 @@ export function useView(place: string | undefined): Looking {
       const scale = clamp(view.scale * (e.deltaY < 0 ? STEP : 1 / STEP), 1, MOST);
       // What lies under the pointer stays there.
       const at = { x: view.x + (px - 0.5) / view.scale, y: view.y + (py - 0.5) / view.scale };
-      put({ scale, x: at.x - (px - 0.5) / scale, y: at.y - (py - 0.5) / scale });
+      put(() => ({ scale, x: at.x - (px - 0.5) / scale, y: at.y - (py - 0.5) / scale }));
     },
   };
 }

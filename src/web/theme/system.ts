@@ -37,6 +37,31 @@ const config = defineConfig({
     '*:focus-visible': { outline: '3px solid {colors.focus}', outlineOffset: '2px' },
     'input[type=checkbox], input[type=radio]': { accentColor: 'leaf.solid' },
     'nav, header, aside': { _print: { display: 'none' } },
+    // Words that open where they stand: blanks of sentences, and terms of the trade. There are dozens of them on a page.
+    '.blank': {
+      display: 'inline',
+      px: '3px',
+      py: '1px',
+      mx: '-1px',
+      font: 'inherit',
+      fontWeight: '600',
+      textAlign: 'left',
+      color: 'leaf.fg',
+      borderRadius: '5px',
+      cursor: 'pointer',
+      textDecoration: 'underline 2px',
+      textDecorationColor: '{colors.leaf.border}',
+      textUnderlineOffset: '5px',
+    },
+    '.blank[data-odd]': { color: 'honey', textDecorationColor: '{colors.honey}' },
+    '.blank[aria-expanded=true]': { color: 'leaf.contrast', bg: 'leaf.solid', textDecorationLine: 'none' },
+    '.term': {
+      font: 'inherit',
+      minH: '24px',
+      cursor: 'help',
+      textDecoration: 'underline dotted',
+      textUnderlineOffset: '4px',
+    },
   },
   theme: {
     tokens: {

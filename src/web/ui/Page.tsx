@@ -101,10 +101,11 @@ export function SheetBox({ children, ...rest }: { children: ReactNode } & Record
   );
 }
 
-export function Empty({ title, children }: { title: string; children: ReactNode }) {
+/** `whole`: nothing else is on the page, so that its words are the page's heading. */
+export function Empty({ title, whole = false, children }: { title: string; whole?: boolean; children: ReactNode }) {
   return (
     <SheetBox borderStyle="dashed" textAlign="center" py="12">
-      <Heading as="h2" fontSize="22px" fontWeight="600" mb="2">
+      <Heading as={whole ? 'h1' : 'h2'} fontSize="22px" fontWeight="600" mb="2">
         {title}
       </Heading>
       <Box color="quiet" maxW="52ch" mx="auto">

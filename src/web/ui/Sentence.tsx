@@ -1,10 +1,11 @@
-import { Box, Button, Popover, Portal, Text } from '@chakra-ui/react';
+import { Box, Button, Text } from '@chakra-ui/react';
 import { type KeyboardEvent, type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { formatLength, inUnit, isUnusual, type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
 import { type Stroke } from '../words/terms.ts';
 import { Ask, Pick } from './Ask.tsx';
 import { Count } from './Count.tsx';
 import { Measure } from './Measure.tsx';
+import { Opens } from './Opens.tsx';
 import { StrokeDrawing } from './Worded.tsx';
 
 /** A sentence with blanks: what is decided, as it would be said. */
@@ -34,11 +35,8 @@ interface BlankProps {
   children: ReactNode;
 }
 
-/** Below its blank and within the answers, so that the drawing stays in sight. */
-const BELOW = {
-  placement: 'bottom',
-  boundary: () => document.querySelector<HTMLElement>('[aria-label="Answers"]') ?? 'clippingAncestors',
-} as const;
+/** Within the answers, so that the drawing stays in sight. */
+const ANSWERS = () => document.querySelector<HTMLElement>('[aria-label="Answers"]');
 
 /** A blank in a sentence: it opens where it stands; the arrow keys change it, Escape puts it back. */
 export function Blank({ label, said, odd = false, onStep, onBack, onOpen, closedBy, children, ...hand }: BlankProps) {
@@ -56,75 +54,48 @@ export function Blank({ label, said, odd = false, onStep, onBack, onOpen, closed
     onStep(by);
   };
   return (
-    <Popover.Root
+    <Opens
+      className="blank"
+      words={said}
+      data-odd={odd || undefined}
+      aria-haspopup="dialog"
+      aria-label={`${label}: ${said}${odd ? ', not usual' : ''}`}
+      onKeyDown={keys}
+      onBlur={hand.onLeave}
       open={open}
-      onOpenChange={(e) => turn(e.open)}
-      onEscapeKeyDown={() => onBack?.()}
-      lazyMount
-      unmountOnExit
-      positioning={BELOW}
+      onOpen={turn}
+      onEscape={() => onBack?.()}
+      placement="bottom"
+      within={ANSWERS}
+      takesKeys
+      content={{
+        width: '352px',
+        maxW: '94vw',
+        p: '4',
+        fontSize: '17px',
+        bg: 'sheet',
+        borderWidth: '1px',
+        borderColor: 'leaf.border',
+        boxShadow: '0 10px 30px rgba(44, 39, 34, 0.16)',
+        'aria-label': label,
+        // A click on a label reaches its radio only after it: then both may go.
+        onClick: (e) => {
+          if (closedBy && e.detail > 0 && (e.target as Element).closest(closedBy)) setTimeout(() => setOpen(false));
+        },
+        // Chosen out of a list it is done.
+        onChange: (e) => {
+          if (e.target instanceof HTMLSelectElement) setOpen(false);
+        },
+        // Taken by Enter it closes, unless something is asked or wrong.
+        onKeyDown: (e) => {
+          const { currentTarget } = e;
+          if (e.key === 'Enter' && e.target instanceof HTMLInputElement)
+            setTimeout(() => currentTarget.querySelector('[role=alert]') ?? setOpen(false));
+        },
+      }}
     >
-      <Popover.Trigger asChild>
-        <Button
-          variant="plain"
-          display="inline"
-          h="auto"
-          minH="24px"
-          minW="0"
-          px="3px"
-          py="1px"
-          mx="-1px"
-          fontSize="inherit"
-          lineHeight="inherit"
-          fontWeight="600"
-          whiteSpace="normal"
-          textAlign="left"
-          verticalAlign="baseline"
-          color={open ? 'leaf.contrast' : odd ? 'honey' : 'leaf.fg'}
-          bg={open ? 'leaf.solid' : undefined}
-          borderRadius="5px"
-          textDecorationLine={open ? 'none' : 'underline'}
-          textDecorationThickness="2px"
-          textDecorationColor={odd ? 'honey' : 'leaf.border'}
-          textUnderlineOffset="5px"
-          aria-label={`${label}: ${said}${odd ? ', not usual' : ''}`}
-          onKeyDown={keys}
-          onBlur={hand.onLeave}
-        >
-          {said}
-        </Button>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content
-            width="352px"
-            maxW="94vw"
-            p="4"
-            fontSize="17px"
-            bg="sheet"
-            borderWidth="1px"
-            borderColor="leaf.border"
-            boxShadow="0 10px 30px rgba(44, 39, 34, 0.16)"
-            aria-label={label}
-            onClick={(e) => {
-              if (closedBy && e.detail > 0 && (e.target as Element).closest(closedBy)) setOpen(false);
-            }}
-            onChange={(e) => {
-              // Chosen out of a list it is done.
-              if (e.target instanceof HTMLSelectElement) setOpen(false);
-            }}
-            onKeyDown={(e) => {
-              // Taken by Enter it closes, unless something is asked or wrong.
-              const { currentTarget } = e;
-              if (e.key === 'Enter' && e.target instanceof HTMLInputElement)
-                setTimeout(() => currentTarget.querySelector('[role=alert]') ?? setOpen(false));
-            }}
-          >
-            {children}
-          </Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+      {children}
+    </Opens>
   );
 }
 

@@ -1,5 +1,5 @@
 import { Button, Flex } from '@chakra-ui/react';
-import { type KeyboardEvent } from 'react';
+import { type KeyboardEvent, memo } from 'react';
 
 interface Props<T extends string> {
   /** What the tabs are the parts of. */
@@ -10,7 +10,7 @@ interface Props<T extends string> {
 }
 
 /** Parts of a page by their names, one open; the arrow keys go from one to the next. */
-export function Tabs<T extends string>({ words, tabs, at, onTab }: Props<T>) {
+function TabList<T extends string>({ words, tabs, at, onTab }: Props<T>) {
   const keys = (e: KeyboardEvent<HTMLElement>): void => {
     const by = e.key === 'ArrowLeft' ? -1 : e.key === 'ArrowRight' ? 1 : 0;
     const all = [...e.currentTarget.querySelectorAll<HTMLElement>('[role=tab]')];
@@ -46,3 +46,6 @@ export function Tabs<T extends string>({ words, tabs, at, onTab }: Props<T>) {
     </Flex>
   );
 }
+
+/** Drawn again only when another is open: it stands beside what moves with every slider. */
+export const Tabs = memo(TabList) as unknown as typeof TabList;

@@ -1,6 +1,7 @@
-import { Popover, Portal, Text } from '@chakra-ui/react';
+import { Text } from '@chakra-ui/react';
 import { Fragment, useState } from 'react';
 import { type Stroke, type Term, withTerms } from '../words/terms.ts';
+import { Opens } from './Opens.tsx';
 
 const LOOK: Record<Stroke[0], Record<string, string | number>> = {
   fill: { fill: 'var(--chakra-colors-leaf-subtle)', stroke: 'none' },
@@ -23,40 +24,22 @@ export const StrokeDrawing = ({ drawn, width }: { drawn: readonly Stroke[]; widt
 function Explained({ words, term }: { words: string; term: Term }) {
   const [open, setOpen] = useState(false);
   return (
-    <Popover.Root
+    <Opens
+      className="term"
+      words={words}
+      aria-label={`${words}: what it means`}
+      onFocus={(e) => e.currentTarget.matches(':focus-visible') && setOpen(true)}
+      onBlur={() => setOpen(false)}
       open={open}
-      onOpenChange={(e) => setOpen(e.open)}
-      autoFocus={false}
-      positioning={{ placement: 'top' }}
+      onOpen={setOpen}
+      placement="top"
+      content={{ width: '320px', p: '4', bg: 'sheet', borderWidth: '1px', borderColor: 'leaf.border', role: 'note' }}
     >
-      <Popover.Trigger asChild>
-        <button
-          type="button"
-          aria-label={`${words}: what it means`}
-          onFocus={(e) => e.currentTarget.matches(':focus-visible') && setOpen(true)}
-          onBlur={() => setOpen(false)}
-          style={{
-            cursor: 'help',
-            textDecoration: 'underline dotted',
-            textUnderlineOffset: '4px',
-            minHeight: 24,
-            font: 'inherit',
-          }}
-        >
-          {words}
-        </button>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content width="320px" p="4" bg="sheet" borderWidth="1px" borderColor="leaf.border" role="note">
-            <StrokeDrawing drawn={term.drawn} width={180} />
-            <Text mt="2" fontSize="16px">
-              <b>{term.name}</b>: {term.means}
-            </Text>
-          </Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+      <StrokeDrawing drawn={term.drawn} width={180} />
+      <Text mt="2" fontSize="16px">
+        <b>{term.name}</b>: {term.means}
+      </Text>
+    </Opens>
   );
 }
 

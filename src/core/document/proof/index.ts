@@ -1,5 +1,6 @@
 import { offsetPath, pathLength, ringsArea, union } from '../../geometry/index.ts';
 import { flatRing, grainDirection, notchesMeet, type WalkedSeam } from '../../pattern/index.ts';
+import { type Kept, remembered } from '../../remember.ts';
 import { type Computed } from '../compute.ts';
 import { type Check } from './check.ts';
 import { cutDistances } from './cutdistance.ts';
@@ -104,7 +105,10 @@ function hems(c: Computed): Check {
 }
 
 /** All that is looked over when the inside is drafted: a short list that holds, or says where it does not. */
-export const proofOf = (c: Computed): Check[] =>
+export const proofOf = (c: Computed): Check[] => remembered(known, c, '', () => looked(c));
+
+const known: Kept<Computed, Check[]> = new WeakMap();
+const looked = (c: Computed): Check[] =>
   [seams(c), notches(c), outlines(c), wholeness(c), grains(c), hems(c), cutDistances(c), insets(c)].filter(
     (k) => k.looked > 0,
   );

@@ -9,6 +9,7 @@ import { formatLength } from '../../../core/units.ts';
 import { get, type ProjectAnswer, type ShelfAnswer } from '../../data/client.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { Pick } from '../../ui/Ask.tsx';
+import { later } from '../../ui/later.tsx';
 import { SheetBox } from '../../ui/Page.tsx';
 
 /** Choices held against those that stand now. */
@@ -24,7 +25,7 @@ interface HoldProps {
 }
 
 /** Holds the choices as they are, so that others can be tried against them: over each other, and in figures. */
-export function Holding({ w, held, onHold }: HoldProps) {
+export const Holding = later(({ w, held, onHold }: HoldProps) => {
   if (!held)
     return (
       <Button
@@ -56,7 +57,7 @@ export function Holding({ w, held, onHold }: HoldProps) {
       <Differences w={w} held={held} />
     </SheetBox>
   );
-}
+});
 
 function Differences({ w, held }: { w: Workbook; held: Held }) {
   const found = useMemo(() => compareInside(held.computed, w.computed), [held, w.computed]);
@@ -95,7 +96,7 @@ function Differences({ w, held }: { w: Workbook; held: Held }) {
 }
 
 /** Takes over all choices of another project of the shelf; what belongs to the pattern stays as it is here. */
-export function TakeChoices({ w }: { w: Workbook }) {
+export const TakeChoices = later(({ w }: { w: Workbook }) => {
   const { data } = useSWR<ShelfAnswer>('/api/projects', get);
   const others = (data?.projects ?? []).filter((p) => p.id !== w.id);
   if (!others.length) return null;
@@ -120,4 +121,4 @@ export function TakeChoices({ w }: { w: Workbook }) {
       />
     </Box>
   );
-}
+});

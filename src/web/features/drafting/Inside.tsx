@@ -1,15 +1,17 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { CircleAlert } from 'lucide-react';
-import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { proofOf } from '../../../core/document/proof/index.ts';
 import { type Material, type Piece } from '../../../core/pattern/index.ts';
+import { type LengthUnit } from '../../../core/units.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { OpenedOut } from '../../drawing/OpenedOut.tsx';
 import { Spread } from '../../drawing/Spread.tsx';
 import { useTall } from '../../drawing/useTall.ts';
 import { Chip } from '../../ui/Chip.tsx';
+import { later } from '../../ui/later.tsx';
 import { AllWell, Findings, Why } from '../../ui/Notes.tsx';
 import { Empty, Page, SheetBox } from '../../ui/Page.tsx';
 import { ChoiceBlank, Say, type Way } from '../../ui/Sentence.tsx';
@@ -53,7 +55,7 @@ export function Inside({ w }: { w: Workbook }) {
   // The part that is looked at is in the address: it stays on reload, and other pages lead to it.
   const [asked, setAsked] = useSearchParams();
   const chapter = CHAPTERS.find(([c]) => c === asked.get('part'))?.[0] ?? 'facing';
-  const setChapter = (part: Chapter): void => setAsked({ part }, { replace: true });
+  const setChapter = useCallback((part: Chapter): void => setAsked({ part }, { replace: true }), [setAsked]);
   const [held, setHeld] = useState<Held | null>(null);
   const [way, setWay] = useState<LiningWay>('full');
   const set: Deciding['set'] = (key, part, words) => setDecision(w, key, part, { words });
@@ -183,14 +185,19 @@ function Drafted({ w, material, held }: DraftedProps) {
           held={material === 'interfacing' ? NONE : other}
         />
       )}
-      <Box display="grid" gridTemplateColumns="repeat(auto-fit, minmax(230px, 1fr))" columnGap="6">
-        {pieces.map((p) => (
-          <Why key={p.id} reasons={p.reasons} units={w.doc.units} about={`the ${p.name.toLowerCase()}`} />
-        ))}
-      </Box>
+      <Reasons pieces={pieces} units={w.doc.units} />
     </>
   );
 }
+
+/** Why each piece is as it is. */
+const Reasons = later(({ pieces, units }: { pieces: Piece[]; units: LengthUnit }) => (
+  <Box display="grid" gridTemplateColumns="repeat(auto-fit, minmax(230px, 1fr))" columnGap="6">
+    {pieces.map((p) => (
+      <Why key={p.id} reasons={p.reasons} units={units} about={`the ${p.name.toLowerCase()}`} />
+    ))}
+  </Box>
+));
 
 const NOTHING: ReadonlySet<string> = new Set();
 
@@ -275,9 +282,8 @@ const isStrip = (p: Piece): boolean => p.reasons.some((r) => r.rule === 'bias-le
 const apart = (pieces: Piece[]): Piece[] => pieces.map(({ parent: _, ...rest }) => rest);
 
 /** The short list that is green, or says where and what. */
-function Proof({ w }: { w: Workbook }) {
-  // While a slider moves the drawing comes first; the list follows when there is time.
-  const computed = useDeferredValue(w.computed);
+const Proof = later(({ w }: { w: Workbook }) => {
+  const { computed } = w;
   const checks = useMemo(() => proofOf(computed), [computed]);
   const nameOf = (id: string): string => computed.pieces.find((p) => p.id === id)?.name ?? id;
   return (
@@ -302,4 +308,4 @@ function Proof({ w }: { w: Workbook }) {
       <Findings findings={w.computed.findings} w={w} well="Nothing else to worry about." />
     </SheetBox>
   );
-}
+});
