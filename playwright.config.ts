@@ -6,6 +6,8 @@ export default defineConfig({
   // Every file has a server of its own; while one waits for its database the other can go on.
   workers: 2,
   fullyParallel: false,
+  // What takes long and seldom changes is for the night, which looks at everything.
+  ...(!process.env.NIGHT && { grepInvert: /@night/ }),
   timeout: 90_000,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? 'test-results/e2e.json' }]],

@@ -53,11 +53,11 @@ async function print(page: Page, click: (at: Locator) => Promise<void>, path: st
   return sheets.map((s) => s.text).join(' ');
 }
 
-for (const [what, file, pdf] of [
-  ['an SVG', 'greenhouse-coat.svg', []],
-  ['a PDF with sizes', 'greenhouse-coat-sizes.pdf', ['the largest', 'Take these lines']],
+for (const [what, file, pdf, tags] of [
+  ['an SVG', 'greenhouse-coat.svg', [], []],
+  ['a PDF with sizes', 'greenhouse-coat-sizes.pdf', ['the largest', 'Take these lines'], ['@night']],
 ] as const)
-  test(`from ${what} to the printed lining in at most ${MOST} clicks`, async ({ page }, info) => {
+  test(`from ${what} to the printed lining in at most ${MOST} clicks`, { tag: [...tags] }, async ({ page }, info) => {
     const { click, count } = hand();
     const opening = 2;
     await begin(page, file, click);

@@ -30,7 +30,12 @@ async function hearing(url: string): Promise<{ heard: number[]; leave: () => voi
 }
 
 // Debian's PostgreSQL is used where it is installed; it is said where it is not.
-if (POSTGRES) test('three processes on one PostgreSQL server: linear histories, nothing overwritten unseen', shared);
+if (POSTGRES)
+  test(
+    'three processes on one PostgreSQL server: linear histories, nothing overwritten unseen',
+    { tag: '@night' },
+    shared,
+  );
 else process.stderr.write('PostgreSQL is not installed here: three processes on one server are not tried.\n');
 
 async function shared(): Promise<void> {

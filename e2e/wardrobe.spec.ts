@@ -80,37 +80,39 @@ test('the shirt: yoke, stand and cuffs walked, their interfacing, and the choice
   await expect(page.getByText(/Roll the shirt up and close the shoulders inside/)).toHaveCount(0);
 });
 
-test('a drawing of a hundred dense outlines: kept as few curves, found by name, and its file given back', async ({
-  page,
-}, info) => {
-  const ring = Array.from({ length: 400 }, (_, i) => {
-    const t = (2 * Math.PI * i) / 400;
-    return `${(200 + 150 * Math.cos(t)).toFixed(3)},${(200 + 120 * Math.sin(t)).toFixed(3)}`;
-  }).join(' ');
-  const pieces = Array.from(
-    { length: 100 },
-    (_, i) =>
-      `<polygon id="Panel ${i + 1}" transform="translate(${(i % 10) * 400} ${Math.floor(i / 10) * 400})" points="${ring}"/>`,
-  );
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="4000mm" height="4000mm" viewBox="0 0 4000 4000">${pieces.join('')}</svg>`;
-  await visit(page, server.url);
-  await page.getByLabel('Its name').fill('A hundred panels');
-  await page.getByRole('button', { name: 'Begin', exact: true }).click();
-  await page
-    .getByLabel('Pattern file')
-    .setInputFiles({ name: 'panels.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
-  await expect(page.getByText(/100 of them, 40000 lines\) are kept as \d{3,4} curves/)).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Panel/ })).toHaveCount(40);
-  await page.getByLabel('Find a piece by its name').fill('panel 97');
-  await expect(page.getByRole('button', { name: /^Panel/ })).toHaveCount(1);
-  await page.getByRole('button', { name: /^Panel 97/ }).click();
-  await expect(page.getByLabel('Name of this piece')).toHaveValue('Panel 97');
-  const wait = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'panels.svg' }).click();
-  const path = join(info.outputDir, 'panels.svg');
-  await (await wait).saveAs(path);
-  expect(readFileSync(path, 'utf8')).toBe(svg);
-});
+test(
+  'a drawing of a hundred dense outlines: kept as few curves, found by name, and its file given back',
+  { tag: '@night' },
+  async ({ page }, info) => {
+    const ring = Array.from({ length: 400 }, (_, i) => {
+      const t = (2 * Math.PI * i) / 400;
+      return `${(200 + 150 * Math.cos(t)).toFixed(3)},${(200 + 120 * Math.sin(t)).toFixed(3)}`;
+    }).join(' ');
+    const pieces = Array.from(
+      { length: 100 },
+      (_, i) =>
+        `<polygon id="Panel ${i + 1}" transform="translate(${(i % 10) * 400} ${Math.floor(i / 10) * 400})" points="${ring}"/>`,
+    );
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="4000mm" height="4000mm" viewBox="0 0 4000 4000">${pieces.join('')}</svg>`;
+    await visit(page, server.url);
+    await page.getByLabel('Its name').fill('A hundred panels');
+    await page.getByRole('button', { name: 'Begin', exact: true }).click();
+    await page
+      .getByLabel('Pattern file')
+      .setInputFiles({ name: 'panels.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+    await expect(page.getByText(/100 of them, 40000 lines\) are kept as \d{3,4} curves/)).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Panel/ })).toHaveCount(40);
+    await page.getByLabel('Find a piece by its name').fill('panel 97');
+    await expect(page.getByRole('button', { name: /^Panel/ })).toHaveCount(1);
+    await page.getByRole('button', { name: /^Panel 97/ }).click();
+    await expect(page.getByLabel('Name of this piece')).toHaveValue('Panel 97');
+    const wait = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'panels.svg' }).click();
+    const path = join(info.outputDir, 'panels.svg');
+    await (await wait).saveAs(path);
+    expect(readFileSync(path, 'utf8')).toBe(svg);
+  },
+);
 
 test('a project taken off the shelf by mistake is put back with one click', async ({ page }) => {
   await visit(page, server.url);

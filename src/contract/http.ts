@@ -50,81 +50,96 @@ export const traceBody = z.strictObject({
   size: z.strictObject({ width: z.number().min(1).max(1e5), height: z.number().min(1).max(1e5) }).optional(),
 });
 
-export interface Summary {
-  id: string;
-  name: string;
-  garment: string;
-  revision: number;
-  pieces: number;
-  updatedAt: string;
-}
+export const summary = z.object({
+  id: z.string(),
+  name: z.string(),
+  garment: z.string(),
+  revision: z.number(),
+  pieces: z.number(),
+  updatedAt: z.string(),
+});
+export type Summary = z.infer<typeof summary>;
 
-export interface HistoryEntry {
-  revision: number;
-  label: string;
+export const historyEntry = z.object({
+  revision: z.number(),
+  label: z.string(),
   /** `lost`: a change that could not be read any more. */
-  kind: 'do' | 'undo' | 'redo' | 'lost';
-  at: string;
-}
+  kind: z.enum(['do', 'undo', 'redo', 'lost']),
+  at: z.string(),
+});
+export type HistoryEntry = z.infer<typeof historyEntry>;
 
 /** RFC 9457 problem details; `problems` names each place with its sentence. */
-export interface Problem {
-  type: string;
-  title: string;
-  status: number;
-  detail: string;
-  problems?: { code: string; where?: unknown; message: string }[];
-  [more: string]: unknown;
-}
+export const problemAnswer = z
+  .looseObject({
+    type: z.string(),
+    title: z.string(),
+    status: z.number(),
+    detail: z.string(),
+    problems: z.array(z.object({ code: z.string(), where: z.unknown().optional(), message: z.string() })).optional(),
+  })
+  .meta({ id: 'Problem' });
+export type Problem = z.infer<typeof problemAnswer>;
 
 /** Whether anything can be written down just now, and if not, why. */
-export type Saving = 'ok' | 'disk-full' | 'read-only' | 'failing';
+export const saving = z.enum(['ok', 'disk-full', 'read-only', 'failing']);
+export type Saving = z.infer<typeof saving>;
 
-export interface StateAnswer {
-  saving: Saving;
+export const stateAnswer = z.object({
+  saving,
   /** What is to be told about the data, each with its sentence. */
-  notices: { id: string; code: string; at: string; message: string }[];
-}
+  notices: z.array(z.object({ id: z.string(), code: z.string(), at: z.string(), message: z.string() })),
+});
+export type StateAnswer = z.infer<typeof stateAnswer>;
 
-export interface BackupAnswer {
-  name: string;
+export const backupAnswer = z.object({
+  name: z.string(),
   /** ISO time. */
-  at: string;
-  projects: number;
+  at: z.string(),
+  projects: z.number(),
   /** Bytes. */
-  size: number;
+  size: z.number(),
   /** Made by Woodbine here, or brought from elsewhere. */
-  own: boolean;
-}
+  own: z.boolean(),
+});
+export type BackupAnswer = z.infer<typeof backupAnswer>;
 
 /** How a project of a backup stands to the shelf: as it is there; otherwise; taken off it; unknown to it. */
-export type Standing = 'same' | 'differs' | 'deleted' | 'absent';
+const standing = z.enum(['same', 'differs', 'deleted', 'absent']);
 
-export interface Compared {
-  id: string;
-  name: string;
-  garment: string;
-  standing: Standing;
+const compared = z.object({
+  id: z.string(),
+  name: z.string(),
+  garment: z.string(),
+  standing,
   /** Its name on the shelf now, where that differs. */
-  nameNow: string | null;
+  nameNow: z.string().nullable(),
   /** When it was last changed, in the backup and now. */
-  at: string;
-  atNow: string | null;
+  at: z.string(),
+  atNow: z.string().nullable(),
   /** What was changed since, newest first; putting it back takes these back, as one change. */
-  since: string[];
-}
+  since: z.array(z.string()),
+});
+export type Compared = z.infer<typeof compared>;
 
-export interface BackupLook {
-  name: string;
-  at: string;
-  projects: Compared[];
-}
+export const backupLook = z.object({ name: z.string(), at: z.string(), projects: z.array(compared) });
+export type BackupLook = z.infer<typeof backupLook>;
 
-export interface PutBack {
-  id: string;
-  name: string;
-  done: 'put back' | 'as it was' | 'unreadable';
-}
+export const putBackAnswer = z.object({
+  projects: z.array(
+    z.object({ id: z.string(), name: z.string(), done: z.enum(['put back', 'as it was', 'unreadable']) }),
+  ),
+});
+export type PutBack = z.infer<typeof putBackAnswer>['projects'][number];
+
+/** A pattern file as it was put in. */
+export const storedFile = z.object({
+  id: z.string(),
+  name: z.string(),
+  /** Bytes. */
+  size: z.number(),
+  at: z.string(),
+});
 
 /** Something was changed: which project, how far it has come, and what was done. */
 export interface LiveEvent {

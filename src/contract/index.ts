@@ -6,3 +6,4 @@ export * from './migrations.ts';
 export * from './notices.ts';
 export * from './patch.ts';
 export * from './roles.ts';
+export * from './routes.ts';

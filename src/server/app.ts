@@ -10,6 +10,7 @@ import { type Reader } from './import/run.ts';
 import { openapi } from './openapi.ts';
 import { type AppParts } from './parts.ts';
 import { notKept, problem, refusal, unreadableBody } from './problem.ts';
+import { reply } from './reply.ts';
 import { backupRoutes, stateRoutes } from './routes/backups.ts';
 import { computedRoutes, sent } from './routes/computed.ts';
 import { eventRoutes } from './routes/events.ts';
@@ -28,7 +29,8 @@ async function look(c: Context, reader: Reader): Promise<Response> {
   if (typeof upload === 'string') return problem(c, 400, 'upload', upload);
   const seen = await reader.look(upload, upload.job);
   if (!seen.ok) return refusal(c, seen.findings);
-  return c.json({ ...seen.value, findings: seen.value.findings.map((f) => ({ ...f, message: sentenceOf(f) })) });
+  const findings = seen.value.findings.map((f) => ({ ...f, message: sentenceOf(f) }));
+  return reply(c, 'POST /api/look', { ...seen.value, findings });
 }
 
 /** The whole server as one object that answers requests; nothing is started here. */
@@ -45,11 +47,11 @@ export function createApp(p: AppParts): Hono {
   app.route('/api/projects', computedRoutes(p));
   app.route('/api/jobs', jobRoutes(p.reader));
   app.post('/api/look', (c) => look(c, p.reader));
-  app.get('/api/health', (c) => c.json({ ok: true }));
+  app.get('/api/health', (c) => reply(c, 'GET /api/health', { ok: true }));
   app.route('/api/backups', backupRoutes(p.opened));
   app.route('/api/events', eventRoutes(p.opened.store));
   app.route('/api/state', stateRoutes(p.opened));
-  app.get('/api/openapi.json', (c) => c.json(openapi()));
+  app.get('/api/openapi.json', (c) => reply(c, 'GET /api/openapi.json', openapi()));
   app.all('/api/*', (c) => problem(c, 404, 'route', 'There is nothing at this address.'));
   if (p.webRoot) {
     // What is built carries a sum of itself in its name: it never changes, and need not be asked for again.

@@ -1,122 +1,68 @@
 import { z } from 'zod';
-import { newProject, patchBody, projectFile, revisionBody, traceBody } from '../contract/index.ts';
+import { problemAnswer, ROUTES, type Route } from '../contract/index.ts';
 
-interface Route {
-  method: 'get' | 'post' | 'patch' | 'delete';
-  path: string;
-  summary: string;
-  body?: z.ZodType;
-  form?: boolean;
-  ok?: number;
+/** Shapes that have a name of their own stand once, and are pointed to. */
+type Shapes = Record<string, unknown>;
+
+const REFUSED = { description: 'problem details (RFC 9457)' };
+
+/** A shape as JSON Schema, in the words of what is read or of what is answered. */
+const drawn = (shape: z.ZodType, io: 'input' | 'output') =>
+  z.toJSONSchema(shape, { unrepresentable: 'any', io, target: 'draft-2020-12' });
+
+/** A shape of an answer; those in it that have a name go among the components. */
+function shapeOf(shape: z.ZodType, shapes: Shapes): unknown {
+  const said = JSON.stringify(drawn(shape, 'output')).replaceAll('"#/$defs/', '"#/components/schemas/');
+  const { $schema: _, $defs, ...own } = JSON.parse(said) as { $schema?: unknown; $defs?: Shapes };
+  Object.assign(shapes, $defs);
+  return own;
 }
 
-const ROUTES: Route[] = [
-  { method: 'get', path: '/api/projects', summary: 'All projects' },
-  { method: 'post', path: '/api/projects', summary: 'Make a new project', body: newProject, ok: 201 },
-  { method: 'post', path: '/api/projects/import', summary: 'Load a saved project file', body: projectFile, ok: 201 },
-  { method: 'get', path: '/api/projects/{id}', summary: 'Document and revision' },
-  {
-    method: 'patch',
-    path: '/api/projects/{id}',
-    summary: 'Change the document; 409 when it was changed meanwhile',
-    body: patchBody,
-  },
-  { method: 'delete', path: '/api/projects/{id}', summary: 'Delete the project', ok: 204 },
-  { method: 'post', path: '/api/projects/{id}/restore', summary: 'Put a deleted project back on the shelf' },
-  { method: 'post', path: '/api/projects/{id}/undo', summary: 'Undo the last change', body: revisionBody },
-  { method: 'post', path: '/api/projects/{id}/redo', summary: 'Redo the change undone last', body: revisionBody },
-  { method: 'get', path: '/api/projects/{id}/history', summary: 'All changes, newest first' },
-  {
-    method: 'get',
-    path: '/api/projects/{id}/at/{revision}',
-    summary: 'The document as it was at a revision; 410 when lost',
-  },
-  {
-    method: 'post',
-    path: '/api/projects/{id}/shell',
-    summary: 'Upload the shell pattern (SVG, DXF, PDF); columns, overlap, order, scale and groups are for PDF',
-    form: true,
-    ok: 201,
-  },
-  { method: 'get', path: '/api/projects/{id}/files', summary: 'The files the pieces were read from' },
-  { method: 'get', path: '/api/projects/{id}/files/{file}', summary: 'One of them, as it was uploaded' },
-  { method: 'get', path: '/api/jobs/{job}', summary: 'How far the upload that named itself so is' },
-  { method: 'delete', path: '/api/jobs/{job}', summary: 'Give that upload up; 409 when it is in already', ok: 204 },
-  {
-    method: 'post',
-    path: '/api/look',
-    summary: 'What a file holds: line groups, page layout, test squares; nothing is stored',
-    form: true,
-  },
-  {
-    method: 'post',
-    path: '/api/projects/{id}/trace',
-    summary: 'Add a piece traced in a picture, by known corners and points along its edge',
-    body: traceBody,
-    ok: 201,
-  },
-  { method: 'get', path: '/api/projects/{id}/pieces', summary: 'Every piece, shell and derived, with figures' },
-  { method: 'get', path: '/api/projects/{id}/seams', summary: 'Every seam walked' },
-  { method: 'get', path: '/api/projects/{id}/closure', summary: 'Buttons and buttonholes' },
-  { method: 'get', path: '/api/projects/{id}/plan', summary: 'The making-up plan' },
-  { method: 'get', path: '/api/projects/{id}/cutting', summary: 'The cut list' },
-  {
-    method: 'get',
-    path: '/api/projects/{id}/export/pattern.pdf',
-    summary: 'Full-size PDF, tiled; query: paper, pieces, strip',
-  },
-  {
-    method: 'get',
-    path: '/api/projects/{id}/export/changes.pdf',
-    summary: "The lining as changes to the shell's pattern, a page for each piece; query: paper",
-  },
-  { method: 'get', path: '/api/projects/{id}/export/pieces.svg', summary: 'Full-size SVG; query: pieces, strip' },
-  { method: 'get', path: '/api/projects/{id}/export/cut-list.csv', summary: 'The cut list as CSV' },
-  { method: 'get', path: '/api/projects/{id}/export/project.json', summary: 'The project as a file' },
-];
+function askedOf(r: Route): Record<string, unknown> | null {
+  if (r.form) return { 'multipart/form-data': { schema: drawn(r.form, 'input') } };
+  if (r.body) return { 'application/json': { schema: drawn(r.body, 'input') } };
+  return r.zip ? { 'application/zip': { schema: { type: 'string', format: 'binary' } } } : null;
+}
 
-const FORM = {
-  type: 'object',
-  required: ['file'],
-  properties: {
-    file: { type: 'string', format: 'binary' },
-    unit: { enum: ['mm', 'cm', 'm', 'in', 'pt', 'pc', 'px', 'q'] },
-    lines: { enum: ['cut', 'seam'] },
-    columns: { type: 'integer', minimum: 1, maximum: 100 },
-    overlap: { type: 'number', minimum: 0, maximum: 60, description: 'mm' },
-    order: { enum: ['rows', 'columns'] },
-    scale: { type: 'number', minimum: 0.2, maximum: 5 },
-    groups: { type: 'string', description: 'ids of line groups, with commas between' },
-    job: { type: 'string', pattern: '^[\\w-]{1,64}$', description: 'a name of your own, to ask how far it is' },
-  },
-};
-
-function operation(r: Route) {
-  const ids = [...r.path.matchAll(/\{(\w+)\}/g)].map((m) => ({
+function parametersOf(path: string, r: Route) {
+  const ids = [...path.matchAll(/\{(\w+)\}/g)].map((m) => ({
     name: m[1],
     in: 'path',
     required: true,
     schema: { type: 'string' },
   }));
-  const content = r.form
-    ? { 'multipart/form-data': { schema: FORM } }
-    : r.body
-      ? { 'application/json': { schema: z.toJSONSchema(r.body, { unrepresentable: 'any' }) } }
-      : null;
+  const query = r.query ? (drawn(r.query, 'input').properties ?? {}) : {};
+  return [...ids, ...Object.entries(query).map(([name, schema]) => ({ name, in: 'query', required: false, schema }))];
+}
+
+function answerOf(r: Route, shapes: Shapes) {
+  if (!r.answer) return { '204': { description: 'done' } };
+  const content =
+    typeof r.answer === 'string' ? { [r.answer]: {} } : { 'application/json': { schema: shapeOf(r.answer, shapes) } };
+  return { [String(r.ok ?? 200)]: { description: 'done', content } };
+}
+
+function operationOf(path: string, r: Route, shapes: Shapes) {
+  const parameters = parametersOf(path, r);
+  const content = askedOf(r);
   return {
     summary: r.summary,
-    ...(ids.length && { parameters: ids }),
+    ...(parameters.length && { parameters }),
     ...(content && { requestBody: { required: true, content } }),
     responses: {
-      [String(r.ok ?? 200)]: { description: 'done' },
-      default: { description: 'problem details (RFC 9457)', content: { 'application/problem+json': {} } },
+      ...answerOf(r, shapes),
+      default: { ...REFUSED, content: { 'application/problem+json': { schema: shapeOf(problemAnswer, shapes) } } },
     },
   };
 }
 
-/** The interface over HTTP as OpenAPI 3.1. */
+/** The interface over HTTP as OpenAPI 3.1, made from the contract itself. */
 export function openapi() {
+  const shapes: Shapes = {};
   const paths: Record<string, Record<string, unknown>> = {};
-  for (const r of ROUTES) paths[r.path] = { ...paths[r.path], [r.method]: operation(r) };
-  return { openapi: '3.1.0', info: { title: 'Woodbine', version: '0.1.0' }, paths };
+  for (const [key, route] of Object.entries<Route>(ROUTES)) {
+    const [method, path] = key.split(' ') as [string, string];
+    paths[path] = { ...paths[path], [method.toLowerCase()]: operationOf(path, route, shapes) };
+  }
+  return { openapi: '3.1.0', info: { title: 'Woodbine', version: '0.1.0' }, paths, components: { schemas: shapes } };
 }

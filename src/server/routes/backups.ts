@@ -1,3 +1,4 @@
+import { basename } from 'node:path';
 import { type Context, Hono } from 'hono';
 import { putBackBody, sentenceOfNotice } from '../../contract/index.ts';
 import { compare, putBack } from '../backup/restore.ts';
@@ -5,6 +6,7 @@ import { BadBackup, manifestIn } from '../backup/unpack.ts';
 import { type Opened } from '../db/open.ts';
 import { itemsOf } from '../db/rows.ts';
 import { problem } from '../problem.ts';
+import { reply } from '../reply.ts';
 import { body } from './body.ts';
 import { missing } from './projects.ts';
 
@@ -22,7 +24,11 @@ export function backupRoutes({ store, backups, backup, originals }: Opened): Hon
     if (!path) return problem(c, 404, 'backup', 'There is no such backup.');
     try {
       const manifest = await manifestIn(store.disk, path);
-      return c.json({ name, at: manifest.at, projects: await compare(store, manifest) });
+      return reply(c, 'GET /api/backups/{name}', {
+        name,
+        at: manifest.at,
+        projects: await compare(store, manifest),
+      });
     } catch (e) {
       return bad(c, e);
     }
@@ -34,8 +40,8 @@ export function backupRoutes({ store, backups, backup, originals }: Opened): Hon
     c.header('content-disposition', `attachment; filename="${name}.zip"`);
     return c.body(new Uint8Array(bytes), 200, { 'content-type': ZIP });
   };
-  r.get('/', async (c) => c.json({ backups: await backups.list() }));
-  r.post('/', async (c) => c.json({ name: (await backup()).split(/[\\/]/).pop() }, 201));
+  r.get('/', async (c) => reply(c, 'GET /api/backups', { backups: await backups.list() }));
+  r.post('/', async (c) => reply(c, 'POST /api/backups', { name: basename(await backup()) }));
   r.post('/brought', async (c) => {
     const content = c.req.raw.body;
     if (!content)
@@ -59,7 +65,9 @@ export function backupRoutes({ store, backups, backup, originals }: Opened): Hon
     const b = await body(c, putBackBody);
     if (!b.ok) return b.answer;
     try {
-      return c.json({ projects: await putBack(store, backups, path, b.value.projects) });
+      return reply(c, 'POST /api/backups/{name}/restore', {
+        projects: await putBack(store, backups, path, b.value.projects),
+      });
     } catch (e) {
       return bad(c, e);
     }
@@ -72,7 +80,7 @@ export function stateRoutes({ store }: Opened): Hono {
   const r = new Hono();
   r.get('/', async (c) => {
     const notices = await store.notices();
-    return c.json({
+    return reply(c, 'GET /api/state', {
       saving: await store.canSave(),
       notices: notices.map((n) => ({ ...n, message: sentenceOfNotice(n) })),
     });

@@ -6,6 +6,7 @@ import { joined } from '../db/record.ts';
 import { type Store } from '../db/store.ts';
 import { type Stored } from '../db/stored.ts';
 import { problem, refusal } from '../problem.ts';
+import { reply } from '../reply.ts';
 import { type Works } from '../work/run.ts';
 import { body, changeAsked, notTaken } from './body.ts';
 
@@ -51,7 +52,10 @@ export async function written(c: Context, store: Store, w: Written): Promise<Res
 export function projectRoutes(store: Store, works: Works): Hono {
   const r = new Hono();
   r.get('/', async (c) =>
-    c.json({ projects: await store.list(), demos: DEMOS.map(({ id, name, garment }) => ({ id, name, garment })) }),
+    reply(c, 'GET /api/projects', {
+      projects: await store.list(),
+      demos: DEMOS.map(({ id, name, garment }) => ({ id, name, garment })),
+    }),
   );
   r.post('/', async (c) => {
     const b = await body(c, newProject);
@@ -91,7 +95,9 @@ export function projectRoutes(store: Store, works: Works): Hono {
   });
   r.get('/:id/files', async (c) => {
     const id = c.req.param('id');
-    return (await store.stands(id)) ? c.json({ files: await store.files(id) }) : missing(c);
+    return (await store.stands(id))
+      ? reply(c, 'GET /api/projects/{id}/files', { files: await store.files(id) })
+      : missing(c);
   });
   r.get('/:id/files/:file', async (c) => {
     const held = await store.file(c.req.param('id'), c.req.param('file'));
@@ -127,7 +133,9 @@ export function projectRoutes(store: Store, works: Works): Hono {
   });
   r.get('/:id/history', async (c) => {
     const id = c.req.param('id');
-    return (await store.stands(id)) ? c.json({ changes: await store.history(id) }) : missing(c);
+    return (await store.stands(id))
+      ? reply(c, 'GET /api/projects/{id}/history', { changes: await store.history(id) })
+      : missing(c);
   });
   return r;
 }

@@ -1,29 +1,17 @@
+import useSWR, { type SWRConfiguration, type SWRResponse } from 'swr';
 import {
-  type BackupLook,
-  type HistoryEntry,
+  type Answer,
+  type Named,
   type PatchOperation,
   type Problem,
-  type PutBack,
-  type Summary,
+  type RouteKey,
+  type Sent,
 } from '../../contract/index.ts';
-import { type ProjectDocument } from '../../core/document/project.ts';
-import { type Box } from '../../core/geometry/index.ts';
-import { type Layout, type LineGroup, type PdfChoices, type Progress, type Trace } from '../../core/import/index.ts';
-import { type Finding } from '../../core/result.ts';
+import { type PdfChoices, type Progress, type Trace } from '../../core/import/index.ts';
 
-export interface ProjectAnswer {
-  id: string;
-  name: string;
-  garment: string;
-  revision: number;
-  document: ProjectDocument;
-  steps: { undo: string | null; redo: string | null };
-}
-
-export interface ShelfAnswer {
-  projects: Summary[];
-  demos: { id: string; name: string; garment: string }[];
-}
+export type ProjectAnswer = Answer<'GET /api/projects/{id}'>;
+export type ShelfAnswer = Answer<'GET /api/projects'>;
+export type LookAnswer = Answer<'POST /api/look'>;
 
 /** A refusal with the sentence the server gave. */
 export class Refusal extends Error {
@@ -39,10 +27,18 @@ const UNREACHABLE: Problem = {
   detail: 'Woodbine does not answer. Is it still running? Nothing you saved is lost.',
 };
 
-async function call<T>(method: string, url: string, body?: unknown): Promise<T> {
-  const form = body instanceof FormData;
-  const init: RequestInit = { method };
-  if (form) init.body = body;
+/** What stands for the names in braces. */
+type Names<K extends string> = Record<Named<K>, string | number>;
+type Getting = Extract<RouteKey, `GET ${string}`>;
+
+/** The address of what is asked. */
+export const addressOf = <K extends RouteKey>(route: K, names: Names<K>): string =>
+  route.replace(/^\w+ /, '').replace(/\{(\w+)\}/g, (_, n: Named<K>) => encodeURIComponent(names[n]));
+
+/** Asks the server: what is sent along and what comes back are as the contract says. */
+async function ask<K extends RouteKey>(route: K, names: Names<K>, body?: Sent<K>, query = ''): Promise<Answer<K>> {
+  const init: RequestInit = { method: route.split(' ')[0] as string };
+  if (body instanceof FormData) init.body = body;
   else if (body instanceof File) {
     init.body = body;
     init.headers = { 'content-type': 'application/zip' };
@@ -50,42 +46,40 @@ async function call<T>(method: string, url: string, body?: unknown): Promise<T> 
     init.body = JSON.stringify(body);
     init.headers = { 'content-type': 'application/json' };
   }
+  return (await fetched(addressOf(route, names) + query, init)) as Answer<K>;
+}
+
+async function fetched(url: string, init: RequestInit): Promise<unknown> {
   const answer = await fetch(url, init).catch(() => {
     throw new Refusal(UNREACHABLE);
   });
-  if (answer.status === 204) return undefined as T;
-  const json = (await answer.json().catch(() => ({ ...UNREACHABLE, status: answer.status }))) as T;
-  if (!answer.ok) throw new Refusal(json as unknown as Problem);
+  if (answer.status === 204) return undefined;
+  const json: unknown = await answer.json().catch(() => ({ ...UNREACHABLE, status: answer.status }));
+  if (!answer.ok) throw new Refusal(json as Problem);
   return json;
 }
 
-export const get = <T>(url: string): Promise<T> => call<T>('GET', url);
+/** What is at an address; known by it wherever it is asked for. */
+export const get = (url: string): Promise<unknown> => fetched(url, { method: 'GET' });
+
+/** What the server answers, shared by all that ask the same; nothing is asked where `names` is null. */
+export const useAsked = <K extends Getting>(
+  route: K,
+  names: Names<K> | null,
+  how: SWRConfiguration<Answer<K>, Error> = {},
+  query = '',
+): SWRResponse<Answer<K>, Error> =>
+  useSWR<Answer<K>, Error>(
+    names && addressOf(route, names) + query,
+    (url: string) => get(url) as Promise<Answer<K>>,
+    how,
+  );
 
 /** What is said of a file beside itself. */
 export interface FileChoices extends PdfChoices {
   unit?: string;
   /** A name of our own, to ask how far it is. */
   job?: string;
-}
-
-/** A pattern file as it was put in. */
-export interface StoredFile {
-  id: string;
-  name: string;
-  /** Bytes. */
-  size: number;
-  at: string;
-}
-
-/** What a file holds, as the server saw it. */
-export interface LookAnswer {
-  kind: 'pdf' | 'drawing';
-  nested: boolean;
-  groups: (Omit<LineGroup, 'paths'> & { d: string })[];
-  layout: Layout | null;
-  squares: { measured: number; nominal: number | null }[];
-  tiles: { trim: Box; d: string[] } | null;
-  findings: (Finding & { message: string })[];
 }
 
 function formOf(file: File, choices: FileChoices): FormData {
@@ -97,42 +91,33 @@ function formOf(file: File, choices: FileChoices): FormData {
 }
 
 export const api = {
-  create: (name: string, garment: string) => call<ProjectAnswer>('POST', '/api/projects', { name, garment }),
-  demo: (demo: string) => call<ProjectAnswer>('POST', '/api/projects/demo', { demo }),
-  load: (file: unknown) => call<ProjectAnswer>('POST', '/api/projects/import', file),
-  restore: (id: string) => call<ProjectAnswer>('POST', `/api/projects/${id}/restore`),
-  remove: (id: string, revision: number) => call<void>('DELETE', `/api/projects/${id}?revision=${revision}`),
+  create: (name: string, garment: string) => ask('POST /api/projects', {}, { name, garment }),
+  demo: (demo: string) => ask('POST /api/projects/demo', {}, { demo }),
+  load: (file: unknown) => ask('POST /api/projects/import', {}, file as Sent<'POST /api/projects/import'>),
+  restore: (id: string) => ask('POST /api/projects/{id}/restore', { id }),
+  remove: (id: string, revision: number) =>
+    ask('DELETE /api/projects/{id}', { id }, undefined, `?revision=${revision}`),
+  project: (id: string) => ask('GET /api/projects/{id}', { id }),
   change: (id: string, revision: number, label: string, patch: PatchOperation[]) =>
-    call<ProjectAnswer>('PATCH', `/api/projects/${id}`, { revision, change: { label, patch } }),
+    ask('PATCH /api/projects/{id}', { id }, { revision, change: { label, patch } }),
   walk: (id: string, kind: 'undo' | 'redo', revision: number) =>
-    call<ProjectAnswer>('POST', `/api/projects/${id}/${kind}`, { revision }),
-  look: (file: File, choices: FileChoices = {}) => call<LookAnswer>('POST', '/api/look', formOf(file, choices)),
+    ask(`POST /api/projects/{id}/${kind}`, { id }, { revision }),
+  look: (file: File, choices: FileChoices = {}) => ask('POST /api/look', {}, formOf(file, choices)),
   /** How far a file is that was sent under this name; null when it is not being read (yet, or any more). */
-  progress: (job: string): Promise<Progress | null> => get<Progress>(`/api/jobs/${job}`).catch(() => null),
+  progress: (job: string): Promise<Progress | null> => ask('GET /api/jobs/{job}', { job }).catch(() => null),
   /** Gives a file up; one that is in already stays in. */
-  stop: (job: string): Promise<void> => call<void>('DELETE', `/api/jobs/${job}`).catch(() => undefined),
-  files: (id: string) => get<{ files: StoredFile[] }>(`/api/projects/${id}/files`),
+  stop: (job: string): Promise<void> => ask('DELETE /api/jobs/{job}', { job }).catch(() => undefined),
+  files: (id: string) => ask('GET /api/projects/{id}/files', { id }),
   shell: (id: string, revision: number, file: File, lines: string, choices: FileChoices) => {
     const form = formOf(file, choices);
     form.set('revision', String(revision));
     form.set('lines', lines);
-    return call<{ findings: (Finding & { message: string })[]; revision: number }>(
-      'POST',
-      `/api/projects/${id}/shell`,
-      form,
-    );
+    return ask('POST /api/projects/{id}/shell', { id }, form);
   },
-  trace: (id: string, t: Trace & { lines: string }) =>
-    call<{ findings: (Finding & { message: string })[]; residualMm: number; revision: number }>(
-      'POST',
-      `/api/projects/${id}/trace`,
-      t,
-    ),
-  seen: (notice: string) => call<void>('POST', `/api/state/notices/${notice}/seen`),
-  makeBackup: () => call<{ name: string }>('POST', '/api/backups', {}),
-  bringBackup: (file: File) => call<BackupLook>('POST', '/api/backups/brought', file),
-  lookBackup: (name: string) => get<BackupLook>(`/api/backups/${name}`),
-  putBack: (name: string, projects: string[]) =>
-    call<{ projects: PutBack[] }>('POST', `/api/backups/${name}/restore`, { projects }),
-  history: (id: string) => get<{ changes: HistoryEntry[] }>(`/api/projects/${id}/history`),
+  trace: (id: string, t: Trace & { lines: 'cut' | 'seam' }) => ask('POST /api/projects/{id}/trace', { id }, t),
+  seen: (id: string) => ask('POST /api/state/notices/{id}/seen', { id }),
+  makeBackup: () => ask('POST /api/backups', {}),
+  bringBackup: (file: File) => ask('POST /api/backups/brought', {}, file),
+  lookBackup: (name: string) => ask('GET /api/backups/{name}', { name }),
+  putBack: (name: string, projects: string[]) => ask('POST /api/backups/{name}/restore', { name }, { projects }),
 };

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
-import useSWR, { useSWRConfig } from 'swr';
+import { useSWRConfig } from 'swr';
 import { type Computed } from '../../core/document/compute.ts';
 import { type ProjectDocument } from '../../core/document/project.ts';
-import { api, get, type ProjectAnswer } from './client.ts';
+import { addressOf, api, type ProjectAnswer, useAsked } from './client.ts';
 import { Keeper, type Kept } from './keeper.ts';
 import { listen } from './live.ts';
 import { useComputed } from './useComputed.ts';
@@ -42,13 +42,13 @@ export interface Workbook extends Pick<Kept, 'saved' | 'saving' | 'trying' | 'tr
 const keeping = {
   change: api.change,
   walk: api.walk,
-  fetch: (id: string) => get<ProjectAnswer>(`/api/projects/${id}`),
+  fetch: api.project,
 };
 const NONE = () => () => undefined;
 
 /** One project: loaded, computed as it changes, saved one change after another. */
 export function useProject(id: string): { workbook: Workbook | null; error: Error | null } {
-  const { data, error } = useSWR<ProjectAnswer, Error>(`/api/projects/${id}`, get, { revalidateOnFocus: true });
+  const { data, error } = useAsked('GET /api/projects/{id}', { id }, { revalidateOnFocus: true });
   const { mutate: everywhere } = useSWRConfig();
   const there = data !== undefined;
   // biome-ignore lint/correctness/useExhaustiveDependencies: made once for a project, from what came first; later states are received.
@@ -68,7 +68,7 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
   // Other screens read the project under the same key: what was stored is put there.
   const stored = kept?.base;
   useEffect(() => {
-    if (stored) void everywhere(`/api/projects/${id}`, stored, { revalidate: false });
+    if (stored) void everywhere(addressOf('GET /api/projects/{id}', { id }), stored, { revalidate: false });
   }, [stored, id, everywhere]);
   useUnsaved(kept);
   useSentAgain(keeper, kept);

@@ -1,12 +1,11 @@
 import { Box, Button, Flex, Table, Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import useSWR from 'swr';
 import { compareInside } from '../../../core/document/compare.ts';
 import { type Computed } from '../../../core/document/compute.ts';
 import { type Decisions } from '../../../core/document/project.ts';
 import { takenOver } from '../../../core/document/takeover.ts';
 import { formatLength } from '../../../core/units.ts';
-import { get, type ProjectAnswer, type ShelfAnswer } from '../../data/client.ts';
+import { api, useAsked } from '../../data/client.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { Pick } from '../../ui/Ask.tsx';
 import { later } from '../../ui/later.tsx';
@@ -97,12 +96,12 @@ function Differences({ w, held }: { w: Workbook; held: Held }) {
 
 /** Takes over all choices of another project of the shelf; what belongs to the pattern stays as it is here. */
 export const TakeChoices = later(({ w }: { w: Workbook }) => {
-  const { data } = useSWR<ShelfAnswer>('/api/projects', get);
+  const { data } = useAsked('GET /api/projects', {});
   const others = (data?.projects ?? []).filter((p) => p.id !== w.id);
   if (!others.length) return null;
   const take = (other: (typeof others)[number]): Promise<void> =>
     w.bring(`Choices of ${other.name}`, async () => {
-      const { decisions } = (await get<ProjectAnswer>(`/api/projects/${other.id}`)).document;
+      const { decisions } = (await api.project(other.id)).document;
       return (now) => ({ ...now, decisions: takenOver(now.decisions, decisions) });
     });
   return (

@@ -1,11 +1,9 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import useSWR from 'swr';
 import { type HistoryEntry } from '../../../contract/index.ts';
 import { compute } from '../../../core/document/compute.ts';
-import { type ProjectDocument } from '../../../core/document/project.ts';
-import { get } from '../../data/client.ts';
+import { useAsked } from '../../data/client.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { Spread } from '../../drawing/Spread.tsx';
 import { useTall } from '../../drawing/useTall.ts';
@@ -20,10 +18,11 @@ const QUESTION = 'What did I change?';
 /** What did I change? Every change, newest first, and beside it the pieces as they were then; one click goes back there. */
 export function HistoryPage({ w }: { w: Workbook }) {
   // Asked anew after every change, also where that follows at once.
-  const { data } = useSWR<{ changes: HistoryEntry[] }, Error>(
-    w.saving ? null : `/api/projects/${w.id}/history?on=${w.revision}`,
-    get,
+  const { data } = useAsked(
+    'GET /api/projects/{id}/history',
+    w.saving ? null : { id: w.id },
     { revalidateOnMount: true, keepPreviousData: true },
+    `?on=${w.revision}`,
   );
   const [asked, setAsked] = useSearchParams();
   const changes = data?.changes ?? [];
@@ -117,9 +116,9 @@ interface ThenProps {
 
 /** The pieces as they were after a change, and the way back there. */
 function Then({ w, at, newest }: ThenProps) {
-  const { data, error } = useSWR<{ document: ProjectDocument }, Error>(
-    newest ? null : `/api/projects/${w.id}/at/${at.revision}`,
-    get,
+  const { data, error } = useAsked(
+    'GET /api/projects/{id}/at/{revision}',
+    newest ? null : { id: w.id, revision: at.revision },
     { revalidateOnFocus: false },
   );
   const doc = newest ? w.doc : data?.document;

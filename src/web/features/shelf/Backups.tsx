@@ -1,9 +1,8 @@
 import { Box, Button, Flex, Heading, Table, Text } from '@chakra-ui/react';
 import { Download } from 'lucide-react';
 import { useState } from 'react';
-import useSWR from 'swr';
 import { type BackupAnswer, type BackupLook, type Compared } from '../../../contract/index.ts';
-import { api, get } from '../../data/client.ts';
+import { api, useAsked } from '../../data/client.ts';
 import { Tick } from '../../ui/Ask.tsx';
 import { FilePick } from '../../ui/FilePick.tsx';
 import { Masthead } from '../../ui/Masthead.tsx';
@@ -16,7 +15,7 @@ const sizeOf = (bytes: number): string =>
 
 /** Backups: made, taken away, brought in, looked into, and put back. */
 export function Backups() {
-  const { data, mutate } = useSWR<{ backups: BackupAnswer[] }, Error>('/api/backups', get);
+  const { data, mutate } = useAsked('GET /api/backups', {});
   const [look, setLook] = useState<BackupLook | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);

@@ -2,10 +2,9 @@ import { Box, Button, Flex, Grid, Heading, Input, Text } from '@chakra-ui/react'
 import { Trash2 } from 'lucide-react';
 import { type DragEvent, type FormEvent, Suspense, useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import useSWR from 'swr';
 import { type Summary } from '../../../contract/index.ts';
 import { CLOSING_ONLY, GARMENTS, type ProjectDocument } from '../../../core/document/project.ts';
-import { api, get, type ProjectAnswer, type ShelfAnswer } from '../../data/client.ts';
+import { api, type ProjectAnswer, type ShelfAnswer, useAsked } from '../../data/client.ts';
 import { handOver } from '../../data/handover.ts';
 import { listen } from '../../data/live.ts';
 import { Pick } from '../../ui/Ask.tsx';
@@ -34,7 +33,7 @@ const DAY = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle:
 
 /** What am I making, and where did I stop? */
 export function Shelf() {
-  const { data, error, mutate } = useSWR<ShelfAnswer, Error>('/api/projects', get);
+  const { data, error, mutate } = useAsked('GET /api/projects', {});
   const [trouble, setTrouble] = useState<string | null>(null);
   const [removed, setRemoved] = useState<Summary | null>(null);
   const go = useNavigate();
@@ -208,7 +207,7 @@ function Projects({
 function Card({ project, onRemove }: { project: Summary; onRemove: () => void }) {
   // A pattern of hundreds of pieces is neither drawn nor worked out for its card.
   const large = project.pieces > MANY;
-  const { data, error } = useSWR<ProjectAnswer, Error>(large ? null : `/api/projects/${project.id}`, get);
+  const { data, error } = useAsked('GET /api/projects/{id}', large ? null : { id: project.id });
   const [sure, setSure] = useState(false);
   return (
     <SheetBox as="article" p="0" mb="0" overflow="hidden" position="relative">
