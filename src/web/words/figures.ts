@@ -56,3 +56,6 @@ const STOP_FIGURES: Readonly<Record<string, string>> = {
   'stop-below-zip': 'start below the zip',
   'stop-above-hem': 'stop above the hem',
 };
+
+/** How often: "once", "twice", "5 times". */
+export const oftenWords = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`);

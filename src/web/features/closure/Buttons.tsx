@@ -131,22 +131,24 @@ function Placed({ w, c, put }: ViewProps) {
   const own = c.findings.filter((f) => !c.small.some((s) => s.choice.id === f.where?.piece));
   return (
     <>
-      <SheetBox>
+      <SheetBox display="flex" flexDirection="column">
         <Heading as="h2" fontSize="22px" fontWeight="600" mb="1">
           {countWords(c, c.buttons.length)} of {sizeWords(c.choice.diameter, units)}
           {c.gaps.length > 0 && `, gaps ${gapsWords(c.gaps, units)}`}
         </Heading>
-        <Text mb="2">
+        <Text mb="2" order={{ base: 2, md: 0 }}>
           {c.piece ? 'From the neck seam' : 'From the top'}:{' '}
           <b>{c.buttons.map((b) => placeOf(b.at, units)).join(', ')}</b>.
           {c.choice.measured !== null && ` Measured on the garment: ${mm(c.lengthMm)}, ${mm(c.drawnMm)} as drawn.`}
         </Text>
-        <Findings
-          findings={own.filter((f) => f.severity !== 'note')}
-          w={w}
-          well={front ? 'Clear of hem, edge and facing.' : 'Clear of both ends and of the edge.'}
-        />
-        <Flex gap="4" direction={{ base: 'column', md: 'row' }} align="flex-start">
+        <Box order={{ base: 2, md: 0 }}>
+          <Findings
+            findings={own.filter((f) => f.severity !== 'note')}
+            w={w}
+            well={front ? 'Clear of hem, edge and facing.' : 'Clear of both ends and of the edge.'}
+          />
+        </Box>
+        <Flex gap="4" direction={{ base: 'column-reverse', md: 'row' }} align="flex-start">
           <Thumbnails w={w} c={c} put={put} />
           <Box flex="1" minW="0" w="100%">
             <ClosureDrawing

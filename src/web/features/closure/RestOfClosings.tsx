@@ -110,8 +110,8 @@ function Asked({ choice, units, change }: AskedProps) {
   const button = fastener === 'button' || fastener === 'loop';
   return (
     <Say>
-      There {choice.times === 1 ? 'is' : 'are'} {f.times} of it, {collar ? 'half the neckline' : ''} {f.length} long and{' '}
-      {f.width} wide
+      It is there {f.times}, {collar && 'half the neckline '}
+      {f.length} long and {f.width} wide
       {laps && <>, its ends lapping by {f.lap}</>}
       {collar && <>, the shoulder seam {f.shoulder} from centre back</>}. It closes with {f.fastener}
       {kind === 'cuff' && <>: {f.layout}</>}

@@ -13,6 +13,7 @@ import {
 } from '../../../core/closure/index.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
 import { type CountOf, type Fields, type LengthOf, type WaysOf } from '../../ui/fields.tsx';
+import { oftenWords } from '../../words/figures.ts';
 import { CLOSED_WITH, CLOSING_WORDS, LAYOUT_WORDS, roundingWords } from '../../words/index.ts';
 
 // What is asked of a closing, each a table that is laid over its part of the choice.
@@ -242,7 +243,7 @@ export function smallFields(s: SmallChoice) {
     fastener: WITH,
     layout: { as: 'ways', label: 'Buttons', ways: LAYOUTS.map((id) => ({ id, words: LAYOUT_WORDS[id] })) },
     count: count('How many', 1, 20),
-    times: count('Of these on the garment', 1, 12),
+    times: { ...count('Of these on the garment', 1, 12), said: oftenWords },
     length: length(long, 20, 2000, 'Finished, without allowances.'),
     width: length(collar ? 'Band, wide' : 'Wide, finished', 8, 300, 'Finished, without allowances.'),
     lap: length('Ends lap by', 5, 200, 'The end with the hole lies over the other by so much.'),

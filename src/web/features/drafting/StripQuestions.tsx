@@ -121,7 +121,7 @@ function OneStrip({ d, s, edges, onSave, onDrop }: OneProps) {
           </>
         ) : (
           <>
-            There {s.count === 1 ? 'is' : 'are'} {f.count} of it, each {f.length} long and {f.width} wide when finished
+            It is cut {f.count}, {f.length} long and {f.width} wide when finished
           </>
         )}
         .

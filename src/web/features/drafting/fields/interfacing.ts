@@ -6,6 +6,7 @@ import {
 } from '../../../../core/document/project.ts';
 import { type Fields, type LengthOf } from '../../../ui/fields.tsx';
 import { type Way } from '../../../ui/Sentence.tsx';
+import { oftenWords } from '../../../words/figures.ts';
 
 // What is asked of interfacing, and of pieces that are cut by figures: each a table that is laid over its part of the decisions.
 
@@ -83,7 +84,7 @@ export function stripFields(s: StripSaid) {
   const long = s.kind === 'tie' ? 'finished length' : 'length of one';
   const wide = s.kind === 'ruffle' || s.kind === 'flounce' ? 'finished depth' : 'finished width';
   return {
-    count: { as: 'count', label: `${s.name}: how many`, least: 1, most: 40 },
+    count: { as: 'count', label: `${s.name}: how many`, least: 1, most: 40, said: oftenWords },
     length: length(long, s.kind === 'tie' ? 2000 : 200, 3, 'Without the allowances at its ends.'),
     width: length(wide, wide === 'finished depth' ? 700 : 200, 3, 'As it is seen; allowances and folds come to it.'),
     hem: length('its hem', 60, 0, 'Turned twice, so much each time.'),
