@@ -1,0 +1,42 @@
+/** How a cloth lies on the table: in one layer, or folded along its length, right sides together, so that each piece is cut twice. */
+export const LIES = ['single', 'folded'] as const;
+export type Lies = (typeof LIES)[number];
+
+/**
+ * A cloth to lay pieces on. Axes: x across it from its left selvedge, or from the fold, y along it from the cut end; the grain runs along y.
+ * Lengths in mm.
+ */
+export interface Cloth {
+  /** Selvedge to selvedge. */
+  width: number;
+  lies: Lies;
+  /** Nap, pile or a print that has an upper end: all pieces lie the same way. */
+  oneWay: boolean;
+  /** Kept free along each selvedge and at both ends. */
+  selvedge: number;
+  end: number;
+  /** Kept between pieces. */
+  gap: number;
+}
+
+/** The strip that pieces may lie in, across: from and to, mm from the left selvedge or the fold. */
+export const usable = (c: Cloth): readonly [from: number, to: number] =>
+  c.lies === 'single' ? [c.selvedge, c.width - c.selvedge] : [0, c.width / 2 - c.selvedge];
+
+/** Where a piece lies: which cut of it, turned half round, mirrored, and the lower corner of its box. */
+export interface Placed {
+  piece: string;
+  /** From 0, of those that are cut of this piece. */
+  copy: number;
+  turned: boolean;
+  mirrored: boolean;
+  x: number;
+  y: number;
+}
+
+/** Pieces laid on a cloth, and how much of it they take, mm. */
+export interface Lay {
+  cloth: Cloth;
+  placed: Placed[];
+  length: number;
+}

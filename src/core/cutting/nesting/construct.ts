@@ -1,0 +1,87 @@
+import { difference, type Rings } from '../../geometry/clip.ts';
+import { type Point } from '../../geometry/index.ts';
+import { type Cloth, type Lay, usable } from './cloth.ts';
+import { type NoFits, TOUCH } from './nofit.ts';
+import { type LayPart, type Way } from './parts.ts';
+
+/** A part in one of its ways, and where. */
+export interface Laid {
+  part: LayPart;
+  way: Way;
+  at: Point;
+}
+
+/** A lay as it is being made: its parts where they lie, and those that are wider than the cloth. */
+export interface Laying extends Lay {
+  laid: Laid[];
+  left: LayPart[];
+}
+
+export function layOf(cloth: Cloth, laid: Laid[], left: LayPart[]): Laying {
+  const placed = laid.map(({ part, way, at }) => ({
+    piece: part.piece,
+    copy: part.copy,
+    turned: way.turned,
+    mirrored: way.mirrored,
+    ...at,
+  }));
+  const top = Math.max(cloth.end, ...laid.map(({ way, at }) => at.y + way.long));
+  return { cloth, placed, length: top + cloth.end, laid, left };
+}
+
+const shifted = (rings: Rings, by: Point): Rings => rings.map((r) => r.map((p) => ({ x: p.x + by.x, y: p.y + by.y })));
+
+/** Places that differ by less in height are level, mm. */
+const LEVEL = 0.5;
+/** More than outlines are grown by for their curves, mm. */
+const ABOVE = 5;
+
+/** The lowest free place of a way, of these the leftmost; null where the cloth is too narrow. */
+function lowest(part: LayPart, way: Way, laid: Laid[], top: number, cloth: Cloth, noFits: NoFits): Point | null {
+  const [from, to] = usable(cloth);
+  if (way.wide > to - from + TOUCH) return null;
+  const last = part.atFold ? from : to - way.wide;
+  // A little larger than it is, so that what just fits is not lost.
+  const [x0, x1] = [from - TOUCH, Math.max(from, last) + TOUCH];
+  // Above all that lies there is room for sure.
+  const [y0, y1] = [cloth.end - TOUCH, top + cloth.gap + ABOVE];
+  const room = [
+    { x: x0, y: y0 },
+    { x: x1, y: y0 },
+    { x: x1, y: y1 },
+    { x: x0, y: y1 },
+  ];
+  const taken = laid.flatMap((l) => shifted(noFits.of(l.way, way), l.at));
+  let best: Point | null = null;
+  for (const r of difference([room], taken))
+    for (const p of r) if (!best || p.y < best.y - LEVEL || (p.y < best.y + LEVEL && p.x < best.x)) best = p;
+  if (!best) return null;
+  // Where it just touches: what pieces may overlap by would add up from one to the next.
+  return { x: Math.min(Math.max(from, last), Math.max(from, best.x + TOUCH)), y: Math.max(cloth.end, best.y + TOUCH) };
+}
+
+/**
+ * Lays parts one after another, each as low as it goes, in whichever of its ways ends lowest. `order`: which of them, in turn. Those
+ * that are wider than the cloth are left over.
+ */
+export function laidInOrder(parts: LayPart[], order: readonly number[], cloth: Cloth, noFits: NoFits): Laying {
+  const laid: Laid[] = [];
+  const left: LayPart[] = [];
+  let top = cloth.end;
+  for (const k of order) {
+    const part = parts[k] as LayPart;
+    let best: Laid | null = null;
+    for (const way of part.ways) {
+      const at = lowest(part, way, laid, top, cloth, noFits);
+      if (!at) continue;
+      const [ends, was] = [at.y + way.long, best ? best.at.y + best.way.long : Number.POSITIVE_INFINITY];
+      if (!best || ends < was - LEVEL || (ends < was + LEVEL && at.x < best.at.x)) best = { part, way, at };
+    }
+    if (!best) left.push(part);
+    else {
+      laid.push(best);
+      top = Math.max(top, best.at.y + best.way.long);
+    }
+  }
+  return layOf(cloth, laid, left);
+}

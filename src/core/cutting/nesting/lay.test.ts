@@ -1,0 +1,193 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { documentOf } from '../../../demo/drawn.ts';
+import { CUTS } from '../../../test/pile.ts';
+import { runs } from '../../../test/runs.ts';
+import { compute } from '../../document/compute.ts';
+import { type Path, type Point, polyline } from '../../geometry/index.ts';
+import { type Cut, type CutLine, type Piece } from '../../pattern/index.ts';
+import { type Laying, laidInOrder } from './construct.ts';
+import { type Cloth, type Lay, laid, layFaults, partsOf } from './index.ts';
+import { NoFits } from './nofit.ts';
+
+const cloth = (width: number, more: Partial<Cloth> = {}): Cloth => ({
+  width,
+  lies: 'single',
+  oneWay: false,
+  selvedge: 0,
+  end: 0,
+  gap: 0,
+  ...more,
+});
+
+const ONE: Cut = { count: 1, pair: false, onFold: false };
+
+/** A piece of straight edges, cut on its outline; the first edge on the fold where it is cut so. */
+function shape(id: string, corners: [number, number][], cut: Cut = ONE): [Piece, CutLine] {
+  const points = corners.map(([x, y]): Point => ({ x, y }));
+  const paths = points.map((p, i): Path => polyline([p, points[(i + 1) % points.length] as Point]));
+  const ring = paths.map((path, i) => ({
+    id: `e${i}`,
+    role: 'plain' as const,
+    path,
+    allowance: 0,
+    onFold: cut.onFold && i === 0,
+  }));
+  const piece = {
+    ...{ id, name: id, kind: 'other', material: 'shell', ring, cut, notches: [], lines: [], reasons: [] },
+    grain: { a: { x: 0, y: 0 }, b: { x: 0, y: -1 } },
+  } as unknown as Piece;
+  return [piece, { outline: paths.flat(), cleaned: false }];
+}
+
+const box = (id: string, w: number, h: number, cut?: Cut): [Piece, CutLine] =>
+  shape(
+    id,
+    [
+      [0, 0],
+      [0, h],
+      [w, h],
+      [w, 0],
+    ],
+    cut,
+  );
+
+const told = (all: [Piece, CutLine][]): [Piece[], Map<string, CutLine>] => [
+  all.map(([p]) => p),
+  new Map(all.map(([p, c]) => [p.id, c])),
+];
+
+/** The best of so many steps. */
+function stepped(
+  pieces: Piece[],
+  lines: ReadonlyMap<string, CutLine>,
+  c: Cloth,
+  steps: number,
+): { best: Laying; lengths: number[]; single: string[] } {
+  const { parts, single } = partsOf(pieces, lines, c);
+  const lengths: number[] = [];
+  let best: Laying | null = null;
+  for (const lay of laid(parts, c, 1)) {
+    best = lay;
+    if (lengths.push(lay.length) > steps) break;
+  }
+  if (!best) throw new Error('nothing to lay');
+  return { best, lengths, single };
+}
+
+describe('a lay', () => {
+  // The lowest-order perfect squared square: 21 squares in one of side 112, each laid as low, then as far left as it goes.
+  // A. J. W. Duijvestijn, "Simple perfect squared square of lowest order", J. Combin. Theory B 25 (1978); from memory.
+  const SQUARES = [50, 35, 27, 8, 19, 15, 17, 11, 6, 24, 29, 25, 9, 2, 7, 18, 16, 42, 4, 37, 33];
+
+  test('of the perfect squared square, laid in its order, leaves no cloth over', () => {
+    const [pieces, lines] = told(SQUARES.map((s) => box(`s${s}`, s, s)));
+    const c = cloth(112);
+    const { parts } = partsOf(pieces, lines, c);
+    const lay = laidInOrder(
+      parts,
+      parts.map((_, i) => i),
+      c,
+      new NoFits(0),
+    );
+    expect(lay.placed).toHaveLength(21);
+    expect(lay.length).toBeGreaterThan(111.9);
+    expect(lay.length).toBeLessThan(112.5);
+    expect(layFaults(lay, pieces, lines)).toEqual([]);
+  });
+
+  test('of two gores: head to tail they lie in the width of both ends, one way they do not', () => {
+    const gore = shape(
+      'gore',
+      [
+        [100, 0],
+        [0, 800],
+        [400, 800],
+        [300, 0],
+      ],
+      { ...ONE, count: 2 },
+    );
+    const [pieces, lines] = told([gore]);
+    // 400 and, from its middle on, 300 more; the same way up two lower ends of 400 need 800.
+    const either = stepped(pieces, lines, cloth(701), 4000).best;
+    expect(either.length).toBeCloseTo(800, 0);
+    expect(new Set(either.placed.map((p) => p.turned)).size).toBe(2);
+    const oneWay = stepped(pieces, lines, cloth(701, { oneWay: true }), 4000).best;
+    expect(oneWay.length).toBeGreaterThan(1000);
+    for (const lay of [either, oneWay]) expect(layFaults(lay, pieces, lines)).toEqual([]);
+  });
+
+  test('of a folded cloth: pairs are laid once, a half on the fold, and what two layers would cut wrongly is told', () => {
+    const all = [
+      box('back', 300, 700, { count: 1, pair: false, onFold: true }),
+      box('front', 320, 700, { count: 2, pair: true, onFold: false }),
+      box('pocket', 100, 100),
+    ];
+    const [pieces, lines] = told(all);
+    const c = cloth(1300, { lies: 'folded' });
+    const { best, single } = stepped(pieces, lines, c, 4000);
+    expect(single).toEqual(['pocket']);
+    expect(best.placed.find((p) => p.piece === 'back')?.x).toBe(0);
+    // Side by side; the last two millimetres are not looked for.
+    expect(best.length).toBeGreaterThanOrEqual(700 - 0.1);
+    expect(best.length).toBeLessThan(705);
+    expect(layFaults(best, pieces, lines, single)).toEqual([]);
+    // In one layer the same halves are opened out, and the pair lies mirrored.
+    const flat = stepped(pieces, lines, cloth(1400), 4000).best;
+    expect(flat.placed.filter((p) => p.piece === 'front').map((p) => p.mirrored)).toEqual([false, true]);
+    expect(layFaults(flat, pieces, lines)).toEqual([]);
+  });
+
+  test('laid by hand is looked over: what shares cloth, lies off it, against the nap, off the fold, too often or not as a pair', () => {
+    const [pieces, lines] = told([box('a', 100, 200, { count: 2, pair: true, onFold: false }), box('b', 80, 80)]);
+    const at = (piece: string, copy: number, x: number, y: number, more = {}) => ({
+      ...{ piece, copy, x, y, turned: false, mirrored: copy === 1 },
+      ...more,
+    });
+    const good = [at('a', 0, 0, 0), at('a', 1, 110, 0), at('b', 0, 220, 0)] as const;
+    const [one, other, patch] = good;
+    const codes = (placed: Lay['placed'], c = cloth(300, { gap: 5, oneWay: true })) =>
+      layFaults({ cloth: c, placed, length: 200 }, pieces, lines).map((f) => f.code);
+    expect(codes([...good])).toEqual([]);
+    expect(codes([one, at('a', 1, 103, 0), patch])).toEqual(['too-close']);
+    expect(codes([one, other, at('b', 0, 221, 0)])).toEqual(['off-cloth']);
+    expect(codes([one, other, at('b', 0, 220, 0, { turned: true })])).toEqual(['against-nap']);
+    expect(codes([one, at('a', 1, 110, 0, { mirrored: false }), patch])).toEqual(['not-a-pair']);
+    expect(codes([one, patch])).toEqual(['miscounted']);
+    expect(codes([...good, at('c', 0, 0, 0)])).toEqual(['unknown']);
+    const folded = cloth(600, { lies: 'folded' });
+    expect(codes([one, patch], folded)).toEqual(['cut-twice']);
+    const [half, cut] = told([box('h', 100, 200, { count: 1, pair: false, onFold: true })]);
+    expect(
+      layFaults({ cloth: folded, placed: [at('h', 0, 30, 0, { mirrored: false })], length: 200 }, half, cut).map(
+        (f) => f.code,
+      ),
+    ).toEqual(['off-fold']);
+  });
+
+  test('of any garment on any cloth passes the checker, never grows, and is the same for the same seed', () => {
+    const anything = fc.record({
+      made: fc.constantFrom(...Object.values(CUTS)),
+      w: fc.integer({ min: 220, max: 300 }),
+      width: fc.integer({ min: 900, max: 1600 }),
+      lies: fc.constantFrom('single' as const, 'folded' as const),
+      oneWay: fc.boolean(),
+      gap: fc.constantFrom(0, 3, 10),
+      selvedge: fc.integer({ min: 0, max: 20 }),
+    });
+    fc.assert(
+      fc.property(anything, ({ made, w, ...more }) => {
+        const c = compute(documentOf(made({ w, l: 640, s: 120 })));
+        const pieces = c.pieces.filter((p) => p.material === 'shell');
+        const on = cloth(more.width, { ...more, end: 5 });
+        const { best, lengths, single } = stepped(pieces, c.cutLines, on, 60);
+        const wide = best.left.map((p) => p.piece);
+        const laidOnes = pieces.filter((p) => !wide.includes(p.id));
+        expect(layFaults(best, laidOnes, c.cutLines, single)).toEqual([]);
+        for (const [i, l] of lengths.entries()) expect(l).toBeLessThanOrEqual(lengths[i - 1] ?? l);
+        expect(stepped(pieces, c.cutLines, on, 60).best.placed).toEqual(best.placed);
+      }),
+      runs(15),
+    );
+  });
+});

@@ -1,0 +1,122 @@
+import { flatten, inflate, type Point, simplified, union } from '../../geometry/index.ts';
+import { type CutLine, type Piece } from '../../pattern/index.ts';
+import { FLATTEN } from '../../tolerance.ts';
+import { type Cloth, type Placed } from './cloth.ts';
+
+/** How far a chord may stray from a curved cut line while pieces are laid, mm: as much is kept free around them. */
+const CHORD = 1;
+
+/** One way a part may lie: its outline in a box from the origin, x across the cloth and y along it. */
+export interface Way extends Pick<Placed, 'turned' | 'mirrored'> {
+  outline: Point[];
+  wide: number;
+  long: number;
+}
+
+/** Something to be laid: one cut of a piece, in the ways it may lie. */
+export interface LayPart extends Pick<Placed, 'piece' | 'copy'> {
+  ways: Way[];
+  /** Its fold lies on the fold of the cloth. */
+  atFold: boolean;
+}
+
+export interface Parts {
+  parts: LayPart[];
+  /** Pieces that a folded cloth would cut wrongly: two alike instead of one, or of a pair where both are the same. */
+  single: string[];
+}
+
+type How = Pick<Placed, 'turned' | 'mirrored'>;
+
+/**
+ * How a piece comes to lie on the cloth with the lower corner of its cut line's box at the origin: grain along y, opened out of its
+ * fold where that is not on the cloth's. What it gives takes any ring of the piece.
+ */
+export function laying(piece: Piece, cut: CutLine, opened: boolean, how: How): (ring: Point[]) => Point[] {
+  const { a, b } = piece.grain;
+  const up = Math.atan2(b.x - a.x, b.y - a.y);
+  const [c, s] = [Math.cos(up), Math.sin(up)];
+  const [sx, sy] = [how.mirrored !== how.turned ? -1 : 1, how.turned ? -1 : 1];
+  const turn = (ring: Point[]): Point[] =>
+    (opened ? openedOut(piece, ring) : ring).map((p) => ({ x: sx * (p.x * c - p.y * s), y: sy * (p.x * s + p.y * c) }));
+  const whole = turn(chords(cut, FLATTEN));
+  const [x, y] = [Math.min(...whole.map((p) => p.x)), Math.min(...whole.map((p) => p.y))];
+  return (ring) => turn(ring).map((p) => ({ x: p.x - x, y: p.y - y }));
+}
+
+/** A cut line in chords, without its first point again. */
+export const chords = (cut: CutLine, tolerance: number): Point[] => flatten(cut.outline, tolerance).slice(0, -1);
+
+/** Both halves of a piece that is drawn as one. */
+function openedOut(piece: Piece, ring: Point[]): Point[] {
+  const fold = piece.ring.find((e) => e.onFold)?.path;
+  const [a, b] = [fold?.[0]?.a, fold?.[fold.length - 1]?.b];
+  if (!a || !b) return ring;
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const n = dx * dx + dy * dy;
+  const over = ring.map((p): Point => {
+    const t = ((p.x - a.x) * dx + (p.y - a.y) * dy) / n;
+    return { x: 2 * (a.x + t * dx) - p.x, y: 2 * (a.y + t * dy) - p.y };
+  });
+  return union([ring], [over.reverse()]).sort((p, q) => q.length - p.length)[0] ?? ring;
+}
+
+/** The cut line in chords, grown by as much as these may lie within it. */
+function grown(cut: CutLine): Point[] {
+  const ring = simplified(chords(cut, FLATTEN), CHORD);
+  const curved = cut.outline.some((s) => s.k !== 'L');
+  return curved ? (inflate([ring], CHORD)[0] ?? ring) : ring;
+}
+
+/** What is to be laid on a cloth of these pieces, and what has to be cut singly. */
+export function partsOf(pieces: Piece[], cutLines: ReadonlyMap<string, CutLine>, cloth: Cloth): Parts {
+  const out: Parts = { parts: [], single: [] };
+  const folded = cloth.lies === 'folded';
+  for (const p of pieces) {
+    const cut = cutLines.get(p.id);
+    if (!cut) continue;
+    // Two layers give a mirrored pair, or a whole out of a half: nothing else.
+    if (folded && !p.cut.pair && !p.cut.onFold) out.single.push(p.id);
+    else out.parts.push(...copiesOf(p, cut, cloth));
+  }
+  return out;
+}
+
+/** As many as are cut; those that lie alike share their ways. */
+function copiesOf(p: Piece, cut: CutLine, cloth: Cloth): LayPart[] {
+  const folded = cloth.lies === 'folded';
+  const over = p.cut.turned === true;
+  const faces = p.cut.pair && !folded ? [over, !over] : [over];
+  const ways = faces.map((face) => waysOf(p, cut, face, cloth));
+  const count = folded && p.cut.pair ? p.cut.count / 2 : p.cut.count;
+  return Array.from({ length: count }, (_, copy) => ({
+    piece: p.id,
+    copy,
+    atFold: folded && p.cut.onFold,
+    ways: ways[copy % ways.length] as Way[],
+  }));
+}
+
+function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth): Way[] {
+  const folded = cloth.lies === 'folded';
+  const ways: How[] = [false, true].flatMap((turned) =>
+    // Between two layers the other half of a pair comes out either way; at the fold it has to lie on its side of it.
+    (folded ? [false, true] : [face]).map((mirrored) => ({ turned, mirrored })),
+  );
+  const ring = grown(cut);
+  return ways
+    .filter((how) => !(cloth.oneWay && how.turned))
+    .flatMap((how) => {
+      const lay = laying(p, cut, p.cut.onFold && !folded, how);
+      if (folded && p.cut.onFold && !foldsAtOrigin(p, lay)) return [];
+      const line = lay(chords(cut, FLATTEN));
+      const [wide, long] = [Math.max(...line.map((q) => q.x)), Math.max(...line.map((q) => q.y))];
+      return [{ ...how, outline: lay(ring), wide, long }];
+    });
+}
+
+/** Whether the fold of a piece comes to lie at x = 0. */
+export function foldsAtOrigin(p: Piece, lay: (ring: Point[]) => Point[]): boolean {
+  const fold = p.ring.find((e) => e.onFold)?.path ?? [];
+  return fold.length > 0 && lay(flatten(fold)).every((q) => Math.abs(q.x) < CHORD);
+}
