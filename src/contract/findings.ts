@@ -1,4 +1,5 @@
 import { type Part } from '../core/document/apart.ts';
+import { type FindingCode } from '../core/findingcodes.ts';
 import { type Finding } from '../core/result.ts';
 import { capital } from '../core/text.ts';
 import { formatLength, inUnit, type LengthUnit } from '../core/units.ts';
@@ -44,7 +45,7 @@ const PART_NAMES: Record<Part, string> & Record<string, string> = {
 };
 
 /** What is wrong, what would happen, and the cure, in one or two sentences for every code. */
-const SENTENCES: Record<string, Say> = {
+const SENTENCES: Record<FindingCode, Say> = {
   // Reading a file.
   'file-empty': () => 'The file is empty. Choose the drawing again, or export it anew.',
   'not-svg': (d) =>
@@ -336,15 +337,12 @@ const SENTENCES: Record<string, Say> = {
   ...OF_PLAN,
 };
 
-/** The sentence for a finding, lengths in the sewist's unit. An unknown code is shown as it is rather than hidden. */
+/** The sentence for a finding, lengths in the sewist's unit. */
 export function sentenceOf(f: Finding, unit: LengthUnit = 'mm'): string {
   const data: Data = { heal: 0.5, ...f.data };
   const mm = (key: string): string => {
     const v = data[key];
     return typeof v === 'number' ? formatLength(v, unit) : String(v ?? '?');
   };
-  const sentence = SENTENCES[f.code]?.(data, mm);
-  return sentence ? inUnit(sentence, unit) : `Something is wrong: ${f.code}.`;
+  return inUnit(SENTENCES[f.code](data, mm), unit);
 }
-
-export const FINDING_CODES = Object.keys(SENTENCES);

@@ -1,3 +1,4 @@
+import { type FindingCode } from '../core/findingcodes.ts';
 import { type Custom } from '../core/plan/index.ts';
 import { capital, inSentence } from '../core/text.ts';
 import { called } from './roles.ts';
@@ -36,7 +37,7 @@ const WHY: Record<Custom, string> = {
 const why = (d: Data): string => WHY[String(d.why) as Custom] ?? WHY.usual;
 
 /** What is said of an order of making. */
-export const OF_PLAN: Record<string, Say> = {
+export const OF_PLAN = {
   'edge-left-raw': (d) =>
     `The ${called(d.role)} edge of "${d.piece}" stays raw: no step encloses, binds, overlocks or hems it.`,
   'cut-too-few': (d) =>
@@ -82,4 +83,4 @@ export const OF_PLAN: Record<string, Say> = {
     `${d.topic ?? 'A choice'}: “${d.method}” does not go with this garment, since ${d.reason}. ${d.instead ? `These do: ${d.instead}.` : 'No other way fits either.'}`,
   'need-not-made': (d) => `The step ${d.operation} needs ${d.need}, which no step makes.`,
   'needs-in-a-circle': (d) => `These steps wait for each other: ${d.operations}.`,
-};
+} satisfies Partial<Record<FindingCode, Say>>;

@@ -1,6 +1,8 @@
+import { type FindingCode } from './findingcodes.ts';
+
 /** A refusal as data: what could not be done, where, with which numbers. Words are made in the interface. */
 export interface Finding {
-  code: string;
+  code: FindingCode;
   severity: 'stop' | 'warn' | 'note';
   /** Piece, edge and point (mm) concerned, as far as they are known. */
   where?: { piece?: string; edge?: string; x?: number; y?: number };
@@ -14,7 +16,7 @@ export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
 
 export const refuse = (...findings: Finding[]): { ok: false; findings: Finding[] } => ({ ok: false, findings });
 
-export const stop = (code: string, where?: Finding['where'], data?: Finding['data']): Finding => ({
+export const stop = (code: FindingCode, where?: Finding['where'], data?: Finding['data']): Finding => ({
   code,
   severity: 'stop',
   ...(where && { where }),

@@ -1,4 +1,5 @@
 import { type Decisions } from '../document/project.ts';
+import { type FindingCode } from '../findingcodes.ts';
 import { type Finding } from '../result.ts';
 import { BAR, FACING_BEYOND_HOLE, HOLE_EDGE, type Hole } from './buttonhole.ts';
 import { columnsOf } from './choices.ts';
@@ -28,7 +29,7 @@ function coversOf(d: Decisions, hole: Hole, b: ButtonMark): { from: number; to: 
     : { from: b.at - half, to: b.at + half, hole: false };
 }
 
-type Warn = (code: string, data: Record<string, number>, severity?: Finding['severity']) => void;
+type Warn = (code: FindingCode, data: Record<string, number>, severity?: Finding['severity']) => void;
 
 /** Every hole whole, where it is: on the line, clear of its neighbours, clear of the hem. */
 function holesWhole(d: Decisions, { hole, features, buttons, length }: Made, warn: Warn): void {

@@ -1,3 +1,4 @@
+import { type FindingCode } from '../findingcodes.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { type Loosening, loosenings } from './loosen.ts';
 import { possible, possibleFor } from './possible.ts';
@@ -109,7 +110,7 @@ function faults(p: Problem): Finding | null {
   return null;
 }
 
-const LOOSEN_CODES: Record<Loosening['what'], string> = {
+const LOOSEN_CODES: Record<Loosening['what'], FindingCode> = {
   count: 'loosen-count',
   zone: 'loosen-zone',
   'gap-least': 'loosen-gap-least',

@@ -1,3 +1,4 @@
+import { type FindingCode } from '../findingcodes.ts';
 import { type Point, pt } from '../geometry/index.ts';
 import { type Finding } from '../result.ts';
 import { BAR, buttonhole, HOLE_EDGE, type Hole } from './buttonhole.ts';
@@ -99,7 +100,7 @@ function tally(s: SmallChoice, spots: Spot[], of: 'over' | 'under'): number {
 
 function checks(s: SmallChoice, spots: Spot[], hole: Hole | null): Finding[] {
   const out: Finding[] = [];
-  const warn = (code: string, data: Record<string, number>) =>
+  const warn = (code: FindingCode, data: Record<string, number>) =>
     out.push({ code, severity: 'warn', where: { piece: s.id }, data });
   const least = s.diameter + EDGE_CLEAR[s.fastener];
   if (s.width < least)

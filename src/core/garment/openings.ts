@@ -1,3 +1,4 @@
+import { type FindingCode } from '../findingcodes.ts';
 import { type Role } from '../pattern/index.ts';
 import { type Finding } from '../result.ts';
 import { type Loop, loopsOf, type Surface } from './surface.ts';
@@ -13,7 +14,7 @@ const round = (l: Loop): number => l.edges.reduce((t, e) => t + e.sewn, 0);
 const only = (l: Loop, roles: ReadonlySet<Role>): boolean => l.roles.every((r) => roles.has(r));
 
 /** A stretch of boundary that runs all round, and where it does. */
-const told = (code: string, l: Loop, data: Finding['data']): Finding => {
+const told = (code: FindingCode, l: Loop, data: Finding['data']): Finding => {
   const { piece = '', edge = '' } = l.edges[0] ?? {};
   return { code, severity: 'warn', where: { piece, edge }, ...(data && { data }) };
 };

@@ -1,4 +1,5 @@
 import { type ShellEdge, type ShellPiece } from '../document/project.ts';
+import { type FindingCode } from '../findingcodes.ts';
 import { endOf, nearestOn, pathLength, pointAlong, startOf, stretch } from '../geometry/index.ts';
 import { type Finding, ok, type Result, refuse, stop } from '../result.ts';
 import { type Notch } from './types.ts';
@@ -8,7 +9,7 @@ const LEAST_EDGE = 3;
 
 const place = (p: ShellPiece, id: string): number => p.ring.findIndex((e) => e.id === id);
 const bad = (
-  code: string,
+  code: FindingCode,
   p: ShellPiece,
   data: Record<string, number | string> = {},
 ): { ok: false; findings: Finding[] } => refuse(stop(code, { piece: p.id }, { name: p.name, ...data }));

@@ -1,4 +1,5 @@
 import { type Decisions, type Shell, type ShellPiece } from '../document/project.ts';
+import { type FindingCode } from '../findingcodes.ts';
 import {
   distance,
   endOf,
@@ -120,7 +121,7 @@ export function shellOpenings(
     const drawn = edgesRound(l, `o${i + 1}`, allowances.seam);
     const edges = isCut ? seamLineFromCut(drawn) : drawn;
     const { x, y } = startOf(l.path);
-    const told = (code: string, data: Finding['data'] = {}) =>
+    const told = (code: FindingCode, data: Finding['data'] = {}) =>
       findings.push(stop(code, { piece: p.id, x, y }, { name: p.name, ...data }));
     if (
       selfCrossing(flatRing(edges)) ||

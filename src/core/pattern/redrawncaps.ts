@@ -13,7 +13,7 @@ export interface RedrawnCap {
   length: number;
 }
 
-const NOT = { lifted: 'cap-not-lifted', deepened: 'cap-not-deepened' } satisfies Record<CapWay, string>;
+const NOT = { lifted: 'cap-not-lifted', deepened: 'cap-not-deepened' } as const satisfies Record<CapWay, string>;
 
 const capOf = (p: Piece): number => p.ring.reduce((t, e) => t + (e.role === 'cap' ? pathLength(e.path) : 0), 0);
 

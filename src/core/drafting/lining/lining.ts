@@ -1,4 +1,5 @@
 import { type Decisions } from '../../document/project.ts';
+import { type FindingCode } from '../../findingcodes.ts';
 import { boxOf, pathLength, stretch } from '../../geometry/index.ts';
 import {
   type Edge,
@@ -377,5 +378,5 @@ export function sleeveLining(
   };
 }
 
-const refusal = (code: string, piece: Piece, data: Record<string, string | number>) =>
+const refusal = (code: FindingCode, piece: Piece, data: Record<string, string | number>) =>
   refuse(stop(code, { piece: piece.id }, { name: piece.name, ...data }));

@@ -1,3 +1,4 @@
+import { type FindingCode } from '../../findingcodes.ts';
 import { type Piece } from '../../pattern/index.ts';
 import { type Finding, stop } from '../../result.ts';
 
@@ -19,7 +20,7 @@ export function largestFit(asked: number, fits: (mm: number) => boolean): number
 /** A width that finds no room, with the widest that would, where that is asked for: it takes many tries. */
 export const tooWide = (
   piece: Piece,
-  code: string,
+  code: FindingCode,
   width: number,
   fits: (mm: number) => boolean,
   measured = true,

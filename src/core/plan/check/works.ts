@@ -1,3 +1,4 @@
+import { type FindingCode } from '../../findingcodes.ts';
 import { type Finding, stop } from '../../result.ts';
 import { partOf } from '../garmentmodel.ts';
 import { type GarmentModel, type Joint, type PlanStep } from '../types.ts';
@@ -64,7 +65,7 @@ function working(seams: Seams, s: PlanStep, at: number): Finding[] {
 function sewing(seams: Seams, s: PlanStep, at: number, j: Joint): Finding[] {
   const { covers } = j;
   const bare = covers !== undefined && !seams.passes.has(covers) && !s.sews.some((x) => x.joint === covers);
-  const against: [string, string | undefined][] = [
+  const against: [FindingCode, string | undefined][] = [
     ['edge-closed-off', enclosedBy(seams, j, s)],
     ['used-before-made', drawnInLater(seams, j, at)],
     ['covers-unsewn', bare ? sewnLater(seams, covers, at) : undefined],
