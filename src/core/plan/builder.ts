@@ -10,6 +10,7 @@ import { BESIDE_ZIP, restOf, slitShare, zipShare } from './stretches.ts';
 import {
   type Care,
   type CareHow,
+  type Caution,
   type Garment,
   type Joint,
   type Laid,
@@ -24,7 +25,7 @@ import {
 } from './types.ts';
 
 /** Usual cautions of a station. */
-const CAUTIONS: Partial<Record<Station, string[]>> = {
+const CAUTIONS: Partial<Record<Station, Caution[]>> = {
   machine: ['pins'],
   overlocker: ['blades-machine'],
   iron: ['iron'],

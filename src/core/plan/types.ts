@@ -177,6 +177,20 @@ export interface SeamMark {
   meets: boolean | null;
 }
 
+/** Where the work can hurt someone: what is said of it stands with the words. */
+export type Caution =
+  | 'pins'
+  | 'pins-on'
+  | 'iron'
+  | 'fumes'
+  | 'blades'
+  | 'blades-machine'
+  | 'needles'
+  | 'cords'
+  | 'ripper'
+  | 'thick-seam'
+  | 'small-parts';
+
 export interface Operation {
   id: string;
   code: string;
@@ -216,7 +230,7 @@ export interface Operation {
   /** Foot and thread, where another than usual. */
   foot: 'straight' | 'zip' | 'gathering' | 'buttonhole';
   thread: 'shell' | 'lining';
-  cautions: string[];
+  cautions: Caution[];
   /** Hard to unpick: comes after the try-on. */
   hard: boolean;
   /** Numbers the words need. */

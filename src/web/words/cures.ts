@@ -1,5 +1,6 @@
 import { decided } from '../../core/document/decided.ts';
 import { type Decisions, type ProjectDocument } from '../../core/document/project.ts';
+import { type FindingCode } from '../../core/findingcodes.ts';
 import { halveWhole } from '../../core/pattern/index.ts';
 import { type Finding } from '../../core/result.ts';
 import { formatLength } from '../../core/units.ts';
@@ -14,7 +15,7 @@ type Mend = (d: Decisions, n: (key: string) => number) => { part: Partial<Decisi
 
 const up = (v: number): number => Math.ceil(v - 1e-9);
 
-const MENDS: Record<string, Mend> = {
+const MENDS: Partial<Record<FindingCode, Mend>> = {
   'facing-narrow': (d, n) => ({
     part: { facing: { ...d.facing, front: up(n('least')) } },
     words: 'Widen the front facing to',

@@ -1,5 +1,6 @@
 import {
   type Bend,
+  type Caution,
   countOf,
   type GarmentModel,
   graded,
@@ -217,7 +218,7 @@ export function minutesWords(minutes: number, step = 5): string {
 }
 
 /** Each caution in full, and in the few words that stand for it once it has been read. */
-export const CAUTION_WORDS: Record<string, { full: string; short: string }> = {
+export const CAUTION_WORDS: Record<Caution, { full: string; short: string }> = {
   pins: {
     full: 'Take pins out before the needle reaches them; a broken needle flies, so wear glasses.',
     short: 'Pins out before the needle.',
@@ -263,9 +264,9 @@ export function cautionsOf(steps: PlanStep[]): Map<string, string[]> {
       s.id,
       s.cautions.map((c) => {
         const w = CAUTION_WORDS[c];
-        const words = read.has(c) ? w?.short : w?.full;
+        const words = read.has(c) ? w.short : w.full;
         read.add(c);
-        return words ?? c;
+        return words;
       }),
     ]),
   );

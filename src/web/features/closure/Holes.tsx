@@ -120,7 +120,7 @@ function Making({ c }: ViewProps) {
         ))}
       </Box>
       <Text mt="2" fontWeight="600">
-        {CAUTION_WORDS.ripper?.full} {CAUTION_WORDS.pins?.full} {CAUTION_WORDS['small-parts']?.full}
+        {CAUTION_WORDS.ripper.full} {CAUTION_WORDS.pins.full} {CAUTION_WORDS['small-parts'].full}
       </Text>
     </SheetBox>
   );
