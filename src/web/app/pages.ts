@@ -1,5 +1,5 @@
 import { preload } from 'swr';
-import { get } from '../data/client.ts';
+import { addressOf, get } from '../data/client.ts';
 import { opened } from '../ui/opened.tsx';
 import { fetchScreen } from './screens.ts';
 
@@ -11,6 +11,6 @@ export const Project = opened(() => import('./Project.tsx'), 'Project');
 export function fetchFor(address: string): Promise<unknown> {
   const [, id, path = ''] = /^\/project\/([^/]+)\/?(.*)$/.exec(address) ?? [];
   if (id === undefined) return (address === '/backups' ? Backups : Shelf).load();
-  void preload(`/api/projects/${id}`, get).catch(() => undefined);
+  void preload(addressOf('GET /api/projects/{id}', { id }), get).catch(() => undefined);
   return Promise.all([Project.load(), fetchScreen(path || 'inside')]);
 }

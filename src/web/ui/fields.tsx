@@ -45,6 +45,22 @@ export interface YesOf {
   help?: string;
 }
 
+/** A length with why it is as it is; `more`: what is usual, what may be typed, how it is said. */
+export const lengthField = (
+  label: string,
+  least: number,
+  most: number,
+  help: string,
+  more: Pick<LengthOf, 'usual' | 'atLeast' | 'atMost' | 'said'> = {},
+): LengthOf => ({ as: 'length', label, least, most, help, ...more });
+
+/** A few ways that need no drawing, each with its words. */
+export const waysField = <T extends string>(label: string, words: Readonly<Record<T, string>>): WaysOf<T> => ({
+  as: 'ways',
+  label,
+  ways: (Object.keys(words) as T[]).map((id) => ({ id, words: words[id] })),
+});
+
 type FieldOf<V> = [V] extends [boolean] ? YesOf : [V] extends [number] ? LengthOf | CountOf : WaysOf<V & string>;
 
 /** How the values of one part of the decisions are asked: a table, laid over the values by `blanks`. */

@@ -72,8 +72,8 @@ function isOn(ring: Point[], { cloth, length }: Lay): boolean {
 function closeOnes(lying: Lying[], cloth: Cloth): LayFault[] {
   const wide = lying.map((q) => around([q.ring], cloth.gap - OFF));
   return lying.flatMap((q, i) =>
-    lying.slice(i + 1).flatMap((r, k): LayFault[] => {
-      const area = ringsArea(intersection(wide[i] ?? [], [lying[i + 1 + k]?.ring ?? []]));
+    lying.slice(i + 1).flatMap((r): LayFault[] => {
+      const area = ringsArea(intersection(wide[i] ?? [], [r.ring]));
       return area > SHARED ? [{ code: 'too-close', piece: q.piece, copy: q.copy, other: r.piece, area }] : [];
     }),
   );

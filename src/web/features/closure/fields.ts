@@ -12,20 +12,14 @@ import {
   type SmallChoice,
 } from '../../../core/closure/index.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
-import { type CountOf, type Fields, type LengthOf, type WaysOf } from '../../ui/fields.tsx';
+import { type CountOf, type Fields, type LengthOf, lengthField, type WaysOf, waysField } from '../../ui/fields.tsx';
 import { oftenWords } from '../../words/figures.ts';
 import { CLOSED_WITH, CLOSING_WORDS, LAYOUT_WORDS, roundingWords } from '../../words/index.ts';
 
 // What is asked of a closing, each a table that is laid over its part of the choice.
 
-const length = (label: string, least: number, most: number, help: string): LengthOf => ({
-  as: 'length',
-  label,
-  least,
-  most,
-  atLeast: least,
-  help,
-});
+const length = (label: string, least: number, most: number, help: string): LengthOf =>
+  lengthField(label, least, most, help, { atLeast: least });
 
 const WITH: WaysOf<ClosureChoice['fastener']> = {
   as: 'ways',
@@ -36,15 +30,7 @@ const WITH: WaysOf<ClosureChoice['fastener']> = {
 /** How many and how large. */
 export const numberFields = (c: ClosureChoice) =>
   ({
-    by: {
-      as: 'ways',
-      label: 'Decide by',
-      ways: [
-        { id: 'count', words: 'by how many' },
-        { id: 'range', words: 'from … to' },
-        { id: 'gap', words: 'by how far apart' },
-      ],
-    },
+    by: waysField('Decide by', { count: 'by how many', range: 'from … to', gap: 'by how far apart' }),
     count: {
       as: 'count',
       label: c.by !== 'count' ? 'At least' : c.kind === 'double' ? 'How many rows' : 'How many buttons',
@@ -91,15 +77,7 @@ export const STAND = {
 /** How they are spaced. */
 export const spacingFields = (units: LengthUnit) =>
   ({
-    school: {
-      as: 'ways',
-      label: 'Gaps',
-      ways: [
-        { id: 'equal', words: 'all alike' },
-        { id: 'first', words: 'alike but for the first' },
-        { id: 'groups', words: 'in groups' },
-      ],
-    },
+    school: waysField('Gaps', { equal: 'all alike', first: 'alike but for the first', groups: 'in groups' }),
     firstGap: length('First gap', 20, 150, 'Shorter at the collar, where it would stand open: {70 mm}, then {90 mm}.'),
     rounding: {
       as: 'ways',
@@ -132,15 +110,11 @@ const unmeasured = (mm: number): string | undefined => (mm === 0 ? 'not measured
 /** Bust level and pull; `from`: what the level is taken from where it was not measured. */
 export const bustFields = (top: string, from: string) =>
   ({
-    want: {
-      as: 'ways',
-      label: 'A button at bust level',
-      ways: [
-        { id: 'no', words: 'lies as it comes' },
-        { id: 'near', words: 'lies as near as can be' },
-        { id: 'on', words: 'lies on it' },
-      ],
-    },
+    want: waysField('A button at bust level', {
+      no: 'lies as it comes',
+      near: 'lies as near as can be',
+      on: 'lies on it',
+    }),
     own: { as: 'yes', label: 'Bust level', yes: 'measured', no: from },
     at: length(`Bust level, below ${top}`, 0, 600, 'Along the front, on the body.'),
     body: {
@@ -164,14 +138,7 @@ export const kindFields = (units: LengthUnit) =>
     },
     fastener: WITH,
     show: { as: 'yes', label: 'Show buttons', yes: 'sewn over them', no: 'not shown on the outside' },
-    side: {
-      as: 'ways',
-      label: 'Holes on the wearer’s',
-      ways: [
-        { id: 'right', words: 'right, women’s custom' },
-        { id: 'left', words: 'left, men’s custom' },
-      ],
-    },
+    side: waysField('Holes on the wearer’s', { right: 'right, women’s custom', left: 'left, men’s custom' }),
     length: length('Length of the closing', 40, 1500, 'From the neck seam, or its upper end, to its lower end.'),
     extension: length(
       'Beyond the centre line',
@@ -207,22 +174,8 @@ export const HOLES = {
     120,
     'Wrap a strip of paper round the button once, mark where it meets, and measure it.',
   ),
-  direction: {
-    as: 'ways',
-    label: 'Holes run',
-    ways: [
-      { id: 'horizontal', words: 'across: where it pulls' },
-      { id: 'vertical', words: 'along the band' },
-    ],
-  },
-  start: {
-    as: 'ways',
-    label: 'A hole begins',
-    ways: [
-      { id: 'past', words: 'just past the centre' },
-      { id: 'centred', words: 'centred' },
-    ],
-  },
+  direction: waysField('Holes run', { horizontal: 'across: where it pulls', vertical: 'along the band' }),
+  start: waysField('A hole begins', { past: 'just past the centre', centred: 'centred' }),
   snug: {
     as: 'yes',
     label: 'How long',

@@ -1,5 +1,5 @@
 import { type Decisions, type FacingKind, FINISHES, type Finish } from '../../../../core/document/project.ts';
-import { type Fields, type LengthOf } from '../../../ui/fields.tsx';
+import { type Fields, type LengthOf, lengthField, waysField } from '../../../ui/fields.tsx';
 import { type Way } from '../../../ui/Sentence.tsx';
 
 // What is asked of a facing: each a table that is laid over its part of the decisions.
@@ -46,74 +46,43 @@ const FINISH_WORDS: Record<Finish, string> = {
 export const FACING = {
   on: { as: 'yes', label: 'Front edges and neck', yes: 'are faced', no: 'are not faced' },
   kind: { as: 'ways', label: 'The front facing', ways: FACED },
-  front: {
-    as: 'length',
-    label: 'Front facing, width',
-    least: 50,
-    most: 140,
-    usual: [75, 100],
-    help: 'It must reach past the buttonholes.',
-  },
-  shoulder: {
-    as: 'length',
-    label: 'Width at the shoulder',
-    least: 30,
-    most: 90,
-    help: 'Equal on front and back, so that their seam lies on one line.',
-  },
-  radius: {
-    as: 'length',
-    label: 'Rounding of the inner corner',
-    least: 0,
-    most: 120,
-    help: 'So that the lining can be sewn round it.',
-  },
-  out: {
-    as: 'length',
-    label: 'Drawn out at the top of the lapel',
-    least: 0,
-    most: 10,
+  front: lengthField('Front facing, width', 50, 140, 'It must reach past the buttonholes.', { usual: [75, 100] }),
+  shoulder: lengthField(
+    'Width at the shoulder',
+    30,
+    90,
+    'Equal on front and back, so that their seam lies on one line.',
+  ),
+  radius: lengthField('Rounding of the inner corner', 0, 120, 'So that the lining can be sewn round it.'),
+  out: lengthField('Drawn out at the top of the lapel', 0, 10, '{2–4 mm} by the cloth; {6 mm} for thick.', {
     usual: [2, 6],
-    help: '{2–4 mm} by the cloth; {6 mm} for thick.',
-  },
-  breakAt: {
-    as: 'length',
-    label: 'It begins to turn below the top of the edge',
-    least: 50,
-    most: 800,
-    help: 'Where the roll line meets the front edge; draw it and it is taken from there.',
-  },
-  deep: {
-    as: 'length',
-    label: 'Its depth at centre back',
-    least: 60,
-    most: 320,
-    help: 'Deep enough to end in the armholes, where it is sewn in with the sleeves.',
-  },
-  back: {
-    as: 'length',
-    label: 'Back neck facing, depth',
-    least: 30,
-    most: 120,
-    help: 'Deep enough to hold the loop and the label, and to stay inside.',
-  },
-  over: {
-    as: 'ways',
-    label: 'Over several panels the facing goes',
-    ways: [
-      { id: 'one', words: 'in one across their seams' },
-      { id: 'parts', words: 'in parts, cut at each seam' },
-    ],
-  },
+  }),
+  breakAt: lengthField(
+    'It begins to turn below the top of the edge',
+    50,
+    800,
+    'Where the roll line meets the front edge; draw it and it is taken from there.',
+  ),
+  deep: lengthField(
+    'Its depth at centre back',
+    60,
+    320,
+    'Deep enough to end in the armholes, where it is sewn in with the sleeves.',
+  ),
+  back: lengthField(
+    'Back neck facing, depth',
+    30,
+    120,
+    'Deep enough to hold the loop and the label, and to stay inside.',
+  ),
+  over: waysField('Over several panels the facing goes', {
+    one: 'in one across their seams',
+    parts: 'in parts, cut at each seam',
+  }),
   finish: { as: 'ways', label: 'Their outer edge', ways: FINISHES.map((id) => ({ id, words: FINISH_WORDS[id] })) },
-  turn: {
-    as: 'length',
-    label: 'Drawn smaller, to roll inside',
-    least: 0,
-    most: 4,
+  turn: lengthField('Drawn smaller, to roll inside', 0, 4, '{1 mm} for thin cloth, {3 mm} for thick.', {
     usual: [1, 3],
-    help: '{1 mm} for thin cloth, {3 mm} for thick.',
-  },
+  }),
 } as const satisfies Fields<Decisions['facing']>;
 
 /** A back facing round the neck, or down to the armholes. */
@@ -140,11 +109,5 @@ export const BACK_WAYS: readonly Way<'neck' | 'deep'>[] = [
 
 /** The finished width of a bias strip, of which `what` says where it lies. */
 export const biasFields = (what: string): { finished: LengthOf } => ({
-  finished: {
-    as: 'length',
-    label: `${what}: its finished width`,
-    least: 4,
-    most: 30,
-    help: 'The narrower, the closer it follows a tight curve.',
-  },
+  finished: lengthField(`${what}: its finished width`, 4, 30, 'The narrower, the closer it follows a tight curve.'),
 });

@@ -4,7 +4,7 @@ import {
   type Stiffened,
   type StripSaid,
 } from '../../../../core/document/project.ts';
-import { type Fields, type LengthOf } from '../../../ui/fields.tsx';
+import { type Fields, type LengthOf, lengthField, waysField } from '../../../ui/fields.tsx';
 import { type Way } from '../../../ui/Sentence.tsx';
 import { oftenWords } from '../../../words/figures.ts';
 
@@ -12,16 +12,12 @@ import { oftenWords } from '../../../words/figures.ts';
 
 export const INTERFACING = {
   on: { as: 'yes', label: 'Facings and front edge', yes: 'are interfaced', no: 'are not interfaced' },
-  trim: {
-    as: 'ways',
-    label: 'It ends',
-    ways: [
-      { id: 'inside', words: '{3 mm} inside the seam: least bulk' },
-      { id: 'seam', words: 'at the seam line' },
-      { id: 'caught', words: '{3 mm} into the allowance: caught' },
-      { id: 'whole', words: 'with the whole piece' },
-    ],
-  },
+  trim: waysField('It ends', {
+    inside: '{3 mm} inside the seam: least bulk',
+    seam: 'at the seam line',
+    caught: '{3 mm} into the allowance: caught',
+    whole: 'with the whole piece',
+  }),
   front: {
     as: 'ways',
     label: 'On the front itself, under the facing',
@@ -54,33 +50,14 @@ export const INTERFACING = {
       },
     ] satisfies readonly Way<FrontInterfacing>[],
   },
-  frontStrip: {
-    as: 'length',
-    label: 'Strip along the front edge',
-    least: 0,
-    most: 120,
-    help: 'Under buttons and buttonholes; 0 for none.',
-  },
-  stand: {
-    as: 'ways',
-    label: 'The collar stand',
-    ways: [
-      { id: 'both', words: 'both layers' },
-      { id: 'one', words: 'one layer' },
-    ],
-  },
+  frontStrip: lengthField('Strip along the front edge', 0, 120, 'Under buttons and buttonholes; 0 for none.'),
+  stand: waysField('The collar stand', { both: 'both layers', one: 'one layer' }),
 } as const satisfies Fields<Decisions['interfacing']>;
 
 /** The figures of a strip: ties, ruffles, flounces, belt loops. */
 export function stripFields(s: StripSaid) {
-  const length = (words: string, most: number, least: number, help: string): LengthOf => ({
-    as: 'length',
-    label: `${s.name}: ${words}`,
-    least,
-    most,
-    atLeast: least,
-    help,
-  });
+  const length = (words: string, most: number, least: number, help: string): LengthOf =>
+    lengthField(`${s.name}: ${words}`, least, most, help, { atLeast: least });
   const long = s.kind === 'tie' ? 'finished length' : 'length of one';
   const wide = s.kind === 'ruffle' || s.kind === 'flounce' ? 'finished depth' : 'finished width';
   return {
@@ -94,20 +71,12 @@ export function stripFields(s: StripSaid) {
 /** An interfaced place wherever it is wished. */
 export const regionFields = (n: number) =>
   ({
-    width: {
-      as: 'length',
-      label: `Width of interfaced place ${n}`,
-      least: 5,
-      most: 300,
-      atLeast: 5,
-      help: '{25 mm} along a zip; as wide as what it has to hold.',
-    },
-    on: {
-      as: 'ways',
-      label: `Layer of interfaced place ${n}`,
-      ways: [
-        { id: 'shell', words: 'on the shell' },
-        { id: 'lining', words: 'on the lining' },
-      ],
-    },
+    width: lengthField(
+      `Width of interfaced place ${n}`,
+      5,
+      300,
+      '{25 mm} along a zip; as wide as what it has to hold.',
+      { atLeast: 5 },
+    ),
+    on: waysField(`Layer of interfaced place ${n}`, { shell: 'on the shell', lining: 'on the lining' }),
   }) as const satisfies Fields<Stiffened>;

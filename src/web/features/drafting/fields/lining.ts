@@ -1,79 +1,34 @@
 import { type Decisions, type HemChoice, type HemKind, type TurnedSeams } from '../../../../core/document/project.ts';
-import { type Fields, type LengthOf, type WaysOf } from '../../../ui/fields.tsx';
+import { type Fields, type LengthOf, lengthField, type WaysOf, waysField } from '../../../ui/fields.tsx';
 import { type Way } from '../../../ui/Sentence.tsx';
 
 // What is asked of a lining: itself, where the shell opens, its hems: each a table that is laid over its part of the decisions.
 
 export const LINING = {
   skirt: { as: 'yes', label: 'The skirt', yes: 'is lined too', no: 'is not lined' },
-  fronts: {
-    as: 'ways',
-    label: 'The fronts are',
-    ways: [
-      { id: 'lined', words: 'lined as the rest is' },
-      { id: 'double', words: 'cut twice, and the back only faced' },
-    ],
-  },
-  pleat: {
-    as: 'length',
-    label: 'Centre back pleat, in all',
-    least: 0,
-    most: 60,
-    help: '{25–40 mm} in a coat, half of it on each side of the back; none in a bodice or beside a zip.',
-  },
-  raise: {
-    as: 'length',
-    label: 'Raise the underarm',
-    least: 0,
-    most: 25,
-    help: 'The seam allowance stands up there inside.',
-  },
-  out: {
-    as: 'length',
-    label: 'Let out the underarm',
-    least: 0,
-    most: 15,
-    help: 'So that the lining has room round the allowances of the armhole.',
-  },
-  capEase: {
-    as: 'length',
-    label: "Ease in the lining's sleeve cap",
-    least: 0,
-    most: 40,
-    usual: [10, 20],
-    help: 'Less than the shell’s: lining cloth does not shrink in under the iron.',
-  },
-  smaller: {
-    as: 'length',
-    label: 'Armhole of the lining smaller by',
-    least: 0,
-    most: 6,
-    help: 'So that its edge rolls inside and is not seen.',
-  },
-  fullness: {
-    as: 'ways',
-    label: 'Where the shell is gathered or pleated',
-    ways: [
-      { id: 'kept', words: 'the lining is too' },
-      { id: 'out', words: 'the lining lies smooth: the fullness is folded out of it' },
-    ],
-  },
-  darts: {
-    as: 'ways',
-    label: 'Darts in the lining are',
-    ways: [
-      { id: 'sewn', words: 'sewn as in the shell' },
-      { id: 'pleats', words: 'laid as soft pleats' },
-    ],
-  },
-  pockets: {
-    as: 'ways',
-    label: 'Pockets grown on to a seam',
-    ways: [
-      { id: 'out', words: 'left out of the lining' },
-      { id: 'kept', words: 'kept in the lining' },
-    ],
-  },
+  fronts: waysField('The fronts are', { lined: 'lined as the rest is', double: 'cut twice, and the back only faced' }),
+  pleat: lengthField(
+    'Centre back pleat, in all',
+    0,
+    60,
+    '{25–40 mm} in a coat, half of it on each side of the back; none in a bodice or beside a zip.',
+  ),
+  raise: lengthField('Raise the underarm', 0, 25, 'The seam allowance stands up there inside.'),
+  out: lengthField('Let out the underarm', 0, 15, 'So that the lining has room round the allowances of the armhole.'),
+  capEase: lengthField(
+    "Ease in the lining's sleeve cap",
+    0,
+    40,
+    'Less than the shell’s: lining cloth does not shrink in under the iron.',
+    { usual: [10, 20] },
+  ),
+  smaller: lengthField('Armhole of the lining smaller by', 0, 6, 'So that its edge rolls inside and is not seen.'),
+  fullness: waysField('Where the shell is gathered or pleated', {
+    kept: 'the lining is too',
+    out: 'the lining lies smooth: the fullness is folded out of it',
+  }),
+  darts: waysField('Darts in the lining are', { sewn: 'sewn as in the shell', pleats: 'laid as soft pleats' }),
+  pockets: waysField('Pockets grown on to a seam', { out: 'left out of the lining', kept: 'kept in the lining' }),
 } as const satisfies Fields<Decisions['lining']>;
 
 /** How far the pleat goes down, said as what it comes to. */
@@ -90,63 +45,33 @@ export const pleatFields = (said: (mm: number) => string): { pleatLength: Length
 
 /** The two seams with an allowance that is turned in, at a vent, slit or zip. */
 export const turnedFields = (what: string): { [K in keyof TurnedSeams]: LengthOf } => {
-  const seam = (where: string): LengthOf => ({
-    as: 'length',
-    label: `Seam with ${what}, on the ${where}`,
-    least: 3,
-    most: 25,
-    help: 'The seam that joins shell and lining there.',
-  });
+  const seam = (where: string): LengthOf =>
+    lengthField(`Seam with ${what}, on the ${where}`, 3, 25, 'The seam that joins shell and lining there.');
   return { shellSeam: seam('shell'), liningSeam: seam('lining') };
 };
 
 export const VENT = {
-  over: {
-    as: 'ways',
-    label: 'At the vent, as worn',
-    ways: [
-      { id: 'left', words: 'left laps over right' },
-      { id: 'right', words: 'right laps over left' },
-    ],
-  },
-  lap: {
-    as: 'ways',
-    label: 'At the vents of side and panel seams',
-    ways: [
-      { id: 'front', words: 'the front laps over the back' },
-      { id: 'back', words: 'the back laps over the front' },
-    ],
-  },
+  over: waysField('At the vent, as worn', { left: 'left laps over right', right: 'right laps over left' }),
+  lap: waysField('At the vents of side and panel seams', {
+    front: 'the front laps over the back',
+    back: 'the back laps over the front',
+  }),
   ...turnedFields('the vent'),
 } as const satisfies Fields<Decisions['lining']['vent']>;
 
 export const SLIT = {
-  length: {
-    as: 'length',
-    label: 'Slit, above the finished hem',
-    least: 40,
-    most: 600,
-    help: 'Long enough to step in; its upper end is made fast.',
-  },
+  length: lengthField('Slit, above the finished hem', 40, 600, 'Long enough to step in; its upper end is made fast.'),
   ...turnedFields('the slit'),
 } as const satisfies Fields<Decisions['lining']['slit']>;
 
 export const ZIP = {
-  length: {
-    as: 'length',
-    label: 'Its length from the upper end of the seam',
-    least: 100,
-    most: 700,
-    help: 'Of the teeth; the garment has to come over shoulders or hips through it.',
-  },
-  on: {
-    as: 'ways',
-    label: 'On which side, as worn',
-    ways: [
-      { id: 'left', words: 'left' },
-      { id: 'right', words: 'right' },
-    ],
-  },
+  length: lengthField(
+    'Its length from the upper end of the seam',
+    100,
+    700,
+    'Of the teeth; the garment has to come over shoulders or hips through it.',
+  ),
+  on: waysField('On which side, as worn', { left: 'left', right: 'right' }),
   ...turnedFields('it'),
 } as const satisfies Fields<Decisions['lining']['zip']>;
 
@@ -194,13 +119,8 @@ type HemFields = { kind: WaysOf<HemKind> } & Record<Exclude<keyof HemChoice, 'ki
 
 /** The lining at a hem or wrist. */
 export function hemFields(title: string): HemFields {
-  const length = (words: string, least: number, most: number, help: string): LengthOf => ({
-    as: 'length',
-    label: `${title}: ${words}`,
-    least,
-    most,
-    help,
-  });
+  const length = (words: string, least: number, most: number, help: string): LengthOf =>
+    lengthField(`${title}: ${words}`, least, most, help);
   return {
     kind: { as: 'ways', label: `${title} the lining is`, ways: HEMMED },
     clearance: length('fold stays above the hem', 5, 35, 'So that the lining is not seen below it when one moves.'),
