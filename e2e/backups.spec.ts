@@ -1,18 +1,19 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { demoServer, saved } from './demo.ts';
 import { blank, fill } from './hand.ts';
+import { served as test } from './page.ts';
 
-const { server, open } = demoServer();
+const { at, open } = demoServer(true);
 const COAT = 'Greenhouse coat';
 
 test(
   'a backup is made, taken away, looked into, and put back; what it would change is said before',
   { tag: '@night' },
   async ({ page }, info) => {
-    await page.goto(server.url);
+    await page.goto(at());
     await page.getByRole('link', { name: 'Backups: take away, put back' }).click();
     await page.getByRole('button', { name: 'Make a backup here now' }).click();
     await expect(page.getByRole('status')).toHaveText('The backup is made, and loads.', { timeout: 30_000 });
@@ -27,12 +28,12 @@ test(
     const before = await width.innerText();
     await fill(page, 'Front facing, width', '96 mm');
     await saved(page);
-    await page.goto(server.url);
+    await page.goto(at());
     await page.getByRole('button', { name: 'Delete Chore jacket' }).click();
     await page.getByRole('button', { name: 'Delete it' }).click();
     await expect(page.getByText('"Chore jacket" was taken off the shelf.')).toBeVisible();
 
-    await page.goto(`${server.url}/backups`);
+    await page.goto(`${at()}/backups`);
     await page.getByLabel('Look into a backup from elsewhere').setInputFiles(path);
     const item = (name: string) => page.getByRole('listitem').filter({ hasText: name });
     await expect(item(COAT)).toContainText('Changed since, and taken back by it: “Front facing, width: 96 mm”.');
@@ -45,10 +46,10 @@ test(
     await expect(width).toHaveText(before);
     await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(width).toHaveText('96 mm');
-    await page.goto(server.url);
+    await page.goto(at());
     await expect(page.getByRole('link', { name: 'Open Chore jacket' })).toBeVisible();
     // What is none is refused in words.
-    await page.goto(`${server.url}/backups`);
+    await page.goto(`${at()}/backups`);
     const none = { name: 'holiday.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') };
     await page.getByLabel('Look into a backup from elsewhere').setInputFiles(none);
     await expect(page.getByRole('alert')).toHaveText('This is not a backup of Woodbine, or it is damaged.');
@@ -58,7 +59,7 @@ test(
     await expect(page.getByRole('alert')).toHaveText(
       '"coat.json" looks like one saved project: load it from the shelf.',
     );
-    await page.goto(server.url);
+    await page.goto(at());
     await page.getByLabel('Load a saved project').setInputFiles(none);
     await expect(page.getByRole('alert')).toContainText('"holiday.zip" looks like a backup: look into it under');
   },

@@ -5,7 +5,7 @@ import { accessible, demoServer, saved } from './demo.ts';
 import { blank, count, fill, pick } from './hand.ts';
 import { test, visit } from './page.ts';
 
-const { server, open } = demoServer();
+const { at, open } = demoServer();
 /** Beside the answers; what it says is summed up at the foot as well. */
 const drawing = (page: Page) => page.getByRole('region', { name: 'Drawing' });
 const button = (page: Page, n: number) => page.locator(`[data-button="${n - 1}"]`);
@@ -17,7 +17,7 @@ const places = async (page: Page): Promise<number[]> => {
 /** Pages of the marking strips, as a PDF library reads the file the link gives. */
 async function strips(page: Page): Promise<ReadPage[]> {
   const href = await page.getByRole('link', { name: 'Marking strips, 1:1' }).getAttribute('href');
-  const answer = await page.request.get(`${server.url}${href}`);
+  const answer = await page.request.get(`${at()}${href}`);
   expect(answer.status()).toBe(200);
   return (await readPdf(new Uint8Array(await answer.body()))).slice(1);
 }
@@ -45,7 +45,7 @@ function crosses(pages: ReadPage[], centre: number): number[] {
 test('without any pattern: a placket of 612, seven or eight buttons of 15; the printed strip measures to 0.1 mm', async ({
   page,
 }) => {
-  await visit(page, server.url);
+  await visit(page, at());
   await page.getByText('Only buttons, without a pattern').click();
   const length = page.getByLabel('The placket is long');
   // Inches typed as millimetres are told, with the range that works.

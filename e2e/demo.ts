@@ -1,6 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
-import { test, visit } from './page.ts';
+import axe from 'axe-core';
+import { served, visit } from './page.ts';
 import { Running } from './server.ts';
 
 export const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
@@ -15,26 +15,63 @@ export const atRest = (page: Page) =>
 /** No fault of accessibility. `colours` looks at contrast alone: all else is the same page in other colours. `within`: one part of a long page. */
 export async function accessible(page: Page, only?: 'colours', within?: string): Promise<void> {
   await atRest(page);
-  // Without frames nothing is to be put together in a page of its own, which takes half the time.
-  // What passes is not listed one by one: on a long page that takes longer than looking it over.
-  const whole = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'], preload: false });
-  const axe = within ? whole.include(within) : whole;
-  const asked = only ? axe.withRules(['color-contrast']) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']);
-  const { violations } = await asked.analyze();
-  const first = (v: (typeof violations)[number]) => v.nodes.slice(0, 3).map((n) => n.html);
-  expect(violations.map((v) => `${v.id}: ${first(v).join(' | ')}`)).toEqual([]);
+  // To read the half megabyte of the script takes longer than to look a page over with it: once for every page that is loaded.
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
+  const faults = await page.evaluate(
+    async ({ within, runOnly }) => {
+      const { axe } = window as unknown as { axe: typeof import('axe-core') };
+      // What passes is not listed one by one: on a long page that takes longer than looking it over.
+      const options = { runOnly, resultTypes: ['violations' as const], preload: false };
+      const { violations } = await axe.run(within ?? document, options);
+      return violations.map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .slice(0, 3)
+            .map((n) => n.html)
+            .join(' | ')}`,
+      );
+    },
+    { within, runOnly: only ? ['color-contrast'] : ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] },
+  );
+  expect(faults).toEqual([]);
 }
 
-/** A server with the demo projects for the tests of one file, and a way to open a project by its name. */
-export function demoServer() {
-  const server = new Running();
-  let ids: Record<string, string> = {};
-  test.beforeAll(async () => {
-    await server.start(true);
-    const { projects } = await (await fetch(`${server.url}/api/projects`)).json();
-    ids = Object.fromEntries(projects.map((p: { name: string; id: string }) => [p.name, p.id]));
+interface Named {
+  id: string;
+  name: string;
+}
+
+const listed = async (url: string): Promise<Named[]> => (await (await fetch(`${url}/api/projects`)).json()).projects;
+
+/**
+ * The demo projects for the tests of one file, and a way to open one by its name: as a copy of the file's own, since what one
+ * file does to a project is no business of the next. `own`: on a server of its own, where what is tried takes all of it.
+ */
+export function demoServer(own = false) {
+  let server: Running;
+  const copies: Record<string, string> = {};
+  served.beforeAll(async ({ garden }) => {
+    server = own ? new Running() : garden;
+    if (own) await server.start(true);
   });
-  test.afterAll(() => server.end());
-  const open = (page: Page, name: string, view: string) => visit(page, `${server.url}/project/${ids[name]}/${view}`);
-  return { server, open };
+  served.afterAll(async () => {
+    if (own) await server.end();
+  });
+  const copyOf = async (name: string): Promise<string> => {
+    const first = (await listed(server.url)).find((p) => p.name === name);
+    const project = await (await fetch(`${server.url}/api/projects/${first?.id}/export/project.json`)).text();
+    const headers = { 'content-type': 'application/json' };
+    return (await (await fetch(`${server.url}/api/projects/import`, { method: 'POST', headers, body: project })).json())
+      .id;
+  };
+  const open = async (page: Page, name: string, view: string): Promise<void> => {
+    copies[name] ??= await copyOf(name);
+    await visit(page, `${server.url}/project/${copies[name]}/${view}`);
+  };
+  /** A demo project itself, only to be looked at. */
+  const look = async (page: Page, name: string, view: string): Promise<void> => {
+    const first = (await listed(server.url)).find((p) => p.name === name);
+    await visit(page, `${server.url}/project/${first?.id}/${view}`);
+  };
+  return { at: () => server.url, open, look };
 }

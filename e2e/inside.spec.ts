@@ -5,7 +5,7 @@ import { accessible, demoServer, saved } from './demo.ts';
 import { blank, fill, pick } from './hand.ts';
 import { test, visit } from './page.ts';
 
-const { server, open } = demoServer();
+const { at, open } = demoServer();
 /** Opens a step beside the list. */
 const step = (page: Page, title: RegExp) => page.getByRole('button', { name: title }).click();
 /** Nothing in the short list that is to be mended. */
@@ -100,7 +100,7 @@ test('a front drawn whole is halved by one click, and lined; the change sheets c
     'C-75 60 -45 90 0 90Z',
   ].join('');
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="700mm" height="700mm" viewBox="-350 -50 700 700"><g id="Front"><title>Front</title><path fill="none" stroke="#222" d="${half}"/></g></svg>`;
-  await visit(page, server.url);
+  await visit(page, at());
   await page.getByLabel('Its name').fill('Seedling top');
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await page

@@ -2,13 +2,11 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, type Locator, type Page } from '@playwright/test';
 import { readPdf } from '../src/test/readpdf.ts';
-import { saved } from './demo.ts';
+import { demoServer, saved } from './demo.ts';
+import { pickOf } from './hand.ts';
 import { test, visit } from './page.ts';
-import { Running } from './server.ts';
 
-const server = new Running();
-test.beforeAll(() => server.start(false));
-test.afterAll(() => server.end());
+const { at } = demoServer();
 
 /** Most clicks from a pattern file to its printed lining. */
 const MOST = 12;
@@ -27,7 +25,7 @@ function hand() {
 
 /** From the shelf to the pattern put in, by choosing a file and saying yes. */
 async function begin(page: Page, file: string, click: (at: Locator) => Promise<void>): Promise<void> {
-  await visit(page, server.url);
+  await visit(page, at());
   // Choosing in the system's own window: a click that opens it, and one on the file.
   await page.getByLabel('choose a file').setInputFiles(`src/demo/files/${file}`);
   const asked = page.getByRole('dialog', { name: `Begin with “${file}”` });
@@ -79,7 +77,7 @@ test('a piece named wrongly is set right on the walk in two clicks; Enter goes o
   await expect(walk).toContainText('Piece 2 of 3');
   // Its hem said to be something else: an edge, and its name.
   await page.getByRole('button', { name: /^Hem, / }).click();
-  await page.getByLabel('What is this edge?').selectOption('waist');
+  await pickOf(page, 'What this edge is', 'Waist');
   await expect(walk).toContainText('waist');
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.keyboard.press('Escape');

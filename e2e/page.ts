@@ -1,10 +1,25 @@
 import { test as base, expect, type Page } from '@playwright/test';
+import { Running } from './server.ts';
+
+/** Tests, each with a page of its own, beside a server with the demo projects. */
+export const served = base.extend<object, { garden: Running }>({
+  // One server with the demo projects for all files of tests that a process goes through: to start one takes as long as a test.
+  garden: [
+    async ({ browserName: _ }, use) => {
+      const server = new Running();
+      await server.start(true);
+      await use(server);
+      await server.end();
+    },
+    { scope: 'worker' },
+  ],
+});
 
 /**
  * Tests that go on in one window after the other, as a sewist would: Woodbine is loaded once for a file of tests instead of for
  * every test, which costs more than most of them. What a test hung on the page is taken off after it.
  */
-export const test = base.extend<object, { window: Page }>({
+export const test = served.extend<object, { window: Page }>({
   window: [
     async ({ browser }, use) => {
       const context = await browser.newContext({ viewport: DESK, reducedMotion: 'reduce' });

@@ -4,7 +4,7 @@ import { readPdf } from '../src/test/readpdf.ts';
 import { accessible, demoServer, saved } from './demo.ts';
 import { test } from './page.ts';
 
-const { server, open } = demoServer();
+const { at, open } = demoServer();
 const proved = (page: Page) => expect(page.getByText(/^Proved: /)).toBeVisible();
 const step = (page: Page, id: string): Locator => page.locator(`[data-step="${id}"]`);
 const own = (page: Page): Locator => page.getByRole('region', { name: 'Your own order' });
@@ -127,7 +127,7 @@ test('the plan on paper, as Markdown and as JSON; small sums', async ({ page }) 
     for (const t of words.filter((x) => x.text.trim()))
       expect(Math.min(t.x, width - t.x, t.y - t.height, height - t.y)).toBeGreaterThan(12);
   expect(sheets.at(-1)?.text.match(/\d+\. [A-Z]/g)?.length).toBeGreaterThan(1);
-  expect(server.url).toContain('127.0.0.1');
+  expect(at()).toContain('127.0.0.1');
 });
 
 test('a pasted sheet is held against the steps, line by line, and its order taken', async ({ page }) => {

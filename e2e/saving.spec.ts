@@ -1,8 +1,9 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { demoServer, saved } from './demo.ts';
 import { blank, fill } from './hand.ts';
+import { served as test } from './page.ts';
 
-const { server, open } = demoServer();
+const { at, open } = demoServer();
 const COAT = 'Greenhouse coat';
 const WIDTH = 'Front facing, width';
 const front = (page: Page) => blank(page, WIDTH);
@@ -128,7 +129,7 @@ test('a drag that is given up leaves nothing; what cannot be sent stays on scree
 });
 
 test('an unknown address and a page that stops each say so, with a way on', async ({ page }) => {
-  await page.goto(`${server.url}/nowhere/at/all`);
+  await page.goto(`${at()}/nowhere/at/all`);
   await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
   await page.getByRole('link', { name: 'To the shelf' }).click();
   await expect(page.getByRole('heading', { name: 'What are you making?' })).toBeVisible();

@@ -2,18 +2,11 @@ import { gzipSync } from 'node:zlib';
 import { expect } from '@playwright/test';
 import { documentOf, type Garment } from '../src/demo/drawn.ts';
 import { CUTS } from '../src/test/pile.ts';
-import { accessible } from './demo.ts';
+import { accessible, demoServer } from './demo.ts';
+import { pickOf } from './hand.ts';
 import { test, visit } from './page.ts';
-import { Running } from './server.ts';
 
-const server = new Running();
-let coat = '';
-test.beforeAll(async () => {
-  await server.start(true);
-  const { projects } = await (await fetch(`${server.url}/api/projects`)).json();
-  coat = projects.find((p: { name: string }) => p.name === 'Greenhouse coat').id;
-});
-test.afterAll(() => server.end());
+const { at, look } = demoServer();
 
 const BACKUPS = 'backups';
 const VIEWS = [
@@ -33,8 +26,7 @@ const VIEWS = [
 /** Looked over, with what they open, by the tests of their own. */
 const LOOKED_OVER = new Set(['inside', 'buttons', 'buttons/holes', 'buttons/rest', 'buttons/garment']);
 
-const addressOf = (view: string): string =>
-  view && view !== BACKUPS ? `${server.url}/project/${coat}/${view}` : `${server.url}/${view}`;
+const COAT = 'Greenhouse coat';
 
 for (const view of [...VIEWS, BACKUPS]) {
   test(`${view || 'shelf'}: no fault of accessibility in light or dark, no sideways scroll on desk or tablet, no error`, async ({
@@ -43,8 +35,8 @@ for (const view of [...VIEWS, BACKUPS]) {
     const errors: string[] = [];
     page.on('pageerror', (e) => errors.push(e.message));
     // The window may still stand at the server of other tests, which is gone.
-    page.on('console', (m) => m.type() === 'error' && m.location().url.startsWith(server.url) && errors.push(m.text()));
-    await visit(page, addressOf(view));
+    page.on('console', (m) => m.type() === 'error' && m.location().url.startsWith(at()) && errors.push(m.text()));
+    await (view && view !== BACKUPS ? look(page, COAT, view) : visit(page, `${at()}/${view}`));
     if (!LOOKED_OVER.has(view)) await accessible(page);
     await page.getByRole('button', { name: /^Switch to (dark|light) colours$/ }).click();
     await accessible(page, 'colours');
@@ -62,19 +54,19 @@ test('a front without hem or waist, buttons on: every screen opens, says what is
 }) => {
   const doc = documentOf(CUTS.jacket?.({ w: 262, l: 700, s: 126 }) as Garment);
   for (const e of doc.shell?.pieces[0]?.ring ?? []) if (e.role === 'hem') e.role = 'plain';
-  const made = await page.request.post(`${server.url}/api/projects/import`, { data: { woodbine: 1, project: doc } });
+  const made = await page.request.post(`${at()}/api/projects/import`, { data: { woodbine: 1, project: doc } });
   const { id } = await made.json();
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
   for (const view of VIEWS.filter(Boolean)) {
-    await visit(page, `${server.url}/project/${id}/${view}`);
+    await visit(page, `${at()}/project/${id}/${view}`);
     await expect(page.getByText('That is a fault of Woodbine')).toHaveCount(0);
   }
-  await visit(page, `${server.url}/project/${id}/pattern`);
+  await visit(page, `${at()}/project/${id}/pattern`);
   const edge = page.getByRole('button', { name: /^Not named yet/ });
   await edge.first().focus();
   await page.keyboard.press('Enter');
-  await page.getByLabel('What is this edge?').selectOption('hem');
+  await pickOf(page, 'What this edge is', 'Hem');
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   expect(errors).toEqual([]);
 });
@@ -90,8 +82,8 @@ test('the shelf stands after at most 250 kB of script, as it goes over the line;
   page.on('response', (r) => {
     if (r.url().endsWith('.js')) scripts.push(r.body().then((b) => gzipSync(b).length));
   });
-  await page.goto(server.url);
-  await expect(page.getByRole('link', { name: 'Open Greenhouse coat' })).toBeVisible();
+  await page.goto(at());
+  await expect(page.getByRole('link', { name: 'Open Greenhouse coat' }).first()).toBeVisible();
   const size = (await Promise.all(scripts)).reduce((t, x) => t + x, 0);
   expect(size).toBeGreaterThan(50_000);
   expect(size).toBeLessThan(250_000);
@@ -100,7 +92,8 @@ test('the shelf stands after at most 250 kB of script, as it goes over the line;
 
 test('nothing is fetched from elsewhere', async ({ page }) => {
   const foreign: string[] = [];
-  page.on('request', (r) => !r.url().startsWith(server.url) && !r.url().startsWith('data:') && foreign.push(r.url()));
-  await page.goto(`${server.url}/project/${coat}/inside`, { waitUntil: 'networkidle' });
+  page.on('request', (r) => !r.url().startsWith(at()) && !r.url().startsWith('data:') && foreign.push(r.url()));
+  await look(page, COAT, 'inside');
+  await page.reload({ waitUntil: 'networkidle' });
   expect(foreign).toEqual([]);
 });

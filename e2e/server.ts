@@ -45,7 +45,11 @@ export class Running {
       WOODBINE_DEMO: demo ? '1' : '0',
       ...this.more,
     };
-    const child = spawn(process.execPath, ['dist/server/main.js'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+    // The database is compiled plainly: to compile it well takes a second of every start, more than these few questions win by it.
+    const child = spawn(process.execPath, ['--liftoff-only', 'dist/server/main.js'], {
+      env,
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
     this.child = child;
     await new Promise<void>((done, fail) => {
       child.stdout.on('data', (d: Buffer) => String(d).includes('Woodbine is at') && done());

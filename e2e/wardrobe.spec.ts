@@ -5,7 +5,7 @@ import { accessible, demoServer, saved } from './demo.ts';
 import { blank, pick, pickOf } from './hand.ts';
 import { test, visit } from './page.ts';
 
-const { server, open } = demoServer();
+const { at, open } = demoServer();
 
 test('the dress: lining cut from the shell with changes, a zip more or less, choices held and compared', async ({
   page,
@@ -94,7 +94,7 @@ test(
         `<polygon id="Panel ${i + 1}" transform="translate(${(i % 10) * 400} ${Math.floor(i / 10) * 400})" points="${ring}"/>`,
     );
     const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="4000mm" height="4000mm" viewBox="0 0 4000 4000">${pieces.join('')}</svg>`;
-    await visit(page, server.url);
+    await visit(page, at());
     await page.getByLabel('Its name').fill('A hundred panels');
     await page.getByRole('button', { name: 'Begin', exact: true }).click();
     await page
@@ -105,7 +105,7 @@ test(
     await page.getByLabel('Find a piece by its name').fill('panel 97');
     await expect(page.getByRole('button', { name: /^Panel/ })).toHaveCount(1);
     await page.getByRole('button', { name: /^Panel 97/ }).click();
-    await expect(page.getByLabel('Name of this piece')).toHaveValue('Panel 97');
+    await expect(blank(page, 'Name of this piece')).toHaveText('Panel 97');
     const wait = page.waitForEvent('download');
     await page.getByRole('link', { name: 'panels.svg' }).click();
     const path = join(info.outputDir, 'panels.svg');
@@ -115,13 +115,14 @@ test(
 );
 
 test('a project taken off the shelf by mistake is put back with one click', async ({ page }) => {
-  await visit(page, server.url);
-  await page.getByRole('button', { name: 'Delete Chore jacket' }).click();
+  await page.request.post(`${at()}/api/projects`, { data: { name: 'Fern house jacket', garment: 'jacket' } });
+  await visit(page, at());
+  await page.getByRole('button', { name: 'Delete Fern house jacket' }).click();
   await page.getByRole('button', { name: 'Delete it' }).click();
-  await expect(page.getByText('"Chore jacket" was taken off the shelf.')).toBeVisible();
-  await expect(page.getByRole('link', { name: 'Open Chore jacket' })).toHaveCount(0);
+  await expect(page.getByText('"Fern house jacket" was taken off the shelf.')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Open Fern house jacket' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Put it back' }).click();
-  await expect(page.getByRole('link', { name: 'Open Chore jacket' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Open Fern house jacket' })).toBeVisible();
   await expect(page.getByText('was taken off the shelf')).toHaveCount(0);
 });
 
@@ -138,7 +139,7 @@ test('a drawing that takes long shows how far it is, and is given up when it is 
     (_, i) => `<polygon transform="translate(${i * 900} 0)" points="${star}"/>`,
   );
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="27000mm" height="1000mm" viewBox="0 0 27000 1000">${pieces.join('')}</svg>`;
-  await visit(page, server.url);
+  await visit(page, at());
   await page.getByLabel('Its name').fill('Too much of it');
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await page
@@ -148,20 +149,20 @@ test('a drawing that takes long shows how far it is, and is given up when it is 
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText('You stopped the reading. Nothing was changed.')).toBeVisible();
   const id = page.url().split('/project/')[1]?.split('/')[0];
-  const project = await (await page.request.get(`${server.url}/api/projects/${id}`)).json();
+  const project = await (await page.request.get(`${at()}/api/projects/${id}`)).json();
   expect([project.document.shell, project.revision]).toEqual([null, 0]);
-  expect(await (await page.request.get(`${server.url}/api/projects/${id}/files`)).json()).toEqual({ files: [] });
+  expect(await (await page.request.get(`${at()}/api/projects/${id}/files`)).json()).toEqual({ files: [] });
   // The next file is read as if nothing had been.
   await page.getByLabel('Pattern file').setInputFiles('src/demo/files/greenhouse-coat.svg');
-  await expect(page.getByLabel('Name of this piece')).toHaveValue('Front');
+  await expect(blank(page, 'Name of this piece')).toHaveText('Front');
 });
 
 test('said of edges: cut with other allowances and what to trim, layers on the opened-out garment, ties, interfacing', async ({
   page,
 }) => {
   await open(page, 'Greenhouse coat', 'pattern');
-  await page.getByText('cut lines: the seam lies inside').click();
-  await page.getByLabel('Edges to cut otherwise').selectOption('side');
+  await pick(page, 'The lines drawn in the file', 'cut lines: the seam lies inside');
+  await pickOf(page, 'Edges to cut otherwise', 'Side seam');
   await page.getByRole('button', { name: 'Cut them so' }).click();
   await expect(page.getByText('trim 9 mm off')).toHaveCount(2);
   await page.getByRole('link', { name: 'Print what to trim' }).click();

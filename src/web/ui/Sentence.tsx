@@ -5,6 +5,7 @@ import { type Stroke } from '../words/terms.ts';
 import { Ask, Pick } from './Ask.tsx';
 import { Count } from './Count.tsx';
 import { Measure } from './Measure.tsx';
+import { NameField } from './NameField.tsx';
 import { Opens } from './Opens.tsx';
 import { StrokeDrawing } from './Worded.tsx';
 
@@ -20,8 +21,8 @@ interface BlankProps {
   label: string;
   /** What stands in the sentence. */
   said: string;
-  /** Out of the usual: seen in the sentence itself. */
-  odd?: boolean;
+  /** Out of the usual, or a guess, in words: seen in the sentence itself. */
+  odd?: string | undefined;
   /** One step up or down of what is asked, by the arrow keys. */
   onStep?: (by: 1 | -1) => void;
   /** Puts back what stood before it was opened. */
@@ -39,7 +40,7 @@ interface BlankProps {
 const ANSWERS = () => document.querySelector<HTMLElement>('[aria-label="Answers"]');
 
 /** A blank in a sentence: it opens where it stands; the arrow keys change it, Escape puts it back. */
-export function Blank({ label, said, odd = false, onStep, onBack, onOpen, closedBy, children, ...hand }: BlankProps) {
+export function Blank({ label, said, odd, onStep, onBack, onOpen, closedBy, children, ...hand }: BlankProps) {
   const [open, setOpen] = useState(false);
   const turn = (to: boolean): void => {
     if (to && !open) onOpen?.();
@@ -57,9 +58,9 @@ export function Blank({ label, said, odd = false, onStep, onBack, onOpen, closed
     <Opens
       className="blank"
       words={said}
-      data-odd={odd || undefined}
+      data-odd={odd ? true : undefined}
       aria-haspopup="dialog"
-      aria-label={`${label}: ${said}${odd ? ', not usual' : ''}`}
+      aria-label={`${label}: ${said}${odd ? `, ${odd}` : ''}`}
       onKeyDown={keys}
       onBlur={hand.onLeave}
       open={open}
@@ -113,6 +114,7 @@ interface ChoiceProps<T extends string> {
   onPick: (v: T) => void;
   /** What stands in the sentence, where that is not the way's own words. */
   said?: string;
+  odd?: string | undefined;
   help?: string;
 }
 
@@ -120,7 +122,7 @@ interface ChoiceProps<T extends string> {
 const MANY = 9;
 
 /** A blank of which a few ways are the answers. */
-export function ChoiceBlank<T extends string>({ label, value, ways, onPick, said, help }: ChoiceProps<T>) {
+export function ChoiceBlank<T extends string>({ label, value, ways, onPick, said, odd, help }: ChoiceProps<T>) {
   const before = useRef(value);
   const at = ways.findIndex((x) => x.id === value);
   const step = (by: 1 | -1): void => {
@@ -132,6 +134,7 @@ export function ChoiceBlank<T extends string>({ label, value, ways, onPick, said
       label={label}
       closedBy="label"
       said={said ?? ways[at]?.words ?? '…'}
+      odd={odd}
       onStep={step}
       onOpen={() => {
         before.current = value;
@@ -225,7 +228,7 @@ export function LengthBlank({ usual, said, children, help, ...m }: LengthProps) 
     <Blank
       label={m.label}
       said={said ?? formatLength(m.value, m.units)}
-      odd={usual !== undefined && isUnusual(m.value, usual)}
+      odd={usual !== undefined && isUnusual(m.value, usual) ? 'not usual' : undefined}
       onStep={(by) => go((from) => within(from + by * step))}
       {...hand}
       onOpen={() => {
@@ -273,6 +276,16 @@ export function CountBlank({ said, help, ...c }: CountProps) {
     </Blank>
   );
 }
+
+/** A blank that is a name. */
+export const NameBlank = ({ label, value, onName }: { label: string; value: string; onName: (v: string) => void }) => (
+  <Blank label={label} said={value}>
+    <Text fontWeight="600" mb="2">
+      {label}
+    </Text>
+    <NameField label={`${label}, in words`} value={value} onName={onName} mb="0" />
+  </Blank>
+);
 
 /** Something that may be added to what is said: its name, and how it is said once it is there. */
 export interface Extra {

@@ -1,13 +1,15 @@
+import { KIND_WORDS } from '../../contract/roles.ts';
 import { type JoinCode } from '../../core/garment/index.ts';
 import {
   type CornerRule,
   type Material,
   type MeasureCode,
+  type PieceKind,
   type Seam,
   type UnitSlip,
   type Verdict,
 } from '../../core/pattern/index.ts';
-
+import { inSentence } from '../../core/text.ts';
 import { inUnit, type LengthUnit } from '../../core/units.ts';
 
 export const MATERIAL_WORDS: Record<Material, { word: string; letter: string }> = {
@@ -38,6 +40,12 @@ export const SLIP_WORDS: Record<UnitSlip, string> = {
   'cm-as-in': 'centimetres, read as inches',
   'pt-as-px': 'points at 72, read at 96 to the inch',
   'px-as-pt': 'pixels at 96, read at 72 to the inch',
+};
+
+/** What a piece is, within a sentence: "a front", "an under-sleeve". */
+export const kindSaid = (kind: PieceKind): string => {
+  const words = inSentence(KIND_WORDS[kind]);
+  return kind === 'other' ? words : `${/^[aeiou]/.test(words) ? 'an' : 'a'} ${words}`;
 };
 
 /** "times 10", "2.1 % longer". */

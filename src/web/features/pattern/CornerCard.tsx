@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { sentenceOf } from '../../../contract/findings.ts';
 import { type ShellEdge, type ShellPiece } from '../../../core/document/project.ts';
@@ -21,8 +21,7 @@ import {
 import { ok, type Result } from '../../../core/result.ts';
 import { formatLength } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
-import { LengthField } from '../../ui/LengthField.tsx';
-import { SheetBox } from '../../ui/Page.tsx';
+import { LengthBlank, Say } from '../../ui/Sentence.tsx';
 import { ROLE_WORDS } from '../../words/index.ts';
 import { GatherCard } from './GatherCard.tsx';
 import { LayCard } from './LayCard.tsx';
@@ -66,25 +65,23 @@ export function CornerCard({ w, piece, computed, edge, mark, onMark, onSave }: P
     </Button>
   );
   return (
-    <SheetBox>
-      <Heading as="h2" fontSize="18px" fontWeight="600" mb="2">
-        Corners and notches
-      </Heading>
-      <Flex align="center" gap="3" mb="3" wrap="wrap">
-        <Text>Mark, from the edge's start</Text>
-        <LengthField
+    <Box mb="4">
+      <Say>
+        {at === null ? 'To part it or notch it, set a mark on it, ' : 'A mark stands on it '}
+        <LengthBlank
           label="Mark on this edge"
           value={mark ?? length / 2}
           units={units}
+          least={0}
           most={length}
+          atMost={length}
+          help="Or click the edge once more; or Shift and an arrow key."
+          onPreview={onMark}
           onValue={onMark}
-        />
-      </Flex>
-      {at === null ? (
-        <Text color="quiet" fontSize="15px" mb="3">
-          Click the edge once more, or press Shift and an arrow key, to set a mark on it.
-        </Text>
-      ) : (
+        />{' '}
+        from its start{at === null ? '.' : ':'}
+      </Say>
+      {at !== null && (
         <Flex gap="2" wrap="wrap" mb="3">
           {button('Part the edge here', () => put('parted', partEdge(piece, edge.id, at)))}
           {button('The corner belongs here', () => put('corner moved', moveCorner(piece, edge.id, at)))}
@@ -114,14 +111,14 @@ export function CornerCard({ w, piece, computed, edge, mark, onMark, onSave }: P
           {wrong}
         </Text>
       )}
-      {next &&
-        next !== edge &&
-        button(`Join with the ${ROLE_WORDS[next.role].toLowerCase()} after it`, () =>
-          put('joined', joinEdge(piece, edge.id)),
-        )}
-      {button('Lay the grainline along this edge', () =>
-        put('grainline', { ok: true, value: grainAlong(piece, edge) }),
-      )}
+      <Flex gap="2" wrap="wrap">
+        {next &&
+          next !== edge &&
+          button(`Join with the ${ROLE_WORDS[next.role].toLowerCase()} after it`, () =>
+            put('joined', joinEdge(piece, edge.id)),
+          )}
+        {button('Lay the grainline along this edge', () => put('grainline', ok(grainAlong(piece, edge))))}
+      </Flex>
       {piece.notches
         .filter((n) => n.edge === edge.id)
         .map((n) => (
@@ -140,6 +137,6 @@ export function CornerCard({ w, piece, computed, edge, mark, onMark, onSave }: P
             </Box>
           </Flex>
         ))}
-    </SheetBox>
+    </Box>
   );
 }

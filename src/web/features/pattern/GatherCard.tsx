@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { type Gather } from '../../../core/pattern/index.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
-import { LengthField } from '../../ui/LengthField.tsx';
+import { LengthBlank, Say } from '../../ui/Sentence.tsx';
 
 interface Props {
   /** Length of the edge on its seam line, mm. */
@@ -16,20 +16,22 @@ export function GatherCard({ length, units, onGather }: Props) {
   const [from, setFrom] = useState(0);
   const [to, setTo] = useState(length);
   const [drawnUp, setDrawnUp] = useState(length / 1.5);
+  const each = (set: (mm: number) => void) => ({
+    units,
+    least: 0,
+    most: length,
+    atMost: length,
+    onPreview: set,
+    onValue: set,
+  });
   const ratio = (to - from) / (drawnUp || 1);
   return (
-    <Box mb="3">
-      <Text fontWeight="550" mb="1">
-        Gathers, from mark to mark
-      </Text>
-      <Flex gap="2" align="center" wrap="wrap" mb="2">
-        <Text>From</Text>
-        <LengthField label="Gathers begin" value={from} units={units} most={length} onValue={setFrom} />
-        <Text>to</Text>
-        <LengthField label="Gathers end" value={to} units={units} most={length} onValue={setTo} />
-        <Text>drawn up to</Text>
-        <LengthField label="Gathered to" value={drawnUp} units={units} most={length} onValue={setDrawnUp} />
-      </Flex>
+    <Box mb="4">
+      <Say>
+        Gathers go from <LengthBlank label="Gathers begin" value={from} {...each(setFrom)} /> to{' '}
+        <LengthBlank label="Gathers end" value={to} {...each(setTo)} />, drawn up to{' '}
+        <LengthBlank label="Gathered to" value={drawnUp} {...each(setDrawnUp)} />.
+      </Say>
       <Flex gap="3" align="center" wrap="wrap">
         <Button
           size="sm"

@@ -1,10 +1,10 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Box, Button, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { type ShellEdge } from '../../../core/document/project.ts';
 import { pathLength } from '../../../core/geometry/index.ts';
 import { type Laid } from '../../../core/pattern/index.ts';
 import { type LengthUnit } from '../../../core/units.ts';
-import { LengthField } from '../../ui/LengthField.tsx';
+import { LengthBlank, Say } from '../../ui/Sentence.tsx';
 
 interface Props {
   edge: ShellEdge;
@@ -19,17 +19,32 @@ export function LayCard({ edge, at, units, onLay }: Props) {
   const [width, setWidth] = useState(30);
   const [length, setLength] = useState(100);
   const most = pathLength(edge.path);
+  const each = { units, least: 0 };
   return (
-    <Box mb="3">
-      <Text fontWeight="550" mb="1">
-        Dart or pleat, its middle here
-      </Text>
-      <Flex gap="3" align="center" wrap="wrap" mb="2">
-        <Text>Takes out</Text>
-        <LengthField label="Taken out of the edge" value={width} units={units} most={most} onValue={setWidth} />
-        <Text>Length</Text>
-        <LengthField label="Length of the dart or pleat" value={length} units={units} most={1500} onValue={setLength} />
-      </Flex>
+    <Box mb="4">
+      <Say>
+        Or a dart or pleat, its middle here: it takes out{' '}
+        <LengthBlank
+          label="Taken out of the edge"
+          value={width}
+          most={Math.min(most, 120)}
+          atMost={most}
+          {...each}
+          onPreview={setWidth}
+          onValue={setWidth}
+        />{' '}
+        and is{' '}
+        <LengthBlank
+          label="Length of the dart or pleat"
+          value={length}
+          most={400}
+          atMost={1500}
+          {...each}
+          onPreview={setLength}
+          onValue={setLength}
+        />{' '}
+        long.
+      </Say>
       <Flex gap="2">
         {(['dart', 'pleat'] as const).map((kind) => (
           <Button

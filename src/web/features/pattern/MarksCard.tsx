@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { type ShellPiece } from '../../../core/document/project.ts';
 import { type Point } from '../../../core/geometry/index.ts';
 import {
@@ -12,8 +12,7 @@ import {
   setGrain,
 } from '../../../core/pattern/index.ts';
 import { ok, type Result } from '../../../core/result.ts';
-import { Chip } from '../../ui/Chip.tsx';
-import { SheetBox } from '../../ui/Page.tsx';
+import { Blank, Say } from '../../ui/Sentence.tsx';
 
 /** What is being placed in the drawing by clicking; a grainline takes two clicks. */
 export type Placing = Mark['kind'] | 'grain' | Laid['kind'];
@@ -51,8 +50,6 @@ interface Props {
   onSave: (label: string, p: ShellPiece) => void;
 }
 
-const NO_HINT =
-  'Choose what to place, then click in the drawing. On an edge, all of it can also be set by its own card.';
 const MARK_HINT = ['Click its place in the drawing.'];
 const HINTS: Record<Placing, string[]> = {
   dot: MARK_HINT,
@@ -69,23 +66,50 @@ const LINE_WORDS = { dart: 'Dart', pleat: 'Pleat', gather: 'Gathers' } as const;
 /** Grainline and marks of a piece, placed by clicking where the file does not say them. */
 export function MarksCard({ piece, placing, clicks, wrong, onPlacing, onSave }: Props) {
   const choice = (kind: Placing, words: string) => (
-    <Chip key={kind} on={placing === kind} onClick={() => onPlacing(placing === kind ? null : kind)}>
+    <Button
+      key={kind}
+      variant="outline"
+      borderColor="rule"
+      w="100%"
+      mb="2"
+      minH="44px"
+      justifyContent="flex-start"
+      onClick={() => onPlacing(kind)}
+    >
       {words}
-    </Chip>
+    </Button>
   );
   return (
-    <SheetBox>
-      <Heading as="h2" fontSize="18px" fontWeight="600" mb="2">
-        Grainline, darts and marks
-      </Heading>
-      <Flex gap="2" wrap="wrap" mb="2">
-        {choice('grain', 'Grainline')}
-        {choice('dart', 'Dart')}
-        {choice('pleat', 'Pleat')}
-        {(Object.keys(MARK_WORDS) as Mark['kind'][]).map((k) => choice(k, MARK_WORDS[k]))}
-      </Flex>
+    <Box mb="4">
+      <Say>
+        <Blank label="Put into this piece" said="Put in a grainline, a dart or a mark" closedBy="button">
+          {choice('grain', 'Grainline')}
+          {choice('dart', 'Dart')}
+          {choice('pleat', 'Pleat')}
+          {(Object.keys(MARK_WORDS) as Mark['kind'][]).map((k) => choice(k, MARK_WORDS[k]))}
+          <Text color="quiet" fontSize="15px">
+            Then click in the drawing. On an edge, all of it can also be set beside that edge.
+          </Text>
+        </Blank>
+        .
+      </Say>
       <Text color="quiet" fontSize="15px" aria-live="polite">
-        {placing === null ? NO_HINT : HINTS[placing][clicks]}
+        {placing !== null && (
+          <>
+            {HINTS[placing][clicks]}{' '}
+            <Button
+              variant="plain"
+              size="sm"
+              px="0"
+              h="auto"
+              minH="24px"
+              textDecoration="underline"
+              onClick={() => onPlacing(null)}
+            >
+              Not now
+            </Button>
+          </>
+        )}
       </Text>
       {wrong && (
         <Text role="alert" color="berry">
@@ -123,6 +147,6 @@ export function MarksCard({ piece, placing, clicks, wrong, onPlacing, onSave }: 
           </Box>
         </Flex>
       ))}
-    </SheetBox>
+    </Box>
   );
 }

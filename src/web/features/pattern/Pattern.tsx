@@ -1,32 +1,27 @@
-import { Box, Button, Flex, Heading, Link, Text } from '@chakra-ui/react';
+import { Box, Button, Text } from '@chakra-ui/react';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import useSWR from 'swr';
 import { sentenceOf } from '../../../contract/findings.ts';
 import { type Shell, type ShellPiece } from '../../../core/document/project.ts';
 import { unsaidEdges } from '../../../core/garment/index.ts';
 import { type Point } from '../../../core/geometry/index.ts';
 import { isUnsure } from '../../../core/pattern/index.ts';
-import { formatLength } from '../../../core/units.ts';
-import { api } from '../../data/client.ts';
 import { takeOver } from '../../data/handover.ts';
-import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { EdgePicker } from '../../drawing/EdgePicker.tsx';
 import { useTall } from '../../drawing/useTall.ts';
-import { Ask } from '../../ui/Ask.tsx';
 import { DropFile } from '../../ui/DropFile.tsx';
-import { Measure } from '../../ui/Measure.tsx';
 import { Findings } from '../../ui/Notes.tsx';
 import { Page, SheetBox } from '../../ui/Page.tsx';
 import { CornerCard } from './CornerCard.tsx';
+import { EdgeSentences, Unsaid } from './EdgeSentences.tsx';
 import { CLICKS, MarksCard, type Placing, placed } from './MarksCard.tsx';
-import { OpeningsCard } from './OpeningsCard.tsx';
-import { EdgeCard, PieceCard, UnsaidCard } from './PatternCards.tsx';
 import { PieceList } from './PieceList.tsx';
+import { PieceSentences } from './PieceSentences.tsx';
 import { ReallowCard } from './ReallowCard.tsx';
 import { SizeCard } from './SizeCard.tsx';
 import { type Stop, WalkCard } from './WalkCard.tsx';
+import { WholePattern } from './WholePattern.tsx';
 
 /** Is this my pattern, at the right size? */
 export function Pattern({ w }: { w: Workbook }) {
@@ -72,6 +67,7 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
   const [placing, setPlacing] = useState<Placing | null>(null);
   const [clicks, setClicks] = useState<Point[]>([]);
   const [wrong, setWrong] = useState<string | null>(null);
+  const [again, setAgain] = useState(false);
   const setEdgeId = useCallback((id: string | null) => {
     setEdge(id);
     setMark(null);
@@ -86,7 +82,7 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
     [setAsked, setEdgeId, shell.pieces],
   );
   const card = useRef<HTMLDivElement>(null);
-  const tall = useTall(250, 420);
+  const tall = useTall(150, 420);
   const drawn = shell.pieces.find((p) => p.id === pieceId) ?? shell.pieces[0];
   const piece = w.computed.shell.find((p) => p.id === drawn?.id);
   const unsaid = useMemo(
@@ -104,8 +100,8 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
     [w.computed],
   );
   const save = (label: string, next: Shell) => w.save(label, { ...w.doc, shell: next });
-  const savePiece = (label: string, p: ShellPiece) =>
-    save(label, { ...shell, pieces: shell.pieces.map((q) => (q.id === p.id ? p : q)) });
+  const withPiece = (p: ShellPiece): Shell => ({ ...shell, pieces: shell.pieces.map((q) => (q.id === p.id ? p : q)) });
+  const savePiece = (label: string, p: ShellPiece) => save(label, withPiece(p));
   const edge = drawn?.ring.find((e) => e.id === edgeId) ?? null;
   const place = (p: Placing | null) => {
     setPlacing(p);
@@ -137,20 +133,13 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
     />
   );
   // Its card is there once the edge is chosen.
-  const toCard = () => requestAnimationFrame(() => card.current?.querySelector('select')?.focus());
+  const toCard = () => requestAnimationFrame(() => card.current?.querySelector<HTMLElement>('.blank')?.focus());
   return (
     <Page
       question="Is this my pattern, at the right size?"
       {...(walk === null && {
-        lead: 'Measure one piece you know against its printed size. Then click an edge, or walk along with the arrow keys, and say what it is.',
+        lead: 'Click an edge in the drawing, or walk along with the arrow keys, and say what it is.',
       })}
-      below={
-        <>
-          {shell.trueSize && <SizeCard w={w} shell={shell} />}
-          <WholePattern w={w} shell={shell} onSave={save} onPutIn={onPutIn} />
-          <ReallowCard w={w} shell={shell} />
-        </>
-      }
       side={
         <>
           {walk === null ? (
@@ -161,19 +150,21 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
             <WalkCard {...{ w, shell, at: walk, onGo: go, onEdge: setEdgeId, onSave: savePiece }} />
           )}
           {pieceList}
+          {!shell.trueSize && walk !== 'size' && <SizeCard w={w} shell={shell} />}
           <div ref={card}>
             {drawn && piece && edge && (
               <>
-                <EdgeCard
+                <EdgeSentences
                   w={w}
                   pieces={shell.pieces}
                   piece={drawn}
                   computed={piece}
                   edge={edge}
                   asks={walk === null}
+                  onPreview={(p) => w.preview({ ...w.doc, shell: withPiece(p) })}
                   onSave={savePiece}
                 />
-                {unsaid.includes(edge.id) && <UnsaidCard w={w} piece={drawn.id} name={drawn.name} edge={edge.id} />}
+                {unsaid.includes(edge.id) && <Unsaid w={w} piece={drawn.id} name={drawn.name} edge={edge.id} />}
                 <CornerCard
                   w={w}
                   piece={drawn}
@@ -187,9 +178,10 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
             )}
             {drawn && !edge && (
               <>
-                <PieceCard
+                <PieceSentences
                   pieces={shell.pieces}
                   piece={drawn}
+                  units={w.doc.units}
                   onSave={savePiece}
                   onRemove={() =>
                     w.save(
@@ -199,7 +191,6 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
                     )
                   }
                 />
-                <OpeningsCard piece={drawn} units={w.doc.units} onSave={savePiece} />
                 <MarksCard
                   piece={drawn}
                   placing={placing}
@@ -211,6 +202,11 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
               </>
             )}
           </div>
+          <Box borderTopWidth="1px" borderColor="rule" pt="3">
+            <WholePattern w={w} shell={shell} onSave={save} onAgain={() => setAgain(true)} />
+            <ReallowCard w={w} shell={shell} />
+            {shell.trueSize && <SizeCard w={w} shell={shell} />}
+          </Box>
         </>
       }
     >
@@ -227,8 +223,8 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
           </Button>
         </SheetBox>
       )}
-      {!shell.trueSize && walk !== 'size' && <SizeCard w={w} shell={shell} />}
-      <SheetBox position={{ md: 'sticky' }} top="3">
+      {again && <AnotherFile w={w} onPutIn={onPutIn} onKeep={() => setAgain(false)} />}
+      <Box>
         {piece && (
           <EdgePicker
             piece={piece}
@@ -248,89 +244,26 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
         <Text fontSize="15px" color="quiet">
           Full line: cut. Dashes: seam. Long and short dashes: fold. Arrow: grainline.
         </Text>
-      </SheetBox>
+      </Box>
       <Findings findings={findings} w={w} />
     </Page>
   );
 }
 
-/** Which file the pieces were read from; the file itself can be had back. */
-function FromFile({ id, name }: { id: string; name: string }) {
-  const { data } = useSWR(['files', id, name], () => api.files(id));
-  const file = data?.files.find((f) => f.name === name);
-  return (
-    <Text color="quiet">
-      From the file{' '}
-      {file ? (
-        <Link href={`/api/projects/${id}/files/${file.id}`} download color="leaf.fg" textDecoration="underline">
-          {name}
-        </Link>
-      ) : (
-        name
-      )}
-      .
-    </Text>
-  );
-}
-
-interface WholeProps {
-  w: Workbook;
-  shell: Shell;
-  onSave: (label: string, s: Shell) => void;
-  onPutIn: (notes: string[]) => void;
-}
-
-/** What holds for the pattern as a whole: which lines are drawn, the usual allowances, another file. */
-function WholePattern({ w, shell, onSave, onPutIn }: WholeProps) {
-  const a = w.doc.decisions.allowances;
-  const [again, setAgain] = useState(false);
-  const row = (key: keyof typeof a, label: string, most: number) => (
-    <Measure
-      label={label}
-      value={a[key]}
-      least={0}
-      most={most}
-      units={w.doc.units}
-      onPreview={(v) => setDecision(w, 'allowances', { [key]: v })}
-      onValue={(v) => setDecision(w, 'allowances', { [key]: v }, { words: `${label} ${formatLength(v, w.doc.units)}` })}
-    />
-  );
+/** Another file in place of the one the pieces were read from. */
+function AnotherFile({ w, onPutIn, onKeep }: { w: Workbook; onPutIn: (notes: string[]) => void; onKeep: () => void }) {
   return (
     <SheetBox>
-      <Heading as="h2" fontSize="20px" fontWeight="600" mb="3">
-        The whole pattern
-      </Heading>
-      <Ask
-        question="The lines drawn in the file are"
-        value={shell.lines}
-        answers={[
-          ['seam', 'seam lines: allowance is added outside'],
-          ['cut', 'cut lines: the seam lies inside'],
-        ]}
-        onAnswer={(lines) =>
-          onSave(lines === 'cut' ? 'Drawn lines are cut lines' : 'Drawn lines are seam lines', { ...shell, lines })
-        }
+      <DropFile
+        w={w}
+        onDone={(notes) => {
+          onKeep();
+          onPutIn(notes);
+        }}
       />
-      <Box display="grid" gridTemplateColumns={{ base: '1fr', lg: '1fr 1fr 1fr' }} gap="6">
-        {row('seam', 'Seam allowance', 30)}
-        {row('hem', 'Hem of the shell', 80)}
-        {row('wrist', 'Wrist hem', 80)}
-      </Box>
-      <Flex gap="3" align="center" wrap="wrap">
-        <FromFile id={w.id} name={shell.fileName} />
-        <Button size="sm" variant="outline" borderColor="rule" onClick={() => setAgain(!again)}>
-          {again ? 'Keep this one' : 'Put in another file'}
-        </Button>
-      </Flex>
-      {again && (
-        <DropFile
-          w={w}
-          onDone={(notes) => {
-            setAgain(false);
-            onPutIn(notes);
-          }}
-        />
-      )}
+      <Button variant="outline" borderColor="rule" onClick={onKeep}>
+        Keep this one
+      </Button>
     </SheetBox>
   );
 }

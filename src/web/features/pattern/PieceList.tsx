@@ -72,8 +72,10 @@ function PieceButton({ w, p, chosen, onChoose }: PieceButtonProps) {
       variant="outline"
       w="full"
       h="auto"
-      py="2"
-      mb="2"
+      minH="44px"
+      gap="3"
+      py="1"
+      mb="1"
       justifyContent="flex-start"
       textAlign="left"
       whiteSpace="normal"
@@ -82,16 +84,20 @@ function PieceButton({ w, p, chosen, onChoose }: PieceButtonProps) {
       aria-pressed={chosen}
       onClick={() => onChoose(p.id)}
     >
-      <Box>
-        <Text fontWeight="650">{p.name}</Text>
-        <Text fontSize="15px" color="quiet" fontWeight="400">
-          {KIND_WORDS[p.kind] !== p.name && `${KIND_WORDS[p.kind]} · `}
-          {box &&
-            `${formatLength(box.maxX - box.minX, w.doc.units, 0)} × ${formatLength(box.maxY - box.minY, w.doc.units, 0)}`}
-          {unsure > 0 && ` · ${unsure} edge${unsure === 1 ? '' : 's'} guessed`}
-          {unnamed > 0 && ` · ${unnamed} edge${unnamed === 1 ? '' : 's'} not named`}
-        </Text>
-      </Box>
+      <Text as="span" fontWeight="650" mr="auto">
+        {p.name}
+      </Text>
+      <Text as="span" fontSize="15px" color="quiet" fontWeight="400" textAlign="right">
+        {[
+          KIND_WORDS[p.kind] !== p.name && KIND_WORDS[p.kind],
+          box &&
+            `${formatLength(box.maxX - box.minX, w.doc.units, 0)} × ${formatLength(box.maxY - box.minY, w.doc.units, 0)}`,
+          unsure > 0 && `${unsure} edge${unsure === 1 ? '' : 's'} guessed`,
+          unnamed > 0 && `${unnamed} edge${unnamed === 1 ? '' : 's'} not named`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </Text>
     </Button>
   );
 }

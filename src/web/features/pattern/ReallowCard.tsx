@@ -1,14 +1,13 @@
-import { Box, Button, Flex, Heading, Table, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Table } from '@chakra-ui/react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type AllowanceSaid, type Shell } from '../../../core/document/project.ts';
 import { type Reallowed, type Role } from '../../../core/pattern/index.ts';
+import { inSentence } from '../../../core/text.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
-import { Pick } from '../../ui/Ask.tsx';
-import { LengthField } from '../../ui/LengthField.tsx';
-import { SheetBox } from '../../ui/Page.tsx';
+import { ChoiceBlank, LengthBlank, Say } from '../../ui/Sentence.tsx';
 import { ROLE_WORDS } from '../../words/index.ts';
 
 /** Edges that can be cut otherwise: not on a fold, and of a piece whose cut line is drawn. */
@@ -40,43 +39,60 @@ export function ReallowCard({ w, shell }: { w: Workbook; shell: Shell }) {
     save(`${ROLE_WORDS[chosen]} cut with ${formatLength(mm, w.doc.units)}`, [...rest, ...of]);
   };
   return (
-    <SheetBox>
-      <Heading as="h2" fontSize="20px" fontWeight="600" mb="1">
-        Cut with other allowances
-      </Heading>
-      <Text color="quiet" mb="3">
-        The seams stay where your pattern has them and only the cut moves, so that it becomes no larger and no smaller.
-      </Text>
-      <Flex gap="3" align="center" wrap="wrap" mb="3">
-        <Box w="15em">
-          <Pick
-            label="Edges to cut otherwise"
-            value={chosen}
-            options={roles.map((r): [Role, string] => [r, ROLE_WORDS[r]])}
-            onPick={setRole}
-          />
-        </Box>
-        <LengthField label="Allowance to cut them with" value={mm} units={w.doc.units} most={300} onValue={setMm} />
-        <Button variant="outline" borderColor="rule" onClick={cut}>
+    <Box mb="4">
+      <Say>
+        The seams stay where your pattern has them; its{' '}
+        <ChoiceBlank
+          label="Edges to cut otherwise"
+          value={chosen}
+          said={inSentence(ROLE_WORDS[chosen])}
+          ways={roles.map((id) => ({ id, words: ROLE_WORDS[id] }))}
+          onPick={setRole}
+        />{' '}
+        can be cut with{' '}
+        <LengthBlank
+          label="Allowance to cut them with"
+          value={mm}
+          units={w.doc.units}
+          least={0}
+          most={80}
+          atMost={300}
+          onPreview={setMm}
+          onValue={setMm}
+        />{' '}
+        instead.
+      </Say>
+      <Flex gap="3" wrap="wrap" mb="2">
+        <Button size="sm" variant="outline" borderColor="rule" onClick={cut}>
           Cut them so
         </Button>
         {reallowed.length > 0 && (
-          <Button variant="ghost" onClick={() => save('Cut with the allowances of the pattern', [])}>
+          <Button size="sm" variant="ghost" onClick={() => save('Cut with the allowances of the pattern', [])}>
             All as in the pattern
           </Button>
         )}
       </Flex>
       {w.computed.reallowed.length > 0 && (
         <>
-          <TrimSheet changes={w.computed.reallowed} units={w.doc.units} />
-          <Link to="trim" style={{ display: 'inline-block', marginTop: 12, textDecoration: 'underline' }}>
+          <Box as="ul" pl="5" mb="2">
+            {w.computed.reallowed.map((c) => (
+              <li key={`${c.piece}/${c.edge}`}>
+                {c.name}, {inSentence(ROLE_WORDS[c.role])}: <b>{trimWords(c, w.doc.units)}</b>
+              </li>
+            ))}
+          </Box>
+          <Link to="trim" style={{ textDecoration: 'underline' }}>
             Print what to trim
           </Link>
         </>
       )}
-    </SheetBox>
+    </Box>
   );
 }
+
+/** What to do to an edge of the pattern before cutting. */
+const trimWords = (c: Reallowed, units: LengthUnit): string =>
+  c.now < c.was ? `trim ${formatLength(c.was - c.now, units)} off` : `add ${formatLength(c.now - c.was, units)}`;
 
 /** What to cut off each edge of the pattern, or to add. */
 export function TrimSheet({ changes, units }: { changes: Reallowed[]; units: LengthUnit }) {
@@ -99,9 +115,7 @@ export function TrimSheet({ changes, units }: { changes: Reallowed[]; units: Len
             <Table.Cell>{ROLE_WORDS[c.role]}</Table.Cell>
             <Table.Cell>{mm(c.was)}</Table.Cell>
             <Table.Cell>{mm(c.now)}</Table.Cell>
-            <Table.Cell fontWeight="600">
-              {c.now < c.was ? `trim ${mm(c.was - c.now)} off` : `add ${mm(c.now - c.was)}`}
-            </Table.Cell>
+            <Table.Cell fontWeight="600">{trimWords(c, units)}</Table.Cell>
           </Table.Row>
         ))}
       </Table.Body>

@@ -8,8 +8,8 @@ import { formatLength } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { AllWell } from '../../ui/Notes.tsx';
 import { SheetBox } from '../../ui/Page.tsx';
-import { KIND_WORDS, ROLE_WORDS, seamWords } from '../../words/index.ts';
-import { Guess } from './PatternCards.tsx';
+import { kindSaid, ROLE_WORDS, seamWords } from '../../words/index.ts';
+import { Guess } from './EdgeSentences.tsx';
 import { SizeCard } from './SizeCard.tsx';
 
 /** Where the walk through the pattern is: its size, a piece by its id, or its end. */
@@ -108,7 +108,7 @@ function OnePiece({ shell, piece, onEdge, onSave, onNext, onEnd }: PieceProps) {
   return (
     <>
       <Text fontSize="19px" lineHeight="1.5" mb="2">
-        This is <b>{piece.name}</b>: a {KIND_WORDS[piece.kind].toLowerCase()}, {howMany(piece)}. Its edges:{' '}
+        This is <b>{piece.name}</b>: {kindSaid(piece.kind)}, {howMany(piece)}. Its edges:{' '}
         {piece.ring.map((e, i) => (
           <Box
             as="span"

@@ -1,4 +1,4 @@
-import { Box, Button, Heading, Text } from '@chakra-ui/react';
+import { Box, Button, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { CAP_WAYS, type CapWay } from '../../../core/document/project.ts';
 import { boxOf, joinBoxes, pathLength } from '../../../core/geometry/index.ts';
@@ -10,7 +10,7 @@ import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { Frame } from '../../drawing/Frame.tsx';
 import { Chip } from '../../ui/Chip.tsx';
-import { Measure } from '../../ui/Measure.tsx';
+import { LengthBlank, Say } from '../../ui/Sentence.tsx';
 
 const WAY_WORDS: Record<CapWay, [title: string, by: string]> = {
   deepened: ['Deeper towards the underarm', 'deeper'],
@@ -40,22 +40,23 @@ export function CapCard({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
   const others = caps.filter((c) => c.piece !== id);
   const mm = (v: number): string => formatLength(v, units);
   return (
-    <Box borderTopWidth="1px" borderColor="rule" mt="3" pt="3">
-      <Heading as="h3" fontSize="17px" fontWeight="600" mb="2">
-        Redraw the cap of {drawn.name}
-      </Heading>
-      <Measure
-        label="Longer than its armhole by"
-        value={wished}
-        least={0}
-        most={MOST_EASE}
-        units={units}
-        onPreview={setEase}
-        onValue={(v) => {
-          setEase(v);
-          if (said) save(`Cap ${mm(v)} longer than its armhole`, [...others, { ...said, ease: v }]);
-        }}
-      />
+    <Box borderTopWidth="1px" borderColor="rule" mt="2" pt="2">
+      <Say>
+        The cap of {drawn.name}, redrawn, is{' '}
+        <LengthBlank
+          label="Longer than its armhole by"
+          value={wished}
+          least={0}
+          most={MOST_EASE}
+          units={units}
+          onPreview={setEase}
+          onValue={(v) => {
+            setEase(v);
+            if (said) save(`Cap ${mm(v)} longer than its armhole`, [...others, { ...said, ease: v }]);
+          }}
+        />{' '}
+        longer than its armhole:
+      </Say>
       <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3">
         {CAP_WAYS.map((way) => (
           <OneWay

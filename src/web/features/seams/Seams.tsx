@@ -1,18 +1,15 @@
-import { Box, Heading, Table, Text } from '@chakra-ui/react';
-import { CircleAlert, CircleCheck } from 'lucide-react';
-import { useMemo } from 'react';
+import { Text } from '@chakra-ui/react';
+import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { type PanelEdge } from '../../../core/garment/index.ts';
 import { seamFits, type WalkedSeam } from '../../../core/pattern/index.ts';
-import { formatLength, inUnit } from '../../../core/units.ts';
+import { inUnit } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
-import { Spread } from '../../drawing/Spread.tsx';
 import { AllWell, Findings } from '../../ui/Notes.tsx';
-import { Empty, Page, SheetBox } from '../../ui/Page.tsx';
-import { cureWords, GROUP_WORDS, seamWords, verdictWords } from '../../words/index.ts';
-import { CapCard } from './CapCard.tsx';
-import { LinedInOneTick } from './LinedInOneTick.tsx';
-import { OpenedCard } from './OpenedCard.tsx';
-import { SewnCard } from './SewnCard.tsx';
+import { Empty, Page } from '../../ui/Page.tsx';
+import { EdgeFate, useJoining } from './EdgeFate.tsx';
+import { OpenedView } from './OpenedView.tsx';
+import { SeamGroups } from './SeamGroups.tsx';
 
 /** What is wrong in the pattern itself beside seams of unlike length. */
 const FAULTS = new Set([
@@ -28,9 +25,12 @@ const FAULTS = new Set([
   ],
 ]);
 
+const takesPart = (s: WalkedSeam, e: PanelEdge): boolean =>
+  [...s.a, ...s.b].some((x) => x.piece === e.piece && x.edge === e.edge);
+
 /** Will it go together? Every seam walked on both sides. */
 export function Seams({ w }: { w: Workbook }) {
-  const { seams, pieces, cutLines } = w.computed;
+  const { seams, surface } = w.computed;
   // The seam that is looked at is in the address: it stays on reload, and the finder leads to it.
   const [asked, setAsked] = useSearchParams();
   const chosen = asked.get('seam');
@@ -40,6 +40,8 @@ export function Seams({ w }: { w: Workbook }) {
     () => new Set([...(seam?.a ?? []), ...(seam?.b ?? [])].map((s) => `${s.piece}/${s.edge}`)),
     [seam],
   );
+  const [picked, setPicked] = useState<string | null>(null);
+  const joining = useJoining(w);
   if (!seams.length) {
     return (
       <Page question="Will it go together?">
@@ -50,8 +52,19 @@ export function Seams({ w }: { w: Workbook }) {
       </Page>
     );
   }
+  const edge = picked === null ? undefined : surface.edges.get(picked);
+  const onEdge = (e: PanelEdge): void => {
+    if (joining.on && edge) {
+      joining.join(edge, e);
+      return;
+    }
+    setPicked(e.key);
+    const its = seams.find((s) => takesPart(s, e));
+    if (its) setChosen(its.id);
+  };
+  const fate = edge && <EdgeFate key={edge.key} w={w} edge={edge} joining={joining} />;
+  const within = edge && seam && takesPart(seam, edge);
   const off = seams.filter((s) => !seamFits(s));
-  const shown = pieces.filter((p) => [...(seam?.a ?? []), ...(seam?.b ?? [])].some((s) => s.piece === p.id));
   return (
     <Page
       question="Will it go together?"
@@ -68,106 +81,13 @@ export function Seams({ w }: { w: Workbook }) {
               {off.length} of {seams.length} seams do not fit yet.
             </Text>
           )}
+          {!within && fate}
+          <SeamGroups w={w} chosen={seam?.id} fate={within ? fate : null} onChoose={setChosen} />
           <Findings findings={w.computed.findings.filter((f) => FAULTS.has(f.code))} w={w} />
-          {(['shell', 'inside', 'closing'] as const).map((g) => (
-            <Group
-              key={g}
-              title={GROUP_WORDS[g]}
-              w={w}
-              seams={seams.filter((s) => s.group === g)}
-              chosen={seam?.id}
-              onChoose={setChosen}
-            />
-          ))}
         </>
       }
     >
-      <OpenedCard w={w} lit={lit} onChoose={setChosen} />
-      {seam && (
-        <SheetBox>
-          <Heading as="h2" fontSize="20px" fontWeight="600">
-            {seamWords(seam)}
-          </Heading>
-          <Text mb="2">
-            {verdictWords(seam.verdict, seam.easeOf)}.{!seamFits(seam) && ` ${cureWords(seam.easeOf, w.doc.units)}`}
-          </Text>
-          <Spread
-            pieces={shown}
-            cutLines={cutLines}
-            units={w.doc.units}
-            height={380}
-            label="The pieces of this seam, its edges lit"
-            lit={lit}
-          />
-          <LinedInOneTick w={w} seam={seam} />
-          <CapCard w={w} seam={seam} />
-          <SewnCard w={w} seam={seam} />
-        </SheetBox>
-      )}
+      <OpenedView w={w} lit={lit} seam={seam} picked={picked} onEdge={onEdge} />
     </Page>
-  );
-}
-
-interface GroupProps {
-  title: string;
-  w: Workbook;
-  seams: WalkedSeam[];
-  chosen: string | undefined;
-  onChoose: (id: string) => void;
-}
-
-function Group({ title, w, seams, chosen, onChoose }: GroupProps) {
-  if (!seams.length) return null;
-  const mm = (v: number) => formatLength(v, w.doc.units);
-  return (
-    <Table.Root size="sm" mb="4">
-      <Table.Header>
-        <Table.Row bg="transparent">
-          <Table.ColumnHeader color="quiet">{title}</Table.ColumnHeader>
-          <Table.ColumnHeader color="quiet" textAlign="end">
-            Difference
-          </Table.ColumnHeader>
-        </Table.Row>
-      </Table.Header>
-      <Table.Body>
-        {seams.map((s) => (
-          <Table.Row
-            key={s.id}
-            bg={s.id === chosen ? 'leaf.subtle' : 'transparent'}
-            cursor="pointer"
-            onClick={() => onChoose(s.id)}
-          >
-            <Table.Cell>
-              <Box
-                as="button"
-                display="flex"
-                gap="2"
-                textAlign="left"
-                alignItems="flex-start"
-                onClick={() => onChoose(s.id)}
-                aria-pressed={s.id === chosen}
-              >
-                <Box as="span" color={seamFits(s) ? 'good' : 'berry'} mt="2px">
-                  {seamFits(s) ? (
-                    <CircleCheck size={18} aria-label="fits" />
-                  ) : (
-                    <CircleAlert size={18} aria-label="does not fit" />
-                  )}
-                </Box>
-                <span>
-                  {seamWords(s)}
-                  <Text as="span" display="block" fontSize="14px" color="quiet">
-                    {verdictWords(s.verdict, s.easeOf)}: {mm(s.lengthAMm)} to {mm(s.lengthBMm)}
-                  </Text>
-                </span>
-              </Box>
-            </Table.Cell>
-            <Table.Cell textAlign="end" whiteSpace="nowrap" fontWeight="600">
-              {mm(s.differenceMm)}
-            </Table.Cell>
-          </Table.Row>
-        ))}
-      </Table.Body>
-    </Table.Root>
   );
 }

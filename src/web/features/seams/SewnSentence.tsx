@@ -1,24 +1,23 @@
-import { Box, Heading, Text } from '@chakra-ui/react';
+import { Box, Text } from '@chakra-ui/react';
 import { type SewnSaid } from '../../../core/document/project.ts';
 import { FRENCH, sewnOtherwise, takenBy, type WalkedSeam } from '../../../core/pattern/index.ts';
 import { formatLength, inUnit } from '../../../core/units.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
-import { Pick } from '../../ui/Ask.tsx';
-import { LengthField } from '../../ui/LengthField.tsx';
+import { ChoiceBlank, LengthBlank, Say } from '../../ui/Sentence.tsx';
 
 /** One pass, so wide: what is not one of the usual French seams. */
 const ONE = 'one';
 const keyOf = (first: number, second: number): string => (second > 0 ? `${first}+${second}` : ONE);
 
 /** How a seam is sewn, where that is not as its allowance says: narrower, wider, or French; and what comes of it. */
-export function SewnCard({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
+export function SewnSentence({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
   const { units, decisions } = w.doc;
   const said = decisions.sewn.find((s) => s.seam === seam.id);
   const made = sewnOtherwise(seam, w.computed.pieces, said ? takenBy(said) : 0);
   if (!made || made.allowance <= 0) return null;
   const mm = (v: number): string => formatLength(v, units);
-  const put = (next: Omit<SewnSaid, 'seam'> | null, words: string): void => {
+  const put = (next: Omit<SewnSaid, 'seam'> | null, words?: string): void => {
     const rest = decisions.sewn.filter((s) => s.seam !== seam.id);
     setDecision(w, 'sewn', next ? [...rest, { seam: seam.id, ...next }] : rest, { words, told: true });
   };
@@ -31,36 +30,41 @@ export function SewnCard({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
     }
   };
   return (
-    <Box borderTopWidth="1px" borderColor="rule" mt="3" pt="3">
-      <Heading as="h3" fontSize="17px" fontWeight="600" mb="2">
-        How it is sewn
-      </Heading>
-      <Box display="flex" gap="3" flexWrap="wrap" alignItems="center">
-        <Box w="17em">
-          <Pick
-            label="How this seam is sewn"
-            value={said ? keyOf(said.first, said.second) : ''}
-            options={[
-              ['', `${mm(made.allowance)} from the edge, as allowed`],
-              ...FRENCH.map(([a, b]): [string, string] => [keyOf(a, b), `French: ${mm(a)}, then ${mm(b)}`]),
-              [ONE, 'at another width …'],
-            ]}
-            onPick={pick}
-          />
-        </Box>
+    <>
+      <Say>
+        It is sewn{' '}
+        <ChoiceBlank
+          label="How this seam is sewn"
+          value={said ? keyOf(said.first, said.second) : ''}
+          {...(said && said.second === 0 && { said: 'at a width of its own' })}
+          ways={[
+            { id: '', words: `${mm(made.allowance)} from the edge, as allowed` },
+            ...FRENCH.map(([a, b]) => ({ id: keyOf(a, b), words: `French: ${mm(a)}, then ${mm(b)}` })),
+            { id: ONE, words: 'at another width …' },
+          ]}
+          onPick={pick}
+        />
         {said && said.second === 0 && (
-          <LengthField
-            label="From the edge"
-            value={said.first}
-            units={units}
-            most={100}
-            usual={[3, 40]}
-            onValue={(first) => put({ first, second: 0 }, `Sewn ${mm(first)} from the edge`)}
-          />
+          <>
+            ,{' '}
+            <LengthBlank
+              label="From the edge"
+              value={said.first}
+              units={units}
+              least={0}
+              most={40}
+              atMost={100}
+              usual={[3, 40]}
+              onPreview={(first) => put({ first, second: 0 })}
+              onValue={(first) => put({ first, second: 0 }, `Sewn ${mm(first)} from the edge`)}
+            />{' '}
+            from the edge
+          </>
         )}
-      </Box>
+        .
+      </Say>
       {said && <Comes w={w} seam={seam} said={said} />}
-    </Box>
+    </>
   );
 }
 
@@ -75,7 +79,7 @@ function Comes({ w, seam, said }: { w: Workbook; seam: WalkedSeam; said: SewnSai
     `from ${mm(was)} to ${mm(is)}${v < 0 ? ', shorter' : ''}`;
   const same = Math.abs(across) < 0.05;
   return (
-    <Box mt="2" role="status">
+    <Box mb="2" role="status">
       <Text>
         {same
           ? 'Both passes together take just what the pattern allows: nothing is lost or won.'

@@ -1,14 +1,13 @@
-import { Box } from '@chakra-ui/react';
 import { CLOSABLE } from '../../../core/drafting/index.ts';
 import { type WalkedSeam } from '../../../core/pattern/index.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
-import { Tick } from '../../ui/Ask.tsx';
 import { Findings } from '../../ui/Notes.tsx';
+import { ChoiceBlank, Say } from '../../ui/Sentence.tsx';
 import { seamWords } from '../../words/index.ts';
 
 /** Whether the lining has a seam of the shell too, or is cut in one across it; nothing at seams of another kind. */
-export function LinedInOneTick({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
+export function LinedInOne({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
   const { lining } = w.doc.decisions;
   const [side] = seam.a;
   const is = (e: { piece: string; edge: string }): boolean =>
@@ -31,9 +30,21 @@ export function LinedInOneTick({ w, seam }: { w: Workbook; seam: WalkedSeam }) {
     (f) => f.code.startsWith('closed-up') && pieces.includes(f.where?.piece ?? ''),
   );
   return (
-    <Box borderTopWidth="1px" borderColor="rule" mt="3" pt="3">
-      <Tick label="The lining is cut in one across this seam" checked={closed} onTick={put} />
+    <>
+      <Say>
+        The lining{' '}
+        <ChoiceBlank
+          label="The lining at this seam"
+          value={closed ? 'in-one' : 'seamed'}
+          ways={[
+            { id: 'seamed', words: 'has this seam too' },
+            { id: 'in-one', words: 'is cut in one across it' },
+          ]}
+          onPick={(v) => put(v === 'in-one')}
+        />
+        .
+      </Say>
       {closed && <Findings findings={told} w={w} />}
-    </Box>
+    </>
   );
 }
