@@ -36,12 +36,13 @@ export async function accessible(page: Page, only?: 'colours', within?: string):
   expect(faults).toEqual([]);
 }
 
-interface Named {
-  id: string;
-  name: string;
-}
+/** The demo projects of a server by their names, as it had them before anything was copied. */
+const firsts = new Map<string, Map<string, string>>();
 
-const listed = async (url: string): Promise<Named[]> => (await (await fetch(`${url}/api/projects`)).json()).projects;
+async function firstsOf(url: string): Promise<Map<string, string>> {
+  const { projects } = await (await fetch(`${url}/api/projects`)).json();
+  return new Map(projects.map((p: { id: string; name: string }) => [p.name, p.id]));
+}
 
 /**
  * The demo projects for the tests of one file, and a way to open one by its name: as a copy of the file's own, since what one
@@ -53,13 +54,14 @@ export function demoServer(own = false) {
   served.beforeAll(async ({ garden }) => {
     server = own ? new Running() : garden;
     if (own) await server.start(true);
+    if (!firsts.has(server.url)) firsts.set(server.url, await firstsOf(server.url));
   });
   served.afterAll(async () => {
     if (own) await server.end();
   });
+  const first = (name: string): string => firsts.get(server.url)?.get(name) ?? '';
   const copyOf = async (name: string): Promise<string> => {
-    const first = (await listed(server.url)).find((p) => p.name === name);
-    const project = await (await fetch(`${server.url}/api/projects/${first?.id}/export/project.json`)).text();
+    const project = await (await fetch(`${server.url}/api/projects/${first(name)}/export/project.json`)).text();
     const headers = { 'content-type': 'application/json' };
     return (await (await fetch(`${server.url}/api/projects/import`, { method: 'POST', headers, body: project })).json())
       .id;
@@ -69,9 +71,7 @@ export function demoServer(own = false) {
     await visit(page, `${server.url}/project/${copies[name]}/${view}`);
   };
   /** A demo project itself, only to be looked at. */
-  const look = async (page: Page, name: string, view: string): Promise<void> => {
-    const first = (await listed(server.url)).find((p) => p.name === name);
-    await visit(page, `${server.url}/project/${first?.id}/${view}`);
-  };
+  const look = (page: Page, name: string, view: string): Promise<void> =>
+    visit(page, `${server.url}/project/${first(name)}/${view}`);
   return { at: () => server.url, open, look };
 }
