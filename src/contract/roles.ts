@@ -1,5 +1,6 @@
 import { type PieceKind, type Role } from '../core/pattern/types.ts';
-import { inSentence, listed } from '../core/text.ts';
+import { inSentence } from '../core/text.ts';
+import { listed } from './listed.ts';
 
 /** What each edge is called. */
 export const ROLE_WORDS: Record<Role, string> = {

@@ -24,8 +24,3 @@ export const capital = (words: string): string => words.charAt(0).toUpperCase() 
 
 /** Words without one, within a sentence. */
 export const inSentence = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
-
-const LIST = new Intl.ListFormat('en-GB');
-
-/** Several things in a sentence: "a, b and c". */
-export const listed = (names: Iterable<string>): string => LIST.format(names);

@@ -74,7 +74,7 @@ export const Verdict = later(({ w }: { w: Workbook }) => {
             <CircleAlert size={18} aria-hidden />
             {matters.length === 1 ? '1 thing to look at' : `${matters.length} things to look at`}
           </Flex>
-          <Box flex="1" minW="0" truncate>
+          <Box flex="1" minW="0" lineClamp={{ base: 2, lg: 1 }}>
             <Link to={`/project/${w.id}/${first.to}`} title={first.words} style={{ textDecoration: 'underline' }}>
               {first.words}
             </Link>

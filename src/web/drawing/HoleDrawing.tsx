@@ -26,7 +26,7 @@ export function HoleDrawing({ c, units }: { c: Closure; units: LengthUnit }) {
       box={box}
       height={250}
       units={units}
-      besides={300}
+      besides={175}
       label={`Buttonhole, opening ${mm(opening)}, over all ${mm(overall)}`}
     >
       {(unit) => (

@@ -8,7 +8,7 @@ interface Props {
   units: LengthUnit;
 }
 
-const HEAD = { fontSize: 13, color: 'var(--chakra-colors-quiet)' };
+const HEAD = { fontSize: 14, color: 'var(--chakra-colors-quiet)' };
 const WIDE = 330;
 const HIGH = 24;
 const GAP = 5;

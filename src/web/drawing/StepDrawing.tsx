@@ -62,7 +62,7 @@ export function StepDrawing({ step, pieces, lit, parts }: Props) {
         const unit = Math.max(h / HIGH, w / 150);
         const pad = 5 * unit;
         return (
-          <div key={p.id} style={{ textAlign: 'center', fontSize: 13 }}>
+          <div key={p.id} style={{ textAlign: 'center', fontSize: 14 }}>
             <svg
               viewBox={`${box.minX - pad} ${box.minY - pad} ${w + 2 * pad} ${h + 2 * pad}`}
               width={(w + 2 * pad) / unit}

@@ -37,9 +37,16 @@ const config = defineConfig({
     '*:focus-visible': { outline: '3px solid {colors.focus}', outlineOffset: '2px' },
     'input[type=checkbox], input[type=radio]': { accentColor: 'leaf.solid' },
     'nav, header, aside': { _print: { display: 'none' } },
+    // Under a finger nothing is smaller than this but what stands within a sentence (WCAG 2.2, 2.5.8).
+    'button:not(.blank, .term), [role=tab], select, input:not([type=checkbox], [type=radio]), a[class*=button]': {
+      '@media (max-width: 1023px), (pointer: coarse)': { minHeight: '44px !important', minWidth: '44px !important' },
+    },
     // Words that open where they stand: blanks of sentences, and terms of the trade. There are dozens of them on a page.
     '.blank': {
-      display: 'inline',
+      display: 'inline-block',
+      minW: '24px',
+      // Room for the comma or the full stop behind it.
+      maxW: 'calc(100% - 0.6em)',
       px: '3px',
       py: '1px',
       mx: '-1px',

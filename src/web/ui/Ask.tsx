@@ -28,7 +28,7 @@ export function Ask<T extends string>({
             alignItems="center"
             gap="2"
             px="3"
-            minH="40px"
+            minH="44px"
             borderWidth="1px"
             borderRadius="md"
             cursor="pointer"
@@ -47,7 +47,7 @@ export function Ask<T extends string>({
 /** A yes or no with its words beside it. */
 export function Tick({ label, checked, onTick }: { label: ReactNode; checked: boolean; onTick: (v: boolean) => void }) {
   return (
-    <Box as="label" display="flex" alignItems="center" gap="3" minH="40px" mb="1" cursor="pointer">
+    <Box as="label" display="flex" alignItems="center" gap="3" minH="44px" mb="1" cursor="pointer">
       <input
         type="checkbox"
         checked={checked}

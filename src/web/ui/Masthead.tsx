@@ -30,7 +30,15 @@ export function Masthead({ title, under, onName, tools, children }: Props) {
     >
       <Flex align="center" columnGap={{ base: 1, sm: 3, lg: 4 }} px={{ base: 2, sm: 3, lg: 5 }} minH="64px">
         <Link to="/" aria-label="Woodbine, all projects" style={{ display: 'flex', alignItems: 'center', gap: 10 }}>
-          <Box as="span" color="leaf.solid" display="inline-flex" minW="28px" minH="44px" alignItems="center">
+          <Box
+            as="span"
+            color="leaf.solid"
+            display="inline-flex"
+            minW="44px"
+            minH="44px"
+            alignItems="center"
+            justifyContent="center"
+          >
             <Leaf size={24} aria-hidden />
           </Box>
           {!title && (

@@ -34,6 +34,8 @@ export function Opens({ words, open, onOpen, onEscape, placement, within, takesK
       <button {...button} ref={ref} type="button" aria-expanded={open} onClick={() => turn(!open)}>
         {words}
       </button>
+      {/* A comma or a full stop behind it never begins a line. */}
+      {'\u2060'}
       {open && (
         <Popover.Root
           open

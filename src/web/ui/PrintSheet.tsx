@@ -2,6 +2,9 @@ import { Box, Button, Flex, Heading } from '@chakra-ui/react';
 import { type ReactNode } from 'react';
 import { Link } from 'react-router';
 
+/** Paper has margins of its own. */
+const ON_PAPER = { '@media print': { padding: 0 } };
+
 /** A sheet to print: the way back and the button stay on screen. */
 export function PrintSheet({
   back,
@@ -15,7 +18,7 @@ export function PrintSheet({
   children: ReactNode;
 }) {
   return (
-    <Box maxW="820px" mx="auto">
+    <Box maxW="820px" mx="auto" px={{ base: 4, lg: 0 }} py="4" css={ON_PAPER}>
       <Flex gap="4" align="center" mb="4" _print={{ display: 'none' }}>
         <Link to={to} relative="path" style={{ textDecoration: 'underline' }}>
           {back}

@@ -1,3 +1,4 @@
+import { listed } from '../../contract/listed.ts';
 import {
   type Bend,
   type Caution,
@@ -14,7 +15,7 @@ import {
   type Station,
   type StopCode,
 } from '../../core/plan/index.ts';
-import { inSentence, listed } from '../../core/text.ts';
+import { inSentence } from '../../core/text.ts';
 import { asShown, formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
 import { OPERATIONS } from './operations.ts';
 import { joinWords, SEAM_WORDS } from './pattern.ts';

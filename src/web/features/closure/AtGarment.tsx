@@ -125,20 +125,22 @@ function Ticks(p: ViewProps) {
               {HOLE_STATES.map((s, k) => (
                 <Table.Cell key={s}>
                   {r.states.includes(s) && (
-                    <input
-                      type="checkbox"
-                      aria-label={`${r.name} ${STATE_WORDS[s]}`}
-                      checked={stateOf(r) >= k}
-                      onChange={(e) => {
-                        const { line, index, at } = r;
-                        const on = e.target.checked;
-                        put(
-                          { done: ticked(c.choice, { line, index, at }, s, on) },
-                          `${r.name} ${on ? '' : 'not '}${STATE_WORDS[s]}`,
-                        );
-                      }}
-                      style={{ width: 24, height: 24 }}
-                    />
+                    <Box as="label" display="inline-flex" minW="44px" minH="44px" alignItems="center" cursor="pointer">
+                      <input
+                        type="checkbox"
+                        aria-label={`${r.name} ${STATE_WORDS[s]}`}
+                        checked={stateOf(r) >= k}
+                        onChange={(e) => {
+                          const { line, index, at } = r;
+                          const on = e.target.checked;
+                          put(
+                            { done: ticked(c.choice, { line, index, at }, s, on) },
+                            `${r.name} ${on ? '' : 'not '}${STATE_WORDS[s]}`,
+                          );
+                        }}
+                        style={{ width: 24, height: 24 }}
+                      />
+                    </Box>
                   )}
                 </Table.Cell>
               ))}

@@ -103,13 +103,13 @@ function Views({ id }: { id: string }) {
         <NavLink key={to} to={`/project/${id}/buttons${to}`} end>
           {({ isActive }) => (
             <Box
-              px="3"
-              py="1"
-              minH="36px"
+              mr="3"
+              minH="44px"
+              minW="44px"
               alignContent="center"
               borderBottomWidth="3px"
-              borderColor={isActive ? 'leaf.solid' : 'rule'}
-              color={isActive ? 'ink' : 'quiet'}
+              borderColor={isActive ? 'leaf.solid' : 'transparent'}
+              color={isActive ? 'leaf.fg' : 'quiet'}
               fontWeight={isActive ? 650 : 450}
             >
               {words}
