@@ -27,42 +27,10 @@ import {
   ZIP_SEAMS,
 } from '../core/document/project.ts';
 import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
-import { MOST_LETTERS, MOST_LINES } from '../core/plan/index.ts';
-import { LONGEST_NAME, plainName } from '../core/text.ts';
+import { MOST_LINES } from '../core/plan/index.ts';
+import { cutting } from './cutting.ts';
+import { id, key, line, mm, path, point, words } from './figures.ts';
 import { CURRENT_SCHEMA, migrations, type Plain } from './migrations.ts';
-
-/** A length that a decision may hold, mm. */
-const mm = z.number().min(0).max(5000);
-/** A coordinate of a pattern, mm. */
-const coordinate = z.number().min(-1e6).max(1e6);
-const point = z.strictObject({ x: coordinate, y: coordinate });
-const segment = z.discriminatedUnion('k', [
-  z.strictObject({ k: z.literal('L'), a: point, b: point }),
-  z.strictObject({ k: z.literal('C'), a: point, c: point, d: point, b: point }),
-]);
-const path = z.array(segment).min(1).max(20000);
-const id = z
-  .string()
-  .min(1)
-  .max(64)
-  .regex(/^[\w-]+$/);
-/** A name that any file can hold: what an older version let in is written with spaces. */
-const words = z
-  .string()
-  .max(LONGEST_NAME)
-  .overwrite((s) => plainName(s));
-/** A line of an instruction sheet. */
-const line = z
-  .string()
-  .min(1)
-  .max(MOST_LETTERS)
-  .overwrite((s) => plainName(s, MOST_LETTERS));
-/** Name of a method or a step of the plan. */
-const key = z
-  .string()
-  .min(1)
-  .max(80)
-  .regex(/^[\w:-]+$/);
 
 const edge = z.strictObject({
   id,
@@ -306,6 +274,7 @@ const decisions = z.strictObject({
       .max(MOST_LINES)
       .nullable(),
   }),
+  cutting,
   paper: z.strictObject({
     size: z.enum(['a4', 'letter']),
     pieces: z.array(id).max(4000).nullable(),
@@ -313,10 +282,10 @@ const decisions = z.strictObject({
   }),
 });
 
-/** A saved project, version 7: every number finite and in range, nothing unknown in it, ids that belong together. */
+/** A saved project: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(9),
+    schema: z.literal(10),
     name: words.trim().min(1),
     garment: words.min(1).max(40),
     units: z.enum(['mm', 'in']),

@@ -50,6 +50,63 @@ export const traceBody = z.strictObject({
   size: z.strictObject({ width: z.number().min(1).max(1e5), height: z.number().min(1).max(1e5) }).optional(),
 });
 
+/** The most that is laid in one request: outlines, cuts of them all, corners of an outline, seconds. Own figures. */
+const MOST_LAID = { outlines: 400, cuts: 500, corners: 2000, seconds: 60 };
+const corner = z.tuple([z.number().min(-1e5).max(1e5), z.number().min(-1e5).max(1e5)]);
+
+/** Outlines to be laid on a strip: mm, x across it and y along it. */
+export const layBody = z
+  .strictObject({
+    widthMm: z.number().min(1).max(1e5),
+    gapMm: z.number().min(0).max(100).default(0),
+    seconds: z.number().min(0).max(MOST_LAID.seconds).default(5),
+    seed: z
+      .int()
+      .min(0)
+      .max(2 ** 31)
+      .default(1),
+    pieces: z
+      .array(
+        z.strictObject({
+          id: z.string().min(1).max(64),
+          outline: z.array(corner).min(3).max(MOST_LAID.corners),
+          count: z.int().min(1).max(MOST_LAID.cuts).default(1),
+          turns: z.array(z.number().min(0).lt(360)).min(1).max(8).default([0]),
+          mirror: z.boolean().default(false),
+        }),
+      )
+      .min(1)
+      .max(MOST_LAID.outlines),
+  })
+  .refine((b) => new Set(b.pieces.map((p) => p.id)).size === b.pieces.length, {
+    path: ['pieces'],
+    message: 'two pieces have the same id',
+  })
+  .refine((b) => b.pieces.reduce((t, p) => t + p.count, 0) <= MOST_LAID.cuts, {
+    path: ['pieces'],
+    message: `no more than ${MOST_LAID.cuts} are laid at once`,
+  });
+export type LayBody = z.infer<typeof layBody>;
+
+/** Outlines as they lie, from the lower corner of the strip; what is wider than it is not placed. */
+export const layAnswer = z
+  .object({
+    lengthMm: z.number(),
+    density: z.number(),
+    placed: z.array(
+      z.object({
+        id: z.string(),
+        copy: z.number(),
+        mirrored: z.boolean(),
+        turnDeg: z.number(),
+        outline: z.array(z.tuple([z.number(), z.number()])),
+      }),
+    ),
+    notPlaced: z.array(z.object({ id: z.string(), copy: z.number() })),
+  })
+  .meta({ id: 'Lay' });
+export type LayAnswer = z.infer<typeof layAnswer>;
+
 export const summary = z.object({
   id: z.string(),
   name: z.string(),

@@ -153,6 +153,17 @@ function withFinishes(doc: Plain): Plain {
   return { ...doc, schema: 9, decisions: { ...d, making } };
 }
 
+/** Version 10 knows what is cut from what cloth: version 9 had no cloths. */
+function withCloths(doc: Plain): Plain {
+  const usual = { owned: 0, lies: 'single', oneWay: false, selvedge: 10, end: 10, gap: 4 };
+  const cloths = [
+    { id: 'shell', name: 'Shell cloth', takes: ['shell', 'facing'], width: 1400, ...usual },
+    { id: 'lining', name: 'Lining cloth', takes: ['lining'], width: 1400, ...usual },
+    { id: 'interfacing', name: 'Interfacing', takes: ['interfacing'], width: 900, ...usual },
+  ];
+  return { ...doc, schema: 10, decisions: { cutting: { cloths, moved: [], lays: [] }, ...decisionsOf(doc) } };
+}
+
 /** Parts of the decisions with what they lack. */
 const withMore = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(structuredClone(added)).map(([key, more]) => [key, { ...more, ...d[key] }]));
@@ -167,5 +178,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   6: withUnlikeSeams,
   7: withCutOuts,
   8: withFinishes,
+  9: withCloths,
 };
-export const CURRENT_SCHEMA = 9;
+export const CURRENT_SCHEMA = 10;

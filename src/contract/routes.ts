@@ -9,6 +9,8 @@ import {
   backupLook,
   demoBody,
   historyEntry,
+  layAnswer,
+  layBody,
   maybeRevision,
   newProject,
   patchBody,
@@ -163,7 +165,10 @@ export const ROUTES = {
   'GET /api/projects/{id}/seams': { summary: 'Every seam walked', answer: z.unknown() },
   'GET /api/projects/{id}/closure': { summary: 'Buttons and buttonholes', answer: z.unknown() },
   'GET /api/projects/{id}/plan': { summary: 'The making-up plan', answer: z.unknown() },
-  'GET /api/projects/{id}/cutting': { summary: 'The cut list', answer: z.unknown() },
+  'GET /api/projects/{id}/cutting': {
+    summary: 'The cut list, and how the pieces lie on their cloths',
+    answer: z.unknown(),
+  },
   'GET /api/projects/{id}/export/pattern.pdf': {
     summary: 'Full-size PDF, tiled',
     query: paper.extend(chosen.shape),
@@ -181,6 +186,11 @@ export const ROUTES = {
     summary: 'What a file holds: line groups, page layout, test squares; nothing is stored',
     form: fileForm,
     answer: z.custom<Looked>(),
+  },
+  'POST /api/lay': {
+    summary: 'Lays outlines on a strip, as short as can be found in the time that is given',
+    body: layBody,
+    answer: layAnswer,
   },
   'GET /api/jobs/{job}': { summary: 'How far the upload that named itself so is', answer: z.custom<Progress>() },
   'DELETE /api/jobs/{job}': { summary: 'Give that upload up; 409 when it is in already' },

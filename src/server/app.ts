@@ -15,6 +15,7 @@ import { backupRoutes, stateRoutes } from './routes/backups.ts';
 import { computedRoutes, sent } from './routes/computed.ts';
 import { eventRoutes } from './routes/events.ts';
 import { jobRoutes } from './routes/jobs.ts';
+import { layRoute } from './routes/lay.ts';
 import { projectRoutes } from './routes/projects.ts';
 import { MAX_UPLOAD, readUpload } from './upload.ts';
 
@@ -46,6 +47,7 @@ export function createApp(p: AppParts): Hono {
   app.route('/api/projects', projectRoutes(p.opened.store, p.works));
   app.route('/api/projects', computedRoutes(p));
   app.route('/api/jobs', jobRoutes(p.reader));
+  app.post('/api/lay', (c) => layRoute(c, p.works));
   app.post('/api/look', (c) => look(c, p.reader));
   app.get('/api/health', (c) => reply(c, 'GET /api/health', { ok: true }));
   app.route('/api/backups', backupRoutes(p.opened));

@@ -1,1 +1,3 @@
+export * from './cloths.ts';
 export * from './cutlist.ts';
+export * from './nesting/index.ts';

@@ -1,4 +1,5 @@
 import { type ClosureChoice, usualClosure } from '../closure/choices.ts';
+import { type CuttingChoice, usualCutting } from '../cutting/cloths.ts';
 import { type Path, type Point } from '../geometry/index.ts';
 import {
   type CornerRule,
@@ -272,6 +273,7 @@ export interface Decisions {
     /** Lines of her own instruction sheet, and which steps each is; null for none. */
     sheet: { text: string; steps: string[] | null }[] | null;
   };
+  cutting: CuttingChoice;
   /** What is ticked to be printed, by piece id; null prints everything. */
   paper: { size: 'a4' | 'letter'; pieces: string[] | null; strip: boolean };
 }
@@ -284,7 +286,7 @@ export const GARMENTS = ['coat', 'jacket', 'waistcoat', 'shirt', 'dress', 'skirt
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 9;
+  schema: 10;
   name: string;
   garment: string;
   units: LengthUnit;
@@ -378,6 +380,7 @@ export function usualDecisions(): Decisions {
       done: [],
       sheet: null,
     },
+    cutting: usualCutting(),
     paper: { size: 'a4', pieces: null, strip: true },
   };
 }

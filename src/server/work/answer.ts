@@ -1,6 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { parseDocument, sentenceOf } from '../../contract/index.ts';
-import { cutList } from '../../core/cutting/index.ts';
+import {
+  type ClothSaid,
+  cutFrom,
+  cutList,
+  density,
+  isCutSingly,
+  laidLength,
+  layFaults,
+  lyingOf,
+} from '../../core/cutting/index.ts';
 import { type Computed, compute, planOf } from '../../core/document/compute.ts';
 import { type ProjectDocument } from '../../core/document/project.ts';
 import { type PdfFonts } from '../../core/output/pdf.ts';
@@ -31,8 +40,33 @@ const ANSWERS: Record<(typeof PARTS)[number], (x: Computed, doc: ProjectDocument
   seams: (x) => ({ seams: seamsAnswer(x) }),
   closure,
   plan,
-  cutting: (x) => ({ cutList: cutList(x) }),
+  cutting: (x, doc) => ({
+    cutList: cutList(x),
+    cloths: doc.decisions.cutting.cloths.map((c) => clothAnswer(x, doc, c)),
+  }),
 };
+
+/** A cloth with the lay that is kept for it, and what is wrong with that; lengths null where it is not laid yet. */
+function clothAnswer(x: Computed, doc: ProjectDocument, c: ClothSaid): unknown {
+  const { cutting } = doc.decisions;
+  const mine = cutFrom(cutting, c, x.pieces);
+  const placed = cutting.lays.find((l) => l.cloth === c.id)?.placed ?? [];
+  const lying = lyingOf(c, placed, mine, x.cutLines);
+  const length = laidLength(c, lying);
+  const single = mine.filter((p) => isCutSingly(p, c)).map((p) => p.id);
+  const about = { id: c.id, name: c.name, widthMm: c.width, lies: c.lies, pieces: mine.map((p) => p.id) };
+  if (!placed.length) return { ...about, lengthMm: null, density: null, placed: [], faults: [] };
+  return {
+    ...about,
+    lengthMm: length,
+    density: density(c, lying),
+    placed: lying.map(({ piece, copy, mirrored, turn, ring }) => ({
+      ...{ id: piece, copy, mirrored, turnDeg: turn },
+      outline: ring.map((p) => [p.x, p.y]),
+    })),
+    faults: layFaults({ cloth: c, placed, length }, mine, x.cutLines, single),
+  };
+}
 
 let read: { files: string; fonts: PdfFonts } | null = null;
 function fontsOf(files: string[]): PdfFonts {

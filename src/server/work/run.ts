@@ -1,10 +1,15 @@
+import { type LayAnswer } from '../../contract/http.ts';
 import { problemBody } from '../problem.ts';
 import { type Budget, Pool } from '../threads/pool.ts';
 import { type Answered, type WorkJob } from './ask.ts';
 import { type DocumentJob, type DocumentMade, type Made, workOn } from './document.ts';
+import { type LayJob } from './lay.ts';
 
 /** The largest pattern of the trade takes a few seconds. Threads that rest are let go of: the interface rarely asks. */
 const BUDGET: Budget = { patience: 20_000, memoryMb: 1024, size: 2, idle: 30_000 };
+
+/** A lay is looked for as long as it was asked; the first one of very many pieces may take longer. One at a time. */
+const LAYING: Budget = { patience: 120_000, memoryMb: 1024, size: 1, idle: 30_000 };
 
 const TOO_HEAVY =
   'This project takes too long to be worked out. Its pattern has too many lines, or lines that cross each other very often: put in a simpler one.';
@@ -21,8 +26,10 @@ function lengthOf(job: DocumentJob): number {
 /** Works on documents, and answers out of them, in threads of their own; in place where they are not built. */
 export class Works {
   private readonly pool: Pool | null;
+  private readonly laying: Pool | null;
   constructor(file: URL | null) {
     this.pool = Pool.of(file, BUDGET);
+    this.laying = Pool.of(file, LAYING);
   }
 
   async answer(job: WorkJob): Promise<Answered> {
@@ -41,7 +48,17 @@ export class Works {
     return { ok: false, problems: [{ path: 'the project', message: 'it is too large to be worked on' }] };
   }
 
+  /** A lay of outlines; null where it takes too long even to lay them one after another. */
+  async lay(job: LayJob): Promise<LayAnswer | null> {
+    if (!this.laying) return (await import('./lay.ts')).layOutlines(job);
+    const o = await this.laying.run<LayAnswer>(job).outcome;
+    if (o.ok) return o.value;
+    if (o.why === 'failed') throw faultOf(o.detail);
+    return null;
+  }
+
   async close(): Promise<void> {
+    await this.laying?.close();
     await this.pool?.close();
   }
 }

@@ -14,6 +14,7 @@ import { NotFound } from './NotFound.tsx';
 import {
   Buttons,
   ClosingSheet,
+  Cutting,
   HistoryPage,
   Inside,
   Paper,
@@ -84,6 +85,7 @@ function Opened({ w }: { w: Workbook }) {
               <Route path="buttons/garment" element={<Buttons w={w} view="garment" />} />
               <Route path="plan" element={<PlanPage w={w} />} />
               <Route path="plan/sheet" element={<PlanSheet w={w} />} />
+              <Route path="cutting" element={<Cutting w={w} />} />
               <Route path="paper" element={<Paper w={w} />} />
               <Route path="history" element={<HistoryPage w={w} />} />
               <Route path="*" element={<NotFound inside={`/project/${w.id}/${only ? 'buttons' : 'pattern'}`} />} />

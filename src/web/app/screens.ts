@@ -2,6 +2,7 @@ import { type OpenedScreen, opened } from '../ui/opened.tsx';
 
 export const Buttons = opened(() => import('../features/closure/Buttons.tsx'), 'Buttons');
 export const ClosingSheet = opened(() => import('../features/closure/ClosingSheet.tsx'), 'ClosingSheet');
+export const Cutting = opened(() => import('../features/cutting/Cutting.tsx'), 'Cutting');
 export const HistoryPage = opened(() => import('../features/history/History.tsx'), 'HistoryPage');
 export const Inside = opened(() => import('../features/drafting/Inside.tsx'), 'Inside');
 export const Paper = opened(() => import('../features/paper/Paper.tsx'), 'Paper');
@@ -20,6 +21,7 @@ const BY_PATH: readonly (readonly [string, OpenedScreen<never>])[] = [
   ['pattern/trim', TrimPage],
   ['pattern', Pattern],
   ['seams', Seams],
+  ['cutting', Cutting],
   ['paper', Paper],
   ['history', HistoryPage],
   ['inside', Inside],

@@ -2,6 +2,7 @@ export { changeMark, changeWords, KIND_WORDS, ROLE_WORDS } from '../../contract/
 export * from './chapters.ts';
 export * from './closing.ts';
 export * from './cures.ts';
+export * from './cutting.ts';
 export * from './figures.ts';
 export * from './finder.ts';
 export * from './lastchance.ts';

@@ -14,6 +14,7 @@ const SCREENS: Record<keyof Decisions, string> = {
   sewn: 'seams',
   strips: 'inside',
   making: 'plan',
+  cutting: 'cutting',
   paper: 'paper',
 };
 
@@ -24,6 +25,7 @@ export const SCREEN_WORDS: Record<string, string> = {
   inside: 'among facings and lining',
   buttons: 'among the buttons',
   plan: 'in the plan',
+  cutting: 'on the cutting table',
   paper: 'on the paper page',
 };
 

@@ -1,8 +1,8 @@
-import { around, intersection, type Point, ringsArea } from '../../geometry/index.ts';
+import { around, type Box, intersection, type Point, ringsArea } from '../../geometry/index.ts';
 import { type CutLine, type Piece } from '../../pattern/index.ts';
-import { FLATTEN } from '../../tolerance.ts';
-import { type Cloth, type Lay, type Placed, usable } from './cloth.ts';
-import { chords, foldsAtOrigin, laying } from './parts.ts';
+import { type Cloth, type Lay, usable } from './cloth.ts';
+import { type Lying, lyingOf } from './lying.ts';
+import { foldsAtOrigin } from './parts.ts';
 
 /** How exactly a lay is looked at, mm, and what two pieces may share at most, mm². */
 const [OFF, SHARED] = [0.05, 1];
@@ -18,11 +18,6 @@ export type LayFault =
   | { code: 'not-a-pair'; piece: string }
   | { code: 'unknown'; piece: string };
 
-interface Lying extends Placed {
-  ring: Point[];
-  shape: Piece;
-}
-
 /**
  * Looks a lay over without knowing how it was made, also one that was laid by hand: from the pieces and their cut lines themselves. `single`:
  * pieces that are cut elsewhere.
@@ -34,32 +29,27 @@ export function layFaults(
   single: readonly string[] = [],
 ): LayFault[] {
   const { cloth } = lay;
-  const faults: LayFault[] = [];
-  const lying = lay.placed.flatMap((q): Lying[] => {
-    const shape = pieces.find((p) => p.id === q.piece);
-    const cut = cutLines.get(q.piece);
-    if (!shape || !cut) {
-      faults.push({ code: 'unknown', piece: q.piece });
-      return [];
-    }
-    const opened = shape.cut.onFold && cloth.lies === 'single';
-    const place = laying(shape, cut, opened, q);
-    const ring = place(chords(cut, FLATTEN)).map((p) => ({ x: p.x + q.x, y: p.y + q.y }));
-    const folded = cloth.lies === 'folded' && shape.cut.onFold;
-    if (folded && !(foldsAtOrigin(shape, place) && Math.abs(q.x) < OFF))
-      faults.push({ code: 'off-fold', piece: q.piece, copy: q.copy });
-    return [{ ...q, ring, shape }];
-  });
+  const lying = lyingOf(cloth, lay.placed, pieces, cutLines);
+  const known = new Set(lying.map((q) => q.piece));
+  const folded = lying.filter((q) => cloth.lies === 'folded' && q.shape.cut.onFold);
+  const faults: LayFault[] = [
+    ...lay.placed.filter((q) => !known.has(q.piece)).map(({ piece }) => ({ code: 'unknown' as const, piece })),
+    ...folded.filter((q) => !foldsAt(q)).map(({ piece, copy }) => ({ code: 'off-fold' as const, piece, copy })),
+  ];
   return [
     ...faults,
     ...lying.filter((q) => !isOn(q.ring, lay)).map(({ piece, copy }) => ({ code: 'off-cloth' as const, piece, copy })),
     ...lying
-      .filter((q) => cloth.oneWay && q.turned)
+      .filter((q) => cloth.oneWay && q.turn !== 0)
       .map(({ piece, copy }) => ({ code: 'against-nap' as const, piece, copy })),
     ...closeOnes(lying, cloth),
     ...pieces.filter((p) => cutLines.has(p.id) && !single.includes(p.id)).flatMap((p) => miscounted(p, lying, cloth)),
   ];
 }
+
+/** Whether its fold lies on that of the cloth. */
+const foldsAt = (q: Lying): boolean =>
+  Math.abs(q.x) < OFF && foldsAtOrigin(q.shape, (ring) => q.place(ring).map((p) => ({ ...p, x: p.x - q.x })));
 
 function isOn(ring: Point[], { cloth, length }: Lay): boolean {
   const [from, to] = usable(cloth);
@@ -68,11 +58,23 @@ function isOn(ring: Point[], { cloth, length }: Lay): boolean {
   );
 }
 
+const boxOfRing = (r: Point[]): Box => {
+  const [xs, ys] = [r.map((p) => p.x), r.map((p) => p.y)];
+  return { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) };
+};
+
+/** Whether their boxes come so near that a closer look is worth it. */
+function near(a: Point[], b: Point[], gap: number): boolean {
+  const [p, q] = [boxOfRing(a), boxOfRing(b)];
+  return p.minX < q.maxX + gap && q.minX < p.maxX + gap && p.minY < q.maxY + gap && q.minY < p.maxY + gap;
+}
+
 /** Pieces that share cloth, or do not keep the distance. */
 function closeOnes(lying: Lying[], cloth: Cloth): LayFault[] {
   const wide = lying.map((q) => around([q.ring], cloth.gap - OFF));
   return lying.flatMap((q, i) =>
     lying.slice(i + 1).flatMap((r): LayFault[] => {
+      if (!near(q.ring, r.ring, cloth.gap)) return [];
       const area = ringsArea(intersection(wide[i] ?? [], [r.ring]));
       return area > SHARED ? [{ code: 'too-close', piece: q.piece, copy: q.copy, other: r.piece, area }] : [];
     }),

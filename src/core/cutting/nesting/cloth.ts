@@ -23,12 +23,13 @@ export interface Cloth {
 export const usable = (c: Cloth): readonly [from: number, to: number] =>
   c.lies === 'single' ? [c.selvedge, c.width - c.selvedge] : [0, c.width / 2 - c.selvedge];
 
-/** Where a piece lies: which cut of it, turned half round, mirrored, and the lower corner of its box. */
+/** Where a piece lies: which cut of it, mirrored, then turned, and the lower corner of its box. */
 export interface Placed {
   piece: string;
   /** From 0, of those that are cut of this piece. */
   copy: number;
-  turned: boolean;
+  /** Degrees, from x towards y; with its grain along the cloth at 0 and at 180. */
+  turn: number;
   mirrored: boolean;
   x: number;
   y: number;

@@ -21,7 +21,7 @@ export function layOf(cloth: Cloth, laid: Laid[], left: LayPart[]): Laying {
   const placed = laid.map(({ part, way, at }) => ({
     piece: part.piece,
     copy: part.copy,
-    turned: way.turned,
+    turn: way.turn,
     mirrored: way.mirrored,
     ...at,
   }));

@@ -111,7 +111,7 @@ describe('a lay', () => {
     // 400 and, from its middle on, 300 more; the same way up two lower ends of 400 need 800.
     const either = stepped(pieces, lines, cloth(701), 4000).best;
     expect(either.length).toBeCloseTo(800, 0);
-    expect(new Set(either.placed.map((p) => p.turned)).size).toBe(2);
+    expect(new Set(either.placed.map((p) => p.turn)).size).toBe(2);
     const oneWay = stepped(pieces, lines, cloth(701, { oneWay: true }), 4000).best;
     expect(oneWay.length).toBeGreaterThan(1000);
     for (const lay of [either, oneWay]) expect(layFaults(lay, pieces, lines)).toEqual([]);
@@ -141,7 +141,7 @@ describe('a lay', () => {
   test('laid by hand is looked over: what shares cloth, lies off it, against the nap, off the fold, too often or not as a pair', () => {
     const [pieces, lines] = told([box('a', 100, 200, { count: 2, pair: true, onFold: false }), box('b', 80, 80)]);
     const at = (piece: string, copy: number, x: number, y: number, more = {}) => ({
-      ...{ piece, copy, x, y, turned: false, mirrored: copy === 1 },
+      ...{ piece, copy, x, y, turn: 0, mirrored: copy === 1 },
       ...more,
     });
     const good = [at('a', 0, 0, 0), at('a', 1, 110, 0), at('b', 0, 220, 0)] as const;
@@ -151,7 +151,7 @@ describe('a lay', () => {
     expect(codes([...good])).toEqual([]);
     expect(codes([one, at('a', 1, 103, 0), patch])).toEqual(['too-close']);
     expect(codes([one, other, at('b', 0, 221, 0)])).toEqual(['off-cloth']);
-    expect(codes([one, other, at('b', 0, 220, 0, { turned: true })])).toEqual(['against-nap']);
+    expect(codes([one, other, at('b', 0, 220, 0, { turn: 180 })])).toEqual(['against-nap']);
     expect(codes([one, at('a', 1, 110, 0, { mirrored: false }), patch])).toEqual(['not-a-pair']);
     expect(codes([one, patch])).toEqual(['miscounted']);
     expect(codes([...good, at('c', 0, 0, 0)])).toEqual(['unknown']);

@@ -7,7 +7,7 @@ import { type Cloth, type Placed } from './cloth.ts';
 const CHORD = 1;
 
 /** One way a part may lie: its outline in a box from the origin, x across the cloth and y along it. */
-export interface Way extends Pick<Placed, 'turned' | 'mirrored'> {
+export interface Way extends Pick<Placed, 'turn' | 'mirrored'> {
   outline: Point[];
   wide: number;
   long: number;
@@ -26,7 +26,21 @@ export interface Parts {
   single: string[];
 }
 
-type How = Pick<Placed, 'turned' | 'mirrored'>;
+type How = Pick<Placed, 'turn' | 'mirrored'>;
+
+/** A point turned about the origin, degrees from x towards y; exact at half and quarter turns. */
+export function turned({ x, y }: Point, degrees: number): Point {
+  const quarters = degrees / 90;
+  const [c, s] = Number.isInteger(quarters)
+    ? ([
+        [1, 0],
+        [0, 1],
+        [-1, 0],
+        [0, -1],
+      ][((quarters % 4) + 4) % 4] as [number, number])
+    : [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
+  return { x: x * c - y * s, y: x * s + y * c };
+}
 
 /**
  * How a piece comes to lie on the cloth with the lower corner of its cut line's box at the origin: grain along y, opened out of its
@@ -36,9 +50,11 @@ export function laying(piece: Piece, cut: CutLine, opened: boolean, how: How): (
   const { a, b } = piece.grain;
   const up = Math.atan2(b.x - a.x, b.y - a.y);
   const [c, s] = [Math.cos(up), Math.sin(up)];
-  const [sx, sy] = [how.mirrored !== how.turned ? -1 : 1, how.turned ? -1 : 1];
+  const over = how.mirrored ? -1 : 1;
   const turn = (ring: Point[]): Point[] =>
-    (opened ? openedOut(piece, ring) : ring).map((p) => ({ x: sx * (p.x * c - p.y * s), y: sy * (p.x * s + p.y * c) }));
+    (opened ? openedOut(piece, ring) : ring).map((p) =>
+      turned({ x: over * (p.x * c - p.y * s), y: p.x * s + p.y * c }, how.turn),
+    );
   const whole = turn(chords(cut, FLATTEN));
   const [x, y] = [Math.min(...whole.map((p) => p.x)), Math.min(...whole.map((p) => p.y))];
   return (ring) => turn(ring).map((p) => ({ x: p.x - x, y: p.y - y }));
@@ -68,15 +84,22 @@ function grown(cut: CutLine): Point[] {
   return curved ? (inflate([ring], CHORD)[0] ?? ring) : ring;
 }
 
+/** How wide a piece lies on its grain, mm: opened out where its fold is not on the cloth's. */
+export function widthOf(p: Piece, cut: CutLine, cloth: Cloth): number {
+  const lay = laying(p, cut, p.cut.onFold && cloth.lies === 'single', { turn: 0, mirrored: false });
+  return Math.max(...lay(chords(cut, FLATTEN)).map((q) => q.x));
+}
+
+/** Whether two layers would cut it wrongly: they give a mirrored pair, or a whole out of a half, and nothing else. */
+export const isCutSingly = (p: Piece, cloth: Cloth): boolean => cloth.lies === 'folded' && !p.cut.pair && !p.cut.onFold;
+
 /** What is to be laid on a cloth of these pieces, and what has to be cut singly. */
 export function partsOf(pieces: Piece[], cutLines: ReadonlyMap<string, CutLine>, cloth: Cloth): Parts {
   const out: Parts = { parts: [], single: [] };
-  const folded = cloth.lies === 'folded';
   for (const p of pieces) {
     const cut = cutLines.get(p.id);
     if (!cut) continue;
-    // Two layers give a mirrored pair, or a whole out of a half: nothing else.
-    if (folded && !p.cut.pair && !p.cut.onFold) out.single.push(p.id);
+    if (isCutSingly(p, cloth)) out.single.push(p.id);
     else out.parts.push(...copiesOf(p, cut, cloth));
   }
   return out;
@@ -99,13 +122,13 @@ function copiesOf(p: Piece, cut: CutLine, cloth: Cloth): LayPart[] {
 
 function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth): Way[] {
   const folded = cloth.lies === 'folded';
-  const ways: How[] = [false, true].flatMap((turned) =>
+  const ways: How[] = [0, 180].flatMap((turn) =>
     // Between two layers the other half of a pair comes out either way; at the fold it has to lie on its side of it.
-    (folded ? [false, true] : [face]).map((mirrored) => ({ turned, mirrored })),
+    (folded ? [false, true] : [face]).map((mirrored) => ({ turn, mirrored })),
   );
   const ring = grown(cut);
   return ways
-    .filter((how) => !(cloth.oneWay && how.turned))
+    .filter((how) => !(cloth.oneWay && how.turn !== 0))
     .flatMap((how) => {
       const lay = laying(p, cut, p.cut.onFold && !folded, how);
       if (folded && p.cut.onFold && !foldsAtOrigin(p, lay)) return [];

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { LIES } from '../core/cutting/nesting/cloth.ts';
+import { MATERIALS } from '../core/pattern/types.ts';
+import { id, mm, words } from './figures.ts';
+
+/** The longest cloth, mm: a whole bolt. Own figure. */
+const MOST_CLOTH = 100_000;
+/** Where a cut of a piece lies on its cloth. */
+const placed = z.strictObject({
+  piece: id,
+  copy: z.int().min(0).max(400),
+  turn: z.number().min(0).lt(360),
+  mirrored: z.boolean(),
+  x: z.number().min(-MOST_CLOTH).max(MOST_CLOTH),
+  y: z.number().min(-MOST_CLOTH).max(MOST_CLOTH),
+});
+
+/** What is cut from what cloth, and how it lies. */
+export const cutting = z.strictObject({
+  cloths: z
+    .array(
+      z.strictObject({
+        id,
+        name: words.trim().min(1),
+        takes: z.array(z.enum(MATERIALS)).max(MATERIALS.length),
+        width: mm.min(50),
+        owned: z.number().min(0).max(MOST_CLOTH),
+        lies: z.enum(LIES),
+        oneWay: z.boolean(),
+        selvedge: mm.max(300),
+        end: mm.max(300),
+        gap: mm.max(50),
+      }),
+    )
+    .max(40),
+  moved: z.array(z.strictObject({ piece: id, cloth: id })).max(4000),
+  lays: z.array(z.strictObject({ cloth: id, placed: z.array(placed).max(4000) })).max(40),
+});

@@ -1,0 +1,51 @@
+import { inflate, type Point, ringsArea, simplified, union } from '../../geometry/index.ts';
+import { type LayPart, turned, type Way } from './parts.ts';
+
+/** Something to be laid, by its outline alone: mm, x across the strip and y along it. */
+export interface Outline {
+  id: string;
+  ring: Point[];
+  count: number;
+  /** Degrees it may be turned by. */
+  turns: number[];
+  /** Whether it may lie mirrored as well. */
+  mirror: boolean;
+}
+
+/** Outlines of more points are laid by fewer, which keep as much clear around them as they leave out. */
+const MANY = 60;
+/** How far these may stray, mm. */
+const STRAY = 0.5;
+/** A ring that the clipper finds larger or smaller than this share crosses itself. */
+const CROSSED = 1e-6;
+
+/** Whether it is a ring with an inside that crosses nothing of itself. */
+export function isPlain(ring: Point[]): boolean {
+  const area = ringsArea([ring]);
+  const made = union([ring]);
+  return area > 0 && made.length === 1 && Math.abs(ringsArea(made) - area) <= area * CROSSED;
+}
+
+/** What is to be laid of outlines, each as often as it is cut, in all the ways it may lie. */
+export function partsOfOutlines(outlines: readonly Outline[]): LayPart[] {
+  return outlines.flatMap((o) => {
+    const ways = o.turns.flatMap((turn) =>
+      (o.mirror ? [false, true] : [false]).map((mirrored) => wayOf(o.ring, turn, mirrored)),
+    );
+    return Array.from({ length: o.count }, (_, copy) => ({ piece: o.id, copy, atFold: false, ways }));
+  });
+}
+
+/** The outline as it lies when its box begins at the origin. */
+export function lyingOutline(ring: readonly Point[], turn: number, mirrored: boolean): Point[] {
+  const all = ring.map((p) => turned({ x: mirrored ? -p.x : p.x, y: p.y }, turn));
+  const [x, y] = [Math.min(...all.map((p) => p.x)), Math.min(...all.map((p) => p.y))];
+  return all.map((p) => ({ x: p.x - x, y: p.y - y }));
+}
+
+function wayOf(ring: readonly Point[], turn: number, mirrored: boolean): Way {
+  const line = lyingOutline(ring, turn, mirrored);
+  const [wide, long] = [Math.max(...line.map((p) => p.x)), Math.max(...line.map((p) => p.y))];
+  const few = line.length > MANY ? (inflate([simplified(line, STRAY)], STRAY)[0] ?? line) : line;
+  return { turn, mirrored, outline: few, wide, long };
+}

@@ -1,0 +1,40 @@
+import { type LayAnswer, type LayBody } from '../../contract/http.ts';
+import { type Cloth, type Laying, laid, lyingOutline, partsOfOutlines } from '../../core/cutting/index.ts';
+import { type Point, ringsArea } from '../../core/geometry/index.ts';
+
+/** Outlines to be laid on a strip. */
+export interface LayJob {
+  lay: LayBody;
+}
+
+const points = (ring: readonly (readonly [number, number])[]): Point[] => ring.map(([x, y]) => ({ x, y }));
+
+/** Lays outlines on a strip as short as can be found in the time that is given; the same seed tries the same. */
+export function layOutlines({ lay: b }: LayJob): LayAnswer {
+  const cloth: Cloth = {
+    width: b.widthMm,
+    ...{ lies: 'single', oneWay: false, selvedge: 0, end: 0 },
+    gap: b.gapMm,
+  };
+  const rings = new Map(b.pieces.map((p) => [p.id, points(p.outline)]));
+  const parts = partsOfOutlines(b.pieces.map((p) => ({ ...p, ring: rings.get(p.id) ?? [] })));
+  const until = performance.now() + b.seconds * 1000;
+  let best: Laying | null = null;
+  for (const lay of laid(parts, cloth, b.seed)) {
+    best = lay;
+    if (performance.now() > until) break;
+  }
+  const placed = (best?.placed ?? []).map(({ piece, copy, turn, mirrored, x, y }) => {
+    const ring = lyingOutline(rings.get(piece) ?? [], turn, mirrored);
+    const outline = ring.map((p): [number, number] => [p.x + x, p.y + y]);
+    return { id: piece, copy, mirrored, turnDeg: turn, outline };
+  });
+  const length = Math.max(0, ...placed.flatMap((p) => p.outline.map(([, y]) => y)));
+  const net = placed.reduce((t, p) => t + ringsArea([points(p.outline)]), 0);
+  return {
+    lengthMm: length,
+    density: length ? net / (length * b.widthMm) : 0,
+    placed,
+    notPlaced: (best?.left ?? []).map(({ piece, copy }) => ({ id: piece, copy })),
+  };
+}

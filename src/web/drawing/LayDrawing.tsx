@@ -1,0 +1,192 @@
+import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
+import { type Cloth, type Lying, usable } from '../../core/cutting/index.ts';
+import { flatten, type Point, ringsArea } from '../../core/geometry/index.ts';
+import { type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
+import { Frame } from './Frame.tsx';
+import { inkOf } from './Hatches.tsx';
+import { Label } from './Label.tsx';
+
+/** What is done with a piece by hand; without it the lay is only looked at. */
+export interface Hand {
+  move: (q: Lying, to: Point) => void;
+  turn: (q: Lying) => void;
+}
+
+interface Props {
+  cloth: Cloth;
+  lying: readonly Lying[];
+  length: number;
+  /** Keys `piece/copy` of what does not lie well. */
+  faulty: ReadonlySet<string>;
+  units: LengthUnit;
+  height: number;
+  hand: Hand | null;
+}
+
+export const keyOf = (q: { piece: string; copy: number }): string => `${q.piece}/${q.copy}`;
+
+/** On the screen the cloth lies with its length to the right, as on a table. */
+const dataOf = (ring: readonly Point[]): string =>
+  `M${ring.map((p) => `${p.y.toFixed(1)} ${p.x.toFixed(1)}`).join('L')}`;
+
+const colour = (name: string): string => `var(--chakra-colors-${name})`;
+
+/** A lay as it lies on the table: the cloth with its selvedges or its fold, and the pieces numbered in the order they are cut, large first. */
+export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }: Props) {
+  const wide = cloth.lies === 'folded' ? cloth.width / 2 : cloth.width;
+  const [from, to] = usable(cloth);
+  const order = useMemo(
+    () =>
+      [...lying]
+        .map((q) => ({ key: keyOf(q), area: ringsArea([q.ring]) }))
+        .sort((a, b) => b.area - a.area)
+        .map((x) => x.key),
+    [lying],
+  );
+  return (
+    <Frame
+      box={{ minX: 0, minY: 0, maxX: Math.max(length, wide / 2), maxY: wide }}
+      height={height}
+      units={units}
+      label={`The lay: ${lying.length} pieces on the cloth, its length to the right`}
+      place="lay"
+    >
+      {(unit, hatch) => (
+        <>
+          <rect width={length} height={wide} fill={colour('page')} stroke={colour('ink')} strokeWidth={1.4 * unit} />
+          <path
+            d={`M${cloth.end} ${from}H${length - cloth.end}V${to}H${cloth.end}Z`}
+            fill="none"
+            stroke={colour('rule')}
+            strokeWidth={unit}
+            strokeDasharray={`${4 * unit} ${3 * unit}`}
+          />
+          {lying.map((q) => (
+            <Cut
+              key={keyOf(q)}
+              q={q}
+              number={order.indexOf(keyOf(q)) + 1}
+              faulty={faulty.has(keyOf(q))}
+              unit={unit}
+              hatch={hatch}
+              units={units}
+              hand={hand}
+            />
+          ))}
+          <Label x={6 * unit} y={-6 * unit} size={13.5} unit={unit} fill="quiet">
+            {cloth.lies === 'folded' ? 'fold' : 'selvedge'}
+          </Label>
+          <Label x={6 * unit} y={wide + 16 * unit} size={13.5} unit={unit} fill="quiet">
+            {cloth.lies === 'folded' ? 'selvedges' : 'selvedge'}
+          </Label>
+        </>
+      )}
+    </Frame>
+  );
+}
+
+interface CutProps {
+  q: Lying;
+  number: number;
+  faulty: boolean;
+  unit: number;
+  hatch: string;
+  units: LengthUnit;
+  hand: Hand | null;
+}
+
+/** One cut of a piece: dragged by the pointer, moved by the arrow keys, turned by R. */
+function Cut({ q, number, faulty, unit, hatch, units, hand }: CutProps) {
+  const [held, setHeld] = useState<Point | null>(null);
+  const start = useRef<Point | null>(null);
+  const seam = useMemo(() => q.place(q.shape.ring.flatMap((e) => flatten(e.path))), [q]);
+  const [a, b] = useMemo(() => {
+    const ends = q.place([q.shape.grain.a, q.shape.grain.b]) as [Point, Point];
+    return ends[0].y < ends[1].y ? ends : [ends[1], ends[0]];
+  }, [q]);
+  const at = middleOf(q.ring);
+  const where = (e: PointerEvent<SVGGElement>): Point => {
+    const m = e.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();
+    const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(m);
+    return { x: p.y, y: p.x };
+  };
+  const step = units === 'mm' ? 10 : MM_PER_INCH / 2;
+  const keys = (e: KeyboardEvent): void => {
+    const by = e.shiftKey ? step / 10 : step;
+    const go: Record<string, Point> = {
+      ArrowRight: { x: 0, y: by },
+      ArrowLeft: { x: 0, y: -by },
+      ArrowDown: { x: by, y: 0 },
+      ArrowUp: { x: -by, y: 0 },
+    };
+    const d = go[e.key];
+    if (d) hand?.move(q, { x: q.x + d.x, y: q.y + d.y });
+    else if (e.key.toLowerCase() === 'r' && !e.ctrlKey && !e.metaKey) hand?.turn(q);
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+  const ink = faulty ? colour('berry') : inkOf(q.shape.material);
+  return (
+    <g
+      data-cut={keyOf(q)}
+      {...(hand && {
+        role: 'button',
+        tabIndex: 0,
+        'aria-label': `${number}: ${q.shape.name}${faulty ? ', does not lie well' : ''}. Arrows move it, R turns it.`,
+        onKeyDown: keys,
+        onPointerDown: (e: PointerEvent<SVGGElement>) => {
+          e.stopPropagation();
+          e.currentTarget.setPointerCapture(e.pointerId);
+          start.current = where(e);
+        },
+        onPointerMove: (e: PointerEvent<SVGGElement>) => {
+          if (!start.current) return;
+          e.stopPropagation();
+          const p = where(e);
+          setHeld({ x: p.x - start.current.x, y: p.y - start.current.y });
+        },
+        onPointerUp: () => {
+          start.current = null;
+          if (held) hand.move(q, { x: q.x + held.x, y: q.y + held.y });
+          setHeld(null);
+        },
+        onPointerCancel: () => {
+          start.current = null;
+          setHeld(null);
+        },
+      })}
+      transform={held ? `translate(${held.y} ${held.x})` : undefined}
+      style={hand ? { cursor: held ? 'grabbing' : 'grab', touchAction: 'none' } : undefined}
+    >
+      <path
+        d={`${dataOf(q.ring)}Z`}
+        fill={`url(#${hatch}-${q.shape.material})`}
+        stroke={ink}
+        strokeWidth={(faulty ? 3 : 1.4) * unit}
+      />
+      <path
+        d={`${dataOf(seam)}Z`}
+        fill="none"
+        stroke={ink}
+        strokeWidth={0.7 * unit}
+        strokeDasharray={`${4 * unit} ${3 * unit}`}
+      />
+      <path
+        d={`${dataOf([a, b])}m${-6 * unit} ${-3 * unit}l${6 * unit} ${3 * unit}l${-6 * unit} ${3 * unit}`}
+        fill="none"
+        stroke={colour('quiet')}
+        strokeWidth={unit}
+      />
+      <Label x={at.y} y={at.x + 5 * unit} size={15} unit={unit} anchor="middle" weight={650} halo>
+        {number}
+      </Label>
+      <title>{q.shape.name}</title>
+    </g>
+  );
+}
+
+const middleOf = (ring: readonly Point[]): Point => {
+  const n = ring.length || 1;
+  return { x: ring.reduce((t, p) => t + p.x, 0) / n, y: ring.reduce((t, p) => t + p.y, 0) / n };
+};

@@ -1,0 +1,158 @@
+import { Box, Button, Text } from '@chakra-ui/react';
+import { type ClothSaid, type CuttingChoice } from '../../../core/cutting/index.ts';
+import { MATERIALS, type Material, type Piece } from '../../../core/pattern/index.ts';
+import { setDecision } from '../../data/setDecision.ts';
+import { type Workbook } from '../../data/useProject.ts';
+import { Tick } from '../../ui/Ask.tsx';
+import { blanks } from '../../ui/fields.tsx';
+import { Blank, ChoiceBlank, NameBlank, Say } from '../../ui/Sentence.tsx';
+import { MATERIAL_WORDS } from '../../words/index.ts';
+import { CLOTH } from './fields.ts';
+
+interface Props {
+  w: Workbook;
+  cloth: ClothSaid;
+  /** What is cut from it. */
+  mine: Piece[];
+}
+
+/** A cloth as it would be told: how wide it is, how it lies, what is cut from it. */
+export function ClothSentences({ w, cloth, mine }: Props) {
+  const { cutting } = w.doc.decisions;
+  const put = (part: Partial<ClothSaid>, words?: string): void =>
+    setDecision(
+      w,
+      'cutting',
+      { cloths: cutting.cloths.map((c) => (c.id === cloth.id ? { ...c, ...part } : c)) },
+      { words: words && `${cloth.name}: ${words}` },
+    );
+  const f = blanks(CLOTH, cloth, w.doc.units, put);
+  return (
+    <>
+      <Say>
+        <NameBlank label="What it is called" value={cloth.name} onName={(name) => put({ name }, `called ${name}`)} /> is{' '}
+        {f.width} wide and {f.owned}
+        {cloth.owned > 0 && ' long'}. It lies {f.lies}; its pieces lie {f.oneWay}.
+      </Say>
+      <Say>
+        {f.selvedge} are kept free along a selvedge, {f.end} at both ends, {f.gap} between pieces.
+      </Say>
+      <Say>
+        From it <Takes cloth={cloth} onTakes={(takes, words) => put({ takes }, words)} /> are cut
+        {mine.length > 0 && <>, {mine.length} pieces</>}. <Moved w={w} cloth={cloth} />
+      </Say>
+      <Others w={w} cloth={cloth} />
+    </>
+  );
+}
+
+/** Of which materials pieces are cut from it. */
+function Takes({ cloth, onTakes }: { cloth: ClothSaid; onTakes: (t: Material[], words: string) => void }) {
+  const name = (m: Material): string => MATERIAL_WORDS[m].word.toLowerCase();
+  return (
+    <Blank label="What is cut from it" said={cloth.takes.map(name).join(', ') || 'no material as a whole'}>
+      {MATERIALS.map((m) => (
+        <Tick
+          key={m}
+          label={MATERIAL_WORDS[m].word}
+          checked={cloth.takes.includes(m)}
+          onTick={(on) =>
+            onTakes(
+              MATERIALS.filter((x) => (x === m ? on : cloth.takes.includes(x))),
+              `${name(m)} ${on ? '' : 'not '}cut from it`,
+            )
+          }
+        />
+      ))}
+      <Text fontSize="15px" color="quiet">
+        Where two cloths take the same, the first one has it.
+      </Text>
+    </Blank>
+  );
+}
+
+/** A single piece that goes to this cloth, whatever its material. */
+function Moved({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
+  const { cutting } = w.doc.decisions;
+  const moved = cutting.moved.filter((m) => m.cloth === cloth.id);
+  const save = (next: CuttingChoice['moved'], words: string): void =>
+    setDecision(w, 'cutting', { moved: next }, { words });
+  const nameOf = (id: string): string => w.computed.pieces.find((p) => p.id === id)?.name ?? id;
+  const others = w.computed.pieces.filter((p) => !moved.some((m) => m.piece === p.id));
+  return (
+    <>
+      {moved.map((m) => (
+        <span key={m.piece}>
+          {nameOf(m.piece)}{' '}
+          <ChoiceBlank
+            label={`${nameOf(m.piece)}: from which cloth`}
+            value="here"
+            ways={[
+              { id: 'here', words: 'is cut from it too' },
+              { id: 'usual', words: 'goes where its material does' },
+            ]}
+            onPick={(v) =>
+              v === 'usual' &&
+              save(
+                cutting.moved.filter((x) => x !== m),
+                `${nameOf(m.piece)} cut from the usual cloth`,
+              )
+            }
+          />
+          .{' '}
+        </span>
+      ))}
+      <ChoiceBlank
+        label="Another piece from it"
+        value=""
+        said="Cut another piece from it"
+        ways={[{ id: '', words: 'a piece …' }, ...others.map((p) => ({ id: p.id, words: p.name }))]}
+        onPick={(piece) => {
+          if (!piece) return;
+          const rest = cutting.moved.filter((m) => m.piece !== piece);
+          save([...rest, { piece, cloth: cloth.id }], `${nameOf(piece)} cut from ${cloth.name}`);
+        }}
+      />
+      .
+    </>
+  );
+}
+
+/** One more cloth, or this one away. */
+function Others({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
+  const { cutting } = w.doc.decisions;
+  const add = (): void => {
+    const most = Math.max(0, ...cutting.cloths.map((c) => Number(/^c(\d+)$/.exec(c.id)?.[1] ?? 0)));
+    const next: ClothSaid = {
+      ...cloth,
+      id: `c${most + 1}`,
+      name: `Cloth ${cutting.cloths.length + 1}`,
+      takes: [],
+      owned: 0,
+    };
+    setDecision(w, 'cutting', { cloths: [...cutting.cloths, next] }, { words: 'Another cloth', told: true });
+  };
+  const drop = (): void =>
+    setDecision(
+      w,
+      'cutting',
+      {
+        cloths: cutting.cloths.filter((c) => c.id !== cloth.id),
+        moved: cutting.moved.filter((m) => m.cloth !== cloth.id),
+        lays: cutting.lays.filter((l) => l.cloth !== cloth.id),
+      },
+      { words: `Without: ${cloth.name}`, told: true },
+    );
+  return (
+    <Box mb="3">
+      <Button size="sm" variant="outline" borderColor="rule" onClick={add}>
+        Another cloth
+      </Button>
+      {cutting.cloths.length > 1 && (
+        <Button size="sm" variant="ghost" color="berry" onClick={drop}>
+          Without this one
+        </Button>
+      )}
+    </Box>
+  );
+}

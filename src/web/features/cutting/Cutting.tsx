@@ -1,0 +1,257 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { type ReactNode, useEffect, useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import {
+  type ClothSaid,
+  clothFor,
+  cutFrom,
+  density,
+  isCutSingly,
+  laidLength,
+  layFaults,
+  lyingOf,
+  type Placed,
+  usable,
+  widthOf,
+} from '../../../core/cutting/index.ts';
+import { formatLength } from '../../../core/units.ts';
+import { setDecision } from '../../data/setDecision.ts';
+import { type Search, useLay } from '../../data/useLay.ts';
+import { type Workbook } from '../../data/useProject.ts';
+import { type Hand, keyOf, LayDrawing } from '../../drawing/LayDrawing.tsx';
+import { useTall } from '../../drawing/useTall.ts';
+import { AllWell } from '../../ui/Notes.tsx';
+import { Empty, Page } from '../../ui/Page.tsx';
+import { Tabs } from '../../ui/Tabs.tsx';
+import { enoughWords, layFaultWords } from '../../words/index.ts';
+import { ClothSentences } from './ClothSentences.tsx';
+
+const QUESTION = 'How much cloth, laid how?';
+/** How long a shorter lay is looked for, s, unless it is stopped. */
+const SECONDS = 20;
+
+/** How much cloth, laid how: a cloth in its sentences, its pieces on the table. */
+export function Cutting({ w }: { w: Workbook }) {
+  const { cloths } = w.doc.decisions.cutting;
+  const [asked, setAsked] = useSearchParams();
+  const cloth = cloths.find((c) => c.id === asked.get('cloth')) ?? cloths[0];
+  if (!w.computed.pieces.length || !cloth)
+    return (
+      <Page question={QUESTION}>
+        <Empty title="Nothing to lay yet">
+          Put the pattern in on the first page: its pieces are laid on the cloth here.
+        </Empty>
+      </Page>
+    );
+  return (
+    <OneCloth
+      key={cloth.id}
+      w={w}
+      cloth={cloth}
+      tabs={
+        <Tabs
+          words="Cloths"
+          tabs={cloths.map((c) => [c.id, c.name] as const)}
+          at={cloth.id}
+          onTab={(id) => setAsked({ cloth: id }, { replace: true })}
+        />
+      }
+    />
+  );
+}
+
+/** What is cut from a cloth, and how it lies now. */
+function useLaid(w: Workbook, cloth: ClothSaid, found: readonly Placed[] | undefined) {
+  const { cutting } = w.doc.decisions;
+  const { pieces, cutLines } = w.computed;
+  const mine = useMemo(() => cutFrom(cutting, cloth, pieces), [cutting, cloth, pieces]);
+  const kept = cutting.lays.find((l) => l.cloth === cloth.id)?.placed;
+  const placed = found ?? kept ?? NONE;
+  const lying = useMemo(() => lyingOf(cloth, placed, mine, cutLines), [cloth, placed, mine, cutLines]);
+  const length = laidLength(cloth, lying);
+  const singly = useMemo(() => mine.filter((p) => isCutSingly(p, cloth)), [mine, cloth]);
+  // While a shorter one is looked for nothing is wrong with it that could be mended.
+  const faults = useMemo(
+    () =>
+      found || !kept
+        ? []
+        : layFaults(
+            { cloth, placed: kept, length },
+            mine,
+            cutLines,
+            singly.map((p) => p.id),
+          ),
+    [found, kept, cloth, length, mine, cutLines, singly],
+  );
+  const tooWide = useMemo(() => {
+    const [from, to] = usable(cloth);
+    return mine.flatMap((p) => {
+      const cut = cutLines.get(p.id);
+      const over = cut && !isCutSingly(p, cloth) ? widthOf(p, cut, cloth) - (to - from) : 0;
+      return over > OVER ? [{ piece: p, over }] : [];
+    });
+  }, [mine, cloth, cutLines]);
+  return { mine, kept, placed, lying, length, singly, tooWide, faults };
+}
+
+const NONE: readonly Placed[] = [];
+/** What is wider by less, mm, is not. */
+const OVER = 0.05;
+
+function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: ReactNode }) {
+  const search = useLay();
+  const laid = useLaid(w, cloth, search.best?.placed);
+  const { units } = w.doc;
+  const keep = (placed: readonly Placed[], words: string): void => {
+    const rest = w.doc.decisions.cutting.lays.filter((l) => l.cloth !== cloth.id);
+    setDecision(w, 'cutting', { lays: [...rest, { cloth: cloth.id, placed: [...placed] }] }, { words });
+  };
+  // What was found is kept once the search has ended, by itself or by hand.
+  useEffect(() => {
+    if (search.running || !search.best) return;
+    keep(search.best.placed, `${cloth.name} laid on ${formatLength(search.best.length, units, 0)}`);
+    search.forget();
+  });
+  const put = (q: Placed, part: Partial<Placed>, words: string): void =>
+    keep(
+      laid.placed.map((p) => (keyOf(p) === keyOf(q) ? { ...p, ...part } : p)),
+      words,
+    );
+  const hand: Hand | null =
+    search.best || !laid.kept
+      ? null
+      : {
+          move: (q, to) => put(q, to, `${q.shape.name} moved on the cloth`),
+          turn: (q) => put(q, { turn: (q.turn + 180) % 360 }, `${q.shape.name} turned on the cloth`),
+        };
+  const faulty = new Set(laid.faults.flatMap((f) => laid.lying.filter((q) => isOf(f, q)).map(keyOf)));
+  const tall = useTall(150, 300);
+  const { cutting } = w.doc.decisions;
+  const homeless = w.computed.pieces.filter((p) => !clothFor(cutting, p));
+  return (
+    <Page
+      question={QUESTION}
+      side={
+        <>
+          {tabs}
+          {homeless.length > 0 && (
+            <Text role="note" mb="3" pl="2" borderLeftWidth="4px" borderColor="honey">
+              Cut from no cloth yet: {homeless.map((p) => p.name).join(', ')}.
+            </Text>
+          )}
+          <ClothSentences w={w} cloth={cloth} mine={laid.mine} />
+          <Verdict w={w} cloth={cloth} laid={laid} search={search} />
+        </>
+      }
+    >
+      {laid.lying.length > 0 ? (
+        <LayDrawing
+          cloth={cloth}
+          lying={laid.lying}
+          length={laid.length}
+          faulty={faulty}
+          units={units}
+          height={tall}
+          hand={hand}
+        />
+      ) : (
+        <Empty title={laid.mine.length ? 'Not laid yet' : 'Nothing is cut from this cloth'}>
+          {laid.mine.length
+            ? `${laid.mine.length} pieces are cut from it. “Lay the pieces” finds how they lie on the least of it.`
+            : 'Say beside the drawing what is.'}
+        </Empty>
+      )}
+    </Page>
+  );
+}
+
+/** Whether a fault is one of this cut. */
+const isOf = (f: ReturnType<typeof layFaults>[number], q: Placed): boolean =>
+  (f.piece === q.piece && !('copy' in f && f.copy !== q.copy)) || ('other' in f && f.other === q.piece);
+
+interface VerdictProps {
+  w: Workbook;
+  cloth: ClothSaid;
+  laid: ReturnType<typeof useLaid>;
+  search: Search;
+}
+
+/** How long the lay is and whether it holds; and what finds a shorter one. */
+function Verdict({ w, cloth, laid, search }: VerdictProps) {
+  const { units } = w.doc;
+  const mm = (v: number): string => formatLength(v, units, 0);
+  const { best, running } = search;
+  const nameOf = (id: string): string => w.computed.pieces.find((p) => p.id === id)?.name ?? 'A piece';
+  // That it is not there follows from its being too wide.
+  const told = laid.faults.filter((f) => !laid.tooWide.some(({ piece }) => piece.id === f.piece));
+  const start = (): void =>
+    search.start({ pieces: laid.mine, cutLines: w.computed.cutLines, cloth, seed: 1, seconds: SECONDS });
+  return (
+    <Box borderTopWidth="1px" borderColor="rule" pt="3" aria-live="polite">
+      {(laid.kept || best) && laid.lying.length > 0 && (
+        <Text fontSize="19px" mb="1">
+          They lie on <b>{mm(laid.length)}</b> of it: {Math.round(100 * density(cloth, laid.lying))} % of the cloth is
+          in the pieces.
+        </Text>
+      )}
+      {running ? (
+        <Box mb="3">
+          <Text color="quiet">
+            {best
+              ? `${mm(best.first)} at first; ${Math.round(best.seconds)} of ${SECONDS} seconds gone.`
+              : 'Laying the largest first …'}
+          </Text>
+          <progress value={best?.seconds ?? 0} max={SECONDS} aria-label="The search" style={{ width: '100%' }} />
+          <Button variant="outline" borderColor="rule" minH="44px" onClick={search.stop}>
+            {best ? 'Good so: keep it' : 'Stop'}
+          </Button>
+        </Box>
+      ) : (
+        <>
+          {laid.kept && (
+            <>
+              {told.length === 0 && !laid.tooWide.length ? (
+                <AllWell words="Looked over: nothing overlaps, every piece is there, each on its grain." />
+              ) : (
+                <Box as="ul" pl="5" mb="2" color="berry" role="status">
+                  {[...new Set(told.map((f) => layFaultWords(f, nameOf)))].slice(0, 8).map((words) => (
+                    <li key={words}>{words}</li>
+                  ))}
+                </Box>
+              )}
+              {laid.lying.length > 0 && <Text mb="2">{enoughWords(cloth, laid.length, units)}</Text>}
+            </>
+          )}
+          {laid.tooWide.map(({ piece, over }) => (
+            <Text key={piece.id} role="alert" color="berry" mb="2">
+              {piece.name} is {formatLength(over, units)} wider than what can be used of this cloth: it takes wider
+              cloth, a seam in the piece, or another grain.
+            </Text>
+          ))}
+          {laid.singly.length > 0 && (
+            <Text mb="2">
+              Not on two layers: {laid.singly.map((p) => p.name).join(', ')}. Cut them from one layer of what is left.
+            </Text>
+          )}
+          {search.failed && (
+            <Text role="alert" color="berry" mb="2">
+              The search stopped: that is a fault of Woodbine. Nothing was changed.
+            </Text>
+          )}
+          {laid.mine.length > 0 && (
+            <Flex gap="3" wrap="wrap" mb="3">
+              <Button colorPalette="leaf" minH="44px" onClick={start}>
+                {laid.kept ? 'Lay anew' : 'Lay the pieces'}
+              </Button>
+            </Flex>
+          )}
+          {laid.kept && (
+            <Text color="quiet" fontSize="15px">
+              Drag a piece, or choose it by Tab and move it by the arrow keys; R turns it.
+            </Text>
+          )}
+        </>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,41 @@
+import { type ClothSaid, type LayFault } from '../../core/cutting/index.ts';
+import { formatLength, type LengthUnit } from '../../core/units.ts';
+
+/** What is wrong with a lay, as a sentence; `nameOf` a piece. */
+export function layFaultWords(f: LayFault, nameOf: (id: string) => string): string {
+  const name = nameOf(f.piece);
+  switch (f.code) {
+    case 'off-cloth':
+      return `${name} lies over the edge of the cloth, or within what is kept free there.`;
+    case 'too-close':
+      return `${name} and ${nameOf(f.other)} lie over each other, or closer than they should.`;
+    case 'against-nap':
+      return `${name} lies the other way up, and this cloth has an upper end.`;
+    case 'off-fold':
+      return `The fold of ${name} does not lie on the fold of the cloth.`;
+    case 'cut-twice':
+      return `${name} would be cut twice alike: lay it on one layer.`;
+    case 'miscounted':
+      return f.cut < f.meant
+        ? `${name}: ${f.cut} of ${f.meant} are laid.`
+        : `${name} is laid ${f.cut} times, and cut ${f.meant}.`;
+    case 'not-a-pair':
+      return `${name}: half of them have to lie with the other side up, to make pairs.`;
+    case 'unknown':
+      return 'A piece that was laid is not cut from this cloth any more.';
+  }
+}
+
+/** What is there of a cloth against what the lay takes. */
+export function enoughWords(cloth: ClothSaid, length: number, units: LengthUnit): string {
+  const mm = (v: number): string => formatLength(v, units, 0);
+  if (!cloth.owned)
+    return `To be bought: ${mm(Math.ceil(length / STEP[units]) * STEP[units])}, as it is cut off the bolt.`;
+  const over = cloth.owned - length;
+  return over >= 0
+    ? `Of the ${mm(cloth.owned)} that are there, ${mm(over)} are left.`
+    : `The ${mm(cloth.owned)} that are there are ${mm(-over)} too short.`;
+}
+
+/** Cloth is sold by 10 cm, or by eighths of a yard: common practice. */
+const STEP: Record<LengthUnit, number> = { mm: 100, in: 914.4 / 8 };

@@ -1,0 +1,56 @@
+import { type Cloth, type Laying, laid, type Placed, partsOf } from '../../core/cutting/index.ts';
+import { type CutLine, type Piece } from '../../core/pattern/index.ts';
+
+/** Pieces to be laid on a cloth; the same seed gives the same lays. */
+export interface Asked {
+  pieces: Piece[];
+  cutLines: Map<string, CutLine>;
+  cloth: Cloth;
+  seed: number;
+  /** How long a shorter one is looked for, s. */
+  seconds: number;
+}
+
+/** The best so far. */
+export interface Answered {
+  placed: Placed[];
+  /** What it takes, and what the first lay took, mm. */
+  length: number;
+  first: number;
+  /** Pieces wider than the cloth, and those that two layers would cut wrongly. */
+  wide: string[];
+  single: string[];
+  /** Time that has gone by, s. */
+  seconds: number;
+  done: boolean;
+}
+
+/** Between two answers, ms: often enough to be watched. */
+const SLICE = 250;
+
+// A thin shell round the search, which goes on for as long as it is wished: the screen goes on meanwhile, and shows the best so far.
+self.onmessage = ({ data: { pieces, cutLines, cloth, seed, seconds } }: MessageEvent<Asked>) => {
+  const { parts, single } = partsOf(pieces, cutLines, cloth);
+  const search = laid(parts, cloth, seed);
+  const began = performance.now();
+  let best: Laying | null = null;
+  let first = 0;
+  const slice = (): void => {
+    const until = performance.now() + SLICE;
+    let step = search.next();
+    for (; !step.done; step = search.next()) {
+      best = step.value;
+      first ||= best.length;
+      if (performance.now() > until) break;
+    }
+    const spent = (performance.now() - began) / 1000;
+    const done = step.done === true || spent >= seconds;
+    if (best) {
+      const wide = best.left.map((p) => p.piece);
+      const { placed, length } = best;
+      self.postMessage({ placed, length, first, wide, single, seconds: spent, done } satisfies Answered);
+    }
+    if (!done) setTimeout(slice, 0);
+  };
+  slice();
+};
