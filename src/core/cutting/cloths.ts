@@ -1,4 +1,4 @@
-import { type Material, type Piece } from '../pattern/index.ts';
+import { type Material, type Piece } from '../pattern/types.ts';
 import { type Cloth, type Placed } from './nesting/cloth.ts';
 
 /** A cloth as the sewist says it: what she calls it, what is cut from it, how much of it there is. Lengths in mm. */
