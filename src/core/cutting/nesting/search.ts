@@ -2,14 +2,21 @@ import { type Point } from '../../geometry/index.ts';
 import { type Cloth, usable } from './cloth.ts';
 import { type Laid, type Laying, laidInOrder, layOf } from './construct.ts';
 import { NoFits } from './nofit.ts';
+import { Overlaps } from './overlap.ts';
 import { type LayPart, type Way } from './parts.ts';
 
-/** By how much the strip is made shorter at a time, of its length; halved where it does not come out, down to the least (mm). */
-const [SHORTER, LEAST] = [0.04, 2];
-/** So many moves are tried, for each part, before a length is given up. */
-const MOVES = 60;
+/** By which share the strip is made shorter at a time: less after it did not come out, more after it did. Own figures. */
+const SHORTER = { first: 0.04, most: 0.08, least: 0.001 };
+/** So many rounds without less overlap are gone before a length is given up, and so many lengths before the search ends. */
+const [ROUNDS, STRIKES] = [40, 60];
+/** Places that are tried for a part: anywhere, near where it lies, touching another; and how many of them are made better. */
+const TRIED = { anywhere: 12, near: 6, touching: 24, better: 3 };
+/** Steps of making a place better: from, as a share of the part, and down to, mm. */
+const [STEP, FINE] = [0.15, 0.004];
 /** Pieces that overlap by less, mm, do not: no-fit polygons let them touch by as much. */
 const CLEAR = 1e-6;
+/** By how much a pair that overlaps weighs more, at least and at most, and one that does not less, each round. */
+const [MORE, MOST, LESS] = [1.2, 2, 0.95];
 
 /** The same draws for the same seed (a linear congruential generator, Numerical Recipes, from memory). */
 function drawing(seed: number): () => number {
@@ -20,108 +27,166 @@ function drawing(seed: number): () => number {
   };
 }
 
-const distanceTo = (p: Point, a: Point, b: Point): number => {
-  const [dx, dy] = [b.x - a.x, b.y - a.y];
-  const n = dx * dx + dy * dy;
-  const t = n === 0 ? 0 : Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / n));
-  return Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy);
-};
-
-/** How deep a point lies within a ring, mm; 0 outside. */
-function depth(p: Point, ring: Point[]): number {
-  let inside = false;
-  let near = Number.POSITIVE_INFINITY;
-  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-    const [a, b] = [ring[j] as Point, ring[i] as Point];
-    if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
-    near = Math.min(near, distanceTo(p, a, b));
-  }
-  return inside ? near : 0;
+interface Place {
+  way: Way;
+  x: number;
+  y: number;
+  cost: number;
 }
+
+/** From and to which a way may lie, mm. */
+interface Room {
+  x0: number;
+  x1: number;
+  y0: number;
+  y1: number;
+}
+
+const clamp = (v: number, from: number, to: number): number => Math.min(to, Math.max(from, v));
 
 /**
  * A search for a shorter lay: the strip is made a little shorter, pieces may overlap, and one after another is moved to where it
- * overlaps least; what overlaps time and again weighs more (guided local search). Each step gives the best lay so far.
+ * overlaps least; what overlaps time and again weighs more (guided local search, as published for strip packing).
  */
 class Search {
   private readonly weight: Float64Array;
-  private readonly draw: () => number;
+  private readonly n: number;
   constructor(
     private readonly cloth: Cloth,
-    private readonly noFits: NoFits,
+    private readonly overlaps: Overlaps,
     private laid: Laid[],
-    seed: number,
+    private readonly draw: () => number,
   ) {
-    this.draw = drawing(seed);
-    this.weight = new Float64Array(laid.length ** 2).fill(1);
+    this.n = laid.length;
+    this.weight = new Float64Array(this.n ** 2).fill(1);
   }
 
-  private overlap(way: Way, at: Point, j: number): number {
+  private overlap(way: Way, x: number, y: number, j: number): number {
     const o = this.laid[j] as Laid;
     // Boxes that do not touch need no closer look.
     const g = this.cloth.gap;
-    if (at.x >= o.at.x + o.way.wide + g || o.at.x >= at.x + way.wide + g) return 0;
-    if (at.y >= o.at.y + o.way.long + g || o.at.y >= at.y + way.long + g) return 0;
-    const p = { x: at.x - o.at.x, y: at.y - o.at.y };
-    return this.noFits.of(o.way, way).reduce((most, r) => Math.max(most, depth(p, r)), 0);
+    if (x >= o.at.x + o.way.wide + g || o.at.x >= x + way.wide + g) return 0;
+    if (y >= o.at.y + o.way.long + g || o.at.y >= y + way.long + g) return 0;
+    return this.overlaps.depth(o.way, way, x - o.at.x, y - o.at.y);
   }
 
   /** The weighed overlap of a part at a place; given up once it is worse than `most`. */
-  private cost(i: number, way: Way, at: Point, most: number): number {
+  private cost(i: number, way: Way, x: number, y: number, most: number): number {
     let sum = 0;
-    for (let j = 0; j < this.laid.length && sum < most; j++)
-      if (j !== i) sum += (this.weight[i * this.laid.length + j] as number) * this.overlap(way, at, j);
+    for (let j = 0; j < this.n && sum < most; j++)
+      if (j !== i) sum += (this.weight[i * this.n + j] as number) * this.overlap(way, x, y, j);
     return sum;
   }
 
-  private room(part: LayPart, way: Way, length: number): readonly [number, number, number, number] | null {
+  private room(part: LayPart, way: Way, length: number): Room | null {
     const [from, to] = usable(this.cloth);
-    const [x, y] = [part.atFold ? from : to - way.wide, length - this.cloth.end - way.long];
-    return x < from || y < this.cloth.end ? null : [from, x, this.cloth.end, y];
+    const [x1, y1] = [part.atFold ? from : to - way.wide, length - this.cloth.end - way.long];
+    return x1 < from || y1 < this.cloth.end ? null : { x0: from, x1, y0: this.cloth.end, y1 };
   }
 
-  /** Moves a part to where it overlaps least: corners of its room, and of what the others leave. */
+  /** Places worth a try for a way of a part. */
+  private *places(i: number, way: Way, room: Room, share: number): Generator<readonly [number, number]> {
+    const { at } = this.laid[i] as Laid;
+    const { x0, x1, y0, y1 } = room;
+    yield [x0, y0];
+    yield [x1, y0];
+    yield [x0, y1];
+    yield [x1, y1];
+    for (let k = TRIED.anywhere * share; k > 0; k--)
+      yield [x0 + this.draw() * (x1 - x0), y0 + this.draw() * (y1 - y0)];
+    for (let k = TRIED.near * share; k > 0; k--)
+      yield [at.x + (this.draw() - 0.5) * way.wide * 0.5, at.y + (this.draw() - 0.5) * way.long * 0.5];
+    for (let k = TRIED.touching * share; k > 0; k--) {
+      const o = this.laid[Math.floor(this.draw() * this.n)] as Laid;
+      const rings = this.overlaps.corners(o.way, way);
+      const ring = rings[Math.floor(this.draw() * rings.length)]?.at;
+      if (!ring) continue;
+      const c = 2 * Math.floor((this.draw() * ring.length) / 2);
+      yield [o.at.x + (ring[c] as number), o.at.y + (ring[c + 1] as number)];
+    }
+  }
+
+  /** Moves a part to where it overlaps least, of the places that are tried. */
   private move(i: number, length: number): void {
     const own = this.laid[i] as Laid;
-    let best = { way: own.way, at: own.at };
-    let least = this.cost(i, own.way, own.at, Number.POSITIVE_INFINITY);
+    const found: Place[] = [
+      { way: own.way, ...own.at, cost: this.cost(i, own.way, own.at.x, own.at.y, Number.POSITIVE_INFINITY) },
+    ];
+    const share = 2 / Math.max(2, own.part.ways.length);
     for (const way of own.part.ways) {
       const room = this.room(own.part, way, length);
       if (!room) continue;
-      const [x0, x1, y0, y1] = room;
-      const tried = [x0, x1].flatMap((x) => [y0, y1].map((y): Point => ({ x, y })));
-      for (const o of this.laid)
-        if (o !== own)
-          for (const r of this.noFits.of(o.way, way))
-            for (const p of r) tried.push({ x: p.x + o.at.x, y: p.y + o.at.y });
-      for (const at of tried) {
-        // At the fold only the height is free.
-        const x = x0 === x1 ? x0 : at.x;
-        if (x < x0 || x > x1 || at.y < y0 || at.y > y1 || least <= CLEAR) continue;
-        const cost = this.cost(i, way, { x, y: at.y }, least);
-        if (cost < least) [least, best] = [cost, { way, at: { x, y: at.y } }];
+      for (const [px, py] of this.places(i, way, room, share)) {
+        const [x, y] = [clamp(px, room.x0, room.x1), clamp(py, room.y0, room.y1)];
+        const worst = found.length < TRIED.better ? Number.POSITIVE_INFINITY : (found[found.length - 1] as Place).cost;
+        const cost = this.cost(i, way, x, y, worst);
+        if (cost >= worst) continue;
+        found.push({ way, x, y, cost });
+        found.sort((a, b) => a.cost - b.cost);
+        if (found.length > TRIED.better) found.pop();
       }
     }
-    this.laid[i] = { ...own, ...best };
+    const better = found.map((p) => this.better(i, p, length));
+    const { way, x, y } = better.reduce((a, b) => (b.cost < a.cost ? b : a));
+    this.laid[i] = { ...own, way, at: { x, y } };
   }
 
-  /** Which overlap, and each pair that does weighs more from now on. */
-  private overlapping(): number[] {
-    const n = this.laid.length;
+  /** The place made better step by step, across, along or both; steps grow as long as they do and shrink where they do not. */
+  private better(i: number, from: Place, length: number): Place {
+    const part = (this.laid[i] as Laid).part;
+    const room = this.room(part, from.way, length);
+    let best = from;
+    if (!room) return best;
+    let [sx, sy] = [from.way.wide * STEP, from.way.long * STEP];
+    while ((sx > FINE || sy > FINE) && best.cost > CLEAR) {
+      const kind = Math.floor(this.draw() * 3);
+      const [dx, dy] = [kind === 1 ? 0 : sx, kind === 0 ? 0 : sy];
+      let won = false;
+      for (const [ox, oy] of [
+        [dx, dy],
+        [-dx, -dy],
+        ...(kind === 2 ? ([[dx, -dy], [-dx, dy]] as const) : []),
+      ] as const) {
+        const [x, y] = [clamp(best.x + ox, room.x0, room.x1), clamp(best.y + oy, room.y0, room.y1)];
+        if (x === best.x && y === best.y) continue;
+        const cost = this.cost(i, from.way, x, y, best.cost);
+        if (cost < best.cost) {
+          best = { way: from.way, x, y, cost };
+          won = true;
+          break;
+        }
+      }
+      const by = won ? 1.1 : 0.5;
+      if (kind !== 1) sx *= by;
+      if (kind !== 0) sy *= by;
+    }
+    return best;
+  }
+
+  /** Which overlap, and how much all together; each pair that does weighs more from now on, each other one less. */
+  private overlapping(): { parts: number[]; sum: number } {
     const deep: [number, number, number][] = [];
-    for (let i = 0; i < n; i++)
+    let [sum, most] = [0, 0];
+    for (let i = 0; i < this.n; i++)
       for (let j = 0; j < i; j++) {
         const { way, at } = this.laid[i] as Laid;
-        const d = this.overlap(way, at, j);
-        if (d > CLEAR) deep.push([i, j, d]);
+        const d = this.overlap(way, at.x, at.y, j);
+        deep.push([i, j, d]);
+        sum += d > CLEAR ? d : 0;
+        most = Math.max(most, d);
       }
-    const most = Math.max(...deep.map(([, , d]) => d));
-    for (const [i, j, d] of deep)
-      for (const k of [i * n + j, j * n + i]) this.weight[k] = (this.weight[k] as number) + d / most;
-    return [...new Set(deep.flatMap(([i, j]) => [i, j] as const))];
+    const parts = new Set<number>();
+    for (const [i, j, d] of deep) {
+      const by = d > CLEAR ? MORE + (MOST - MORE) * (d / most) : LESS;
+      const w = Math.max(1, (this.weight[i * this.n + j] as number) * by);
+      this.weight[i * this.n + j] = w;
+      this.weight[j * this.n + i] = w;
+      if (d > CLEAR) parts.add(i).add(j);
+    }
+    return { parts: [...parts], sum };
   }
 
-  /** Lays all within a length; false where it does not come out in so many moves. */
+  /** Lays all within a length; false where it does not come out in so many rounds. */
   *within(length: number): Generator<undefined, boolean> {
     this.weight.fill(1);
     for (const [i, l] of this.laid.entries()) {
@@ -129,19 +194,31 @@ class Search {
       const [way] = ways;
       const room = way && this.room(l.part, way, length);
       if (!way || !room) return false;
-      this.laid[i] = { ...l, way, at: { x: Math.min(l.at.x, room[1]), y: Math.min(l.at.y, room[3]) } };
+      this.laid[i] = { ...l, way, at: { x: clamp(l.at.x, room.x0, room.x1), y: clamp(l.at.y, room.y0, room.y1) } };
     }
-    for (let left = MOVES * this.laid.length; left > 0; ) {
-      const found = this.overlapping();
-      if (!found.length) return true;
+    let least = Number.POSITIVE_INFINITY;
+    for (let left = ROUNDS; left > 0; left--) {
+      const { parts, sum } = this.overlapping();
+      if (!parts.length) return true;
+      if (sum < least * 0.98) {
+        least = sum;
+        left = ROUNDS;
+      }
       // In an order of chance, so that no two chase each other for ever.
-      for (const i of found.map((k) => [this.draw(), k] as const).sort((a, b) => a[0] - b[0])) {
-        this.move(i[1], length);
-        left -= 1;
+      for (const [, i] of parts.map((k) => [this.draw(), k] as const).sort((a, b) => a[0] - b[0])) {
+        this.move(i, length);
         yield undefined;
       }
     }
     return false;
+  }
+
+  /** Two parts change places: out of a lay that gets no shorter as it is. */
+  swap(): void {
+    const [i, j] = [Math.floor(this.draw() * this.n), Math.floor(this.draw() * this.n)];
+    const [a, b] = [this.laid[i] as Laid, this.laid[j] as Laid];
+    this.laid[i] = { ...a, at: b.at };
+    this.laid[j] = { ...b, at: i === j ? b.at : a.at };
   }
 
   get now(): Laid[] {
@@ -166,15 +243,22 @@ export function* laid(parts: LayPart[], cloth: Cloth, seed: number): Generator<L
   const noFits = new NoFits(cloth.gap);
   let best = laidInOrder(parts, bySize(parts), cloth, noFits);
   yield best;
-  const search = new Search(cloth, noFits, best.laid, seed);
-  for (let step = best.length * SHORTER; step > LEAST && best.laid.length > 1; ) {
-    const steps = search.within(best.length - step);
+  const search = new Search(cloth, new Overlaps(noFits), best.laid, drawing(seed));
+  if (best.laid.length < 2) return;
+  let share = SHORTER.first;
+  for (let strikes = 0; strikes < STRIKES; ) {
+    const steps = search.within(best.length * (1 - share));
     let done = steps.next();
     for (; !done.done; done = steps.next()) yield best;
-    if (done.value) best = layOf(cloth, search.now, best.left);
-    else {
+    if (done.value) {
+      best = layOf(cloth, search.now, best.left);
+      share = Math.min(SHORTER.most, share * 1.3);
+      strikes = 0;
+    } else {
       search.restore(best.laid);
-      step /= 2;
+      strikes += 1;
+      share = Math.max(SHORTER.least, share / 2);
+      if (strikes > 3) search.swap();
     }
     yield best;
   }
