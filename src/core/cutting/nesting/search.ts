@@ -1,4 +1,3 @@
-import { type Point } from '../../geometry/index.ts';
 import { type Cloth, usable } from './cloth.ts';
 import { type Laid, type Laying, laidInOrder, layOf } from './construct.ts';
 import { NoFits } from './nofit.ts';
@@ -6,13 +5,15 @@ import { Overlaps } from './overlap.ts';
 import { type LayPart, type Way } from './parts.ts';
 
 /** By which share the strip is made shorter at a time: less after it did not come out, more after it did. Own figures. */
-const SHORTER = { first: 0.04, most: 0.08, least: 0.001 };
+const SHORTER = { first: 0.04, most: 0.06, least: 0.002 };
 /** So many rounds without less overlap are gone before a length is given up, and so many lengths before the search ends. */
-const [ROUNDS, STRIKES] = [40, 60];
+const [ROUNDS, STRIKES] = [80, 200];
+/** So often a length is tried anew, from where it came nearest to come out, two parts having changed places. Own figure. */
+const TRIES = 3;
 /** Places that are tried for a part: anywhere, near where it lies, touching another; and how many of them are made better. */
-const TRIED = { anywhere: 12, near: 6, touching: 24, better: 3 };
-/** Steps of making a place better: from, as a share of the part, and down to, mm. */
-const [STEP, FINE] = [0.15, 0.004];
+const TRIED = { anywhere: 8, near: 12, touching: 8, better: 1 };
+/** Steps of making a place better: from, as a share of the part, down to, mm, for each and for the best of them. */
+const [STEP, COARSE, FINE] = [0.15, 3, 0.006];
 /** Pieces that overlap by less, mm, do not: no-fit polygons let them touch by as much. */
 const CLEAR = 1e-6;
 /** By how much a pair that overlaps weighs more, at least and at most, and one that does not less, each round. */
@@ -51,22 +52,35 @@ const clamp = (v: number, from: number, to: number): number => Math.min(to, Math
 class Search {
   private readonly weight: Float64Array;
   private readonly n: number;
+  private readonly laid: Laid[];
+  private nearest: readonly Laid[] = [];
+  /** Where each part lies: from and to across, from and to along. */
+  private readonly boxes: Float64Array;
   constructor(
     private readonly cloth: Cloth,
     private readonly overlaps: Overlaps,
-    private laid: Laid[],
+    laid: readonly Laid[],
     private readonly draw: () => number,
   ) {
+    this.laid = [...laid];
     this.n = laid.length;
     this.weight = new Float64Array(this.n ** 2).fill(1);
+    this.boxes = new Float64Array(this.n * 4);
+    for (const [i, l] of laid.entries()) this.put(i, l);
+  }
+
+  private put(i: number, l: Laid): void {
+    this.laid[i] = l;
+    this.boxes.set([l.at.x, l.at.x + l.way.wide, l.at.y, l.at.y + l.way.long], 4 * i);
   }
 
   private overlap(way: Way, x: number, y: number, j: number): number {
-    const o = this.laid[j] as Laid;
     // Boxes that do not touch need no closer look.
     const g = this.cloth.gap;
-    if (x >= o.at.x + o.way.wide + g || o.at.x >= x + way.wide + g) return 0;
-    if (y >= o.at.y + o.way.long + g || o.at.y >= y + way.long + g) return 0;
+    const { boxes } = this;
+    if (x >= (boxes[4 * j + 1] as number) + g || (boxes[4 * j] as number) >= x + way.wide + g) return 0;
+    if (y >= (boxes[4 * j + 3] as number) + g || (boxes[4 * j + 2] as number) >= y + way.long + g) return 0;
+    const o = this.laid[j] as Laid;
     return this.overlaps.depth(o.way, way, x - o.at.x, y - o.at.y);
   }
 
@@ -92,8 +106,7 @@ class Search {
     yield [x1, y0];
     yield [x0, y1];
     yield [x1, y1];
-    for (let k = TRIED.anywhere * share; k > 0; k--)
-      yield [x0 + this.draw() * (x1 - x0), y0 + this.draw() * (y1 - y0)];
+    for (let k = TRIED.anywhere * share; k > 0; k--) yield [x0 + this.draw() * (x1 - x0), y0 + this.draw() * (y1 - y0)];
     for (let k = TRIED.near * share; k > 0; k--)
       yield [at.x + (this.draw() - 0.5) * way.wide * 0.5, at.y + (this.draw() - 0.5) * way.long * 0.5];
     for (let k = TRIED.touching * share; k > 0; k--) {
@@ -126,26 +139,32 @@ class Search {
         if (found.length > TRIED.better) found.pop();
       }
     }
-    const better = found.map((p) => this.better(i, p, length));
-    const { way, x, y } = better.reduce((a, b) => (b.cost < a.cost ? b : a));
-    this.laid[i] = { ...own, way, at: { x, y } };
+    const better = found.map((p) => this.better(i, p, length, STEP * Math.max(p.way.wide, p.way.long), COARSE));
+    const best = better.reduce((a, b) => (b.cost < a.cost ? b : a));
+    const { way, x, y } = this.better(i, best, length, COARSE, FINE);
+    this.put(i, { ...own, way, at: { x, y } });
   }
 
   /** The place made better step by step, across, along or both; steps grow as long as they do and shrink where they do not. */
-  private better(i: number, from: Place, length: number): Place {
+  private better(i: number, from: Place, length: number, step: number, fine: number): Place {
     const part = (this.laid[i] as Laid).part;
     const room = this.room(part, from.way, length);
     let best = from;
     if (!room) return best;
-    let [sx, sy] = [from.way.wide * STEP, from.way.long * STEP];
-    while ((sx > FINE || sy > FINE) && best.cost > CLEAR) {
+    let [sx, sy] = [step, step];
+    while ((sx > fine || sy > fine) && best.cost > CLEAR) {
       const kind = Math.floor(this.draw() * 3);
       const [dx, dy] = [kind === 1 ? 0 : sx, kind === 0 ? 0 : sy];
       let won = false;
       for (const [ox, oy] of [
         [dx, dy],
         [-dx, -dy],
-        ...(kind === 2 ? ([[dx, -dy], [-dx, dy]] as const) : []),
+        ...(kind === 2
+          ? ([
+              [dx, -dy],
+              [-dx, dy],
+            ] as const)
+          : []),
       ] as const) {
         const [x, y] = [clamp(best.x + ox, room.x0, room.x1), clamp(best.y + oy, room.y0, room.y1)];
         if (x === best.x && y === best.y) continue;
@@ -194,15 +213,16 @@ class Search {
       const [way] = ways;
       const room = way && this.room(l.part, way, length);
       if (!way || !room) return false;
-      this.laid[i] = { ...l, way, at: { x: clamp(l.at.x, room.x0, room.x1), y: clamp(l.at.y, room.y0, room.y1) } };
+      this.put(i, { ...l, way, at: { x: clamp(l.at.x, room.x0, room.x1), y: clamp(l.at.y, room.y0, room.y1) } });
     }
     let least = Number.POSITIVE_INFINITY;
     for (let left = ROUNDS; left > 0; left--) {
       const { parts, sum } = this.overlapping();
       if (!parts.length) return true;
-      if (sum < least * 0.98) {
+      if (sum < least) {
+        if (sum < least * 0.98) left = ROUNDS;
         least = sum;
-        left = ROUNDS;
+        this.nearest = [...this.laid];
       }
       // In an order of chance, so that no two chase each other for ever.
       for (const [, i] of parts.map((k) => [this.draw(), k] as const).sort((a, b) => a[0] - b[0])) {
@@ -214,18 +234,31 @@ class Search {
   }
 
   /** Two parts change places: out of a lay that gets no shorter as it is. */
-  swap(): void {
-    const [i, j] = [Math.floor(this.draw() * this.n), Math.floor(this.draw() * this.n)];
+  private swap(): void {
+    const [i, j] = [this.large(), this.large()];
     const [a, b] = [this.laid[i] as Laid, this.laid[j] as Laid];
-    this.laid[i] = { ...a, at: b.at };
-    this.laid[j] = { ...b, at: i === j ? b.at : a.at };
+    this.put(i, { ...a, at: b.at });
+    this.put(j, { ...b, at: i === j ? b.at : a.at });
+  }
+
+  /** Begins the next length where this one came nearest to come out. */
+  again(): void {
+    this.restore(this.nearest);
+    this.swap();
+  }
+
+  /** One of the larger parts: of two that are drawn. */
+  private large(): number {
+    const size = (k: number): number => (this.laid[k] as Laid).way.wide * (this.laid[k] as Laid).way.long;
+    const [i, j] = [Math.floor(this.draw() * this.n), Math.floor(this.draw() * this.n)];
+    return size(i) > size(j) ? i : j;
   }
 
   get now(): Laid[] {
     return [...this.laid];
   }
-  restore(laid: Laid[]): void {
-    this.laid = [...laid];
+  restore(laid: readonly Laid[]): void {
+    for (const [i, l] of laid.entries()) this.put(i, l);
   }
 }
 
@@ -255,10 +288,12 @@ export function* laid(parts: LayPart[], cloth: Cloth, seed: number): Generator<L
       share = Math.min(SHORTER.most, share * 1.3);
       strikes = 0;
     } else {
-      search.restore(best.laid);
       strikes += 1;
-      share = Math.max(SHORTER.least, share / 2);
-      if (strikes > 3) search.swap();
+      if (strikes % TRIES) search.again();
+      else {
+        search.restore(best.laid);
+        share = Math.max(SHORTER.least, share / 2);
+      }
     }
     yield best;
   }
