@@ -76,16 +76,18 @@ await page
   .evaluate((e) => e.scrollIntoView({ block: 'start' }));
 await page.waitForTimeout(900);
 await page.screenshot({ path: join(folder, 'buttons-answers.png') });
+// The cutting table: the lay is looked for a while and kept, then taken back.
+await page.goto(`${base}/project/${coat.id}/cutting`, { waitUntil: 'networkidle' });
+await page.getByRole('button', { name: 'Lay the pieces' }).click();
+await page.getByText('20 seconds gone.').waitFor();
+await page.getByRole('button', { name: 'Lay anew' }).waitFor({ timeout: 60_000 });
+await page.waitForTimeout(800);
+await page.screenshot({ path: join(folder, 'cloth.png') });
+await page.getByRole('button', { name: 'Undo' }).click();
+await page.waitForTimeout(800);
+say('cloth.png');
 // Other choices, on copies that are taken away again.
-const others = [
-  ['facing-lapel', coat, 'Facings', (d) => Object.assign(d.facing, { kind: 'lapel', deep: 160 })],
-  [
-    'interfacing',
-    coat,
-    'Interfacing',
-    (d) => Object.assign(d.interfacing, { front: 'shaped', patches: true, stay: 180 }),
-  ],
-];
+const others = [['facing-lapel', coat, 'Facings', (d) => Object.assign(d.facing, { kind: 'lapel', deep: 160 })]];
 const sewn = (d) => {
   d.closure.done = [0, 1, 2].map((index) => ({
     line: 'front',

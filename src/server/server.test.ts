@@ -93,7 +93,7 @@ describe('projects', () => {
     ['/decisions/facing/front', -5],
     ['/decisions/closure/count', 1.5],
     ['/decisions/nothing/here', 1],
-    ['/schema', 10],
+    ['/schema', 11],
     ['/name', ''],
   ])('a change that cannot be: %s = %p', async (path, value) => {
     const id = await make();
@@ -262,9 +262,9 @@ describe('files out and in', () => {
     spoilt.project.shell.pieces[1].ring[0].path[0].b.x += 5;
     expect((await ask('POST', '/api/projects/import', spoilt)).json.detail).toMatch(/outline of Back is open/);
     expect(
-      (await ask('POST', '/api/projects/import', { woodbine: 1, project: { ...file.project, schema: 10 } })).json
+      (await ask('POST', '/api/projects/import', { woodbine: 1, project: { ...file.project, schema: 11 } })).json
         .detail,
-    ).toMatch(/version 10/);
+    ).toMatch(/version 11/);
     expect((await ask('POST', '/api/projects/import', { anything: 1 })).status).toBe(422);
   });
 

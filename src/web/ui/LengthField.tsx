@@ -19,11 +19,11 @@ function Unusual({ mm, text, usual, units, onTake, onLeave }: UnusualProps) {
   return (
     <span role="alert" style={{ fontSize: 14, maxWidth: 240 }}>
       {said(mm)}? Usual here: {said(usual[0])} to {said(usual[1])}.{' '}
-      <Button size="2xs" variant="outline" borderColor="honey" onClick={() => onTake(mm)}>
+      <Button size="2xs" variant="outline" borderColor="honey" data-done onClick={() => onTake(mm)}>
         It is {said(mm)}
       </Button>{' '}
       {likely.slice(0, 1).map((v) => (
-        <Button key={v} size="2xs" variant="outline" borderColor="rule" onClick={() => onTake(v)}>
+        <Button key={v} size="2xs" variant="outline" borderColor="rule" data-done onClick={() => onTake(v)}>
           I mean {said(v)}
         </Button>
       ))}{' '}

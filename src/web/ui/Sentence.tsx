@@ -226,6 +226,7 @@ export function LengthBlank({ usual, said, children, help, ...m }: LengthProps) 
   const within = (v: number): number => Math.min(m.atMost ?? m.most * 2, Math.max(m.atLeast ?? 0, v));
   return (
     <Blank
+      closedBy="[data-done]"
       label={m.label}
       said={said ?? formatLength(m.value, m.units)}
       odd={usual !== undefined && isUnusual(m.value, usual) ? 'not usual' : undefined}

@@ -3,11 +3,17 @@ import { type Fields, lengthField, waysField } from '../../ui/fields.tsx';
 
 /** How a cloth is asked about. Usual figures: common practice. */
 export const CLOTH = {
-  width: lengthField('Width, selvedge to selvedge', 600, 1800, 'Measure it: cloth sold as 140 cm is often 135.', {
-    usual: [800, 1650],
-    atLeast: 50,
-    atMost: 5000,
-  }),
+  width: lengthField(
+    'Width, selvedge to selvedge',
+    600,
+    1800,
+    'Measure it: cloth sold as {1400 mm} wide is often {1350 mm}.',
+    {
+      usual: [800, 1650],
+      atLeast: 50,
+      atMost: 5000,
+    },
+  ),
   owned: lengthField('So much of it is there', 0, 6000, 'What lies in the cupboard; 0 if it is still to be bought.', {
     atMost: 100_000,
     said: (v) => (v === 0 ? 'still to be bought' : undefined),
