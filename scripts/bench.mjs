@@ -9,4 +9,4 @@ async function bench(name) {
   return built || run(node, [`dist/bench/${name}.js`]);
 }
 
-process.exit((await bench('bench')) || (await build()) || (await bench('benchserver')));
+process.exit((await bench('bench')) || (await bench('benchlay')) || (await build()) || (await bench('benchserver')));

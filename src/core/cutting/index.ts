@@ -1,3 +1,4 @@
 export * from './cloths.ts';
 export * from './cutlist.ts';
 export * from './nesting/index.ts';
+export * from './table.ts';

@@ -17,6 +17,7 @@ import {
   Cutting,
   HistoryPage,
   Inside,
+  LaySheet,
   Paper,
   Pattern,
   PlanPage,
@@ -86,6 +87,7 @@ function Opened({ w }: { w: Workbook }) {
               <Route path="plan" element={<PlanPage w={w} />} />
               <Route path="plan/sheet" element={<PlanSheet w={w} />} />
               <Route path="cutting" element={<Cutting w={w} />} />
+              <Route path="cutting/sheet" element={<LaySheet w={w} />} />
               <Route path="paper" element={<Paper w={w} />} />
               <Route path="history" element={<HistoryPage w={w} />} />
               <Route path="*" element={<NotFound inside={`/project/${w.id}/${only ? 'buttons' : 'pattern'}`} />} />

@@ -3,6 +3,7 @@ import { type OpenedScreen, opened } from '../ui/opened.tsx';
 export const Buttons = opened(() => import('../features/closure/Buttons.tsx'), 'Buttons');
 export const ClosingSheet = opened(() => import('../features/closure/ClosingSheet.tsx'), 'ClosingSheet');
 export const Cutting = opened(() => import('../features/cutting/Cutting.tsx'), 'Cutting');
+export const LaySheet = opened(() => import('../features/cutting/LaySheet.tsx'), 'LaySheet');
 export const HistoryPage = opened(() => import('../features/history/History.tsx'), 'HistoryPage');
 export const Inside = opened(() => import('../features/drafting/Inside.tsx'), 'Inside');
 export const Paper = opened(() => import('../features/paper/Paper.tsx'), 'Paper');
@@ -21,6 +22,7 @@ const BY_PATH: readonly (readonly [string, OpenedScreen<never>])[] = [
   ['pattern/trim', TrimPage],
   ['pattern', Pattern],
   ['seams', Seams],
+  ['cutting/sheet', LaySheet],
   ['cutting', Cutting],
   ['paper', Paper],
   ['history', HistoryPage],

@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
-import { type Cloth, type Lying, usable } from '../../core/cutting/index.ts';
-import { flatten, type Point, ringsArea } from '../../core/geometry/index.ts';
+import { atTable, type Cloth, grainOf, type Lying, usable } from '../../core/cutting/index.ts';
+import { flatten, type Point } from '../../core/geometry/index.ts';
 import { type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
 import { inkOf } from './Hatches.tsx';
@@ -35,14 +35,7 @@ const colour = (name: string): string => `var(--chakra-colors-${name})`;
 export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }: Props) {
   const wide = cloth.lies === 'folded' ? cloth.width / 2 : cloth.width;
   const [from, to] = usable(cloth);
-  const order = useMemo(
-    () =>
-      [...lying]
-        .map((q) => ({ key: keyOf(q), area: ringsArea([q.ring]) }))
-        .sort((a, b) => b.area - a.area)
-        .map((x) => x.key),
-    [lying],
-  );
+  const order = useMemo(() => atTable(lying), [lying]);
   return (
     <Frame
       box={{ minX: 0, minY: 0, maxX: Math.max(length, wide / 2), maxY: wide }}
@@ -61,11 +54,11 @@ export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }
             strokeWidth={unit}
             strokeDasharray={`${4 * unit} ${3 * unit}`}
           />
-          {lying.map((q) => (
+          {order.map(({ lying: q, number }) => (
             <Cut
               key={keyOf(q)}
               q={q}
-              number={order.indexOf(keyOf(q)) + 1}
+              number={number}
               faulty={faulty.has(keyOf(q))}
               unit={unit}
               hatch={hatch}
@@ -100,10 +93,7 @@ function Cut({ q, number, faulty, unit, hatch, units, hand }: CutProps) {
   const [held, setHeld] = useState<Point | null>(null);
   const start = useRef<Point | null>(null);
   const seam = useMemo(() => q.place(q.shape.ring.flatMap((e) => flatten(e.path))), [q]);
-  const [a, b] = useMemo(() => {
-    const ends = q.place([q.shape.grain.a, q.shape.grain.b]) as [Point, Point];
-    return ends[0].y < ends[1].y ? ends : [ends[1], ends[0]];
-  }, [q]);
+  const [a, b] = useMemo(() => grainOf(q), [q]);
   const at = middleOf(q.ring);
   const where = (e: PointerEvent<SVGGElement>): Point => {
     const m = e.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();

@@ -1,19 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { type ReactNode, useEffect, useMemo } from 'react';
-import { useSearchParams } from 'react-router';
-import {
-  type ClothSaid,
-  clothFor,
-  cutFrom,
-  density,
-  isCutSingly,
-  laidLength,
-  layFaults,
-  lyingOf,
-  type Placed,
-  usable,
-  widthOf,
-} from '../../../core/cutting/index.ts';
+import { type ReactNode, useEffect } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { type ClothSaid, clothFor, density, type layFaults, type Placed } from '../../../core/cutting/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Search, useLay } from '../../data/useLay.ts';
@@ -25,6 +13,7 @@ import { Empty, Page } from '../../ui/Page.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
 import { enoughWords, layFaultWords } from '../../words/index.ts';
 import { ClothSentences } from './ClothSentences.tsx';
+import { useLaid } from './useLaid.ts';
 
 const QUESTION = 'How much cloth, laid how?';
 /** How long a shorter lay is looked for, s, unless it is stopped. */
@@ -59,44 +48,6 @@ export function Cutting({ w }: { w: Workbook }) {
     />
   );
 }
-
-/** What is cut from a cloth, and how it lies now. */
-function useLaid(w: Workbook, cloth: ClothSaid, found: readonly Placed[] | undefined) {
-  const { cutting } = w.doc.decisions;
-  const { pieces, cutLines } = w.computed;
-  const mine = useMemo(() => cutFrom(cutting, cloth, pieces), [cutting, cloth, pieces]);
-  const kept = cutting.lays.find((l) => l.cloth === cloth.id)?.placed;
-  const placed = found ?? kept ?? NONE;
-  const lying = useMemo(() => lyingOf(cloth, placed, mine, cutLines), [cloth, placed, mine, cutLines]);
-  const length = laidLength(cloth, lying);
-  const singly = useMemo(() => mine.filter((p) => isCutSingly(p, cloth)), [mine, cloth]);
-  // While a shorter one is looked for nothing is wrong with it that could be mended.
-  const faults = useMemo(
-    () =>
-      found || !kept
-        ? []
-        : layFaults(
-            { cloth, placed: kept, length },
-            mine,
-            cutLines,
-            singly.map((p) => p.id),
-          ),
-    [found, kept, cloth, length, mine, cutLines, singly],
-  );
-  const tooWide = useMemo(() => {
-    const [from, to] = usable(cloth);
-    return mine.flatMap((p) => {
-      const cut = cutLines.get(p.id);
-      const over = cut && !isCutSingly(p, cloth) ? widthOf(p, cut, cloth) - (to - from) : 0;
-      return over > OVER ? [{ piece: p, over }] : [];
-    });
-  }, [mine, cloth, cutLines]);
-  return { mine, kept, placed, lying, length, singly, tooWide, faults };
-}
-
-const NONE: readonly Placed[] = [];
-/** What is wider by less, mm, is not. */
-const OVER = 0.05;
 
 function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: ReactNode }) {
   const search = useLay();
@@ -245,8 +196,13 @@ function Verdict({ w, cloth, laid, search }: VerdictProps) {
               </Button>
             </Flex>
           )}
+          {laid.kept && laid.lying.length > 0 && (
+            <Link to={`sheet?cloth=${cloth.id}`} style={{ textDecoration: 'underline' }}>
+              A sheet for the table
+            </Link>
+          )}
           {laid.kept && (
-            <Text color="quiet" fontSize="15px">
+            <Text color="quiet" fontSize="15px" mt="2">
               Drag a piece, or choose it by Tab and move it by the arrow keys; R turns it.
             </Text>
           )}

@@ -1,0 +1,114 @@
+import { Box, Table, Text } from '@chakra-ui/react';
+import { useEffect } from 'react';
+import { useSearchParams } from 'react-router';
+import { atTable, type ClothSaid, type Lying } from '../../../core/cutting/index.ts';
+import { formatLength, type LengthUnit } from '../../../core/units.ts';
+import { type Workbook } from '../../data/useProject.ts';
+import { keyOf, LayDrawing } from '../../drawing/LayDrawing.tsx';
+import { PaperBox, PrintSheet } from '../../ui/PrintSheet.tsx';
+import { layFaultWords } from '../../words/index.ts';
+import { useLaid } from './useLaid.ts';
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** A lay as a sheet for the table: the drawing, and where each piece is found on the cloth. */
+export function LaySheet({ w }: { w: Workbook }) {
+  const [asked] = useSearchParams();
+  const { cloths } = w.doc.decisions.cutting;
+  const cloth = cloths.find((c) => c.id === asked.get('cloth')) ?? cloths[0];
+  return cloth ? <OneSheet w={w} cloth={cloth} /> : null;
+}
+
+function OneSheet({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
+  const { name, units } = w.doc;
+  const { lying, length, faults, singly } = useLaid(w, cloth);
+  const mm = (v: number): string => formatLength(v, units, 0);
+  const nameOf = (id: string): string => w.computed.pieces.find((p) => p.id === id)?.name ?? 'A piece';
+  useEffect(() => {
+    document.title = `${name}, ${cloth.name} · Woodbine`;
+  }, [name, cloth.name]);
+  const folded = cloth.lies === 'folded';
+  return (
+    <PrintSheet back="Back to the cloth" to={`..?cloth=${cloth.id}`} title={`${name}: ${cloth.name}`}>
+      {lying.length === 0 ? (
+        <Text color="quiet">Nothing is laid on this cloth yet.</Text>
+      ) : (
+        <>
+          <Text mb="2">
+            {mm(length)} of a cloth {mm(cloth.width)} wide,{' '}
+            {folded ? 'folded lengthwise' : 'in one layer, right side up'}
+            {cloth.oneWay && ', all pieces the same way up'}. Weights and chalk first, then pins within the allowance;
+            large pieces are cut first. Cut away from the hand that holds the cloth, and close blades when you put them
+            down.
+          </Text>
+          {faults.length > 0 && (
+            <Text role="alert" color="berry" fontWeight="600" mb="2">
+              Not ready to cut: {layFaultWords(faults[0] as (typeof faults)[number], nameOf)}
+            </Text>
+          )}
+          <LayDrawing
+            cloth={cloth}
+            lying={lying}
+            length={length}
+            faulty={NONE}
+            units={units}
+            height={360}
+            hand={null}
+          />
+          <Places lying={lying} folded={folded} units={units} />
+          {singly.length > 0 && (
+            <Text mt="2">From one layer of what is left: {singly.map((p) => p.name).join(', ')}.</Text>
+          )}
+        </>
+      )}
+    </PrintSheet>
+  );
+}
+
+/** Where the grainline of each cut lies, and boxes to tick. */
+function Places({ lying, folded, units }: { lying: readonly Lying[]; folded: boolean; units: LengthUnit }) {
+  const mm = (v: number): string => formatLength(v, units, 0);
+  return (
+    <Box overflowX="auto">
+      <Table.Root size="sm" mt="3">
+        <Table.Header>
+          <Table.Row bg="transparent">
+            {[
+              'No.',
+              'Piece',
+              `Grainline from the ${folded ? 'fold' : 'selvedge drawn above'}`,
+              'From the cut end',
+              'Pinned',
+              'Chalked',
+              'Cut',
+            ].map((h) => (
+              <Table.ColumnHeader key={h} color="quiet">
+                {h}
+              </Table.ColumnHeader>
+            ))}
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>
+          {atTable(lying).map(({ number, lying: q, across, along }) => (
+            <Table.Row key={keyOf(q)} bg="transparent" css={{ breakInside: 'avoid' }}>
+              <Table.Cell fontWeight="600">{number}</Table.Cell>
+              <Table.Cell>
+                {q.shape.name}
+                {q.mirrored && ', face down'}
+              </Table.Cell>
+              <Table.Cell>{mm(across[0])}</Table.Cell>
+              <Table.Cell>
+                {mm(along[0])} to {mm(along[1])}
+              </Table.Cell>
+              {['pinned', 'chalked', 'cut'].map((s) => (
+                <Table.Cell key={s}>
+                  <PaperBox />
+                </Table.Cell>
+              ))}
+            </Table.Row>
+          ))}
+        </Table.Body>
+      </Table.Root>
+    </Box>
+  );
+}
