@@ -13,7 +13,7 @@ import { PUZZLE, puzzle } from '../src/test/puzzle.ts';
 
 // How well pieces are laid: shares of the cloth that is in them, and of the length that bottom-left placing takes.
 
-const on = (width: number): Cloth => ({ width, lies: 'single', oneWay: false, selvedge: 0, end: 0, gap: 0 });
+const on = (width: number): Cloth => ({ width, lies: 'single', oneWay: false, selvedge: 0, end: 0, gap: 0, flaws: [] });
 const say = (what: string, figures: string): void => {
   process.stdout.write(`${what.padEnd(46)} ${figures}\n`);
 };

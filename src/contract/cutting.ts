@@ -5,6 +5,11 @@ import { id, mm, words } from './figures.ts';
 
 /** The longest cloth, mm: a whole bolt. Own figure. */
 const MOST_CLOTH = 100_000;
+const cloth = z.number().min(0).max(MOST_CLOTH);
+/** A place no piece may touch: from and to across, from and to along. */
+const flaw = z
+  .strictObject({ x0: mm, x1: mm, y0: cloth, y1: cloth })
+  .refine((f) => f.x0 < f.x1 && f.y0 < f.y1, 'a flaw begins before it ends');
 /** Where a cut of a piece lies on its cloth. */
 const placed = z.strictObject({
   piece: id,
@@ -24,15 +29,16 @@ export const cutting = z.strictObject({
         name: words.trim().min(1),
         takes: z.array(z.enum(MATERIALS)).max(MATERIALS.length),
         width: mm.min(50),
-        owned: z.number().min(0).max(MOST_CLOTH),
+        owned: cloth,
         lies: z.enum(LIES),
         oneWay: z.boolean(),
         selvedge: mm.max(300),
         end: mm.max(300),
         gap: mm.max(50),
+        flaws: z.array(flaw).max(40),
       }),
     )
     .max(40),
   moved: z.array(z.strictObject({ piece: id, cloth: id })).max(4000),
-  lays: z.array(z.strictObject({ cloth: id, placed: z.array(placed).max(4000) })).max(40),
+  lays: z.array(z.strictObject({ cloth: id, placed: z.array(placed).max(1000) })).max(40),
 });

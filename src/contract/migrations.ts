@@ -155,7 +155,7 @@ function withFinishes(doc: Plain): Plain {
 
 /** Version 10 knows what is cut from what cloth: version 9 had no cloths. */
 function withCloths(doc: Plain): Plain {
-  const usual = { owned: 0, lies: 'single', oneWay: false, selvedge: 10, end: 10, gap: 4 };
+  const usual = { owned: 0, lies: 'single', oneWay: false, selvedge: 10, end: 10, gap: 4, flaws: [] };
   const cloths = [
     { id: 'shell', name: 'Shell cloth', takes: ['shell', 'facing'], width: 1400, ...usual },
     { id: 'lining', name: 'Lining cloth', takes: ['lining'], width: 1400, ...usual },

@@ -33,6 +33,7 @@ const USUAL: Omit<ClothSaid, 'id' | 'name' | 'takes' | 'width'> = {
   selvedge: 10,
   end: 10,
   gap: 4,
+  flaws: [],
 };
 
 /** The cloths a garment begins with; their widths are common on sale. */

@@ -18,7 +18,7 @@ import {
   usualCutting,
 } from './index.ts';
 
-const CLOTH: Cloth = { width: 1500, lies: 'single', oneWay: false, selvedge: 10, end: 10, gap: 4 };
+const CLOTH: Cloth = { width: 1500, lies: 'single', oneWay: false, selvedge: 10, end: 10, gap: 4, flaws: [] };
 const GARMENT = fc.record({ made: fc.constantFrom(...Object.values(CUTS)), w: fc.integer({ min: 220, max: 300 }) });
 
 describe('at the table', () => {

@@ -13,7 +13,7 @@ const points = (ring: readonly (readonly [number, number])[]): Point[] => ring.m
 export function layOutlines({ lay: b }: LayJob): LayAnswer {
   const cloth: Cloth = {
     width: b.widthMm,
-    ...{ lies: 'single', oneWay: false, selvedge: 0, end: 0 },
+    ...{ lies: 'single', oneWay: false, selvedge: 0, end: 0, flaws: [] },
     gap: b.gapMm,
   };
   const rings = new Map(b.pieces.map((p) => [p.id, points(p.outline)]));

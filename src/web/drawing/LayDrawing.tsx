@@ -54,6 +54,17 @@ export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }
             strokeWidth={unit}
             strokeDasharray={`${4 * unit} ${3 * unit}`}
           />
+          {cloth.flaws.map((f, i) => (
+            <path
+              key={i}
+              d={`M${f.y0} ${f.x0}H${f.y1}V${f.x1}H${f.y0}ZL${f.y1} ${f.x1}M${f.y0} ${f.x1}L${f.y1} ${f.x0}`}
+              fill="none"
+              stroke={colour('berry')}
+              strokeWidth={1.4 * unit}
+            >
+              <title>A flaw</title>
+            </path>
+          ))}
           {order.map(({ lying: q, number }) => (
             <Cut
               key={keyOf(q)}

@@ -1,4 +1,4 @@
-import { type ClothSaid, type LayFault } from '../../core/cutting/index.ts';
+import { type ClothSaid, type LayFault, type Lies } from '../../core/cutting/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 
 /** What is wrong with a lay, as a sentence; `nameOf` a piece. */
@@ -11,6 +11,8 @@ export function layFaultWords(f: LayFault, nameOf: (id: string) => string): stri
       return `${name} and ${nameOf(f.other)} lie over each other, or closer than they should.`;
     case 'against-nap':
       return `${name} lies the other way up, and this cloth has an upper end.`;
+    case 'on-flaw':
+      return `${name} lies on a flaw of the cloth.`;
     case 'off-fold':
       return `The fold of ${name} does not lie on the fold of the cloth.`;
     case 'cut-twice':
@@ -26,16 +28,22 @@ export function layFaultWords(f: LayFault, nameOf: (id: string) => string): stri
   }
 }
 
+/** Cloth is sold by 10 cm, or by eighths of a yard: common practice. */
+const STEP: Record<LengthUnit, number> = { mm: 100, in: 914.4 / 8 };
+
+/** The least that can be bought for a lay, mm. */
+export const buyLength = (length: number, units: LengthUnit): number =>
+  Math.ceil(length / STEP[units] - 1e-9) * STEP[units];
+
+/** How a cloth lies, in a word. */
+export const LIES_WORDS: Record<Lies, string> = { single: 'single', folded: 'folded' };
+
 /** What is there of a cloth against what the lay takes. */
 export function enoughWords(cloth: ClothSaid, length: number, units: LengthUnit): string {
   const mm = (v: number): string => formatLength(v, units, 0);
-  if (!cloth.owned)
-    return `To be bought: ${mm(Math.ceil(length / STEP[units]) * STEP[units])}, as it is cut off the bolt.`;
+  if (!cloth.owned) return `To be bought: ${mm(buyLength(length, units))}, as it is cut off the bolt.`;
   const over = cloth.owned - length;
   return over >= 0
     ? `Of the ${mm(cloth.owned)} that are there, ${mm(over)} are left.`
     : `The ${mm(cloth.owned)} that are there are ${mm(-over)} too short.`;
 }
-
-/** Cloth is sold by 10 cm, or by eighths of a yard: common practice. */
-const STEP: Record<LengthUnit, number> = { mm: 100, in: 914.4 / 8 };

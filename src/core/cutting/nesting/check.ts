@@ -12,6 +12,7 @@ export type LayFault =
   | { code: 'off-cloth'; piece: string; copy: number }
   | { code: 'too-close'; piece: string; copy: number; other: string; area: number }
   | { code: 'against-nap'; piece: string; copy: number }
+  | { code: 'on-flaw'; piece: string; copy: number }
   | { code: 'off-fold'; piece: string; copy: number }
   | { code: 'cut-twice'; piece: string }
   | { code: 'miscounted'; piece: string; cut: number; meant: number }
@@ -42,6 +43,7 @@ export function layFaults(
     ...lying
       .filter((q) => cloth.oneWay && q.turn !== 0)
       .map(({ piece, copy }) => ({ code: 'against-nap' as const, piece, copy })),
+    ...lying.filter((q) => onFlaw(q, cloth)).map(({ piece, copy }) => ({ code: 'on-flaw' as const, piece, copy })),
     ...closeOnes(lying, cloth),
     ...pieces.filter((p) => cutLines.has(p.id) && !single.includes(p.id)).flatMap((p) => miscounted(p, lying, cloth)),
   ];
@@ -58,23 +60,36 @@ function isOn(ring: Point[], { cloth, length }: Lay): boolean {
   );
 }
 
+/** Whether it touches a place that is not to be used. */
+function onFlaw(q: Lying, cloth: Cloth): boolean {
+  const ring = cloth.flaws.length ? around([q.ring], cloth.gap - OFF) : [];
+  return cloth.flaws.some(({ x0, x1, y0, y1 }) => {
+    const box = [
+      { x: x0, y: y0 },
+      { x: x1, y: y0 },
+      { x: x1, y: y1 },
+      { x: x0, y: y1 },
+    ];
+    return ringsArea(intersection(ring, [box])) > SHARED;
+  });
+}
+
 const boxOfRing = (r: Point[]): Box => {
   const [xs, ys] = [r.map((p) => p.x), r.map((p) => p.y)];
   return { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) };
 };
 
-/** Whether their boxes come so near that a closer look is worth it. */
-function near(a: Point[], b: Point[], gap: number): boolean {
-  const [p, q] = [boxOfRing(a), boxOfRing(b)];
-  return p.minX < q.maxX + gap && q.minX < p.maxX + gap && p.minY < q.maxY + gap && q.minY < p.maxY + gap;
-}
+/** Whether boxes come so near that a closer look is worth it. */
+const near = (p: Box, q: Box, gap: number): boolean =>
+  p.minX < q.maxX + gap && q.minX < p.maxX + gap && p.minY < q.maxY + gap && q.minY < p.maxY + gap;
 
 /** Pieces that share cloth, or do not keep the distance. */
 function closeOnes(lying: Lying[], cloth: Cloth): LayFault[] {
   const wide = lying.map((q) => around([q.ring], cloth.gap - OFF));
+  const boxes = lying.map((q) => boxOfRing(q.ring));
   return lying.flatMap((q, i) =>
-    lying.slice(i + 1).flatMap((r): LayFault[] => {
-      if (!near(q.ring, r.ring, cloth.gap)) return [];
+    lying.flatMap((r, j): LayFault[] => {
+      if (j <= i || !near(boxes[i] as Box, boxes[j] as Box, cloth.gap)) return [];
       const area = ringsArea(intersection(wide[i] ?? [], [r.ring]));
       return area > SHARED ? [{ code: 'too-close', piece: q.piece, copy: q.copy, other: r.piece, area }] : [];
     }),

@@ -2,6 +2,14 @@
 export const LIES = ['single', 'folded'] as const;
 export type Lies = (typeof LIES)[number];
 
+/** A place of the cloth that no piece may touch: a hole, a stain, a slub. From and to across, from and to along, mm, as it lies. */
+export interface Flaw {
+  x0: number;
+  x1: number;
+  y0: number;
+  y1: number;
+}
+
 /**
  * A cloth to lay pieces on. Axes: x across it from its left selvedge, or from the fold, y along it from the cut end; the grain runs along y.
  * Lengths in mm.
@@ -15,8 +23,9 @@ export interface Cloth {
   /** Kept free along each selvedge and at both ends. */
   selvedge: number;
   end: number;
-  /** Kept between pieces. */
+  /** Kept between pieces, and round flaws. */
   gap: number;
+  flaws: readonly Flaw[];
 }
 
 /** The strip that pieces may lie in, across: from and to, mm from the left selvedge or the fold. */

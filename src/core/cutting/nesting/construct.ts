@@ -17,6 +17,20 @@ export interface Laying extends Lay {
   left: LayPart[];
 }
 
+/** The flaws of a cloth as what already lies on it and is never moved. */
+export const flawed = (cloth: Cloth): Laid[] =>
+  cloth.flaws.map(({ x0, x1, y0, y1 }, copy) => {
+    const [wide, long] = [x1 - x0, y1 - y0];
+    const outline = [
+      { x: 0, y: 0 },
+      { x: wide, y: 0 },
+      { x: wide, y: long },
+      { x: 0, y: long },
+    ];
+    const way: Way = { turn: 0, mirrored: false, outline, wide, long };
+    return { part: { piece: '', copy, atFold: false, ways: [way] }, way, at: { x: x0, y: y0 } };
+  });
+
 export function layOf(cloth: Cloth, laid: Laid[], left: LayPart[]): Laying {
   const placed = laid.map(({ part, way, at }) => ({
     piece: part.piece,
@@ -37,7 +51,14 @@ const LEVEL = 0.5;
 const ABOVE = 5;
 
 /** The lowest free place of a way, of these the leftmost; null where the cloth is too narrow. */
-function lowest(part: LayPart, way: Way, laid: Laid[], top: number, cloth: Cloth, noFits: NoFits): Point | null {
+function lowest(
+  part: LayPart,
+  way: Way,
+  laid: readonly Laid[],
+  top: number,
+  cloth: Cloth,
+  noFits: NoFits,
+): Point | null {
   const [from, to] = usable(cloth);
   if (way.wide > to - from + TOUCH) return null;
   const last = part.atFold ? from : to - way.wide;
@@ -67,12 +88,14 @@ function lowest(part: LayPart, way: Way, laid: Laid[], top: number, cloth: Cloth
 export function laidInOrder(parts: LayPart[], order: readonly number[], cloth: Cloth, noFits: NoFits): Laying {
   const laid: Laid[] = [];
   const left: LayPart[] = [];
-  let top = cloth.end;
+  const flaws = flawed(cloth);
+  // Above all flaws there is room for sure.
+  let top = Math.max(cloth.end, ...cloth.flaws.map((f) => f.y1));
   for (const k of order) {
     const part = parts[k] as LayPart;
     let best: Laid | null = null;
     for (const way of part.ways) {
-      const at = lowest(part, way, laid, top, cloth, noFits);
+      const at = lowest(part, way, [...flaws, ...laid], top, cloth, noFits);
       if (!at) continue;
       const [ends, was] = [at.y + way.long, best ? best.at.y + best.way.long : Number.POSITIVE_INFINITY];
       if (!best || ends < was - LEVEL || (ends < was + LEVEL && at.x < best.at.x)) best = { part, way, at };

@@ -18,6 +18,7 @@ const cloth = (width: number, more: Partial<Cloth> = {}): Cloth => ({
   selvedge: 0,
   end: 0,
   gap: 0,
+  flaws: [],
   ...more,
 });
 
@@ -76,6 +77,16 @@ function stepped(
   if (!best) throw new Error('nothing to lay');
   return { best, lengths, single };
 }
+
+/** A stain or a hole somewhere on the first two metres. */
+const FLAW = fc
+  .record({
+    x0: fc.integer({ min: 0, max: 1200 }),
+    y0: fc.integer({ min: 0, max: 2000 }),
+    wide: fc.integer({ min: 1, max: 300 }),
+    long: fc.integer({ min: 1, max: 300 }),
+  })
+  .map(({ x0, y0, wide, long }) => ({ x0, x1: x0 + wide, y0, y1: y0 + long }));
 
 describe('a lay', () => {
   // The lowest-order perfect squared square: 21 squares in one of side 112, each laid as low, then as far left as it goes.
@@ -153,6 +164,8 @@ describe('a lay', () => {
     expect(codes([...good])).toEqual([]);
     expect(codes([one, at('a', 1, 103, 0), patch])).toEqual(['too-close']);
     expect(codes([one, other, at('b', 0, 221, 0)])).toEqual(['off-cloth']);
+    const stained = cloth(300, { gap: 5, oneWay: true, flaws: [{ x0: 103, x1: 104, y0: 0, y1: 400 }] });
+    expect(codes([...good], stained)).toEqual(['on-flaw']);
     expect(codes([one, other, at('b', 0, 220, 0, { turn: 180 })])).toEqual(['against-nap']);
     expect(codes([one, at('a', 1, 110, 0, { mirrored: false }), patch])).toEqual(['not-a-pair']);
     expect(codes([one, patch])).toEqual(['miscounted']);
@@ -189,6 +202,7 @@ describe('a lay', () => {
       oneWay: fc.boolean(),
       gap: fc.constantFrom(0, 3, 10),
       selvedge: fc.integer({ min: 0, max: 20 }),
+      flaws: fc.array(FLAW, { maxLength: 3 }),
     });
     fc.assert(
       fc.property(anything, ({ made, w, ...more }) => {

@@ -1,5 +1,5 @@
 import { type Cloth, usable } from './cloth.ts';
-import { type Laid, type Laying, laidInOrder, layOf } from './construct.ts';
+import { flawed, type Laid, type Laying, laidInOrder, layOf } from './construct.ts';
 import { NoFits } from './nofit.ts';
 import { Overlaps } from './overlap.ts';
 import { type LayPart, type Way } from './parts.ts';
@@ -51,7 +51,9 @@ const clamp = (v: number, from: number, to: number): number => Math.min(to, Math
  */
 class Search {
   private readonly weight: Float64Array;
+  /** Parts that are moved, and with the flaws behind them all that lies there. */
   private readonly n: number;
+  private readonly all: number;
   private readonly laid: Laid[];
   private nearest: readonly Laid[] = [];
   /** Where each part lies: from and to across, from and to along. */
@@ -62,11 +64,12 @@ class Search {
     laid: readonly Laid[],
     private readonly draw: () => number,
   ) {
-    this.laid = [...laid];
+    this.laid = [...laid, ...flawed(cloth)];
     this.n = laid.length;
-    this.weight = new Float64Array(this.n ** 2).fill(1);
-    this.boxes = new Float64Array(this.n * 4);
-    for (const [i, l] of laid.entries()) this.put(i, l);
+    this.all = this.laid.length;
+    this.weight = new Float64Array(this.all ** 2).fill(1);
+    this.boxes = new Float64Array(this.all * 4);
+    for (const [i, l] of this.laid.entries()) this.put(i, l);
   }
 
   private put(i: number, l: Laid): void {
@@ -87,8 +90,8 @@ class Search {
   /** The weighed overlap of a part at a place; given up once it is worse than `most`. */
   private cost(i: number, way: Way, x: number, y: number, most: number): number {
     let sum = 0;
-    for (let j = 0; j < this.n && sum < most; j++)
-      if (j !== i) sum += (this.weight[i * this.n + j] as number) * this.overlap(way, x, y, j);
+    for (let j = 0; j < this.all && sum < most; j++)
+      if (j !== i) sum += (this.weight[i * this.all + j] as number) * this.overlap(way, x, y, j);
     return sum;
   }
 
@@ -110,7 +113,7 @@ class Search {
     for (let k = TRIED.near * share; k > 0; k--)
       yield [at.x + (this.draw() - 0.5) * way.wide * 0.5, at.y + (this.draw() - 0.5) * way.long * 0.5];
     for (let k = TRIED.touching * share; k > 0; k--) {
-      const o = this.laid[Math.floor(this.draw() * this.n)] as Laid;
+      const o = this.laid[Math.floor(this.draw() * this.all)] as Laid;
       const rings = this.overlaps.corners(o.way, way);
       const ring = rings[Math.floor(this.draw() * rings.length)]?.at;
       if (!ring) continue;
@@ -186,10 +189,10 @@ class Search {
   private overlapping(): { parts: number[]; sum: number } {
     const deep: [number, number, number][] = [];
     let [sum, most] = [0, 0];
-    for (let i = 0; i < this.n; i++)
-      for (let j = 0; j < i; j++) {
-        const { way, at } = this.laid[i] as Laid;
-        const d = this.overlap(way, at.x, at.y, j);
+    for (let i = 0; i < this.all; i++)
+      for (let j = 0; j < Math.min(i, this.n); j++) {
+        const { way, at } = this.laid[j] as Laid;
+        const d = this.overlap(way, at.x, at.y, i);
         deep.push([i, j, d]);
         sum += d > CLEAR ? d : 0;
         most = Math.max(most, d);
@@ -197,10 +200,12 @@ class Search {
     const parts = new Set<number>();
     for (const [i, j, d] of deep) {
       const by = d > CLEAR ? MORE + (MOST - MORE) * (d / most) : LESS;
-      const w = Math.max(1, (this.weight[i * this.n + j] as number) * by);
-      this.weight[i * this.n + j] = w;
-      this.weight[j * this.n + i] = w;
-      if (d > CLEAR) parts.add(i).add(j);
+      const w = Math.max(1, (this.weight[i * this.all + j] as number) * by);
+      this.weight[i * this.all + j] = w;
+      this.weight[j * this.all + i] = w;
+      if (d <= CLEAR) continue;
+      parts.add(j);
+      if (i < this.n) parts.add(i);
     }
     return { parts: [...parts], sum };
   }
@@ -208,7 +213,7 @@ class Search {
   /** Lays all within a length; false where it does not come out in so many rounds. */
   *within(length: number): Generator<undefined, boolean> {
     this.weight.fill(1);
-    for (const [i, l] of this.laid.entries()) {
+    for (const [i, l] of this.now.entries()) {
       const ways = [l.way, ...l.part.ways].filter((w) => this.room(l.part, w, length));
       const [way] = ways;
       const room = way && this.room(l.part, way, length);
@@ -222,7 +227,7 @@ class Search {
       if (sum < least) {
         if (sum < least * 0.98) left = ROUNDS;
         least = sum;
-        this.nearest = [...this.laid];
+        this.nearest = this.now;
       }
       // In an order of chance, so that no two chase each other for ever.
       for (const [, i] of parts.map((k) => [this.draw(), k] as const).sort((a, b) => a[0] - b[0])) {
@@ -255,7 +260,7 @@ class Search {
   }
 
   get now(): Laid[] {
-    return [...this.laid];
+    return this.laid.slice(0, this.n);
   }
   restore(laid: readonly Laid[]): void {
     for (const [i, l] of laid.entries()) this.put(i, l);

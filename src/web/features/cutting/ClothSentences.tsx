@@ -7,6 +7,7 @@ import { Tick } from '../../ui/Ask.tsx';
 import { blanks } from '../../ui/fields.tsx';
 import { Blank, ChoiceBlank, NameBlank, Say } from '../../ui/Sentence.tsx';
 import { MATERIAL_WORDS } from '../../words/index.ts';
+import { FlawSentences } from './FlawSentences.tsx';
 import { CLOTH } from './fields.ts';
 
 interface Props {
@@ -41,7 +42,10 @@ export function ClothSentences({ w, cloth, mine }: Props) {
         From it <Takes cloth={cloth} onTakes={(takes, words) => put({ takes }, words)} /> are cut
         {mine.length > 0 && <>, {mine.length} pieces</>}. <Moved w={w} cloth={cloth} />
       </Say>
-      <Others w={w} cloth={cloth} />
+      <Box display="flex" flexWrap="wrap" gap="2" mb="3" flexDirection="column" alignItems="flex-start">
+        <FlawSentences cloth={cloth} units={w.doc.units} put={put} />
+        <Others w={w} cloth={cloth} />
+      </Box>
     </>
   );
 }
@@ -144,7 +148,7 @@ function Others({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
       { words: `Without: ${cloth.name}`, told: true },
     );
   return (
-    <Box mb="3">
+    <Box>
       <Button size="sm" variant="outline" borderColor="rule" onClick={add}>
         Another cloth
       </Button>

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { type ReactNode, useEffect } from 'react';
+import { type ReactNode, useEffect, useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { type ClothSaid, clothFor, density, type layFaults, type Placed } from '../../../core/cutting/index.ts';
 import { formatLength } from '../../../core/units.ts';
@@ -14,6 +14,7 @@ import { Tabs } from '../../ui/Tabs.tsx';
 import { enoughWords, layFaultWords } from '../../words/index.ts';
 import { ClothSentences } from './ClothSentences.tsx';
 import { useLaid } from './useLaid.ts';
+import { WhatIf } from './WhatIf.tsx';
 
 const QUESTION = 'How much cloth, laid how?';
 /** How long a shorter lay is looked for, s, unless it is stopped. */
@@ -57,12 +58,25 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
     const rest = w.doc.decisions.cutting.lays.filter((l) => l.cloth !== cloth.id);
     setDecision(w, 'cutting', { lays: [...rest, { cloth: cloth.id, placed: [...placed] }] }, { words });
   };
-  // What was found is kept once the search has ended, by itself or by hand.
+  // What was found is kept once the search has ended, by itself or by hand, and once only.
+  const before = useRef<unknown>(null);
   useEffect(() => {
-    if (search.running || !search.best) return;
+    if (search.running || !search.best || before.current === search.best) return;
+    before.current = search.best;
     keep(search.best.placed, `${cloth.name} laid on ${formatLength(search.best.length, units, 0)}`);
     search.forget();
   });
+  // Of another cloth than it was begun on, nothing that is found is of use.
+  const { stop, forget } = search;
+  const about = JSON.stringify(cloth);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what it is about is what it hangs on.
+  useEffect(
+    () => () => {
+      stop();
+      forget();
+    },
+    [about],
+  );
   const put = (q: Placed, part: Partial<Placed>, words: string): void =>
     keep(
       laid.placed.map((p) => (keyOf(p) === keyOf(q) ? { ...p, ...part } : p)),
@@ -92,6 +106,17 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
           )}
           <ClothSentences w={w} cloth={cloth} mine={laid.mine} />
           <Verdict w={w} cloth={cloth} laid={laid} search={search} />
+          {laid.mine.length > 0 && (
+            <WhatIf
+              w={w}
+              cloth={cloth}
+              mine={laid.mine}
+              onTake={(part, words) => {
+                const next = cutting.cloths.map((c) => (c.id === cloth.id ? { ...c, ...part } : c));
+                setDecision(w, 'cutting', { cloths: next }, { words: `${cloth.name}: ${words}`, told: true });
+              }}
+            />
+          )}
         </>
       }
     >
