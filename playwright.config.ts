@@ -8,8 +8,9 @@ export default defineConfig({
   fullyParallel: false,
   // What takes long and seldom changes is for the night, which looks at everything.
   ...(!process.env.NIGHT && { grepInvert: /@night/ }),
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  // A machine that is held up by others for a while is no fault of a page.
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? 'test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -38,15 +38,12 @@ const config = defineConfig({
     'input[type=checkbox], input[type=radio]': { accentColor: 'leaf.solid' },
     'nav, header, aside': { _print: { display: 'none' } },
     // Under a finger nothing is smaller than this but what stands within a sentence (WCAG 2.2, 2.5.8).
-    'button:not(.blank, .term), [role=tab], select, input:not([type=checkbox], [type=radio]), a[class*=button]': {
+    'button, [role=tab], select, input:not([type=checkbox], [type=radio]), a[class*=button]': {
       '@media (max-width: 1023px), (pointer: coarse)': { minHeight: '44px !important', minWidth: '44px !important' },
     },
     // Words that open where they stand: blanks of sentences, and terms of the trade. There are dozens of them on a page.
     '.blank': {
-      display: 'inline-block',
-      minW: '24px',
-      // Room for the comma or the full stop behind it.
-      maxW: 'calc(100% - 0.6em)',
+      boxDecorationBreak: 'clone',
       px: '3px',
       py: '1px',
       mx: '-1px',
@@ -64,7 +61,6 @@ const config = defineConfig({
     '.blank[aria-expanded=true]': { color: 'leaf.contrast', bg: 'leaf.solid', textDecorationLine: 'none' },
     '.term': {
       font: 'inherit',
-      minH: '24px',
       cursor: 'help',
       textDecoration: 'underline dotted',
       textUnderlineOffset: '4px',

@@ -1,7 +1,7 @@
 import { Popover, Portal } from '@chakra-ui/react';
-import { type ComponentProps, type ReactNode, useRef } from 'react';
+import { type ComponentProps, type KeyboardEvent, type ReactNode, useRef } from 'react';
 
-interface Props extends Omit<ComponentProps<'button'>, 'ref' | 'type' | 'children' | 'content'> {
+interface Props extends Omit<ComponentProps<'span'>, 'ref' | 'children' | 'content'> {
   /** What stands in the text. */
   words: string;
   open: boolean;
@@ -18,24 +18,37 @@ interface Props extends Omit<ComponentProps<'button'>, 'ref' | 'type' | 'childre
 
 /**
  * Words that open where they stand. A plain button as long as they are shut: a page has dozens of them, and what a popover needs
- * is made only for the one that is open.
+ * is made only for the one that is open. It is a span, since the browser breaks no line within a button: long words would stand as a
+ * block of their own, and the full stop behind them on the next line.
  */
 export function Opens({ words, open, onOpen, onEscape, placement, within, takesKeys = false, ...more }: Props) {
   const { content, children, ...button } = more;
-  const ref = useRef<HTMLButtonElement>(null);
+  const ref = useRef<HTMLSpanElement>(null);
   const inside = useRef<HTMLDivElement>(null);
   const turn = (to: boolean): void => {
     // The keyboard goes back to where it came from, not to the top of the page.
     if (!to && inside.current?.contains(document.activeElement)) ref.current?.focus();
     onOpen(to);
   };
+  const keys = (e: KeyboardEvent<HTMLSpanElement>): void => {
+    button.onKeyDown?.(e);
+    if (e.defaultPrevented || (e.key !== 'Enter' && e.key !== ' ')) return;
+    e.preventDefault();
+    turn(!open);
+  };
   return (
     <>
-      <button {...button} ref={ref} type="button" aria-expanded={open} onClick={() => turn(!open)}>
+      <span
+        {...button}
+        ref={ref}
+        role="button"
+        tabIndex={0}
+        aria-expanded={open}
+        onClick={() => turn(!open)}
+        onKeyDown={keys}
+      >
         {words}
-      </button>
-      {/* A comma or a full stop behind it never begins a line. */}
-      {'\u2060'}
+      </span>
       {open && (
         <Popover.Root
           open

@@ -21,8 +21,8 @@ import { RestOfClosings, RestQuestions } from './RestOfClosings.tsx';
 
 const VIEWS = {
   place: { to: '', words: 'Places', question: 'Where does each button go?' },
-  holes: { to: '/holes', words: 'Holes and snaps', question: 'How is each hole made?' },
-  rest: { to: '/rest', words: 'Cuffs, tabs, collar', question: 'What else is closed?' },
+  holes: { to: '/holes', words: 'Holes', question: 'How is each hole made?' },
+  rest: { to: '/rest', words: 'Else closed', question: 'What else is closed?' },
   garment: { to: '/garment', words: 'On the garment', question: 'What do I buy, and how far am I?' },
 } as const;
 export type View = keyof typeof VIEWS;
