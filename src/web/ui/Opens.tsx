@@ -16,6 +16,9 @@ interface Props extends Omit<ComponentProps<'span'>, 'ref' | 'children' | 'conte
   children: ReactNode;
 }
 
+/** A figure and its unit are not parted by the end of a line. */
+const together = (words: string): string => words.replace(/(\d) (mm|cm|m)\b/g, '$1\u00a0$2');
+
 /**
  * Words that open where they stand. A plain button as long as they are shut: a page has dozens of them, and what a popover needs
  * is made only for the one that is open. It is a span, since the browser breaks no line within a button: long words would stand as a
@@ -47,7 +50,7 @@ export function Opens({ words, open, onOpen, onEscape, placement, within, takesK
         onClick={() => turn(!open)}
         onKeyDown={keys}
       >
-        {words}
+        {together(words)}
       </span>
       {open && (
         <Popover.Root

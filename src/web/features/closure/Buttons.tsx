@@ -103,7 +103,7 @@ function Views({ id }: { id: string }) {
         <NavLink key={to} to={`/project/${id}/buttons${to}`} end>
           {({ isActive }) => (
             <Box
-              mr="3"
+              mr="1"
               minH="44px"
               minW="44px"
               alignContent="center"
