@@ -1,22 +1,7 @@
-import { rmSync } from 'node:fs';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { type Hono } from 'hono';
-import { appOf, asking } from '../test/api.ts';
-import { freshFolder, openFolder } from '../test/folder.ts';
-import { type Opened } from './db/open.ts';
+import { describe, expect, test } from '@jest/globals';
+import { serving } from '../test/api.ts';
 
-const folder = freshFolder('closing');
-let opened: Opened;
-let app: Hono;
-beforeAll(async () => {
-  opened = await openFolder(folder);
-  app = appOf(opened);
-}, 60_000);
-afterAll(async () => {
-  await opened.close();
-  rmSync(folder, { recursive: true });
-});
-const { ask, edit } = asking(() => app);
+const { ask, edit } = serving('closing');
 
 describe('a closing without a pattern', () => {
   const begin = async () => (await ask('POST', '/api/projects', { name: 'Apron', garment: 'closing' })).json;

@@ -1,23 +1,7 @@
-import { rmSync } from 'node:fs';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { type Hono } from 'hono';
-import { appOf, asking } from '../test/api.ts';
-import { freshFolder, openFolder } from '../test/folder.ts';
-import { type Opened } from './db/open.ts';
+import { describe, expect, test } from '@jest/globals';
+import { serving } from '../test/api.ts';
 
-const folder = freshFolder('lay');
-let opened: Opened;
-let app: Hono;
-beforeAll(async () => {
-  opened = await openFolder(folder);
-  app = appOf(opened);
-}, 60_000);
-afterAll(async () => {
-  await opened.close();
-  rmSync(folder, { recursive: true });
-});
-
-const { ask } = asking(() => app);
+const { ask } = serving('lay');
 const box = (w: number, h: number) => [
   [0, 0],
   [w, 0],

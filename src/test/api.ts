@@ -1,8 +1,11 @@
+import { rmSync } from 'node:fs';
+import { afterAll, beforeAll } from '@jest/globals';
 import { type Hono } from 'hono';
 import { createApp } from '../server/app.ts';
 import { type Opened } from '../server/db/open.ts';
 import { Reader } from '../server/import/run.ts';
 import { Works } from '../server/work/run.ts';
+import { freshFolder, openFolder } from './folder.ts';
 
 /** The server's app on an opened store, as the tests ask it: no fonts, no reader's worker, a clock that stands still. */
 export const appOf = (o: Opened): Hono =>
@@ -50,4 +53,20 @@ export function asking(app: () => Hono) {
   const edit = (id: string, revision: number, path: string, value: unknown, label = 'Change') =>
     ask('PATCH', `/api/projects/${id}`, { revision, change: { label, patch: [{ op: 'replace', path, value }] } });
   return { ask, edit };
+}
+
+/** The server on a folder of its own, opened before the tests of a file and taken away after them. */
+export function serving(name: string) {
+  const folder = freshFolder(name);
+  let opened: Opened;
+  let app: Hono;
+  beforeAll(async () => {
+    opened = await openFolder(folder);
+    app = appOf(opened);
+  }, 60_000);
+  afterAll(async () => {
+    await opened.close();
+    rmSync(folder, { recursive: true });
+  });
+  return { folder, app: () => app, opened: () => opened, ...asking(() => app) };
 }

@@ -1,4 +1,5 @@
 export * from './cloths.ts';
 export * from './cutlist.ts';
 export * from './nesting/index.ts';
+export * from './standing.ts';
 export * from './table.ts';

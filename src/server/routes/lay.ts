@@ -1,6 +1,5 @@
 import { type Context } from 'hono';
 import { layBody } from '../../contract/http.ts';
-import { isPlain } from '../../core/cutting/index.ts';
 import { problem } from '../problem.ts';
 import { reply } from '../reply.ts';
 import { type Works } from '../work/run.ts';
@@ -10,15 +9,14 @@ import { body } from './body.ts';
 export async function layRoute(c: Context, works: Works): Promise<Response> {
   const b = await body(c, layBody);
   if (!b.ok) return b.answer;
-  const crossed = b.value.pieces.find((p) => !isPlain(p.outline.map(([x, y]) => ({ x, y }))));
-  if (crossed)
+  const made = await works.lay({ lay: b.value });
+  if (made && 'crossed' in made)
     return problem(
       c,
       422,
       'outline',
-      `The outline of "${crossed.id}" crosses itself, or has no inside: it cannot be laid.`,
+      `The outline of "${made.crossed}" crosses itself, or has no inside: it cannot be laid.`,
     );
-  const made = await works.lay({ lay: b.value });
   if (made) return reply(c, 'POST /api/lay', made);
   return problem(
     c,

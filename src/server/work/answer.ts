@@ -1,15 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { parseDocument, sentenceOf } from '../../contract/index.ts';
-import {
-  type ClothSaid,
-  cutFrom,
-  cutList,
-  density,
-  isCutSingly,
-  laidLength,
-  layFaults,
-  lyingOf,
-} from '../../core/cutting/index.ts';
+import { type ClothSaid, cutList, density, standingOf } from '../../core/cutting/index.ts';
 import { type Computed, compute, planOf } from '../../core/document/compute.ts';
 import { type ProjectDocument } from '../../core/document/project.ts';
 import { type PdfFonts } from '../../core/output/pdf.ts';
@@ -48,14 +39,9 @@ const ANSWERS: Record<(typeof PARTS)[number], (x: Computed, doc: ProjectDocument
 
 /** A cloth with the lay that is kept for it, and what is wrong with that; lengths null where it is not laid yet. */
 function clothAnswer(x: Computed, doc: ProjectDocument, c: ClothSaid): unknown {
-  const { cutting } = doc.decisions;
-  const mine = cutFrom(cutting, c, x.pieces);
-  const placed = cutting.lays.find((l) => l.cloth === c.id)?.placed ?? [];
-  const lying = lyingOf(c, placed, mine, x.cutLines);
-  const length = laidLength(c, lying);
-  const single = mine.filter((p) => isCutSingly(p, c)).map((p) => p.id);
+  const { mine, lying, length, faults } = standingOf(doc.decisions.cutting, c, x);
   const about = { id: c.id, name: c.name, widthMm: c.width, lies: c.lies, pieces: mine.map((p) => p.id) };
-  if (!placed.length) return { ...about, lengthMm: null, density: null, placed: [], faults: [] };
+  if (!lying.length) return { ...about, lengthMm: null, density: null, placed: [], faults };
   return {
     ...about,
     lengthMm: length,
@@ -64,7 +50,7 @@ function clothAnswer(x: Computed, doc: ProjectDocument, c: ClothSaid): unknown {
       ...{ id: piece, copy, mirrored, turnDeg: turn },
       outline: ring.map((p) => [p.x, p.y]),
     })),
-    faults: layFaults({ cloth: c, placed, length }, mine, x.cutLines, single),
+    faults,
   };
 }
 

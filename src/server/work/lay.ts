@@ -1,6 +1,9 @@
 import { type LayAnswer, type LayBody } from '../../contract/http.ts';
-import { type Cloth, type Laying, laid, lyingOutline, partsOfOutlines } from '../../core/cutting/index.ts';
+import { type Cloth, isPlain, type Laying, laid, lyingOutline, partsOfOutlines } from '../../core/cutting/index.ts';
 import { type Point, ringsArea } from '../../core/geometry/index.ts';
+
+/** A lay, or the piece whose outline crosses itself. */
+export type LayMade = LayAnswer | { crossed: string };
 
 /** Outlines to be laid on a strip. */
 export interface LayJob {
@@ -10,13 +13,16 @@ export interface LayJob {
 const points = (ring: readonly (readonly [number, number])[]): Point[] => ring.map(([x, y]) => ({ x, y }));
 
 /** Lays outlines on a strip as short as can be found in the time that is given; the same seed tries the same. */
-export function layOutlines({ lay: b }: LayJob): LayAnswer {
+export function layOutlines({ lay: b }: LayJob): LayMade {
   const cloth: Cloth = {
     width: b.widthMm,
     ...{ lies: 'single', oneWay: false, selvedge: 0, end: 0, flaws: [] },
     gap: b.gapMm,
   };
   const rings = new Map(b.pieces.map((p) => [p.id, points(p.outline)]));
+  // Looked at here and not where it is asked: an outline may cross itself a million times.
+  const crossed = b.pieces.find((p) => !isPlain(rings.get(p.id) ?? []));
+  if (crossed) return { crossed: crossed.id };
   const parts = partsOfOutlines(b.pieces.map((p) => ({ ...p, ring: rings.get(p.id) ?? [] })));
   const until = performance.now() + b.seconds * 1000;
   let best: Laying | null = null;

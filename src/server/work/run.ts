@@ -1,9 +1,8 @@
-import { type LayAnswer } from '../../contract/http.ts';
 import { problemBody } from '../problem.ts';
 import { type Budget, Pool } from '../threads/pool.ts';
 import { type Answered, type WorkJob } from './ask.ts';
 import { type DocumentJob, type DocumentMade, type Made, workOn } from './document.ts';
-import { type LayJob } from './lay.ts';
+import { type LayJob, type LayMade } from './lay.ts';
 
 /** The largest pattern of the trade takes a few seconds. Threads that rest are let go of: the interface rarely asks. */
 const BUDGET: Budget = { patience: 20_000, memoryMb: 1024, size: 2, idle: 30_000 };
@@ -49,9 +48,9 @@ export class Works {
   }
 
   /** A lay of outlines; null where it takes too long even to lay them one after another. */
-  async lay(job: LayJob): Promise<LayAnswer | null> {
+  async lay(job: LayJob): Promise<LayMade | null> {
     if (!this.laying) return (await import('./lay.ts')).layOutlines(job);
-    const o = await this.laying.run<LayAnswer>(job).outcome;
+    const o = await this.laying.run<LayMade>(job).outcome;
     if (o.ok) return o.value;
     if (o.why === 'failed') throw faultOf(o.detail);
     return null;

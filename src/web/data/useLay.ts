@@ -1,6 +1,15 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Answered, type Asked } from '../workers/lay.ts';
 
+/** Begins to lay pieces aside; the worker is ended by who began it. */
+export function layAside(asked: Asked, onBest: (a: Answered) => void, onFault: () => void): Worker {
+  const w = new Worker(new URL('../workers/lay.ts', import.meta.url), { type: 'module', name: 'lay' });
+  w.onmessage = ({ data }: MessageEvent<Answered>) => onBest(data);
+  w.onerror = onFault;
+  w.postMessage(asked);
+  return w;
+}
+
 /** A search for a lay: the best so far, and whether it goes on. */
 export interface Search {
   best: Answered | null;
@@ -30,17 +39,14 @@ export function useLay(): Search {
     setBest(null);
     setFailed(false);
     setRunning(true);
-    const w = new Worker(new URL('../workers/lay.ts', import.meta.url), { type: 'module', name: 'lay' });
-    worker.current = w;
-    w.onmessage = ({ data }: MessageEvent<Answered>) => {
-      setBest(data);
-      if (data.done) stop();
+    const best = (a: Answered): void => {
+      setBest(a);
+      if (a.done) stop();
     };
-    w.onerror = () => {
+    worker.current = layAside(asked, best, () => {
       stop();
       setFailed(true);
-    };
-    w.postMessage(asked);
+    });
   };
   const forget = useCallback((): void => setBest(null), []);
   useEffect(() => stop, [stop]);

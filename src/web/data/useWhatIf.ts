@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Cloth, LIES, type Lies } from '../../core/cutting/index.ts';
 import { type CutLine, type Piece } from '../../core/pattern/index.ts';
-import { type Answered, type Asked } from '../workers/lay.ts';
+import { type Answered } from '../workers/lay.ts';
+import { layAside } from './useLay.ts';
 
 /** A cloth as it could be: how wide, how it lies. */
 export interface If {
@@ -40,17 +41,12 @@ export function useWhatIf() {
         stop();
         return;
       }
-      const w = new Worker(new URL('../workers/lay.ts', import.meta.url), { type: 'module', name: 'lay' });
-      worker.current = w;
-      w.onmessage = ({ data }: MessageEvent<Answered>) => {
-        if (!data.done) return;
-        const missing = new Set([...data.wide, ...data.single]).size;
-        setFound((was) => [...was, { ...one, length: data.length, missing }]);
+      const then = ({ done, length, wide, single }: Answered): void => {
+        if (!done) return;
+        setFound((was) => [...was, { ...one, length, missing: new Set([...wide, ...single]).size }]);
         next(k + 1);
       };
-      w.onerror = stop;
-      const asked: Asked = { pieces, cutLines, cloth: { ...cloth, ...one }, seed: 1, seconds: EACH };
-      w.postMessage(asked);
+      worker.current = layAside({ pieces, cutLines, cloth: { ...cloth, ...one }, seed: 1, seconds: EACH }, then, stop);
     };
     next(0);
   };

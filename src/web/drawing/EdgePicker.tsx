@@ -17,6 +17,7 @@ import { ROLE_WORDS } from '../words/index.ts';
 import { Frame } from './Frame.tsx';
 import { Label } from './Label.tsx';
 import { PieceShape } from './PieceShape.tsx';
+import { pointOn } from './pointOn.ts';
 import { unturned, upright } from './upright.ts';
 
 interface Props {
@@ -144,7 +145,7 @@ export function EdgePicker({
               fill="transparent"
               style={{ cursor: 'crosshair' }}
               onClick={(ev) => {
-                const p = pointOf(ev);
+                const p = pointOn(ev.currentTarget, ev);
                 if (p) onSpot(unturned(map, p));
               }}
             />
@@ -166,16 +167,8 @@ export function EdgePicker({
 
 /** Where on the edge was clicked, mm along it. */
 function placeOf(ev: MouseEvent<SVGPathElement>, e: Edge): number | null {
-  const p = pointOf(ev);
+  const p = pointOn(ev.currentTarget, ev);
   return p && nearestOn(e.path, p).at;
-}
-
-/** Where was clicked, in the drawing's own millimetres. */
-function pointOf(ev: MouseEvent<SVGGraphicsElement>): Point | null {
-  const m = ev.currentTarget.getScreenCTM();
-  if (!m) return null;
-  const p = new DOMPoint(ev.clientX, ev.clientY).matrixTransform(m.inverse());
-  return { x: p.x, y: p.y };
 }
 
 /** The marked place, with its distance from the edge's start. */

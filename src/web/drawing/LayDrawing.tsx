@@ -5,6 +5,7 @@ import { type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
 import { inkOf } from './Hatches.tsx';
 import { Label } from './Label.tsx';
+import { pointOn } from './pointOn.ts';
 
 /** What is done with a piece by hand; without it the lay is only looked at. */
 export interface Hand {
@@ -107,9 +108,8 @@ function Cut({ q, number, faulty, unit, hatch, units, hand }: CutProps) {
   const [a, b] = useMemo(() => grainOf(q), [q]);
   const at = middleOf(q.ring);
   const where = (e: PointerEvent<SVGGElement>): Point => {
-    const m = e.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();
-    const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(m);
-    return { x: p.y, y: p.x };
+    const p = pointOn(e.currentTarget.ownerSVGElement, e);
+    return { x: p?.y ?? 0, y: p?.x ?? 0 };
   };
   const step = units === 'mm' ? 10 : MM_PER_INCH / 2;
   const keys = (e: KeyboardEvent): void => {

@@ -1,6 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useState } from 'react';
 import { flatten, type Path, type Point } from '../../core/geometry/index.ts';
 import { type Traced } from '../../core/import/index.ts';
+import { pointOn } from './pointOn.ts';
 
 interface Props {
   picture: { url: string; width: number; height: number };
@@ -27,11 +28,7 @@ export function PhotoTable({ picture, known, points, setting, outline, onAdd, on
   const [held, setHeld] = useState<{ corner: boolean; index: number } | null>(null);
   const size = Math.max(picture.width, picture.height);
   const dot = size / 160;
-  const placeOf = (e: PointerEvent<SVGSVGElement>): Point => {
-    const m = e.currentTarget.getScreenCTM();
-    const p = m ? new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse()) : { x: 0, y: 0 };
-    return { x: p.x, y: p.y };
-  };
+  const placeOf = (e: PointerEvent<SVGSVGElement>): Point => pointOn(e.currentTarget, e) ?? { x: 0, y: 0 };
   const near = (p: Point, q: Point): boolean => Math.hypot(p.x - q.x, p.y - q.y) < 2.2 * dot;
   const down = (e: PointerEvent<SVGSVGElement>) => {
     const p = placeOf(e);

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { type Box } from '../../core/geometry/index.ts';
+import { pointOn } from './pointOn.ts';
 
 interface Props {
   trim: Box;
@@ -20,8 +21,7 @@ export function TwoPages({ trim, d, below, overlap, onOverlap }: Props) {
   const move = below ? `translate(0 ${shift})` : `translate(${shift} 0)`;
   const within = (mm: number): number => Math.round(Math.min(60, Math.max(0, mm)) * 10) / 10;
   const place = (e: PointerEvent): number => {
-    const m = svg.current?.getScreenCTM();
-    const p = m ? new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse()) : { x: 0, y: 0 };
+    const p = pointOn(svg.current, e) ?? { x: 0, y: 0 };
     return below ? p.y : p.x;
   };
   const key = (e: KeyboardEvent) => {

@@ -47,12 +47,7 @@ export function chaptersOf(doc: ProjectDocument, c: Computed): Chapter[] {
       question: 'Where do the buttons go?',
       standing: when(!doc.decisions.closure.on || !c.closure, c.closure?.ok === false),
     },
-    {
-      path: 'cutting',
-      name: 'Cloth',
-      question: 'How much cloth?',
-      standing: doc.decisions.cutting.lays.length ? 'well' : 'open',
-    },
+    { path: 'cutting', name: 'Cloth', question: 'How much cloth?', standing: 'open' },
     { path: 'plan', name: 'Order', question: 'In what order?', standing: 'open' },
     { path: 'paper', name: 'Paper', question: 'On to paper', standing: 'open' },
     { path: 'history', name: 'History', question: 'What did I change?', standing: 'open' },

@@ -2,7 +2,7 @@ import { around, type Box, intersection, type Point, ringsArea } from '../../geo
 import { type CutLine, type Piece } from '../../pattern/index.ts';
 import { type Cloth, type Lay, usable } from './cloth.ts';
 import { type Lying, lyingOf } from './lying.ts';
-import { foldsAtOrigin } from './parts.ts';
+import { foldsAtOrigin, isCutSingly } from './parts.ts';
 
 /** How exactly a lay is looked at, mm, and what two pieces may share at most, mm². */
 const [OFF, SHARED] = [0.05, 1];
@@ -20,15 +20,10 @@ export type LayFault =
   | { code: 'unknown'; piece: string };
 
 /**
- * Looks a lay over without knowing how it was made, also one that was laid by hand: from the pieces and their cut lines themselves. `single`:
- * pieces that are cut elsewhere.
+ * Looks a lay over without knowing how it was made, also one that was laid by hand: from the pieces and their cut lines themselves.
+ * Pieces that two layers would cut wrongly are cut elsewhere.
  */
-export function layFaults(
-  lay: Lay,
-  pieces: Piece[],
-  cutLines: ReadonlyMap<string, CutLine>,
-  single: readonly string[] = [],
-): LayFault[] {
+export function layFaults(lay: Lay, pieces: Piece[], cutLines: ReadonlyMap<string, CutLine>): LayFault[] {
   const { cloth } = lay;
   const lying = lyingOf(cloth, lay.placed, pieces, cutLines);
   const known = new Set(lying.map((q) => q.piece));
@@ -45,7 +40,7 @@ export function layFaults(
       .map(({ piece, copy }) => ({ code: 'against-nap' as const, piece, copy })),
     ...lying.filter((q) => onFlaw(q, cloth)).map(({ piece, copy }) => ({ code: 'on-flaw' as const, piece, copy })),
     ...closeOnes(lying, cloth),
-    ...pieces.filter((p) => cutLines.has(p.id) && !single.includes(p.id)).flatMap((p) => miscounted(p, lying, cloth)),
+    ...pieces.filter((p) => cutLines.has(p.id)).flatMap((p) => miscounted(p, lying, cloth)),
   ];
 }
 
@@ -100,7 +95,7 @@ function closeOnes(lying: Lying[], cloth: Cloth): LayFault[] {
 function miscounted(p: Piece, lying: Lying[], cloth: Cloth): LayFault[] {
   const mine = lying.filter((q) => q.piece === p.id);
   const folded = cloth.lies === 'folded';
-  if (folded && mine.length && !p.cut.pair && !p.cut.onFold) return [{ code: 'cut-twice', piece: p.id }];
+  if (isCutSingly(p, cloth)) return mine.length ? [{ code: 'cut-twice', piece: p.id }] : [];
   const cut = mine.length * (folded && p.cut.pair ? 2 : 1);
   if (cut !== p.cut.count || new Set(mine.map((q) => q.copy)).size !== mine.length)
     return [{ code: 'miscounted', piece: p.id, cut, meant: p.cut.count }];

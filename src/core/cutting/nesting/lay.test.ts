@@ -144,7 +144,7 @@ describe('a lay', () => {
     // Side by side; the last two millimetres are not looked for.
     expect(best.length).toBeGreaterThanOrEqual(700 - 0.1);
     expect(best.length).toBeLessThan(705);
-    expect(layFaults(best, pieces, lines, single)).toEqual([]);
+    expect(layFaults(best, pieces, lines)).toEqual([]);
     // In one layer the same halves are opened out, and the pair lies mirrored.
     const flat = stepped(pieces, lines, cloth(1400), 4000).best;
     expect(flat.placed.filter((p) => p.piece === 'front').map((p) => p.mirrored)).toEqual([false, true]);
@@ -209,10 +209,10 @@ describe('a lay', () => {
         const c = compute(documentOf(made({ w, l: 640, s: 120 })));
         const pieces = c.pieces.filter((p) => p.material === 'shell');
         const on = cloth(more.width, { ...more, end: 5 });
-        const { best, lengths, single } = stepped(pieces, c.cutLines, on, 60);
+        const { best, lengths } = stepped(pieces, c.cutLines, on, 60);
         const wide = best.left.map((p) => p.piece);
         const laidOnes = pieces.filter((p) => !wide.includes(p.id));
-        expect(layFaults(best, laidOnes, c.cutLines, single)).toEqual([]);
+        expect(layFaults(best, laidOnes, c.cutLines)).toEqual([]);
         for (const [i, l] of lengths.entries()) expect(l).toBeLessThanOrEqual(lengths[i - 1] ?? l);
         expect(stepped(pieces, c.cutLines, on, 60).best.placed).toEqual(best.placed);
       }),

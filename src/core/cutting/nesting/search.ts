@@ -10,9 +10,9 @@ const SHORTER = { first: 0.04, most: 0.06, least: 0.002 };
 const [ROUNDS, STRIKES] = [80, 200];
 /** So often a length is tried anew, from where it came nearest to come out, two parts having changed places. Own figure. */
 const TRIES = 3;
-/** Places that are tried for a part: anywhere, near where it lies, touching another; and how many of them are made better. */
-const TRIED = { anywhere: 8, near: 12, touching: 8, better: 1 };
-/** Steps of making a place better: from, as a share of the part, down to, mm, for each and for the best of them. */
+/** Places that are tried for a part: anywhere, near where it lies, touching another. The best of them is made better. */
+const TRIED = { anywhere: 8, near: 12, touching: 8 };
+/** Steps of making a place better: from, as a share of the part, down to, mm, coarsely and then finely. */
 const [STEP, COARSE, FINE] = [0.15, 3, 0.006];
 /** Pieces that overlap by less, mm, do not: no-fit polygons let them touch by as much. */
 const CLEAR = 1e-6;
@@ -125,26 +125,23 @@ class Search {
   /** Moves a part to where it overlaps least, of the places that are tried. */
   private move(i: number, length: number): void {
     const own = this.laid[i] as Laid;
-    const found: Place[] = [
-      { way: own.way, ...own.at, cost: this.cost(i, own.way, own.at.x, own.at.y, Number.POSITIVE_INFINITY) },
-    ];
+    let found: Place = {
+      way: own.way,
+      ...own.at,
+      cost: this.cost(i, own.way, own.at.x, own.at.y, Number.POSITIVE_INFINITY),
+    };
     const share = 2 / Math.max(2, own.part.ways.length);
     for (const way of own.part.ways) {
       const room = this.room(own.part, way, length);
       if (!room) continue;
       for (const [px, py] of this.places(i, way, room, share)) {
         const [x, y] = [clamp(px, room.x0, room.x1), clamp(py, room.y0, room.y1)];
-        const worst = found.length < TRIED.better ? Number.POSITIVE_INFINITY : (found[found.length - 1] as Place).cost;
-        const cost = this.cost(i, way, x, y, worst);
-        if (cost >= worst) continue;
-        found.push({ way, x, y, cost });
-        found.sort((a, b) => a.cost - b.cost);
-        if (found.length > TRIED.better) found.pop();
+        const cost = this.cost(i, way, x, y, found.cost);
+        if (cost < found.cost) found = { way, x, y, cost };
       }
     }
-    const better = found.map((p) => this.better(i, p, length, STEP * Math.max(p.way.wide, p.way.long), COARSE));
-    const best = better.reduce((a, b) => (b.cost < a.cost ? b : a));
-    const { way, x, y } = this.better(i, best, length, COARSE, FINE);
+    const near = this.better(i, found, length, STEP * Math.max(found.way.wide, found.way.long), COARSE);
+    const { way, x, y } = this.better(i, near, length, COARSE, FINE);
     this.put(i, { ...own, way, at: { x, y } });
   }
 

@@ -9,6 +9,7 @@ import { Blank, ChoiceBlank, NameBlank, Say } from '../../ui/Sentence.tsx';
 import { MATERIAL_WORDS } from '../../words/index.ts';
 import { FlawSentences } from './FlawSentences.tsx';
 import { CLOTH } from './fields.ts';
+import { putCloth } from './putCloth.ts';
 
 interface Props {
   w: Workbook;
@@ -19,14 +20,7 @@ interface Props {
 
 /** A cloth as it would be told: how wide it is, how it lies, what is cut from it. */
 export function ClothSentences({ w, cloth, mine }: Props) {
-  const { cutting } = w.doc.decisions;
-  const put = (part: Partial<ClothSaid>, words?: string): void =>
-    setDecision(
-      w,
-      'cutting',
-      { cloths: cutting.cloths.map((c) => (c.id === cloth.id ? { ...c, ...part } : c)) },
-      { words: words && `${cloth.name}: ${words}` },
-    );
+  const put = putCloth(w, cloth);
   const f = blanks(CLOTH, cloth, w.doc.units, put);
   return (
     <>

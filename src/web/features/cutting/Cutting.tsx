@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { type ClothSaid, clothFor, density, type layFaults, type Placed } from '../../../core/cutting/index.ts';
+import { type ClothSaid, clothFor, density, type LayFault, type Placed } from '../../../core/cutting/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Search, useLay } from '../../data/useLay.ts';
@@ -11,8 +11,9 @@ import { useTall } from '../../drawing/useTall.ts';
 import { AllWell } from '../../ui/Notes.tsx';
 import { Empty, Page } from '../../ui/Page.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
-import { enoughWords, layFaultWords } from '../../words/index.ts';
+import { enoughWords } from '../../words/index.ts';
 import { ClothSentences } from './ClothSentences.tsx';
+import { putCloth } from './putCloth.ts';
 import { useLaid } from './useLaid.ts';
 import { WhatIf } from './WhatIf.tsx';
 
@@ -79,7 +80,7 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
   );
   const put = (q: Placed, part: Partial<Placed>, words: string): void =>
     keep(
-      laid.placed.map((p) => (keyOf(p) === keyOf(q) ? { ...p, ...part } : p)),
+      (laid.kept ?? []).map((p) => (keyOf(p) === keyOf(q) ? { ...p, ...part } : p)),
       words,
     );
   const hand: Hand | null =
@@ -108,13 +109,12 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
           <Verdict w={w} cloth={cloth} laid={laid} search={search} />
           {laid.mine.length > 0 && (
             <WhatIf
+              // Of other pieces, or a cloth laid otherwise, its answers would be untrue.
+              key={JSON.stringify([{ ...cloth, width: 0, lies: '' }, laid.mine.map((p) => p.id)])}
               w={w}
               cloth={cloth}
               mine={laid.mine}
-              onTake={(part, words) => {
-                const next = cutting.cloths.map((c) => (c.id === cloth.id ? { ...c, ...part } : c));
-                setDecision(w, 'cutting', { cloths: next }, { words: `${cloth.name}: ${words}`, told: true });
-              }}
+              onTake={putCloth(w, cloth, { told: true })}
             />
           )}
         </>
@@ -142,7 +142,7 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
 }
 
 /** Whether a fault is one of this cut. */
-const isOf = (f: ReturnType<typeof layFaults>[number], q: Placed): boolean =>
+const isOf = (f: LayFault, q: Placed): boolean =>
   (f.piece === q.piece && !('copy' in f && f.copy !== q.copy)) || ('other' in f && f.other === q.piece);
 
 interface VerdictProps {
@@ -157,9 +157,7 @@ function Verdict({ w, cloth, laid, search }: VerdictProps) {
   const { units } = w.doc;
   const mm = (v: number): string => formatLength(v, units, 0);
   const { best, running } = search;
-  const nameOf = (id: string): string => w.computed.pieces.find((p) => p.id === id)?.name ?? 'A piece';
-  // That it is not there follows from its being too wide.
-  const told = laid.faults.filter((f) => !laid.tooWide.some(({ piece }) => piece.id === f.piece));
+  const { told } = laid;
   const start = (): void =>
     search.start({ pieces: laid.mine, cutLines: w.computed.cutLines, cloth, seed: 1, seconds: SECONDS });
   return (
@@ -187,10 +185,12 @@ function Verdict({ w, cloth, laid, search }: VerdictProps) {
           {laid.kept && (
             <>
               {told.length === 0 && !laid.tooWide.length ? (
-                <AllWell words="Looked over: nothing overlaps, every piece is there, each on its grain." />
+                <AllWell
+                  words={`Looked over: nothing overlaps, every piece ${laid.singly.length ? 'that can lie so ' : ''}is there, each on its grain.`}
+                />
               ) : (
                 <Box as="ul" pl="5" mb="2" color="berry" role="status">
-                  {[...new Set(told.map((f) => layFaultWords(f, nameOf)))].slice(0, 8).map((words) => (
+                  {told.slice(0, 8).map((words) => (
                     <li key={words}>{words}</li>
                   ))}
                 </Box>

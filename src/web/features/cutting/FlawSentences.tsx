@@ -2,6 +2,7 @@ import { Button } from '@chakra-ui/react';
 import { type ClothSaid, type Flaw } from '../../../core/cutting/index.ts';
 import { type LengthUnit } from '../../../core/units.ts';
 import { LengthBlank, Say } from '../../ui/Sentence.tsx';
+import { WordButton } from '../../ui/WordButton.tsx';
 
 interface Props {
   cloth: ClothSaid;
@@ -42,17 +43,12 @@ export function FlawSentences({ cloth, units, put }: Props) {
         <Say key={i}>
           No piece touches the place from {blank(i, 'y0', 'from along it', FAR)} to {blank(i, 'y1', 'to along it', FAR)}{' '}
           along it, {blank(i, 'x0', 'from across', most)} to {blank(i, 'x1', 'to across', most)} from the {from}.{' '}
-          <Button
-            variant="plain"
-            size="sm"
-            px="0"
-            h="auto"
-            minH="24px"
+          <WordButton
             color="berry"
             onClick={() => put({ flaws: flaws.filter((_f, k) => k !== i) }, `without flaw ${i + 1}`)}
           >
             It is none
-          </Button>
+          </WordButton>
         </Say>
       ))}
       <Button

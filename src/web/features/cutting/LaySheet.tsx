@@ -5,8 +5,8 @@ import { atTable, type ClothSaid, type Lying } from '../../../core/cutting/index
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { keyOf, LayDrawing } from '../../drawing/LayDrawing.tsx';
+import { HeadRow } from '../../ui/HeadRow.tsx';
 import { PaperBox, PrintSheet } from '../../ui/PrintSheet.tsx';
-import { layFaultWords } from '../../words/index.ts';
 import { useLaid } from './useLaid.ts';
 
 const NONE: ReadonlySet<string> = new Set();
@@ -21,9 +21,8 @@ export function LaySheet({ w }: { w: Workbook }) {
 
 function OneSheet({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
   const { name, units } = w.doc;
-  const { lying, length, faults, singly } = useLaid(w, cloth);
+  const { lying, length, told, tooWide, singly } = useLaid(w, cloth);
   const mm = (v: number): string => formatLength(v, units, 0);
-  const nameOf = (id: string): string => w.computed.pieces.find((p) => p.id === id)?.name ?? 'A piece';
   useEffect(() => {
     document.title = `${name}, ${cloth.name} · Woodbine`;
   }, [name, cloth.name]);
@@ -41,9 +40,9 @@ function OneSheet({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
             large pieces are cut first. Cut away from the hand that holds the cloth, and close blades when you put them
             down.
           </Text>
-          {faults.length > 0 && (
+          {(told.length > 0 || tooWide.length > 0) && (
             <Text role="alert" color="berry" fontWeight="600" mb="2">
-              Not ready to cut: {layFaultWords(faults[0] as (typeof faults)[number], nameOf)}
+              Not ready to cut: {told[0] ?? `${tooWide[0]?.piece.name} is wider than this cloth.`}
             </Text>
           )}
           <LayDrawing
@@ -71,23 +70,17 @@ function Places({ lying, folded, units }: { lying: readonly Lying[]; folded: boo
   return (
     <Box overflowX="auto">
       <Table.Root size="sm" mt="3">
-        <Table.Header>
-          <Table.Row bg="transparent">
-            {[
-              'No.',
-              'Piece',
-              `Grainline from the ${folded ? 'fold' : 'selvedge drawn above'}`,
-              'From the cut end',
-              'Pinned',
-              'Chalked',
-              'Cut',
-            ].map((h) => (
-              <Table.ColumnHeader key={h} color="quiet">
-                {h}
-              </Table.ColumnHeader>
-            ))}
-          </Table.Row>
-        </Table.Header>
+        <HeadRow
+          heads={[
+            'No.',
+            'Piece',
+            `Grainline from the ${folded ? 'fold' : 'selvedge drawn above'}`,
+            'From the cut end',
+            'Pinned',
+            'Chalked',
+            'Cut',
+          ]}
+        />
         <Table.Body>
           {atTable(lying).map(({ number, lying: q, across, along }) => (
             <Table.Row key={keyOf(q)} bg="transparent" css={{ breakInside: 'avoid' }}>

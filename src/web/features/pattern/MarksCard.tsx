@@ -13,6 +13,7 @@ import {
 } from '../../../core/pattern/index.ts';
 import { ok, type Result } from '../../../core/result.ts';
 import { Blank, Say } from '../../ui/Sentence.tsx';
+import { WordButton } from '../../ui/WordButton.tsx';
 
 /** What is being placed in the drawing by clicking; a grainline takes two clicks. */
 export type Placing = Mark['kind'] | 'grain' | Laid['kind'];
@@ -97,17 +98,9 @@ export function MarksCard({ piece, placing, clicks, wrong, onPlacing, onSave }: 
         {placing !== null && (
           <>
             {HINTS[placing][clicks]}{' '}
-            <Button
-              variant="plain"
-              size="sm"
-              px="0"
-              h="auto"
-              minH="24px"
-              textDecoration="underline"
-              onClick={() => onPlacing(null)}
-            >
+            <WordButton textDecoration="underline" onClick={() => onPlacing(null)}>
               Not now
-            </Button>
+            </WordButton>
           </>
         )}
       </Text>

@@ -11,6 +11,7 @@ import {
 } from '../../../core/pattern/index.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
 import { ChoiceBlank, NameBlank, Say } from '../../ui/Sentence.tsx';
+import { WordButton } from '../../ui/WordButton.tsx';
 import { KIND_WORDS, kindSaid } from '../../words/index.ts';
 
 interface Props {
@@ -78,9 +79,9 @@ export function PieceSentences({ pieces, piece, units, onSave, onRemove }: Props
           </Button>
         </Box>
       )}
-      <Button variant="plain" size="sm" px="0" h="auto" minH="24px" color="berry" onClick={onRemove}>
+      <WordButton color="berry" onClick={onRemove}>
         This is no piece of mine: remove it
-      </Button>
+      </WordButton>
     </>
   );
 }

@@ -7,6 +7,7 @@ import { inSentence } from '../../../core/text.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
+import { HeadRow } from '../../ui/HeadRow.tsx';
 import { ChoiceBlank, LengthBlank, Say } from '../../ui/Sentence.tsx';
 import { ROLE_WORDS } from '../../words/index.ts';
 
@@ -99,15 +100,7 @@ export function TrimSheet({ changes, units }: { changes: Reallowed[]; units: Len
   const mm = (v: number): string => formatLength(v, units);
   return (
     <Table.Root size="sm">
-      <Table.Header>
-        <Table.Row bg="transparent">
-          {['Piece', 'Edge', 'Pattern', 'Cut with', 'Before cutting'].map((h) => (
-            <Table.ColumnHeader key={h} color="quiet">
-              {h}
-            </Table.ColumnHeader>
-          ))}
-        </Table.Row>
-      </Table.Header>
+      <HeadRow heads={['Piece', 'Edge', 'Pattern', 'Cut with', 'Before cutting']} />
       <Table.Body>
         {changes.map((c) => (
           <Table.Row key={`${c.piece}/${c.edge}`} bg="transparent">
