@@ -42,9 +42,9 @@ function crosses(pages: ReadPage[], centre: number): number[] {
   return [...new Set(on.map((l) => Math.round((l.y - top) * 100) / 100))].sort((p, q) => p - q);
 }
 
-test('without any pattern: a placket of 612, seven or eight buttons of 15; the printed strip measures to 0.1 mm', async ({
-  page,
-}) => {
+test('without any pattern: a placket of 612, seven or eight buttons of 15; the printed strip measures to 0.1 mm', {
+  tag: '@night',
+}, async ({ page }) => {
   await visit(page, at());
   await page.getByText('Only buttons, without a pattern').click();
   const length = page.getByLabel('The placket is long');
@@ -74,9 +74,9 @@ test('without any pattern: a placket of 612, seven or eight buttons of 15; the p
   for (const [i, y] of read.entries()) expect(Math.abs(y - (now[i] as number))).toBeLessThan(0.1);
 });
 
-test('a coat worn belted: the belt stays clear, a dragged button stays and the rest gives way, what is cut never moves', async ({
-  page,
-}) => {
+test('a coat worn belted: the belt stays clear, a dragged button stays and the rest gives way, what is cut never moves', {
+  tag: '@night',
+}, async ({ page }) => {
   await open(page, 'Greenhouse coat', 'buttons');
   const waist = 336;
   const clear = async () => {

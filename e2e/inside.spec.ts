@@ -84,39 +84,41 @@ test('the jacket: ribs at hem and wrist with their sums; worn on both sides noth
   await expect(page.getByRole('button', { name: /^\d+ Join the layers along the hem/ })).toBeVisible();
 });
 
-test('a front drawn whole is halved by one click, and lined; the change sheets come as a PDF', async ({
-  page,
-}, info) => {
-  // Neckline, shoulders, armholes, sides and hem of a whole top, as drawn lines in millimetres.
-  const half = [
-    'M0 90C45 90 75 60 75 0',
-    'L190 40',
-    'C178 120 205 190 250 200',
-    'L262 600',
-    'L-262 600',
-    'L-250 200',
-    'C-205 190 -178 120 -190 40',
-    'L-75 0',
-    'C-75 60 -45 90 0 90Z',
-  ].join('');
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="700mm" height="700mm" viewBox="-350 -50 700 700"><g id="Front"><title>Front</title><path fill="none" stroke="#222" d="${half}"/></g></svg>`;
-  await visit(page, at());
-  await page.getByLabel('Its name').fill('Seedling top');
-  await page.getByRole('button', { name: 'Begin', exact: true }).click();
-  await page
-    .getByLabel('Pattern file')
-    .setInputFiles({ name: 'top.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
-  await page.getByRole('link', { name: 'What else do I cut?' }).click();
-  await expect(page.getByRole('region', { name: 'Drawing' }).getByText('"Front" is drawn whole.')).toBeVisible();
-  await page.getByRole('button', { name: 'Take half of it, on the fold' }).click();
-  await expect(page.getByRole('region', { name: 'Drawing' }).getByText('"Front" is drawn whole.')).toHaveCount(0);
-  await page.getByRole('tab', { name: 'Lining' }).click();
-  await expect(page.getByText('Why the front lining?')).toBeVisible();
-  await saved(page);
-  await page.getByRole('link', { name: 'On to paper' }).click();
-  const wait = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Change sheets for the lining' }).click();
-  const path = join(info.outputDir, 'changes.pdf');
-  await (await wait).saveAs(path);
-  expect(readFileSync(path).subarray(0, 5).toString()).toBe('%PDF-');
-});
+test(
+  'a front drawn whole is halved by one click, and lined; the change sheets come as a PDF',
+  { tag: '@night' },
+  async ({ page }, info) => {
+    // Neckline, shoulders, armholes, sides and hem of a whole top, as drawn lines in millimetres.
+    const half = [
+      'M0 90C45 90 75 60 75 0',
+      'L190 40',
+      'C178 120 205 190 250 200',
+      'L262 600',
+      'L-262 600',
+      'L-250 200',
+      'C-205 190 -178 120 -190 40',
+      'L-75 0',
+      'C-75 60 -45 90 0 90Z',
+    ].join('');
+    const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="700mm" height="700mm" viewBox="-350 -50 700 700"><g id="Front"><title>Front</title><path fill="none" stroke="#222" d="${half}"/></g></svg>`;
+    await visit(page, at());
+    await page.getByLabel('Its name').fill('Seedling top');
+    await page.getByRole('button', { name: 'Begin', exact: true }).click();
+    await page
+      .getByLabel('Pattern file')
+      .setInputFiles({ name: 'top.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+    await page.getByRole('link', { name: 'What else do I cut?' }).click();
+    await expect(page.getByRole('region', { name: 'Drawing' }).getByText('"Front" is drawn whole.')).toBeVisible();
+    await page.getByRole('button', { name: 'Take half of it, on the fold' }).click();
+    await expect(page.getByRole('region', { name: 'Drawing' }).getByText('"Front" is drawn whole.')).toHaveCount(0);
+    await page.getByRole('tab', { name: 'Lining' }).click();
+    await expect(page.getByText('Why the front lining?')).toBeVisible();
+    await saved(page);
+    await page.getByRole('link', { name: 'On to paper' }).click();
+    const wait = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'Change sheets for the lining' }).click();
+    const path = join(info.outputDir, 'changes.pdf');
+    await (await wait).saveAs(path);
+    expect(readFileSync(path).subarray(0, 5).toString()).toBe('%PDF-');
+  },
+);

@@ -130,7 +130,9 @@ test('the plan on paper, as Markdown and as JSON; small sums', async ({ page }) 
   expect(at()).toContain('127.0.0.1');
 });
 
-test('a pasted sheet is held against the steps, line by line, and its order taken', async ({ page }) => {
+test('a pasted sheet is held against the steps, line by line, and its order taken', { tag: '@night' }, async ({
+  page,
+}) => {
   await open(page, 'Potting shirt', 'plan');
   await proved(page);
   await page.getByRole('tab', { name: 'Besides' }).click();

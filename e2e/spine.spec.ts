@@ -355,9 +355,9 @@ test('a dart is laid on an edge by its figures, counts when seams are walked, an
   await expect(page.getByText('All 26 seams go together.')).toBeVisible();
 });
 
-test('an armhole cut into a cover-up is asked about, then faced and cut out, and its facing has its steps', async ({
-  page,
-}) => {
+test('an armhole cut into a cover-up is asked about, then faced and cut out, and its facing has its steps', {
+  tag: '@night',
+}, async ({ page }) => {
   await begin(page, 'Pond cover-up');
   const oval =
     'M270 115C309 115 340 166 340 230C340 294 309 345 270 345C231 345 200 294 200 230C200 166 231 115 270 115Z';

@@ -10,8 +10,8 @@ import { type Answer, asks } from './http.ts';
 import { Running } from './server.ts';
 
 /** So many spoilt files of each kind: thousands by night. Fewer of what is ours alone, or is long looked at. */
-const PATTERNS = runs(300).numRuns;
-const [OURS, BACKUPS] = [60, 4].map((n) => runs(n, true).numRuns) as [number, number];
+const PATTERNS = runs(120).numRuns;
+const [OURS, BACKUPS] = [40, 3].map((n) => runs(n, true).numRuns) as [number, number];
 /** Longest the server may work on an answer, ms of its own time: other processes beside it make nothing look like a hang. */
 const PATIENCE = 2000;
 /** Longest an answer may take all the same, ms. */

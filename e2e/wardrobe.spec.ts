@@ -157,9 +157,9 @@ test('a drawing that takes long shows how far it is, and is given up when it is 
   await expect(blank(page, 'Name of this piece')).toHaveText('Front');
 });
 
-test('said of edges: cut with other allowances and what to trim, layers on the opened-out garment, ties, interfacing', async ({
-  page,
-}) => {
+test('said of edges: cut with other allowances and what to trim, layers on the opened-out garment, ties, interfacing', {
+  tag: '@night',
+}, async ({ page }) => {
   await open(page, 'Greenhouse coat', 'pattern');
   await pick(page, 'The lines drawn in the file', 'cut lines: the seam lies inside');
   await pickOf(page, 'Edges to cut otherwise', 'Side seam');
