@@ -6,7 +6,8 @@ const cross = (o: Point, a: Point, b: Point): number => (a.x - o.x) * (b.y - o.y
 const STRAIGHT = 1e-6;
 
 const keyOf = (a: Point, b: Point): string => `${a.x},${a.y};${b.x},${b.y}`;
-const isConvex = (r: Point[]): boolean =>
+/** Whether a ring, anticlockwise for y up, turns one way only. */
+export const isConvex = (r: readonly Point[]): boolean =>
   r.every((p, i) => cross(r[(i + r.length - 1) % r.length] as Point, p, r[(i + 1) % r.length] as Point) > -STRAIGHT);
 
 const anticlockwise = (r: Point[]): Point[] => {
@@ -71,4 +72,24 @@ export function convexSum(a: Point[], b: Point[]): Point[] {
     }
   }
   return out;
+}
+
+/** Points of a hull that lie nearer are one, mm. */
+const GRID = 1e-6;
+
+/** The convex hull of points, anticlockwise for y up (Andrew 1979, the monotone chain). */
+export function convexHull(points: readonly Point[]): Point[] {
+  // On a grid: of points that are one above another but for a rounding, none may pass for the first.
+  const on = (v: number): number => Math.round(v / GRID) * GRID;
+  const sorted = points.map((p) => ({ x: on(p.x), y: on(p.y) })).sort((a, b) => a.x - b.x || a.y - b.y);
+  const half = (all: Point[]): Point[] => {
+    const out: Point[] = [];
+    for (const p of all) {
+      while (out.length > 1 && cross(out[out.length - 2] as Point, out[out.length - 1] as Point, p) <= STRAIGHT)
+        out.pop();
+      out.push(p);
+    }
+    return out.slice(0, -1);
+  };
+  return [...half(sorted), ...half(sorted.reverse())];
 }

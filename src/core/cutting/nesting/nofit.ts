@@ -13,10 +13,22 @@ const back = (r: Point[]): Point[] => r.map((p) => ({ x: -p.x, y: -p.y }));
  * laid within another.
  */
 export function noFit(a: Point[][], b: Point[][], gap: number): Rings {
+  const [p, q] = [a[0], b[0]];
+  if (p && q && a.length === 1 && b.length === 1 && gap === 0) return [shrunk(convexSum(p, back(q)))];
   // Put together a few at a time: the clipper takes long over many that lie over each other.
   const sums = a.map((p) => hull(b.map((q) => convexSum(p, back(q)))));
   return hull(inflate(whole(sums), gap - TOUCH));
 }
+
+/** A convex ring drawn together, so that none of its edges goes in by more than pieces may touch. */
+function shrunk(r: Point[]): Point[] {
+  const centre = { x: mean(r.map((p) => p.x)), y: mean(r.map((p) => p.y)) };
+  const far = Math.max(...r.map((p) => Math.hypot(p.x - centre.x, p.y - centre.y)));
+  const by = 1 - TOUCH / far;
+  return r.map((p) => ({ x: centre.x + by * (p.x - centre.x), y: centre.y + by * (p.y - centre.y) }));
+}
+
+const mean = (of: readonly number[]): number => of.reduce((a, b) => a + b, 0) / of.length;
 
 /** Two and two put together, and so on. */
 function whole(rings: Rings[]): Rings {

@@ -1,10 +1,13 @@
 import { type Point } from '../../geometry/index.ts';
+import { isConvex } from './convex.ts';
 import { type NoFits } from './nofit.ts';
 import { type Way } from './parts.ts';
 
 /** A ring as numbers in a row, x and y in turn, with its box: what is asked a million times. */
 interface Flat {
   at: Float64Array;
+  /** Of a convex ring its edges: the normal that looks out, of length 1, and how far it lies from the origin; null of another. */
+  edges: Float64Array | null;
   minX: number;
   maxX: number;
   minY: number;
@@ -12,25 +15,44 @@ interface Flat {
 }
 
 function flat(ring: readonly Point[]): Flat {
-  const at = new Float64Array(ring.length * 2);
-  const f = { at, minX: Infinity, maxX: -Infinity, minY: Infinity, maxY: -Infinity };
-  for (const [i, p] of ring.entries()) {
-    at[2 * i] = p.x;
-    at[2 * i + 1] = p.y;
-    f.minX = Math.min(f.minX, p.x);
-    f.maxX = Math.max(f.maxX, p.x);
-    f.minY = Math.min(f.minY, p.y);
-    f.maxY = Math.max(f.maxY, p.y);
+  const at = new Float64Array(ring.flatMap((p) => [p.x, p.y]));
+  const [xs, ys] = [ring.map((p) => p.x), ring.map((p) => p.y)];
+  const edges = isConvex(ring) ? edgesOf(ring) : null;
+  return { at, edges, minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) };
+}
+
+function edgesOf(ring: readonly Point[]): Float64Array {
+  const out: number[] = [];
+  for (const [i, a] of ring.entries()) {
+    const b = ring[(i + 1) % ring.length] as Point;
+    const [dx, dy] = [b.x - a.x, b.y - a.y];
+    const long = Math.hypot(dx, dy);
+    if (long > 0) out.push(dy / long, -dx / long, (dy * a.x - dx * a.y) / long);
   }
-  return f;
+  return new Float64Array(out);
 }
 
 /** How deep a point lies within a ring, mm: the least way out of it; 0 outside. */
-function depth(x: number, y: number, { at, minX, maxX, minY, maxY }: Flat): number {
-  if (x <= minX || x >= maxX || y <= minY || y >= maxY) return 0;
+function depth(x: number, y: number, f: Flat): number {
+  if (x <= f.minX || x >= f.maxX || y <= f.minY || y >= f.maxY) return 0;
+  return f.edges ? withinConvex(x, y, f.edges) : within(x, y, f.at);
+}
+
+function withinConvex(x: number, y: number, edges: Float64Array): number {
+  let near = Infinity;
+  for (let i = 0; i < edges.length; i += 3) {
+    const d = (edges[i + 2] as number) - (edges[i] as number) * x - (edges[i + 1] as number) * y;
+    if (d <= 0) return 0;
+    if (d < near) near = d;
+  }
+  return near;
+}
+
+function within(x: number, y: number, at: Float64Array): number {
   let inside = false;
   const n = at.length;
-  let [ax, ay] = [at[n - 2] as number, at[n - 1] as number];
+  let ax = at[n - 2] as number;
+  let ay = at[n - 1] as number;
   let near = Infinity;
   for (let i = 0; i < n; i += 2) {
     const bx = at[i] as number;
@@ -52,26 +74,43 @@ function depth(x: number, y: number, { at, minX, maxX, minY, maxY }: Flat): numb
 
 /** How far parts lie over each other, out of their no-fit polygons; each of these is flattened once. */
 export class Overlaps {
-  private readonly known = new Map<Way, Map<Way, Flat[]>>();
+  private readonly number = new Map<Way, number>();
+  private readonly rows: (Flat[] | undefined)[][] = [];
   constructor(private readonly noFits: NoFits) {}
 
-  /** How far `b` at (x, y) would have to be moved so that it no longer lies over `a` at the origin, mm. */
-  depth(a: Way, b: Way, x: number, y: number): number {
+  /** The number of a way, by which it is asked for. */
+  numberOf(way: Way): number {
+    const known = this.number.get(way);
+    if (known !== undefined) return known;
+    this.number.set(way, this.rows.length);
+    this.ways.push(way);
+    this.rows.push([]);
+    return this.rows.length - 1;
+  }
+  private readonly ways: Way[] = [];
+
+  /** How far way `b` would have to be moved from (x, y) so that it no longer lies over `a` at the origin, mm. */
+  depth(a: number, b: number, x: number, y: number): number {
+    const rings = this.of(a, b);
     let most = 0;
-    for (const r of this.of(a, b)) most = Math.max(most, depth(x, y, r));
+    for (let i = 0; i < rings.length; i++) {
+      const d = depth(x, y, rings[i] as Flat);
+      if (d > most) most = d;
+    }
     return most;
   }
 
   /** Corners of where `b` may not lie beside `a`: there it touches. */
-  corners(a: Way, b: Way): readonly { at: Float64Array }[] {
+  corners(a: number, b: number): readonly { at: Float64Array }[] {
     return this.of(a, b);
   }
 
-  private of(a: Way, b: Way): Flat[] {
-    const of = this.known.get(a) ?? new Map<Way, Flat[]>();
-    this.known.set(a, of);
-    const made = of.get(b) ?? this.noFits.of(a, b).map(flat);
-    of.set(b, made);
+  private of(a: number, b: number): Flat[] {
+    const row = this.rows[a] as (Flat[] | undefined)[];
+    const known = row[b];
+    if (known) return known;
+    const made = this.noFits.of(this.ways[a] as Way, this.ways[b] as Way).map(flat);
+    row[b] = made;
     return made;
   }
 }

@@ -1,8 +1,11 @@
+import { ringsArea } from '../../geometry/index.ts';
 import { type Cloth, usable } from './cloth.ts';
+import { asPart, clusters } from './cluster.ts';
 import { flawed, type Laid, type Laying, laidInOrder, layOf } from './construct.ts';
 import { NoFits } from './nofit.ts';
 import { Overlaps } from './overlap.ts';
 import { type LayPart, type Way } from './parts.ts';
+import { CLEAR, type Room, Strip } from './strip.ts';
 
 /** By which share the strip is made shorter at a time: less after it did not come out, more after it did. Own figures. */
 const SHORTER = { first: 0.04, most: 0.06, least: 0.002 };
@@ -11,11 +14,13 @@ const [ROUNDS, STRIKES] = [80, 200];
 /** So often a length is tried anew, from where it came nearest to come out, two parts having changed places. Own figure. */
 const TRIES = 3;
 /** Places that are tried for a part: anywhere, near where it lies, touching another. The best of them is made better. */
+const CORNERS = 4;
 const TRIED = { anywhere: 8, near: 12, touching: 8 };
+const PLACES = CORNERS + TRIED.anywhere + TRIED.near + TRIED.touching;
 /** Steps of making a place better: from, as a share of the part, down to, mm, coarsely and then finely. */
 const [STEP, COARSE, FINE] = [0.15, 3, 0.006];
-/** Pieces that overlap by less, mm, do not: no-fit polygons let them touch by as much. */
-const CLEAR = 1e-6;
+/** A step that wins grows by as much, one that does not shrinks. */
+const [GROW, SHRINK] = [1.1, 0.5];
 /** By how much a pair that overlaps weighs more, at least and at most, and one that does not less, each round. */
 const [MORE, MOST, LESS] = [1.2, 2, 0.95];
 
@@ -28,19 +33,14 @@ function drawing(seed: number): () => number {
   };
 }
 
+/** So often parts are put together anew, fewer times the more there are of them, and how much is left to chance. Own figures. */
+const CLOSE = { parts: 600, least: 3, most: 24, doubt: 0.004 };
+
 interface Place {
   way: Way;
   x: number;
   y: number;
   cost: number;
-}
-
-/** From and to which a way may lie, mm. */
-interface Room {
-  x0: number;
-  x1: number;
-  y0: number;
-  y1: number;
 }
 
 const clamp = (v: number, from: number, to: number): number => Math.min(to, Math.max(from, v));
@@ -50,173 +50,116 @@ const clamp = (v: number, from: number, to: number): number => Math.min(to, Math
  * overlaps least; what overlaps time and again weighs more (guided local search, as published for strip packing).
  */
 class Search {
-  private readonly weight: Float64Array;
-  /** Parts that are moved, and with the flaws behind them all that lies there. */
-  private readonly n: number;
-  private readonly all: number;
-  private readonly laid: Laid[];
+  private readonly strip: Strip;
   private nearest: readonly Laid[] = [];
-  /** Where each part lies: from and to across, from and to along. */
-  private readonly boxes: Float64Array;
   constructor(
-    private readonly cloth: Cloth,
-    private readonly overlaps: Overlaps,
+    cloth: Cloth,
+    noFits: NoFits,
     laid: readonly Laid[],
     private readonly draw: () => number,
   ) {
-    this.laid = [...laid, ...flawed(cloth)];
-    this.n = laid.length;
-    this.all = this.laid.length;
-    this.weight = new Float64Array(this.all ** 2).fill(1);
-    this.boxes = new Float64Array(this.all * 4);
-    for (const [i, l] of this.laid.entries()) this.put(i, l);
+    this.strip = new Strip(cloth, new Overlaps(noFits), laid, flawed(cloth));
   }
 
-  private put(i: number, l: Laid): void {
-    this.laid[i] = l;
-    this.boxes.set([l.at.x, l.at.x + l.way.wide, l.at.y, l.at.y + l.way.long], 4 * i);
-  }
-
-  private overlap(way: Way, x: number, y: number, j: number): number {
-    // Boxes that do not touch need no closer look.
-    const g = this.cloth.gap;
-    const { boxes } = this;
-    if (x >= (boxes[4 * j + 1] as number) + g || (boxes[4 * j] as number) >= x + way.wide + g) return 0;
-    if (y >= (boxes[4 * j + 3] as number) + g || (boxes[4 * j + 2] as number) >= y + way.long + g) return 0;
-    const o = this.laid[j] as Laid;
-    return this.overlaps.depth(o.way, way, x - o.at.x, y - o.at.y);
-  }
-
-  /** The weighed overlap of a part at a place; given up once it is worse than `most`. */
-  private cost(i: number, way: Way, x: number, y: number, most: number): number {
-    let sum = 0;
-    for (let j = 0; j < this.all && sum < most; j++)
-      if (j !== i) sum += (this.weight[i * this.all + j] as number) * this.overlap(way, x, y, j);
-    return sum;
-  }
-
-  private room(part: LayPart, way: Way, length: number): Room | null {
-    const [from, to] = usable(this.cloth);
-    const [x1, y1] = [part.atFold ? from : to - way.wide, length - this.cloth.end - way.long];
-    return x1 < from || y1 < this.cloth.end ? null : { x0: from, x1, y0: this.cloth.end, y1 };
-  }
-
-  /** Places worth a try for a way of a part. */
-  private *places(i: number, way: Way, room: Room, share: number): Generator<readonly [number, number]> {
-    const { at } = this.laid[i] as Laid;
+  /** A place that is worth a try for a way of a part: the `k`th. */
+  private place(i: number, way: Way, room: Room, k: number): readonly [number, number] | null {
     const { x0, x1, y0, y1 } = room;
-    yield [x0, y0];
-    yield [x1, y0];
-    yield [x0, y1];
-    yield [x1, y1];
-    for (let k = TRIED.anywhere * share; k > 0; k--) yield [x0 + this.draw() * (x1 - x0), y0 + this.draw() * (y1 - y0)];
-    for (let k = TRIED.near * share; k > 0; k--)
-      yield [at.x + (this.draw() - 0.5) * way.wide * 0.5, at.y + (this.draw() - 0.5) * way.long * 0.5];
-    for (let k = TRIED.touching * share; k > 0; k--) {
-      const o = this.laid[Math.floor(this.draw() * this.all)] as Laid;
-      const rings = this.overlaps.corners(o.way, way);
-      const ring = rings[Math.floor(this.draw() * rings.length)]?.at;
-      if (!ring) continue;
-      const c = 2 * Math.floor((this.draw() * ring.length) / 2);
-      yield [o.at.x + (ring[c] as number), o.at.y + (ring[c + 1] as number)];
-    }
+    if (k < CORNERS) return [k & 1 ? x1 : x0, k & 2 ? y1 : y0];
+    if (k < CORNERS + TRIED.anywhere) return [x0 + this.draw() * (x1 - x0), y0 + this.draw() * (y1 - y0)];
+    const { at } = this.strip.part(i);
+    if (k < CORNERS + TRIED.anywhere + TRIED.near)
+      return [at.x + (this.draw() - 0.5) * way.wide * 0.5, at.y + (this.draw() - 0.5) * way.long * 0.5];
+    const j = Math.floor(this.draw() * this.strip.all);
+    return j === i ? null : this.strip.touching(j, way, this.draw());
   }
 
   /** Moves a part to where it overlaps least, of the places that are tried. */
   private move(i: number, length: number): void {
-    const own = this.laid[i] as Laid;
-    let found: Place = {
-      way: own.way,
-      ...own.at,
-      cost: this.cost(i, own.way, own.at.x, own.at.y, Number.POSITIVE_INFINITY),
-    };
-    const share = 2 / Math.max(2, own.part.ways.length);
+    const { strip } = this;
+    const own = strip.part(i);
+    const { x, y } = own.at;
+    let found: Place = { way: own.way, x, y, cost: strip.cost(i, own.way, x, y, Number.POSITIVE_INFINITY) };
+    // More ways, fewer places for each of them.
+    const step = Math.max(2, own.part.ways.length) / 2;
     for (const way of own.part.ways) {
-      const room = this.room(own.part, way, length);
+      const room = strip.room(own.part, way, length);
       if (!room) continue;
-      for (const [px, py] of this.places(i, way, room, share)) {
-        const [x, y] = [clamp(px, room.x0, room.x1), clamp(py, room.y0, room.y1)];
-        const cost = this.cost(i, way, x, y, found.cost);
-        if (cost < found.cost) found = { way, x, y, cost };
+      for (let k = 0; k < PLACES; k += k < CORNERS ? 1 : step) {
+        const at = this.place(i, way, room, k);
+        if (!at) continue;
+        const [px, py] = [clamp(at[0], room.x0, room.x1), clamp(at[1], room.y0, room.y1)];
+        const cost = strip.cost(i, way, px, py, found.cost);
+        if (cost < found.cost) found = { way, x: px, y: py, cost };
       }
     }
     const near = this.better(i, found, length, STEP * Math.max(found.way.wide, found.way.long), COARSE);
-    const { way, x, y } = this.better(i, near, length, COARSE, FINE);
-    this.put(i, { ...own, way, at: { x, y } });
+    const best = this.better(i, near, length, COARSE, FINE);
+    strip.put(i, { ...own, way: best.way, at: { x: best.x, y: best.y } });
   }
 
   /** The place made better step by step, across, along or both; steps grow as long as they do and shrink where they do not. */
   private better(i: number, from: Place, length: number, step: number, fine: number): Place {
-    const part = (this.laid[i] as Laid).part;
-    const room = this.room(part, from.way, length);
-    let best = from;
-    if (!room) return best;
+    const { strip } = this;
+    const room = strip.room(strip.part(i).part, from.way, length);
+    if (!room) return from;
+    let { x, y, cost } = from;
     let [sx, sy] = [step, step];
-    while ((sx > fine || sy > fine) && best.cost > CLEAR) {
+    let reach = 2 * step;
+    let [cx, cy] = [x, y];
+    strip.around(i, from.way, cx, cy, reach);
+    while ((sx > fine || sy > fine) && cost > CLEAR) {
       const kind = Math.floor(this.draw() * 3);
       const [dx, dy] = [kind === 1 ? 0 : sx, kind === 0 ? 0 : sy];
-      let won = false;
-      for (const [ox, oy] of [
-        [dx, dy],
-        [-dx, -dy],
-        ...(kind === 2
-          ? ([
-              [dx, -dy],
-              [-dx, dy],
-            ] as const)
-          : []),
-      ] as const) {
-        const [x, y] = [clamp(best.x + ox, room.x0, room.x1), clamp(best.y + oy, room.y0, room.y1)];
-        if (x === best.x && y === best.y) continue;
-        const cost = this.cost(i, from.way, x, y, best.cost);
-        if (cost < best.cost) {
-          best = { way: from.way, x, y, cost };
-          won = true;
-          break;
-        }
+      // Where it has gone far, or its steps have become small, what is near is another.
+      if (Math.max(Math.abs(x - cx) + dx, Math.abs(y - cy) + dy) > reach || 8 * Math.max(sx, sy) < reach) {
+        reach = 2 * Math.max(sx, sy);
+        [cx, cy] = [x, y];
+        strip.around(i, from.way, cx, cy, reach);
       }
-      const by = won ? 1.1 : 0.5;
+      let won = false;
+      for (let d = 0; d < (kind === 2 ? 4 : 2) && !won; d++) {
+        const px = clamp(x + (d & 1 ? -dx : dx), room.x0, room.x1);
+        const py = clamp(y + (d === 0 || d === 3 ? dy : -dy), room.y0, room.y1);
+        if (px === x && py === y) continue;
+        const less = strip.costNear(i, from.way, px, py, cost);
+        if (less >= cost) continue;
+        [x, y, cost, won] = [px, py, less, true];
+      }
+      const by = won ? GROW : SHRINK;
       if (kind !== 1) sx *= by;
       if (kind !== 0) sy *= by;
     }
-    return best;
+    return { way: from.way, x, y, cost };
   }
 
   /** Which overlap, and how much all together; each pair that does weighs more from now on, each other one less. */
   private overlapping(): { parts: number[]; sum: number } {
-    const deep: [number, number, number][] = [];
-    let [sum, most] = [0, 0];
-    for (let i = 0; i < this.all; i++)
-      for (let j = 0; j < Math.min(i, this.n); j++) {
-        const { way, at } = this.laid[j] as Laid;
-        const d = this.overlap(way, at.x, at.y, i);
-        deep.push([i, j, d]);
-        sum += d > CLEAR ? d : 0;
-        most = Math.max(most, d);
-      }
-    const parts = new Set<number>();
-    for (const [i, j, d] of deep) {
-      const by = d > CLEAR ? MORE + (MOST - MORE) * (d / most) : LESS;
-      const w = Math.max(1, (this.weight[i * this.all + j] as number) * by);
-      this.weight[i * this.all + j] = w;
-      this.weight[j * this.all + i] = w;
-      if (d <= CLEAR) continue;
-      parts.add(j);
-      if (i < this.n) parts.add(i);
+    const pairs = this.strip.overlapping();
+    const most = Math.max(0, ...pairs.map((p) => p[2]));
+    this.strip.weigh(
+      LESS,
+      pairs.map(([i, j, d]) => [i, j, MORE + (MOST - MORE) * (d / most)]),
+    );
+    const parts = new Set(pairs.flatMap((p) => p.slice(0, 2)));
+    return { parts: [...parts].filter((i) => i < this.strip.n), sum: pairs.reduce((t, p) => t + p[2], 0) };
+  }
+
+  /** All moved into a length; false where one does not fit. */
+  private into(length: number): boolean {
+    const { strip } = this;
+    strip.forget();
+    for (const [i, l] of strip.now.entries()) {
+      const way = [l.way, ...l.part.ways].find((w) => strip.room(l.part, w, length));
+      const room = way && strip.room(l.part, way, length);
+      if (!way || !room) return false;
+      strip.put(i, { ...l, way, at: { x: clamp(l.at.x, room.x0, room.x1), y: clamp(l.at.y, room.y0, room.y1) } });
     }
-    return { parts: [...parts], sum };
+    return true;
   }
 
   /** Lays all within a length; false where it does not come out in so many rounds. */
   *within(length: number): Generator<undefined, boolean> {
-    this.weight.fill(1);
-    for (const [i, l] of this.now.entries()) {
-      const ways = [l.way, ...l.part.ways].filter((w) => this.room(l.part, w, length));
-      const [way] = ways;
-      const room = way && this.room(l.part, way, length);
-      if (!way || !room) return false;
-      this.put(i, { ...l, way, at: { x: clamp(l.at.x, room.x0, room.x1), y: clamp(l.at.y, room.y0, room.y1) } });
-    }
+    if (!this.into(length)) return false;
     let least = Number.POSITIVE_INFINITY;
     for (let left = ROUNDS; left > 0; left--) {
       const { parts, sum } = this.overlapping();
@@ -224,7 +167,7 @@ class Search {
       if (sum < least) {
         if (sum < least * 0.98) left = ROUNDS;
         least = sum;
-        this.nearest = this.now;
+        this.nearest = this.strip.now;
       }
       // In an order of chance, so that no two chase each other for ever.
       for (const [, i] of parts.map((k) => [this.draw(), k] as const).sort((a, b) => a[0] - b[0])) {
@@ -237,10 +180,11 @@ class Search {
 
   /** Two parts change places: out of a lay that gets no shorter as it is. */
   private swap(): void {
+    const { strip } = this;
     const [i, j] = [this.large(), this.large()];
-    const [a, b] = [this.laid[i] as Laid, this.laid[j] as Laid];
-    this.put(i, { ...a, at: b.at });
-    this.put(j, { ...b, at: i === j ? b.at : a.at });
+    const [a, b] = [strip.part(i), strip.part(j)];
+    strip.put(i, { ...a, at: b.at });
+    strip.put(j, { ...b, at: i === j ? b.at : a.at });
   }
 
   /** Begins the next length where this one came nearest to come out. */
@@ -251,16 +195,16 @@ class Search {
 
   /** One of the larger parts: of two that are drawn. */
   private large(): number {
-    const size = (k: number): number => (this.laid[k] as Laid).way.wide * (this.laid[k] as Laid).way.long;
-    const [i, j] = [Math.floor(this.draw() * this.n), Math.floor(this.draw() * this.n)];
+    const size = (k: number): number => this.strip.part(k).way.wide * this.strip.part(k).way.long;
+    const [i, j] = [Math.floor(this.draw() * this.strip.n), Math.floor(this.draw() * this.strip.n)];
     return size(i) > size(j) ? i : j;
   }
 
   get now(): Laid[] {
-    return this.laid.slice(0, this.n);
+    return this.strip.now;
   }
   restore(laid: readonly Laid[]): void {
-    for (const [i, l] of laid.entries()) this.put(i, l);
+    for (const [i, l] of laid.entries()) this.strip.put(i, l);
   }
 }
 
@@ -270,6 +214,30 @@ const bySize = (parts: LayPart[]): number[] => {
   return parts.map((_, k) => k).sort((a, b) => size(b) - size(a));
 };
 
+/** Parts that lie well against each other laid as one, and then the others; null where none do. */
+function laidClose(parts: LayPart[], cloth: Cloth, noFits: NoFits, doubt: () => number): Laying | null {
+  const all = clusters(parts, cloth, doubt).map(asPart);
+  if (all.length === parts.length) return null;
+  const whole = all.map((c) => c.part);
+  const { laid: as, left } = laidInOrder(whole, bySize(whole), cloth, noFits);
+  const within = (part: LayPart): Map<Way, Laid[]> | undefined => all.find((c) => c.part === part)?.within;
+  const laid = as.flatMap(({ part, way, at }) =>
+    (within(part)?.get(way) ?? []).map((l) => ({ ...l, at: { x: l.at.x + at.x, y: l.at.y + at.y } })),
+  );
+  return layOf(
+    cloth,
+    laid,
+    left.flatMap((part) => [...(within(part)?.values() ?? [])][0]?.map((l) => l.part) ?? []),
+  );
+}
+
+/** Whether it cannot be shorter by a thousandth: nothing is left between its pieces. */
+function isFull({ laid, cloth, length }: Laying): boolean {
+  const [from, to] = usable(cloth);
+  const net = laid.reduce((t, l) => t + ringsArea([l.way.outline]), 0);
+  return net >= 0.999 * (to - from) * (length - 2 * cloth.end);
+}
+
 /**
  * Lays the parts on the cloth, then makes it shorter and shorter. Each step gives the best so far; it may be stopped after any, and ends
  * by itself where no shorter one is found. The same seed gives the same steps.
@@ -278,8 +246,17 @@ export function* laid(parts: LayPart[], cloth: Cloth, seed: number): Generator<L
   const noFits = new NoFits(cloth.gap);
   let best = laidInOrder(parts, bySize(parts), cloth, noFits);
   yield best;
-  const search = new Search(cloth, new Overlaps(noFits), best.laid, drawing(seed));
   if (best.laid.length < 2) return;
+  const draw = drawing(seed);
+  const tries = Math.min(CLOSE.most, Math.max(CLOSE.least, Math.round(CLOSE.parts / parts.length)));
+  for (let k = 0; k < tries; k++) {
+    const close = laidClose(parts, cloth, noFits, () => (k ? CLOSE.doubt * draw() : 0));
+    if (!close) break;
+    if (close.left.length === best.left.length && close.length < best.length) best = close;
+    yield best;
+    if (isFull(best)) return;
+  }
+  const search = new Search(cloth, noFits, best.laid, draw);
   let share = SHORTER.first;
   for (let strikes = 0; strikes < STRIKES; ) {
     const steps = search.within(best.length * (1 - share));
