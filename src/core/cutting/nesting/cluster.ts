@@ -11,9 +11,9 @@ const FULL = 0.98;
 const WASTE = 0.02;
 /**
  * Of two ways that lose as little the one where edges are as long as each other, go on straight at both ends, and what it makes fills its
- * box. Own figures.
+ * box and is small: a share of the cloth's width squared. Own figures.
  */
-const [UNLIKE, BENT, UNFILLED] = [0.01, 0.005, 0.001];
+const [UNLIKE, BENT, UNFILLED, LARGE] = [0.01, 0.005, 0.001, 0.002];
 /** Less is no corner: the sine of the turn. */
 const CORNER = 0.01;
 /** Edges that stray no more from lying along each other are laid against each other, as far apart as they stray, mm. */
@@ -123,7 +123,12 @@ function pairing(a: Cluster, b: Cluster, ways: readonly Cluster[], cloth: Cloth,
       const made = clusterOf([...a.laid, ...moved(way.laid, x, y)], hull);
       const bent = corners(made.hull) - corners(a.hull) - corners(way.hull) + 4;
       const cost =
-        waste + UNLIKE * (1 - share) + BENT * bent + UNFILLED * (1 - made.area / (made.wide * made.long)) + doubt;
+        waste +
+        UNLIKE * (1 - share) +
+        BENT * bent +
+        UNFILLED * (1 - made.area / (made.wide * made.long)) +
+        (LARGE * made.area) / (to - from) ** 2 +
+        doubt;
       if (made.wide <= to - from + TOUCH && cost < (best?.cost ?? Number.POSITIVE_INFINITY))
         best = { a, b, cost, made };
     }

@@ -74,22 +74,29 @@ export function convexSum(a: Point[], b: Point[]): Point[] {
   return out;
 }
 
-/** Points of a hull that lie nearer are one, mm. */
-const GRID = 1e-6;
+/** Points of a hull that stand out from its edges by less are left out, mm. */
+const OUT = 1e-3;
 
-/** The convex hull of points, anticlockwise for y up (Andrew 1979, the monotone chain). */
+/** The convex hull of points, anticlockwise for y up (Andrew 1979, the monotone chain), without what hardly is a corner. */
 export function convexHull(points: readonly Point[]): Point[] {
-  // On a grid: of points that are one above another but for a rounding, none may pass for the first.
-  const on = (v: number): number => Math.round(v / GRID) * GRID;
-  const sorted = points.map((p) => ({ x: on(p.x), y: on(p.y) })).sort((a, b) => a.x - b.x || a.y - b.y);
+  const sorted = [...points].sort((a, b) => a.x - b.x || a.y - b.y);
   const half = (all: Point[]): Point[] => {
     const out: Point[] = [];
     for (const p of all) {
-      while (out.length > 1 && cross(out[out.length - 2] as Point, out[out.length - 1] as Point, p) <= STRAIGHT)
-        out.pop();
+      while (out.length > 1 && cross(out[out.length - 2] as Point, out[out.length - 1] as Point, p) <= 0) out.pop();
       out.push(p);
     }
     return out.slice(0, -1);
   };
-  return [...half(sorted), ...half(sorted.reverse())];
+  const hull = [...half(sorted), ...half(sorted.reverse())];
+  for (let i = 0; i < hull.length && hull.length > 3; ) {
+    const [a, p, b] = [hull[(i + hull.length - 1) % hull.length], hull[i], hull[(i + 1) % hull.length]] as [
+      Point,
+      Point,
+      Point,
+    ];
+    if (cross(a, p, b) <= OUT * Math.hypot(b.x - a.x, b.y - a.y)) hull.splice(i, 1);
+    else i += 1;
+  }
+  return hull;
 }
