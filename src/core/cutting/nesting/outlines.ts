@@ -1,5 +1,5 @@
 import { inflate, type Point, ringsArea, simplified, union } from '../../geometry/index.ts';
-import { type LayPart, turned, type Way } from './parts.ts';
+import { type LayPart, MANY, turned, type Way } from './parts.ts';
 
 /** Something to be laid, by its outline alone: mm, x across the strip and y along it. */
 export interface Outline {
@@ -12,9 +12,7 @@ export interface Outline {
   mirror: boolean;
 }
 
-/** Outlines of more points are laid by fewer, which keep as much clear around them as they leave out. */
-const MANY = 60;
-/** How far these may stray, mm. */
+/** How far an outline of fewer points may stray, mm: as much is kept clear around it. */
 const STRAY = 0.5;
 /** A ring that the clipper finds larger or smaller than this share crosses itself. */
 const CROSSED = 1e-6;

@@ -5,6 +5,8 @@ import { type Cloth, type Placed } from './cloth.ts';
 
 /** How far a chord may stray from a curved cut line while pieces are laid, mm: as much is kept free around them. */
 const CHORD = 1;
+/** Outlines of more points are laid by fewer. */
+export const MANY = 60;
 
 /** One way a part may lie: its outline in a box from the origin, x across the cloth and y along it. */
 export interface Way extends Pick<Placed, 'turn' | 'mirrored'> {
@@ -77,11 +79,12 @@ function openedOut(piece: Piece, ring: Point[]): Point[] {
   return union([ring], [over.reverse()]).sort((p, q) => q.length - p.length)[0] ?? ring;
 }
 
-/** The cut line in chords, grown by as much as these may lie within it. */
+/** The cut line in chords; a curved one, or one of many points, by fewer, and grown by as much as these may lie within it. */
 function grown(cut: CutLine): Point[] {
-  const ring = simplified(chords(cut, FLATTEN), CHORD);
-  const curved = cut.outline.some((s) => s.k !== 'L');
-  return curved ? (inflate([ring], CHORD)[0] ?? ring) : ring;
+  const all = chords(cut, FLATTEN);
+  if (all.length <= MANY && cut.outline.every((s) => s.k === 'L')) return all;
+  const ring = simplified(all, CHORD);
+  return inflate([ring], CHORD)[0] ?? ring;
 }
 
 /** How wide a piece lies on its grain, mm: opened out where its fold is not on the cloth's. */
