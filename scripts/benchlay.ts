@@ -1,11 +1,11 @@
 import {
-  type Cloth,
   density,
   type Laying,
   laid,
   lyingOf,
   partsOf,
   partsOfOutlines,
+  plainCloth,
 } from '../src/core/cutting/index.ts';
 import { compute } from '../src/core/document/compute.ts';
 import { DEMOS } from '../src/demo/index.ts';
@@ -13,7 +13,6 @@ import { PUZZLE, puzzle } from '../src/test/puzzle.ts';
 
 // How well pieces are laid: shares of the cloth that is in them, and of the length that bottom-left placing takes.
 
-const on = (width: number): Cloth => ({ width, lies: 'single', oneWay: false, selvedge: 0, end: 0, gap: 0, flaws: [] });
 const say = (what: string, figures: string): void => {
   process.stdout.write(`${what.padEnd(46)} ${figures}\n`);
 };
@@ -40,7 +39,7 @@ for (const demo of DEMOS.slice(0, 4)) {
   const doc = demo.make();
   if (!doc.ok) throw new Error(JSON.stringify(doc.findings));
   const c = compute(doc.value);
-  const cloth = on(1400);
+  const cloth = plainCloth(1400);
   const pieces = c.pieces.filter((p) => p.material === 'shell' || p.material === 'facing');
   const { first, at } = looked(laid(partsOf(pieces, c.cutLines, cloth).parts, cloth, 1), [3, 20]);
   const share = (l: Laying): string => density(cloth, lyingOf(cloth, l.placed, pieces, c.cutLines)).toFixed(3);
@@ -59,7 +58,7 @@ for (const n of [10, 20, 40, 120]) {
     turns: [0, 180],
     mirror: false,
   }));
-  const { first, at } = looked(laid(partsOfOutlines(pieces), on(PUZZLE.w), 1), [3, 20]);
+  const { first, at } = looked(laid(partsOfOutlines(pieces), plainCloth(PUZZLE.w), 1), [3, 20]);
   const [soon, late] = at.map((l) => (PUZZLE.h / l.length).toFixed(3));
   say(
     `a rectangle cut into ${n}, shuffled`,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MEETS } from '../core/cutting/meets.ts';
 import { LIES } from '../core/cutting/nesting/cloth.ts';
 import { MATERIALS } from '../core/pattern/types.ts';
 import { id, mm, words } from './figures.ts';
@@ -6,6 +7,8 @@ import { id, mm, words } from './figures.ts';
 /** The longest cloth, mm: a whole bolt. Own figure. */
 const MOST_CLOTH = 100_000;
 const cloth = z.number().min(0).max(MOST_CLOTH);
+/** More than a fifth no cloth that is meant for sewing shrinks by, %. */
+const shrinkage = z.number().min(0).max(20);
 /** A place no piece may touch: from and to across, from and to along. */
 const flaw = z
   .strictObject({ x0: mm, x1: mm, y0: cloth, y1: cloth })
@@ -18,6 +21,7 @@ const placed = z.strictObject({
   mirrored: z.boolean(),
   x: z.number().min(-MOST_CLOTH).max(MOST_CLOTH),
   y: z.number().min(-MOST_CLOTH).max(MOST_CLOTH),
+  pinned: z.boolean().optional(),
 });
 
 /** What is cut from what cloth, and how it lies. */
@@ -36,6 +40,11 @@ export const cutting = z.strictObject({
         end: mm.max(300),
         gap: mm.max(50),
         flaws: z.array(flaw).max(40),
+        print: z.strictObject({ along: mm, across: mm, fromEnd: mm, fromSide: mm }),
+        shrinks: z.strictObject({ along: shrinkage, across: shrinkage }),
+        price: z.number().min(0).max(100_000),
+        meet: z.array(z.enum(MEETS)).max(MEETS.length),
+        centre: z.boolean(),
       }),
     )
     .max(40),

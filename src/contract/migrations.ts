@@ -164,6 +164,18 @@ function withCloths(doc: Plain): Plain {
   return { ...doc, schema: 10, decisions: { cutting: { cloths, moved: [], lays: [] }, ...decisionsOf(doc) } };
 }
 
+/** Version 11 knows prints that meet, shrinking and prices: of the cloths of version 10 nothing was said of these. */
+function withPrints(doc: Plain): Plain {
+  const d = decisionsOf(doc);
+  const more = {
+    ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
+    ...{ price: 0, meet: ['side', 'centre-front', 'centre-back', 'cap'], centre: true },
+  };
+  const cutting = d.cutting as Plain & { cloths: Plain[] };
+  const cloths = cutting.cloths.map((c) => ({ ...structuredClone(more), ...c }));
+  return { ...doc, schema: 11, decisions: { ...d, cutting: { ...cutting, cloths } } };
+}
+
 /** Parts of the decisions with what they lack. */
 const withMore = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(structuredClone(added)).map(([key, more]) => [key, { ...more, ...d[key] }]));
@@ -179,5 +191,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   7: withCutOuts,
   8: withFinishes,
   9: withCloths,
+  10: withPrints,
 };
-export const CURRENT_SCHEMA = 10;
+export const CURRENT_SCHEMA = 11;

@@ -262,9 +262,9 @@ describe('files out and in', () => {
     spoilt.project.shell.pieces[1].ring[0].path[0].b.x += 5;
     expect((await ask('POST', '/api/projects/import', spoilt)).json.detail).toMatch(/outline of Back is open/);
     expect(
-      (await ask('POST', '/api/projects/import', { woodbine: 1, project: { ...file.project, schema: 11 } })).json
+      (await ask('POST', '/api/projects/import', { woodbine: 1, project: { ...file.project, schema: 12 } })).json
         .detail,
-    ).toMatch(/version 11/);
+    ).toMatch(/version 12/);
     expect((await ask('POST', '/api/projects/import', { anything: 1 })).status).toBe(422);
   });
 

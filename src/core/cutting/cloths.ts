@@ -1,4 +1,5 @@
 import { type Material, type Piece } from '../pattern/types.ts';
+import { type Meet } from './meets.ts';
 import { type Cloth, type Placed } from './nesting/cloth.ts';
 
 /** A cloth as the sewist says it: what she calls it, what is cut from it, how much of it there is. Lengths in mm. */
@@ -9,6 +10,11 @@ export interface ClothSaid extends Cloth {
   takes: Material[];
   /** So much of it is there; 0 where it is still to be bought. */
   owned: number;
+  /** What a metre of it costs, in the sewist's own money; 0 where that is not said. */
+  price: number;
+  /** At which seams its print meets; `centre`: and lies on the centre lines. */
+  meet: Meet[];
+  centre: boolean;
 }
 
 /** A lay that is kept: it is the sewist's choice, since she cuts by it. Looked over by the checker before it is believed. */
@@ -34,6 +40,8 @@ const USUAL: Omit<ClothSaid, 'id' | 'name' | 'takes' | 'width'> = {
   end: 10,
   gap: 4,
   flaws: [],
+  ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
+  ...{ price: 0, meet: ['side', 'centre-front', 'centre-back', 'cap'], centre: true },
 };
 
 /** The cloths a garment begins with; their widths are common on sale. */

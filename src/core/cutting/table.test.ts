@@ -7,7 +7,6 @@ import { compute } from '../document/compute.ts';
 import { ringsArea } from '../geometry/index.ts';
 import {
   atTable,
-  type Cloth,
   clothFor,
   cutFrom,
   density,
@@ -15,10 +14,11 @@ import {
   laidLength,
   lyingOf,
   partsOf,
+  plainCloth,
   usualCutting,
 } from './index.ts';
 
-const CLOTH: Cloth = { width: 1500, lies: 'single', oneWay: false, selvedge: 10, end: 10, gap: 4, flaws: [] };
+const CLOTH = plainCloth(1500, { selvedge: 10, end: 10, gap: 4 });
 const GARMENT = fc.record({ made: fc.constantFrom(...Object.values(CUTS)), w: fc.integer({ min: 220, max: 300 }) });
 
 describe('at the table', () => {

@@ -286,7 +286,7 @@ export const GARMENTS = ['coat', 'jacket', 'waistcoat', 'shirt', 'dress', 'skirt
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 10;
+  schema: 11;
   name: string;
   garment: string;
   units: LengthUnit;

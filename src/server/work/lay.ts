@@ -1,5 +1,5 @@
 import { type LayAnswer, type LayBody } from '../../contract/http.ts';
-import { type Cloth, isPlain, type Laying, laid, lyingOutline, partsOfOutlines } from '../../core/cutting/index.ts';
+import { isPlain, type Laying, laid, lyingOutline, partsOfOutlines, plainCloth } from '../../core/cutting/index.ts';
 import { type Point, ringsArea } from '../../core/geometry/index.ts';
 
 /** A lay, or the piece whose outline crosses itself. */
@@ -14,11 +14,7 @@ const points = (ring: readonly (readonly [number, number])[]): Point[] => ring.m
 
 /** Lays outlines on a strip as short as can be found in the time that is given; the same seed tries the same. */
 export function layOutlines({ lay: b }: LayJob): LayMade {
-  const cloth: Cloth = {
-    width: b.widthMm,
-    ...{ lies: 'single', oneWay: false, selvedge: 0, end: 0, flaws: [] },
-    gap: b.gapMm,
-  };
+  const cloth = plainCloth(b.widthMm, { gap: b.gapMm });
   const rings = new Map(b.pieces.map((p) => [p.id, points(p.outline)]));
   // Looked at here and not where it is asked: an outline may cross itself a million times.
   const crossed = b.pieces.find((p) => !isPlain(rings.get(p.id) ?? []));

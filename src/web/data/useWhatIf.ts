@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type Cloth, LIES, type Lies } from '../../core/cutting/index.ts';
+import { type Cloth, type Holds, LIES, type Lies } from '../../core/cutting/index.ts';
 import { type CutLine, type Piece } from '../../core/pattern/index.ts';
 import { type Answered } from '../workers/lay.ts';
 import { layAside } from './useLay.ts';
@@ -8,12 +8,22 @@ import { layAside } from './useLay.ts';
 export interface If {
   width: number;
   lies: Lies;
+  /** Its print need not meet. */
+  free?: boolean;
 }
 
 /** What it would take; pieces that are wider than it, or cut wrongly by two layers, are not in it. */
 export interface Then extends If {
   length: number;
   missing: number;
+}
+
+/** What is laid on what. */
+export interface Whats {
+  pieces: Piece[];
+  cutLines: Map<string, CutLine>;
+  cloth: Cloth;
+  holds: Holds;
 }
 
 /** How long each is looked for, s: enough to compare them. */
@@ -29,10 +39,12 @@ export function useWhatIf() {
     worker.current = null;
     setLeft(0);
   }, []);
-  const start = (pieces: Piece[], cutLines: Map<string, CutLine>, cloth: Cloth, widths: readonly number[]): void => {
+  const start = (asked: Whats, widths: readonly number[]): void => {
     stop();
     setFound([]);
+    const { cloth, holds, ...whats } = asked;
     const all = widths.flatMap((width) => LIES.map((lies): If => ({ width, lies })));
+    if (holds.size) all.push({ width: cloth.width, lies: cloth.lies, free: true });
     const next = (k: number): void => {
       const one = all[k];
       worker.current?.terminate();
@@ -46,7 +58,9 @@ export function useWhatIf() {
         setFound((was) => [...was, { ...one, length, missing: new Set([...wide, ...single]).size }]);
         next(k + 1);
       };
-      worker.current = layAside({ pieces, cutLines, cloth: { ...cloth, ...one }, seed: 1, seconds: EACH }, then, stop);
+      const { width, lies, free } = one;
+      const on = { cloth: { ...cloth, width, lies }, holds: free ? new Map() : holds, pinned: [] };
+      worker.current = layAside({ ...whats, ...on, seed: 1, seconds: EACH }, then, stop);
     };
     next(0);
   };

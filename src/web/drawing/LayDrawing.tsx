@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
-import { atTable, type Cloth, grainOf, type Lying, usable } from '../../core/cutting/index.ts';
+import { atTable, type Cloth, firstLine, grainOf, type Lying, usable } from '../../core/cutting/index.ts';
 import { flatten, type Point } from '../../core/geometry/index.ts';
 import { type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
@@ -11,6 +11,7 @@ import { pointOn } from './pointOn.ts';
 export interface Hand {
   move: (q: Lying, to: Point) => void;
   turn: (q: Lying) => void;
+  pin: (q: Lying) => void;
 }
 
 interface Props {
@@ -55,6 +56,7 @@ export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }
             strokeWidth={unit}
             strokeDasharray={`${4 * unit} ${3 * unit}`}
           />
+          <path d={printOf(cloth, length, wide)} fill="none" stroke={colour('rule')} strokeWidth={0.8 * unit} />
           {cloth.flaws.map((f, i) => (
             <path
               key={i}
@@ -90,6 +92,19 @@ export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }
   );
 }
 
+/** The lines of its print, as far as they come again. */
+function printOf(cloth: Cloth, length: number, wide: number): string {
+  const { along, across, fromEnd } = cloth.print;
+  const lines = (from: number, step: number, to: number): number[] =>
+    step > 0
+      ? Array.from({ length: Math.floor((to - (from % step)) / step) + 1 }, (_, k) => (from % step) + k * step)
+      : [];
+  return [
+    ...lines(fromEnd, along, length).map((y) => `M${y} 0V${wide}`),
+    ...lines(firstLine(cloth), across, wide).map((x) => `M0 ${x}H${length}`),
+  ].join('');
+}
+
 interface CutProps {
   q: Lying;
   number: number;
@@ -123,6 +138,7 @@ function Cut({ q, number, faulty, unit, hatch, units, hand }: CutProps) {
     const d = go[e.key];
     if (d) hand?.move(q, { x: q.x + d.x, y: q.y + d.y });
     else if (e.key.toLowerCase() === 'r' && !e.ctrlKey && !e.metaKey) hand?.turn(q);
+    else if (e.key.toLowerCase() === 'p' && !e.ctrlKey && !e.metaKey) hand?.pin(q);
     else return;
     e.preventDefault();
     e.stopPropagation();
@@ -134,7 +150,8 @@ function Cut({ q, number, faulty, unit, hatch, units, hand }: CutProps) {
       {...(hand && {
         role: 'button',
         tabIndex: 0,
-        'aria-label': `${number}: ${q.shape.name}${faulty ? ', does not lie well' : ''}. Arrows move it, R turns it.`,
+        'aria-label': `${number}: ${q.shape.name}${faulty ? ', does not lie well' : ''}${q.pinned ? ', pinned' : ''}. Arrows move it, R turns it, P pins it.`,
+        onDoubleClick: () => hand.pin(q),
         onKeyDown: keys,
         onPointerDown: (e: PointerEvent<SVGGElement>) => {
           e.stopPropagation();
@@ -182,6 +199,16 @@ function Cut({ q, number, faulty, unit, hatch, units, hand }: CutProps) {
       <Label x={at.y} y={at.x + 5 * unit} size={15} unit={unit} anchor="middle" weight={650} halo>
         {number}
       </Label>
+      {q.pinned && (
+        <circle
+          cx={at.y}
+          cy={at.x - 14 * unit}
+          r={5 * unit}
+          fill={colour('berry')}
+          stroke={colour('page')}
+          strokeWidth={unit}
+        />
+      )}
       <title>{q.shape.name}</title>
     </g>
   );

@@ -1,8 +1,9 @@
-import { type ClothSaid, type LayFault, type Lies } from '../../core/cutting/index.ts';
+import { type ClothSaid, type LayFault, type Lies, type Match, type Missed } from '../../core/cutting/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
+import { joinWords } from './pattern.ts';
 
 /** What is wrong with a lay, as a sentence; `nameOf` a piece. */
-export function layFaultWords(f: LayFault, nameOf: (id: string) => string): string {
+export function layFaultWords(f: LayFault, nameOf: (id: string) => string, units: LengthUnit): string {
   const name = nameOf(f.piece);
   switch (f.code) {
     case 'off-cloth':
@@ -23,10 +24,22 @@ export function layFaultWords(f: LayFault, nameOf: (id: string) => string): stri
         : `${name} is laid ${f.cut} times, and cut ${f.meant}.`;
     case 'not-a-pair':
       return `${name}: half of them have to lie with the other side up, to make pairs.`;
+    case 'off-print':
+      return `The lines of ${name} and ${nameOf(f.other)} miss each other by ${formatLength(f.off, units)}.`;
+    case 'off-line':
+      return `The centre line of ${name} lies ${formatLength(f.off, units)} beside a line of the print.`;
     case 'unknown':
       return 'A piece that was laid is not cut from this cloth any more.';
   }
 }
+
+/** What two wishes of a print do to each other, as a sentence. */
+export const missedWords = ({ match, off }: Missed, nameOf: (id: string) => string, units: LengthUnit): string =>
+  `${joinWords(`join-${match.code}`)}, ${nameOf(match.a.piece)} to ${nameOf(match.b.piece)}: lines miss each other by ${formatLength(off, units)}, since those of the other seams meet.`;
+
+/** Where lines meet, and how far they miss each other where a side is eased. */
+export const meetWords = (m: Match, off: number, nameOf: (id: string) => string, units: LengthUnit): string =>
+  `${joinWords(`join-${m.code}`)}, ${nameOf(m.a.piece)} to ${nameOf(m.b.piece)}${off > 1 ? `: at an end up to ${formatLength(off, units, 0)} off` : ''}`;
 
 /** Cloth is sold by 10 cm, or by eighths of a yard: common practice. */
 const STEP: Record<LengthUnit, number> = { mm: 100, in: 914.4 / 8 };

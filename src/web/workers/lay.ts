@@ -1,4 +1,4 @@
-import { type Cloth, type Laying, laid, type Placed, partsOf } from '../../core/cutting/index.ts';
+import { type Cloth, type Holds, type Laying, laid, type Placed, partsOf } from '../../core/cutting/index.ts';
 import { type CutLine, type Piece } from '../../core/pattern/index.ts';
 
 /** Pieces to be laid on a cloth; the same seed gives the same lays. */
@@ -6,6 +6,10 @@ export interface Asked {
   pieces: Piece[];
   cutLines: Map<string, CutLine>;
   cloth: Cloth;
+  /** Where the print has to lie on the pieces. */
+  holds: Holds;
+  /** What stays where it lies. */
+  pinned: Placed[];
   seed: number;
   /** How long a shorter one is looked for, s. */
   seconds: number;
@@ -29,9 +33,9 @@ export interface Answered {
 const SLICE = 250;
 
 // A thin shell round the search, which goes on for as long as it is wished: the screen goes on meanwhile, and shows the best so far.
-self.onmessage = ({ data: { pieces, cutLines, cloth, seed, seconds } }: MessageEvent<Asked>) => {
-  const { parts, single } = partsOf(pieces, cutLines, cloth);
-  const search = laid(parts, cloth, seed);
+self.onmessage = ({ data: { pieces, cutLines, cloth, holds, pinned, seed, seconds } }: MessageEvent<Asked>) => {
+  const { parts, single } = partsOf(pieces, cutLines, cloth, holds);
+  const search = laid(parts, cloth, seed, pinned);
   const began = performance.now();
   let best: Laying | null = null;
   let first = 0;

@@ -17,6 +17,8 @@ export type LayFault =
   | { code: 'cut-twice'; piece: string }
   | { code: 'miscounted'; piece: string; cut: number; meant: number }
   | { code: 'not-a-pair'; piece: string }
+  | { code: 'off-print'; piece: string; other: string; off: number }
+  | { code: 'off-line'; piece: string; copy: number; off: number }
   | { code: 'unknown'; piece: string };
 
 /**

@@ -10,6 +10,15 @@ export interface Flaw {
   y1: number;
 }
 
+/** A print or a weave that repeats along the cloth and across it: how far on it comes again, mm, 0 where it does not. */
+export interface Print {
+  along: number;
+  across: number;
+  /** From the cut end and from the left selvedge to the first of its lines. */
+  fromEnd: number;
+  fromSide: number;
+}
+
 /**
  * A cloth to lay pieces on. Axes: x across it from its left selvedge, or from the fold, y along it from the cut end; the grain runs along y.
  * Lengths in mm.
@@ -26,11 +35,25 @@ export interface Cloth {
   /** Kept between pieces, and round flaws. */
   gap: number;
   flaws: readonly Flaw[];
+  print: Print;
+  /** What it will still shrink by after it is cut, % along and across: pieces are laid larger by as much. */
+  shrinks: { along: number; across: number };
 }
+
+/** A cloth of which nothing is said but how wide it is: in one layer, used to its edges, plain. */
+export const plainCloth = (width: number, more: Partial<Cloth> = {}): Cloth => ({
+  width,
+  ...{ lies: 'single', oneWay: false, selvedge: 0, end: 0, gap: 0, flaws: [] },
+  ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
+  ...more,
+});
 
 /** The strip that pieces may lie in, across: from and to, mm from the left selvedge or the fold. */
 export const usable = (c: Cloth): readonly [from: number, to: number] =>
   c.lies === 'single' ? [c.selvedge, c.width - c.selvedge] : [0, c.width / 2 - c.selvedge];
+
+/** Where the first line of the print lies across, as it lies: a cloth that matches is folded along one of them (common practice). */
+export const firstLine = (c: Cloth): number => (c.lies === 'folded' ? 0 : c.print.fromSide);
 
 /** Where a piece lies: which cut of it, mirrored, then turned, and the lower corner of its box. */
 export interface Placed {
@@ -42,6 +65,8 @@ export interface Placed {
   mirrored: boolean;
   x: number;
   y: number;
+  /** Stays where it is while the rest is laid anew. */
+  pinned?: boolean | undefined;
 }
 
 /** Pieces laid on a cloth, and how much of it they take, mm. */

@@ -5,3 +5,4 @@ export * from './lying.ts';
 export * from './outlines.ts';
 export * from './parts.ts';
 export { laid } from './search.ts';
+export { offSteps } from './steps.ts';

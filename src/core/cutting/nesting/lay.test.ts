@@ -8,19 +8,8 @@ import { compute } from '../../document/compute.ts';
 import { type Path, type Point, polyline } from '../../geometry/index.ts';
 import { type Cut, type CutLine, type Piece } from '../../pattern/index.ts';
 import { type Laying, laidInOrder } from './construct.ts';
-import { type Cloth, type Lay, laid, layFaults, partsOf } from './index.ts';
+import { type Cloth, type Lay, laid, layFaults, partsOf, plainCloth } from './index.ts';
 import { NoFits } from './nofit.ts';
-
-const cloth = (width: number, more: Partial<Cloth> = {}): Cloth => ({
-  width,
-  lies: 'single',
-  oneWay: false,
-  selvedge: 0,
-  end: 0,
-  gap: 0,
-  flaws: [],
-  ...more,
-});
 
 const ONE: Cut = { count: 1, pair: false, onFold: false };
 
@@ -162,13 +151,14 @@ describe('a lay', () => {
 
   test('of the perfect squared square, laid in its order, leaves no cloth over', () => {
     const [pieces, lines] = told(SQUARES.map((s) => box(`s${s}`, s, s)));
-    const c = cloth(112);
+    const c = plainCloth(112);
     const { parts } = partsOf(pieces, lines, c);
     const lay = laidInOrder(
       parts,
       parts.map((_, i) => i),
       c,
       new NoFits(0),
+      [],
     );
     expect(lay.placed).toHaveLength(21);
     expect(lay.length).toBeGreaterThan(111.9);
@@ -189,10 +179,10 @@ describe('a lay', () => {
     );
     const [pieces, lines] = told([gore]);
     // 400 and, from its middle on, 300 more; the same way up two lower ends of 400 need 800.
-    const either = stepped(pieces, lines, cloth(701), 4000).best;
+    const either = stepped(pieces, lines, plainCloth(701), 4000).best;
     expect(either.length).toBeCloseTo(800, 0);
     expect(new Set(either.placed.map((p) => p.turn)).size).toBe(2);
-    const oneWay = stepped(pieces, lines, cloth(701, { oneWay: true }), 4000).best;
+    const oneWay = stepped(pieces, lines, plainCloth(701, { oneWay: true }), 4000).best;
     expect(oneWay.length).toBeGreaterThan(1000);
     for (const lay of [either, oneWay]) expect(layFaults(lay, pieces, lines)).toEqual([]);
   });
@@ -204,7 +194,7 @@ describe('a lay', () => {
       box('pocket', 100, 100),
     ];
     const [pieces, lines] = told(all);
-    const c = cloth(1300, { lies: 'folded' });
+    const c = plainCloth(1300, { lies: 'folded' });
     const { best, single } = stepped(pieces, lines, c, 4000);
     expect(single).toEqual(['pocket']);
     expect(best.placed.find((p) => p.piece === 'back')?.x).toBe(0);
@@ -213,7 +203,7 @@ describe('a lay', () => {
     expect(best.length).toBeLessThan(705);
     expect(layFaults(best, pieces, lines)).toEqual([]);
     // In one layer the same halves are opened out, and the pair lies mirrored.
-    const flat = stepped(pieces, lines, cloth(1400), 4000).best;
+    const flat = stepped(pieces, lines, plainCloth(1400), 4000).best;
     expect(flat.placed.filter((p) => p.piece === 'front').map((p) => p.mirrored)).toEqual([false, true]);
     expect(layFaults(flat, pieces, lines)).toEqual([]);
   });
@@ -226,18 +216,18 @@ describe('a lay', () => {
     });
     const good = [at('a', 0, 0, 0), at('a', 1, 110, 0), at('b', 0, 220, 0)] as const;
     const [one, other, patch] = good;
-    const codes = (placed: Lay['placed'], c = cloth(300, { gap: 5, oneWay: true })) =>
+    const codes = (placed: Lay['placed'], c = plainCloth(300, { gap: 5, oneWay: true })) =>
       layFaults({ cloth: c, placed, length: 200 }, pieces, lines).map((f) => f.code);
     expect(codes([...good])).toEqual([]);
     expect(codes([one, at('a', 1, 103, 0), patch])).toEqual(['too-close']);
     expect(codes([one, other, at('b', 0, 221, 0)])).toEqual(['off-cloth']);
-    const stained = cloth(300, { gap: 5, oneWay: true, flaws: [{ x0: 103, x1: 104, y0: 0, y1: 400 }] });
+    const stained = plainCloth(300, { gap: 5, oneWay: true, flaws: [{ x0: 103, x1: 104, y0: 0, y1: 400 }] });
     expect(codes([...good], stained)).toEqual(['on-flaw']);
     expect(codes([one, other, at('b', 0, 220, 0, { turn: 180 })])).toEqual(['against-nap']);
     expect(codes([one, at('a', 1, 110, 0, { mirrored: false }), patch])).toEqual(['not-a-pair']);
     expect(codes([one, patch])).toEqual(['miscounted']);
     expect(codes([...good, at('c', 0, 0, 0)])).toEqual(['unknown']);
-    const folded = cloth(600, { lies: 'folded' });
+    const folded = plainCloth(600, { lies: 'folded' });
     expect(codes([one, patch], folded)).toEqual(['cut-twice']);
     const [half, cut] = told([box('h', 100, 200, { count: 1, pair: false, onFold: true })]);
     expect(
@@ -251,7 +241,7 @@ describe('a lay', () => {
     fc.assert(
       fc.property(fc.integer({ min: 10, max: 40 }), fc.integer({ min: 1, max: 1e6 }), (n, seed) => {
         const [pieces, lines] = told(puzzle(n, seed).map((corners, i) => shape(`p${i}`, corners)));
-        const { best, lengths } = stepped(pieces, lines, cloth(PUZZLE.w), 20_000, PUZZLE.h / 0.86);
+        const { best, lengths } = stepped(pieces, lines, plainCloth(PUZZLE.w), 20_000, PUZZLE.h / 0.86);
         expect(layFaults(best, pieces, lines)).toEqual([]);
         expect(PUZZLE.h / best.length).toBeGreaterThan(0.86);
         expect(lengths[0]).toBeGreaterThan(best.length);
@@ -272,7 +262,7 @@ describe('a lay', () => {
           ),
         );
         const shortest = 100 * shortestOnGrid(all, width);
-        const { best } = stepped(pieces, lines, cloth(100 * width), 20_000, shortest + 1);
+        const { best } = stepped(pieces, lines, plainCloth(100 * width), 20_000, shortest + 1);
         expect(layFaults(best, pieces, lines)).toEqual([]);
         expect(best.length).toBeLessThan(shortest + 1);
       }),
@@ -295,7 +285,7 @@ describe('a lay', () => {
       fc.property(anything, ({ made, w, ...more }) => {
         const c = compute(documentOf(made({ w, l: 640, s: 120 })));
         const pieces = c.pieces.filter((p) => p.material === 'shell');
-        const on = cloth(more.width, { ...more, end: 5 });
+        const on = plainCloth(more.width, { ...more, end: 5 });
         const { best, lengths } = stepped(pieces, c.cutLines, on, 60);
         const wide = best.left.map((p) => p.piece);
         const laidOnes = pieces.filter((p) => !wide.includes(p.id));

@@ -24,7 +24,7 @@ export function lyingOf(
     const shape = known.get(q.piece);
     const cut = cutLines.get(q.piece);
     if (!shape || !cut) return [];
-    const corner = laying(shape, cut, shape.cut.onFold && cloth.lies === 'single', q);
+    const corner = laying(shape, cut, cloth, q);
     const place = (ring: Point[]): Point[] => corner(ring).map((p) => ({ x: p.x + q.x, y: p.y + q.y }));
     return [{ ...q, ring: place(chords(cut, FLATTEN)), shape, place }];
   });

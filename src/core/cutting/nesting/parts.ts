@@ -1,7 +1,8 @@
 import { flatten, inflate, type Point, simplified, union } from '../../geometry/index.ts';
 import { type CutLine, type Piece } from '../../pattern/index.ts';
 import { FLATTEN } from '../../tolerance.ts';
-import { type Cloth, type Placed } from './cloth.ts';
+import { type Cloth, firstLine, type Placed } from './cloth.ts';
+import { type Steps } from './steps.ts';
 
 /** How far a chord may stray from a curved cut line while pieces are laid, mm: as much is kept free around them. */
 const CHORD = 1;
@@ -13,7 +14,17 @@ export interface Way extends Pick<Placed, 'turn' | 'mirrored'> {
   outline: Point[];
   wide: number;
   long: number;
+  /** Across and along it lies at these places only, so that its print meets. */
+  onX?: Steps;
+  onY?: Steps;
 }
+
+/** Where the print has to lie on a piece: a point of it, and how far on in a repeat that is, mm; across, a point that lies on a line. */
+export interface Hold {
+  along?: { at: Point; rise: number } | undefined;
+  across?: { at: Point } | undefined;
+}
+export type Holds = ReadonlyMap<string, Hold>;
 
 /** Something to be laid: one cut of a piece, in the ways it may lie. */
 export interface LayPart extends Pick<Placed, 'piece' | 'copy'> {
@@ -46,16 +57,19 @@ export function turned({ x, y }: Point, degrees: number): Point {
 
 /**
  * How a piece comes to lie on the cloth with the lower corner of its cut line's box at the origin: grain along y, opened out of its
- * fold where that is not on the cloth's. What it gives takes any ring of the piece.
+ * fold where that is not on the cloth's, larger by what the cloth will shrink. What it gives takes any ring of the piece.
  */
-export function laying(piece: Piece, cut: CutLine, opened: boolean, how: How): (ring: Point[]) => Point[] {
+export function laying(piece: Piece, cut: CutLine, cloth: Cloth, how: How): (ring: Point[]) => Point[] {
+  const opened = piece.cut.onFold && cloth.lies === 'single';
+  const { along, across } = cloth.shrinks;
+  const [wider, longer] = [1 / (1 - across / 100), 1 / (1 - along / 100)];
   const { a, b } = piece.grain;
   const up = Math.atan2(b.x - a.x, b.y - a.y);
   const [c, s] = [Math.cos(up), Math.sin(up)];
   const over = how.mirrored ? -1 : 1;
   const turn = (ring: Point[]): Point[] =>
     (opened ? openedOut(piece, ring) : ring).map((p) =>
-      turned({ x: over * (p.x * c - p.y * s), y: p.x * s + p.y * c }, how.turn),
+      turned({ x: over * wider * (p.x * c - p.y * s), y: longer * (p.x * s + p.y * c) }, how.turn),
     );
   const whole = turn(chords(cut, FLATTEN));
   const [x, y] = [Math.min(...whole.map((p) => p.x)), Math.min(...whole.map((p) => p.y))];
@@ -89,7 +103,7 @@ function grown(cut: CutLine): Point[] {
 
 /** How wide a piece lies on its grain, mm: opened out where its fold is not on the cloth's. */
 export function widthOf(p: Piece, cut: CutLine, cloth: Cloth): number {
-  const lay = laying(p, cut, p.cut.onFold && cloth.lies === 'single', { turn: 0, mirrored: false });
+  const lay = laying(p, cut, cloth, { turn: 0, mirrored: false });
   return Math.max(...lay(chords(cut, FLATTEN)).map((q) => q.x));
 }
 
@@ -97,23 +111,28 @@ export function widthOf(p: Piece, cut: CutLine, cloth: Cloth): number {
 export const isCutSingly = (p: Piece, cloth: Cloth): boolean => cloth.lies === 'folded' && !p.cut.pair && !p.cut.onFold;
 
 /** What is to be laid on a cloth of these pieces, and what has to be cut singly. */
-export function partsOf(pieces: Piece[], cutLines: ReadonlyMap<string, CutLine>, cloth: Cloth): Parts {
+export function partsOf(
+  pieces: Piece[],
+  cutLines: ReadonlyMap<string, CutLine>,
+  cloth: Cloth,
+  holds: Holds = new Map(),
+): Parts {
   const out: Parts = { parts: [], single: [] };
   for (const p of pieces) {
     const cut = cutLines.get(p.id);
     if (!cut) continue;
     if (isCutSingly(p, cloth)) out.single.push(p.id);
-    else out.parts.push(...copiesOf(p, cut, cloth));
+    else out.parts.push(...copiesOf(p, cut, cloth, holds.get(p.id)));
   }
   return out;
 }
 
 /** As many as are cut; those that lie alike share their ways. */
-function copiesOf(p: Piece, cut: CutLine, cloth: Cloth): LayPart[] {
+function copiesOf(p: Piece, cut: CutLine, cloth: Cloth, hold: Hold | undefined): LayPart[] {
   const folded = cloth.lies === 'folded';
   const over = p.cut.turned === true;
   const faces = p.cut.pair && !folded ? [over, !over] : [over];
-  const ways = faces.map((face) => waysOf(p, cut, face, cloth));
+  const ways = faces.map((face) => waysOf(p, cut, face, cloth, hold));
   const count = folded && p.cut.pair ? p.cut.count / 2 : p.cut.count;
   return Array.from({ length: count }, (_, copy) => ({
     piece: p.id,
@@ -123,7 +142,7 @@ function copiesOf(p: Piece, cut: CutLine, cloth: Cloth): LayPart[] {
   }));
 }
 
-function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth): Way[] {
+function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth, hold: Hold | undefined): Way[] {
   const folded = cloth.lies === 'folded';
   const ways: How[] = [0, 180].flatMap((turn) =>
     // Between two layers the other half of a pair comes out either way; at the fold it has to lie on its side of it.
@@ -133,12 +152,32 @@ function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth): Way[] {
   return ways
     .filter((how) => !(cloth.oneWay && how.turn !== 0))
     .flatMap((how) => {
-      const lay = laying(p, cut, p.cut.onFold && !folded, how);
+      const lay = laying(p, cut, cloth, how);
       if (folded && p.cut.onFold && !foldsAtOrigin(p, lay)) return [];
       const line = lay(chords(cut, FLATTEN));
       const [wide, long] = [Math.max(...line.map((q) => q.x)), Math.max(...line.map((q) => q.y))];
-      return [{ ...how, outline: lay(ring), wide, long }];
+      const on = heldBy(folded && p.cut.onFold ? { ...hold, across: undefined } : hold, lay, how.turn, cloth);
+      return [{ ...how, outline: lay(ring), wide, long, ...on }];
     });
+}
+
+/** The places at which the print meets. Turned round, a piece has its print the other way up. */
+function heldBy(
+  hold: Hold | undefined,
+  lay: (ring: Point[]) => Point[],
+  turn: number,
+  cloth: Cloth,
+): Pick<Way, 'onX' | 'onY'> {
+  const { print } = cloth;
+  const at = (p: Point): Point => lay([p])[0] as Point;
+  const { along, across } = hold ?? {};
+  return {
+    ...(along &&
+      print.along > 0 && {
+        onY: { step: print.along, from: print.fromEnd + (turn === 180 ? -along.rise : along.rise) - at(along.at).y },
+      }),
+    ...(across && print.across > 0 && { onX: { step: print.across, from: firstLine(cloth) - at(across.at).x } }),
+  };
 }
 
 /** Whether the fold of a piece comes to lie at x = 0. */

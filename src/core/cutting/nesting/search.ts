@@ -1,10 +1,11 @@
 import { ringsArea } from '../../geometry/index.ts';
-import { type Cloth, usable } from './cloth.ts';
+import { type Cloth, type Placed, usable } from './cloth.ts';
 import { asPart, clusters } from './cluster.ts';
 import { flawed, type Laid, type Laying, laidInOrder, layOf } from './construct.ts';
 import { NoFits } from './nofit.ts';
 import { Overlaps } from './overlap.ts';
 import { type LayPart, type Way } from './parts.ts';
+import { settled } from './steps.ts';
 import { CLEAR, type Room, Strip } from './strip.ts';
 
 /** By which share the strip is made shorter at a time: less after it did not come out, more after it did. Own figures. */
@@ -43,8 +44,6 @@ interface Place {
   cost: number;
 }
 
-const clamp = (v: number, from: number, to: number): number => Math.min(to, Math.max(from, v));
-
 /**
  * A search for a shorter lay: the strip is made a little shorter, pieces may overlap, and one after another is moved to where it
  * overlaps least; what overlaps time and again weighs more (guided local search, as published for strip packing).
@@ -56,9 +55,10 @@ class Search {
     cloth: Cloth,
     noFits: NoFits,
     laid: readonly Laid[],
+    fixed: readonly Laid[],
     private readonly draw: () => number,
   ) {
-    this.strip = new Strip(cloth, new Overlaps(noFits), laid, flawed(cloth));
+    this.strip = new Strip(cloth, new Overlaps(noFits), laid, fixed);
   }
 
   /** A place that is worth a try for a way of a part: the `k`th. */
@@ -87,7 +87,7 @@ class Search {
       for (let k = 0; k < PLACES; k += k < CORNERS ? 1 : step) {
         const at = this.place(i, way, room, k);
         if (!at) continue;
-        const [px, py] = [clamp(at[0], room.x0, room.x1), clamp(at[1], room.y0, room.y1)];
+        const [px, py] = [settled(at[0], room.x0, room.x1, way.onX), settled(at[1], room.y0, room.y1, way.onY)];
         const cost = strip.cost(i, way, px, py, found.cost);
         if (cost < found.cost) found = { way, x: px, y: py, cost };
       }
@@ -103,10 +103,11 @@ class Search {
     const room = strip.room(strip.part(i).part, from.way, length);
     if (!room) return from;
     let { x, y, cost } = from;
+    const { way } = from;
     let [sx, sy] = [step, step];
     let reach = 2 * step;
     let [cx, cy] = [x, y];
-    strip.around(i, from.way, cx, cy, reach);
+    strip.around(i, way, cx, cy, reach);
     while ((sx > fine || sy > fine) && cost > CLEAR) {
       const kind = Math.floor(this.draw() * 3);
       const [dx, dy] = [kind === 1 ? 0 : sx, kind === 0 ? 0 : sy];
@@ -114,14 +115,14 @@ class Search {
       if (Math.max(Math.abs(x - cx) + dx, Math.abs(y - cy) + dy) > reach || 8 * Math.max(sx, sy) < reach) {
         reach = 2 * Math.max(sx, sy);
         [cx, cy] = [x, y];
-        strip.around(i, from.way, cx, cy, reach);
+        strip.around(i, way, cx, cy, reach);
       }
       let won = false;
       for (let d = 0; d < (kind === 2 ? 4 : 2) && !won; d++) {
-        const px = clamp(x + (d & 1 ? -dx : dx), room.x0, room.x1);
-        const py = clamp(y + (d === 0 || d === 3 ? dy : -dy), room.y0, room.y1);
+        const px = settled(x + (d & 1 ? -dx : dx), room.x0, room.x1, way.onX);
+        const py = settled(y + (d === 0 || d === 3 ? dy : -dy), room.y0, room.y1, way.onY);
         if (px === x && py === y) continue;
-        const less = strip.costNear(i, from.way, px, py, cost);
+        const less = strip.costNear(i, way, px, py, cost);
         if (less >= cost) continue;
         [x, y, cost, won] = [px, py, less, true];
       }
@@ -129,7 +130,7 @@ class Search {
       if (kind !== 1) sx *= by;
       if (kind !== 0) sy *= by;
     }
-    return { way: from.way, x, y, cost };
+    return { way, x, y, cost };
   }
 
   /** Which overlap, and how much all together; each pair that does weighs more from now on, each other one less. */
@@ -152,7 +153,8 @@ class Search {
       const way = [l.way, ...l.part.ways].find((w) => strip.room(l.part, w, length));
       const room = way && strip.room(l.part, way, length);
       if (!way || !room) return false;
-      strip.put(i, { ...l, way, at: { x: clamp(l.at.x, room.x0, room.x1), y: clamp(l.at.y, room.y0, room.y1) } });
+      const x = settled(l.at.x, room.x0, room.x1, way.onX);
+      strip.put(i, { ...l, way, at: { x, y: settled(l.at.y, room.y0, room.y1, way.onY) } });
     }
     return true;
   }
@@ -219,7 +221,7 @@ function laidClose(parts: LayPart[], cloth: Cloth, noFits: NoFits, doubt: () => 
   const all = clusters(parts, cloth, doubt).map(asPart);
   if (all.length === parts.length) return null;
   const whole = all.map((c) => c.part);
-  const { laid: as, left } = laidInOrder(whole, bySize(whole), cloth, noFits);
+  const { laid: as, left } = laidInOrder(whole, bySize(whole), cloth, noFits, []);
   const within = (part: LayPart): Map<Way, Laid[]> | undefined => all.find((c) => c.part === part)?.within;
   const laid = as.flatMap(({ part, way, at }) =>
     (within(part)?.get(way) ?? []).map((l) => ({ ...l, at: { x: l.at.x + at.x, y: l.at.y + at.y } })),
@@ -240,28 +242,32 @@ function isFull({ laid, cloth, length }: Laying): boolean {
 
 /**
  * Lays the parts on the cloth, then makes it shorter and shorter. Each step gives the best so far; it may be stopped after any, and ends
- * by itself where no shorter one is found. The same seed gives the same steps.
+ * by itself where no shorter one is found. The same seed gives the same steps. `pinned`: of what stays where it lies.
  */
-export function* laid(parts: LayPart[], cloth: Cloth, seed: number): Generator<Laying> {
+export function* laid(all: LayPart[], cloth: Cloth, seed: number, pinned: readonly Placed[] = []): Generator<Laying> {
   const noFits = new NoFits(cloth.gap);
-  let best = laidInOrder(parts, bySize(parts), cloth, noFits);
-  yield best;
-  if (best.laid.length < 2) return;
+  const { parts, held } = apart(all, pinned);
+  const fixed = [...flawed(cloth), ...held];
+  const whole = (l: Laying): Laying => (held.length ? layOf(cloth, [...held, ...l.laid], l.left) : l);
+  let best = laidInOrder(parts, bySize(parts), cloth, noFits, fixed);
+  yield whole(best);
+  if (best.laid.length + held.length < 2 || !best.laid.length) return;
   const draw = drawing(seed);
-  const tries = Math.min(CLOSE.most, Math.max(CLOSE.least, Math.round(CLOSE.parts / parts.length)));
-  for (let k = 0; k < tries; k++) {
-    const close = laidClose(parts, cloth, noFits, () => (k ? CLOSE.doubt * draw() : 0));
-    if (!close) break;
+  for (const close of fixed.length ? [] : closely(parts, cloth, noFits, draw)) {
     if (close.left.length === best.left.length && close.length < best.length) best = close;
     yield best;
     if (isFull(best)) return;
   }
-  const search = new Search(cloth, noFits, best.laid, draw);
+  const search = new Search(cloth, noFits, best.laid, fixed, draw);
+  // Above what is pinned nothing can be gained.
+  const least = Math.max(0, ...held.map((l) => l.at.y + l.way.long)) + cloth.end;
   let share = SHORTER.first;
   for (let strikes = 0; strikes < STRIKES; ) {
-    const steps = search.within(best.length * (1 - share));
+    const shorter = Math.max(least, best.length * (1 - share));
+    if (shorter >= best.length) return;
+    const steps = search.within(shorter);
     let done = steps.next();
-    for (; !done.done; done = steps.next()) yield best;
+    for (; !done.done; done = steps.next()) yield whole(best);
     if (done.value) {
       best = layOf(cloth, search.now, best.left);
       share = Math.min(SHORTER.most, share * 1.3);
@@ -274,6 +280,27 @@ export function* laid(parts: LayPart[], cloth: Cloth, seed: number): Generator<L
         share = Math.max(SHORTER.least, share / 2);
       }
     }
-    yield best;
+    yield whole(best);
+  }
+}
+
+/** What is pinned, where it lies, and what is not. */
+function apart(all: readonly LayPart[], pinned: readonly Placed[]): { parts: LayPart[]; held: Laid[] } {
+  const held = pinned.flatMap((q): Laid[] => {
+    const part = all.find((p) => p.piece === q.piece && p.copy === q.copy);
+    const way = part?.ways.find((w) => w.turn === q.turn && w.mirrored === q.mirrored);
+    return part && way ? [{ part, way, at: { x: q.x, y: q.y } }] : [];
+  });
+  return { parts: all.filter((p) => !held.some((h) => h.part === p)), held };
+}
+
+/** Parts laid against each other in one way and another, as often as is worth it; not where their print says where they lie. */
+function* closely(parts: LayPart[], cloth: Cloth, noFits: NoFits, draw: () => number): Generator<Laying> {
+  if (parts.some((p) => p.ways.some((w) => w.onX || w.onY))) return;
+  const tries = Math.min(CLOSE.most, Math.max(CLOSE.least, Math.round(CLOSE.parts / parts.length)));
+  for (let k = 0; k < tries; k++) {
+    const close = laidClose(parts, cloth, noFits, () => (k ? CLOSE.doubt * draw() : 0));
+    if (!close) return;
+    yield close;
   }
 }

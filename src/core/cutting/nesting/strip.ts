@@ -2,6 +2,7 @@ import { type Cloth, usable } from './cloth.ts';
 import { type Laid } from './construct.ts';
 import { type Overlaps } from './overlap.ts';
 import { type LayPart, type Way } from './parts.ts';
+import { hasPlace } from './steps.ts';
 
 /** From and to which a way may lie, mm. */
 export interface Room {
@@ -173,7 +174,8 @@ export class Strip {
   room(part: LayPart, way: Way, length: number): Room | null {
     const [from, to] = usable(this.cloth);
     const [x1, y1] = [part.atFold ? from : to - way.wide, length - this.cloth.end - way.long];
-    return x1 < from || y1 < this.cloth.end ? null : { x0: from, x1, y0: this.cloth.end, y1 };
+    const fits = hasPlace(from, x1, way.onX) && hasPlace(this.cloth.end, y1, way.onY);
+    return fits ? { x0: from, x1, y0: this.cloth.end, y1 } : null;
   }
 
   /** A corner of where a way touches part `j`, `c` between 0 and 1 says which. */

@@ -1,14 +1,14 @@
 import { Box, Button, Text } from '@chakra-ui/react';
-import { type ClothSaid, type CuttingChoice } from '../../../core/cutting/index.ts';
+import { type ClothSaid, type CuttingChoice, MEETS, type Meet } from '../../../core/cutting/index.ts';
 import { MATERIALS, type Material, type Piece } from '../../../core/pattern/index.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { Tick } from '../../ui/Ask.tsx';
 import { blanks } from '../../ui/fields.tsx';
 import { Blank, ChoiceBlank, NameBlank, Say } from '../../ui/Sentence.tsx';
-import { MATERIAL_WORDS } from '../../words/index.ts';
+import { joinWords, MATERIAL_WORDS } from '../../words/index.ts';
 import { FlawSentences } from './FlawSentences.tsx';
-import { CLOTH } from './fields.ts';
+import { CLOTH, PRINT, SHRINKS } from './fields.ts';
 import { putCloth } from './putCloth.ts';
 
 interface Props {
@@ -22,6 +22,12 @@ interface Props {
 export function ClothSentences({ w, cloth, mine }: Props) {
   const put = putCloth(w, cloth);
   const f = blanks(CLOTH, cloth, w.doc.units, put);
+  const p = blanks(PRINT, cloth.print, w.doc.units, (part, words) =>
+    put({ print: { ...cloth.print, ...part } }, words),
+  );
+  const s = blanks(SHRINKS, cloth.shrinks, w.doc.units, (part, words) =>
+    put({ shrinks: { ...cloth.shrinks, ...part } }, words),
+  );
   return (
     <>
       <Say>
@@ -33,6 +39,18 @@ export function ClothSentences({ w, cloth, mine }: Props) {
         {f.selvedge} are kept free along a selvedge, {f.end} at both ends, {f.gap} between pieces.
       </Say>
       <Say>
+        Its print comes again {p.along} along it and {p.across} across it.{' '}
+        {cloth.print.along + cloth.print.across > 0 && (
+          <>
+            The first lines lie {p.fromEnd} from the cut end and {p.fromSide} from the selvedge. They meet at{' '}
+            <Meets cloth={cloth} put={put} />.
+          </>
+        )}
+      </Say>
+      <Say>
+        After it is cut it shrinks by {s.along} along and {s.across} across. A metre of it costs {f.price}.
+      </Say>
+      <Say>
         From it <Takes cloth={cloth} onTakes={(takes, words) => put({ takes }, words)} /> are cut
         {mine.length > 0 && <>, {mine.length} pieces</>}. <Moved w={w} cloth={cloth} />
       </Say>
@@ -41,6 +59,37 @@ export function ClothSentences({ w, cloth, mine }: Props) {
         <Others w={w} cloth={cloth} />
       </Box>
     </>
+  );
+}
+
+/** Where lines of its print are to meet. */
+function Meets({ cloth, put }: { cloth: ClothSaid; put: (part: Partial<ClothSaid>, words?: string) => void }) {
+  const name = (m: Meet): string => joinWords(`join-${m}`).toLowerCase();
+  const said = [...cloth.meet.map(name), ...(cloth.centre ? ['the centre lines'] : [])];
+  return (
+    <Blank label="Where lines meet" said={said.join(', ') || 'nothing'}>
+      <Tick
+        label="Centre lines lie on a line"
+        checked={cloth.centre}
+        onTick={(centre) => put({ centre }, `centre lines ${centre ? 'on a line' : 'anywhere'}`)}
+      />
+      {MEETS.map((m) => (
+        <Tick
+          key={m}
+          label={joinWords(`join-${m}`)}
+          checked={cloth.meet.includes(m)}
+          onTick={(on) =>
+            put(
+              { meet: MEETS.filter((x) => (x === m ? on : cloth.meet.includes(x))) },
+              `lines ${on ? '' : 'need not '}meet: ${name(m)}`,
+            )
+          }
+        />
+      ))}
+      <Text fontSize="15px" color="quiet">
+        Where two cannot both meet, the one named first does; it is told which misses, and by how much.
+      </Text>
+    </Blank>
   );
 }
 

@@ -1,7 +1,14 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { type ReactNode, useEffect, useRef } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { type ClothSaid, clothFor, density, type LayFault, type Placed } from '../../../core/cutting/index.ts';
+import {
+  type ClothSaid,
+  clothFor,
+  density,
+  type LayFault,
+  offAtEnds,
+  type Placed,
+} from '../../../core/cutting/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Search, useLay } from '../../data/useLay.ts';
@@ -11,7 +18,7 @@ import { useTall } from '../../drawing/useTall.ts';
 import { AllWell } from '../../ui/Notes.tsx';
 import { Empty, Page } from '../../ui/Page.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
-import { enoughWords } from '../../words/index.ts';
+import { enoughWords, meetWords, missedWords } from '../../words/index.ts';
 import { ClothSentences } from './ClothSentences.tsx';
 import { putCloth } from './putCloth.ts';
 import { useLaid } from './useLaid.ts';
@@ -64,7 +71,9 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
   useEffect(() => {
     if (search.running || !search.best || before.current === search.best) return;
     before.current = search.best;
-    keep(search.best.placed, `${cloth.name} laid on ${formatLength(search.best.length, units, 0)}`);
+    const pinned = new Set(pinnedOf(laid.kept).map(keyOf));
+    const placed = search.best.placed.map((q) => (pinned.has(keyOf(q)) ? { ...q, pinned: true } : q));
+    keep(placed, `${cloth.name} laid on ${formatLength(search.best.length, units, 0)}`);
     search.forget();
   });
   // Of another cloth than it was begun on, nothing that is found is of use.
@@ -89,6 +98,7 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
       : {
           move: (q, to) => put(q, to, `${q.shape.name} moved on the cloth`),
           turn: (q) => put(q, { turn: (q.turn + 180) % 360 }, `${q.shape.name} turned on the cloth`),
+          pin: (q) => put(q, { pinned: !q.pinned }, `${q.shape.name} ${q.pinned ? 'let go' : 'pinned on the cloth'}`),
         };
   const faulty = new Set(laid.faults.flatMap((f) => laid.lying.filter((q) => isOf(f, q)).map(keyOf)));
   const tall = useTall(150, 300);
@@ -114,6 +124,7 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
               w={w}
               cloth={cloth}
               mine={laid.mine}
+              holds={laid.holds}
               onTake={putCloth(w, cloth, { told: true })}
             />
           )}
@@ -145,6 +156,34 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
 const isOf = (f: LayFault, q: Placed): boolean =>
   (f.piece === q.piece && !('copy' in f && f.copy !== q.copy)) || ('other' in f && f.other === q.piece);
 
+const pinnedOf = (kept: readonly Placed[] | undefined): Placed[] => (kept ?? []).filter((q) => q.pinned);
+
+/** Where lines of its print meet, and which wish can't hold beside the others. */
+function Meeting({ w, cloth, laid }: { w: Workbook; cloth: ClothSaid; laid: ReturnType<typeof useLaid> }) {
+  const { computed, doc } = w;
+  const nameOf = (id: string): string => computed.pieces.find((p) => p.id === id)?.name ?? 'A piece';
+  const held = laid.matches.filter((m) => !laid.missed.some((x) => x.match === m));
+  if (!laid.matches.length) return null;
+  const cut = { pieces: laid.mine, cutLines: computed.cutLines };
+  return (
+    <Box mb="2">
+      {held.length > 0 && <Text>Lines are laid to meet at the notches of:</Text>}
+      <Box as="ul" pl="5">
+        {held.map((m) => (
+          <li key={`${m.code} ${m.a.piece} ${m.b.piece}`}>
+            {meetWords(m, offAtEnds(m, cut, cloth), nameOf, doc.units)}
+          </li>
+        ))}
+        {laid.missed.map((x) => (
+          <Box as="li" key={`${x.match.code} ${x.match.a.piece} ${x.match.b.piece}`} color="honey.fg">
+            {missedWords(x, nameOf, doc.units)}
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
 interface VerdictProps {
   w: Workbook;
   cloth: ClothSaid;
@@ -158,8 +197,12 @@ function Verdict({ w, cloth, laid, search }: VerdictProps) {
   const mm = (v: number): string => formatLength(v, units, 0);
   const { best, running } = search;
   const { told } = laid;
+  const pinned = pinnedOf(laid.kept);
   const start = (): void =>
-    search.start({ pieces: laid.mine, cutLines: w.computed.cutLines, cloth, seed: 1, seconds: SECONDS });
+    search.start({
+      ...{ pieces: laid.mine, cutLines: w.computed.cutLines, cloth, holds: laid.holds },
+      ...{ pinned, seed: 1, seconds: SECONDS },
+    });
   return (
     <Box borderTopWidth="1px" borderColor="rule" pt="3" aria-live="polite">
       {(laid.kept || best) && laid.lying.length > 0 && (
@@ -195,6 +238,7 @@ function Verdict({ w, cloth, laid, search }: VerdictProps) {
                   ))}
                 </Box>
               )}
+              <Meeting w={w} cloth={cloth} laid={laid} />
               {laid.lying.length > 0 && <Text mb="2">{enoughWords(cloth, laid.length, units)}</Text>}
             </>
           )}
@@ -217,7 +261,7 @@ function Verdict({ w, cloth, laid, search }: VerdictProps) {
           {laid.mine.length > 0 && (
             <Flex gap="3" wrap="wrap" mb="3">
               <Button colorPalette="leaf" minH="44px" onClick={start}>
-                {laid.kept ? 'Lay anew' : 'Lay the pieces'}
+                {!laid.kept ? 'Lay the pieces' : pinned.length ? 'Lay the rest anew' : 'Lay anew'}
               </Button>
             </Flex>
           )}
@@ -228,7 +272,8 @@ function Verdict({ w, cloth, laid, search }: VerdictProps) {
           )}
           {laid.kept && (
             <Text color="quiet" fontSize="15px" mt="2">
-              Drag a piece, or choose it by Tab and move it by the arrow keys; R turns it.
+              Drag a piece, or choose it by Tab and move it by the arrow keys; R turns it, P or a double click pins it:
+              what is pinned stays while the rest is laid anew.
             </Text>
           )}
         </>

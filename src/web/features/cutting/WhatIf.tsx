@@ -1,5 +1,5 @@
 import { Box, Button, Heading, Table, Text } from '@chakra-ui/react';
-import { type ClothSaid, LIES } from '../../../core/cutting/index.ts';
+import { type ClothSaid, type Holds, LIES } from '../../../core/cutting/index.ts';
 import { type Piece } from '../../../core/pattern/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
@@ -13,18 +13,20 @@ interface Props {
   w: Workbook;
   cloth: ClothSaid;
   mine: Piece[];
+  holds: Holds;
   onTake: (part: Pick<ClothSaid, 'width' | 'lies'>, words: string) => void;
 }
 
 /** What the same pieces take of other widths, in one layer and folded. */
-export function WhatIf({ w, cloth, mine, onTake }: Props) {
+export function WhatIf({ w, cloth, mine, holds, onTake }: Props) {
   const { found, left, start, stop } = useWhatIf();
   const { units } = w.doc;
   const mm = (v: number): string => formatLength(v, units, 0);
   const widths = [...new Set([...WIDTHS, cloth.width])].sort((a, b) => a - b);
   const cell = (width: number, lies: ClothSaid['lies']): Then | undefined =>
-    found.find((f) => f.width === width && f.lies === lies);
-  const whole = found.filter((f) => f.missing === 0);
+    found.find((f) => f.width === width && f.lies === lies && !f.free);
+  const free = found.find((f) => f.free);
+  const whole = found.filter((f) => f.missing === 0 && !f.free);
   const least = Math.min(...whole.map((f) => f.length * f.width));
   return (
     <Box borderTopWidth="1px" borderColor="rule" pt="3" mb="3">
@@ -36,7 +38,7 @@ export function WhatIf({ w, cloth, mine, onTake }: Props) {
           variant="outline"
           borderColor="rule"
           minH="44px"
-          onClick={() => start(mine, w.computed.cutLines, cloth, widths)}
+          onClick={() => start({ pieces: mine, cutLines: w.computed.cutLines, cloth, holds }, widths)}
         >
           Try other widths, single and folded
         </Button>
@@ -75,6 +77,7 @@ export function WhatIf({ w, cloth, mine, onTake }: Props) {
                             onClick={() => onTake({ width, lies }, `${mm(width)} wide, ${LIES_WORDS[lies]}`)}
                           >
                             {mm(buyLength(c.length, units))}
+                            {cloth.price > 0 && `, ${Math.ceil((cloth.price * buyLength(c.length, units)) / 1000)}`}
                             {c.missing > 0 && `, without ${c.missing}`}
                           </Button>
                         ) : (
@@ -92,8 +95,13 @@ export function WhatIf({ w, cloth, mine, onTake }: Props) {
           <Text fontSize="15px" color="quiet" mb="2" role="status">
             {left > 0
               ? `${left} more to look at, two seconds each.`
-              : 'As cut off the bolt. Green takes the least cloth; “without” counts pieces that do not fit so. Click one to take it.'}
+              : `As cut off the bolt${cloth.price ? ', and what that costs' : ''}. Green takes the least cloth; “without” counts pieces that do not fit so. Click one to take it.`}
           </Text>
+          {free && (
+            <Text fontSize="15px" mb="2">
+              If its print need not meet, {mm(buyLength(free.length, units))} of the cloth as it is now would do.
+            </Text>
+          )}
           {left > 0 && (
             <Button size="sm" variant="outline" borderColor="rule" onClick={stop}>
               Stop

@@ -1,5 +1,5 @@
-import { type ClothSaid } from '../../../core/cutting/index.ts';
-import { type Fields, lengthField, waysField } from '../../ui/fields.tsx';
+import { type ClothSaid, type Print } from '../../../core/cutting/index.ts';
+import { type CountOf, type Fields, lengthField, waysField } from '../../ui/fields.tsx';
 
 /** How a cloth is asked about. Usual figures: common practice. */
 export const CLOTH = {
@@ -47,4 +47,45 @@ export const CLOTH = {
       atMost: 50,
     },
   ),
+  price: {
+    as: 'count',
+    label: 'What a metre costs',
+    least: 0,
+    most: 1000,
+    help: 'In your own money. It shows what another width would cost.',
+    said: (n) => (n ? `about ${n}` : 'I do not say what'),
+  },
 } satisfies Fields<ClothSaid>;
+
+const never = (mm: number): string | undefined => (mm === 0 ? 'never' : undefined);
+const REPEAT = 'From one line or figure to the next one alike. 0 for plain cloth, and where lines need not meet.';
+
+/** How its print is asked about. */
+export const PRINT = {
+  along: lengthField('Print comes again along it', 0, 700, REPEAT, { atMost: 2000, said: never }),
+  across: lengthField('Print comes again across it', 0, 700, REPEAT, { atMost: 2000, said: never }),
+  fromEnd: lengthField('First line from the cut end', 0, 700, 'From where the cloth begins to the first line.', {
+    atMost: 2000,
+  }),
+  fromSide: lengthField(
+    'First line from the selvedge',
+    0,
+    700,
+    'From the selvedge drawn above. Folded, the fold itself lies on a line.',
+    { atMost: 2000 },
+  ),
+} satisfies Fields<Print>;
+
+const percent = (label: string): CountOf => ({
+  as: 'count',
+  label,
+  least: 0,
+  most: 20,
+  help: 'Best washed before it is cut: then 0. Else wash a square of 200 mm and measure what is left of it.',
+  said: (n) => (n ? `${n} %` : 'nothing'),
+});
+
+/** How what it will shrink is asked about, %. */
+export const SHRINKS = { along: percent('Shrinks along it'), across: percent('Shrinks across it') } satisfies Fields<
+  ClothSaid['shrinks']
+>;

@@ -7,11 +7,12 @@ import { layFaultWords } from '../../words/index.ts';
 export function useLaid(w: Workbook, cloth: ClothSaid, found?: readonly Placed[]): Standing & { told: string[] } {
   const { cutting } = w.doc.decisions;
   const { computed } = w;
+  const { units } = w.doc;
   return useMemo(() => {
     const stands = standingOf(cutting, cloth, computed, found);
     const nameOf = (id: string): string => computed.pieces.find((p) => p.id === id)?.name ?? 'A piece';
     // That it is not there follows from its being too wide.
     const others = stands.faults.filter((f) => !stands.tooWide.some(({ piece }) => piece.id === f.piece));
-    return { ...stands, told: [...new Set(others.map((f) => layFaultWords(f, nameOf)))] };
-  }, [cutting, cloth, computed, found]);
+    return { ...stands, told: [...new Set(others.map((f) => layFaultWords(f, nameOf, units)))] };
+  }, [cutting, cloth, computed, found, units]);
 }

@@ -1,0 +1,106 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { documentOf } from '../../demo/drawn.ts';
+import { CUTS } from '../../test/pile.ts';
+import { runs } from '../../test/runs.ts';
+import { compute } from '../document/compute.ts';
+import { usualCutting } from './cloths.ts';
+import { type ClothSaid, laid, layFaults, type Placed, partsOf, standingOf } from './index.ts';
+
+const DRAWN = fc.record({ made: fc.constantFrom(...Object.values(CUTS)), w: fc.integer({ min: 220, max: 300 }) });
+const PRINT = fc.record({
+  along: fc.integer({ min: 20, max: 400 }),
+  across: fc.constantFrom(0, 25, 120),
+  fromEnd: fc.integer({ min: 0, max: 50 }),
+  fromSide: fc.integer({ min: 0, max: 50 }),
+});
+
+/** The shell cloth of a garment with a print, laid as far as so many steps go. */
+function printed(doc: ReturnType<typeof documentOf>, more: Partial<ClothSaid>, steps: number) {
+  const c = compute(doc);
+  const usual = usualCutting();
+  const cloth = { ...(usual.cloths[0] as ClothSaid), width: 1600, ...more };
+  const choice = { ...usual, cloths: [cloth] };
+  const { mine, holds } = standingOf(choice, cloth, c);
+  let placed: Placed[] = [];
+  for (const lay of laid(partsOf(mine, c.cutLines, cloth, holds).parts, cloth, 1)) {
+    placed = lay.placed;
+    if (--steps < 0) break;
+  }
+  const kept = { ...choice, lays: [{ cloth: cloth.id, placed }] };
+  return { c, cloth, stands: standingOf(kept, cloth, c) };
+}
+
+describe('a print', () => {
+  test('meets at the seams that are wished, of any garment in stripes or checks, and what can’t meet is told', () => {
+    fc.assert(
+      fc.property(DRAWN, PRINT, fc.boolean(), ({ made, w }, print, oneWay) => {
+        const doc = documentOf(made({ w, l: 640, s: 120 }));
+        const { c, cloth, stands } = printed(doc, { print, oneWay }, 40);
+        const { lying, missed, matches, mine } = stands;
+        expect(layFaults({ cloth, placed: lying, length: stands.length }, mine, c.cutLines)).toEqual([]);
+        const told = missed.map(({ match: m }) => [m.a.piece, m.b.piece].sort().join());
+        for (const f of stands.faults) {
+          expect(f.code).toBe('off-print');
+          if ('other' in f) expect(told).toContain([f.piece, f.other].sort().join());
+        }
+        // From where the points lie on the cloth: of two cuts that lie the same way, whole repeats from each other.
+        for (const m of matches.filter((x) => !missed.some((y) => y.match === x)))
+          for (const q of lying.filter((x) => x.piece === m.a.piece))
+            for (const r of lying.filter((x) => x.piece === m.b.piece && x.turn === q.turn)) {
+              const [y, z] = [q.place([m.a.at])[0]?.y ?? 0, r.place([m.b.at])[0]?.y ?? 0];
+              const over = Math.abs((y - z) / print.along - Math.round((y - z) / print.along)) * print.along;
+              expect(over).toBeLessThan(0.5);
+            }
+      }),
+      runs(12),
+    );
+  });
+
+  test('of a coat joins front and back at the side, the sleeve to the front; a piece moved off it is told', () => {
+    const print = { along: 64, across: 0, fromEnd: 0, fromSide: 0 };
+    const doc = documentOf((CUTS.coat ?? Object.values(CUTS)[0])?.({ w: 260, l: 640, s: 120 }) as never);
+    const { c, cloth, stands } = printed(doc, { print }, 10);
+    expect(stands.matches.map((m) => m.code)).toContain('side');
+    const moved = stands.lying.map((q, i) => (i ? q : { ...q, y: q.y + 7 }));
+    const choice = { ...usualCutting(), cloths: [cloth], lays: [{ cloth: cloth.id, placed: moved }] };
+    const faults = standingOf(choice, cloth, c).faults.filter((f) => f.code === 'off-print');
+    expect(faults.length).toBeGreaterThan(0);
+    for (const f of faults) expect('off' in f && f.off).toBeCloseTo(7, 6);
+  });
+
+  test('that shrinks is laid larger: what is left of a piece after washing is what was drawn', () => {
+    const doc = documentOf(Object.values(CUTS)[0]?.({ w: 260, l: 640, s: 120 }) as never);
+    const [plain, wet] = [0, 10].map((along) => printed(doc, { shrinks: { along, across: along / 2 } }, 0));
+    for (const q of plain?.stands.lying ?? []) {
+      const r = wet?.stands.lying.find((x) => x.piece === q.piece && x.copy === q.copy);
+      const size = (of: typeof q | undefined, k: 'x' | 'y'): number =>
+        Math.max(...(of?.ring ?? []).map((p) => p[k])) - Math.min(...(of?.ring ?? []).map((p) => p[k]));
+      expect(size(r, 'y') * 0.9).toBeCloseTo(size(q, 'y'), 6);
+      expect(size(r, 'x') * 0.95).toBeCloseTo(size(q, 'x'), 6);
+    }
+  });
+
+  test('and what is pinned stays where it is, the rest laid round it', () => {
+    fc.assert(
+      fc.property(DRAWN, fc.nat(5), ({ made, w }, k) => {
+        const { c, cloth, stands } = printed(documentOf(made({ w, l: 640, s: 120 })), {}, 5);
+        const pin = stands.lying[k % stands.lying.length] as Placed;
+        const pinned = [{ ...pin, y: pin.y + 300, pinned: true }];
+        const { parts } = partsOf(stands.mine, c.cutLines, cloth);
+        let steps = 40;
+        for (const lay of laid(parts, cloth, 2, pinned)) {
+          expect(lay.placed).toHaveLength(stands.lying.length);
+          expect(lay.placed.find((q) => q.piece === pin.piece && q.copy === pin.copy)).toMatchObject({
+            x: pin.x,
+            y: pin.y + 300,
+          });
+          expect(layFaults(lay, stands.mine, c.cutLines)).toEqual([]);
+          steps -= 10;
+          if (steps < 0) break;
+        }
+      }),
+      runs(8),
+    );
+  });
+});

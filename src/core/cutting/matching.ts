@@ -1,0 +1,226 @@
+import { type Join, type PanelEdge, type Surface } from '../garment/index.ts';
+import { endOf, type Path, type Point, pathLength, pointAlong, startOf } from '../geometry/index.ts';
+import { type CutLine, type Piece } from '../pattern/index.ts';
+import { MEETS, type Meet } from './meets.ts';
+import { type LayFault } from './nesting/check.ts';
+import { type Cloth, firstLine } from './nesting/cloth.ts';
+import { type Lying } from './nesting/lying.ts';
+import { type Hold, laying } from './nesting/parts.ts';
+import { offSteps } from './nesting/steps.ts';
+
+/** Two points that come to lie on each other when a seam is sewn: at its notch, or where it has none at its beginning. */
+export interface Match {
+  code: Meet;
+  a: { piece: string; at: Point };
+  b: { piece: string; at: Point };
+  /** Both ends of the seam on either side: lines meet there as well unless one side is eased. */
+  ends: { a: Point; b: Point }[];
+}
+
+/** Lines that miss each other by less meet, mm. */
+const MEET = 0.5;
+/** How far two notches may be apart along a seam and still be the same, beyond what it is eased by, mm. Own figure. */
+const SAME = 15;
+
+interface Along {
+  edge: PanelEdge;
+  /** From the start of the chain to the start of the edge, mm. */
+  from: number;
+}
+
+const chained = (edges: readonly PanelEdge[]): { along: Along[]; length: number } => {
+  let length = 0;
+  const along = edges.map((edge) => {
+    const from = length;
+    length += pathLength(edge.path);
+    return { edge, from };
+  });
+  return { along, length };
+};
+
+interface Sided {
+  piece: string;
+  kind: Piece['kind'] | undefined;
+  /** From the start of the seam, mm. */
+  s: number;
+  at: Point;
+}
+
+/** A point of a panel's edge on its piece, as that is drawn; `s` mm from the start of the edge as the panel runs it. */
+function pointOf(edge: PanelEdge, s: number, pieces: ReadonlyMap<string, Piece>): Point | null {
+  const path: Path | undefined = pieces.get(edge.piece)?.ring.find((e) => e.id === edge.edge)?.path;
+  if (!path) return null;
+  const length = pathLength(path);
+  return pointAlong(path, Math.min(length, Math.max(0, edge.mirrored ? length - s : s)));
+}
+
+/** Notches of a chain; seen from its other end where it is run backwards. */
+function notchesOf(edges: readonly PanelEdge[], back: boolean, pieces: ReadonlyMap<string, Piece>): Sided[] {
+  const { along, length } = chained(edges);
+  return along.flatMap(({ edge, from }) =>
+    edge.notches.flatMap((n): Sided[] => {
+      const at = pointOf(edge, n, pieces);
+      const s = back ? length - from - n : from + n;
+      return at ? [{ piece: edge.piece, kind: pieces.get(edge.piece)?.kind, s, at }] : [];
+    }),
+  );
+}
+
+function endPoints(j: Join, pieces: ReadonlyMap<string, Piece>): Match['ends'] {
+  const [a0, a1, b0, b1] = [j.a[0], j.a.at(-1), j.b.at(-1), j.b[0]] as [PanelEdge, PanelEdge, PanelEdge, PanelEdge];
+  const last = (e: PanelEdge): number => pathLength(e.path);
+  const pairs = [
+    [pointOf(a0, 0, pieces), pointOf(b0, last(b0), pieces)],
+    [pointOf(a1, last(a1), pieces), pointOf(b1, 0, pieces)],
+  ];
+  return pairs.flatMap(([a, b]) => (a && b ? [{ a, b }] : []));
+}
+
+/** Where the lines of a seam should meet; null where its sides are of one piece: its two cuts lie level anyway. */
+function matchOf(j: Join, pieces: ReadonlyMap<string, Piece>): Match | null {
+  const code = MEETS.find((m) => m === j.code);
+  if (!code) return null;
+  const [mine, others] = [notchesOf(j.a, false, pieces), notchesOf(j.b, true, pieces)];
+  const give = SAME + Math.abs(chained(j.a).length - chained(j.b).length);
+  const pairs = mine
+    .flatMap((a) => others.map((b) => ({ a, b, off: Math.abs(a.s - b.s) })))
+    .filter(({ a, b, off }) => off <= give && a.piece !== b.piece)
+    // A sleeve meets the front (common practice).
+    .sort((p, q) => Number(q.b.kind === 'front') - Number(p.b.kind === 'front') || p.off - q.off);
+  const ends = endPoints(j, pieces);
+  const [best] = pairs;
+  if (best) return { code, a: { piece: best.a.piece, at: best.a.at }, b: { piece: best.b.piece, at: best.b.at }, ends };
+  const [p, q, end] = [j.a[0]?.piece, j.b.at(-1)?.piece, ends[0]];
+  return p && q && p !== q && end ? { code, a: { piece: p, at: end.a }, b: { piece: q, at: end.b }, ends } : null;
+}
+
+/** Where lines of a print can meet on a garment, each pair of pieces once for every sort of seam. */
+export function matchesOf(surface: Surface, shell: readonly Piece[]): Match[] {
+  const pieces = new Map(shell.map((p) => [p.id, p]));
+  const out = new Map<string, Match>();
+  for (const j of surface.joins) {
+    const m = matchOf(j, pieces);
+    const key = m && `${m.code} ${[m.a.piece, m.b.piece].sort().join(' ')}`;
+    if (m && key && !out.has(key)) out.set(key, m);
+  }
+  return [...out.values()].sort((a, b) => MEETS.indexOf(a.code) - MEETS.indexOf(b.code));
+}
+
+/** A point of the centre line of a piece: its fold, the edge it is sewn or closed at, or the line drawn on it; null where it has none. */
+export function centreOf(p: Piece): Point | null {
+  const drawn = p.lines.find((l) => l.kind === 'centre-front')?.path;
+  const edge = p.ring.find((e) => e.onFold || e.role === 'centre-back' || e.role === 'centre-front')?.path;
+  const path = drawn ?? edge;
+  if (!path) return null;
+  const [a, b] = [startOf(path), endOf(path)];
+  return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+}
+
+/** Two wishes that can't both hold: by how much lines miss each other at this seam, mm. */
+export interface Missed {
+  match: Match;
+  off: number;
+}
+
+interface Cuttable {
+  pieces: readonly Piece[];
+  cutLines: ReadonlyMap<string, CutLine>;
+}
+
+/** How high a point lies on a piece, along its grain, mm. */
+function heights({ pieces, cutLines }: Cuttable, cloth: Cloth): (piece: string, at: Point) => number | null {
+  const lays = new Map(
+    pieces.flatMap((p) => {
+      const cut = cutLines.get(p.id);
+      return cut ? [[p.id, laying(p, cut, cloth, { turn: 0, mirrored: false })] as const] : [];
+    }),
+  );
+  return (piece, at) => lays.get(piece)?.([at])[0]?.y ?? null;
+}
+
+/**
+ * Where the print has to lie on each piece so that its lines meet: along the cloth at the seams that are wished, across it on the centre
+ * lines. The first piece of those that hang together lies as low as it can; what the others can't keep is told.
+ */
+export function holdsOf(
+  matches: readonly Match[],
+  centres: boolean,
+  cut: Cuttable,
+  cloth: Cloth,
+): { holds: Map<string, Hold>; missed: Missed[] } {
+  const height = heights(cut, cloth);
+  const along = new Map<string, { at: Point; rise: number }>();
+  const missed: Missed[] = [];
+  const { print } = cloth;
+  const free = new Set(print.along > 0 ? matches : []);
+  const rise = (piece: string, at: Point): number | null => {
+    const known = along.get(piece);
+    const [h, from] = [height(piece, at), known && height(piece, known.at)];
+    return known && h !== null && typeof from === 'number' ? known.rise + h - from : null;
+  };
+  while (free.size) {
+    const linked = [...free].find((m) => along.has(m.a.piece) || along.has(m.b.piece));
+    const match = linked ?? ([...free][0] as Match);
+    free.delete(match);
+    const [a, b] = [match.a, match.b];
+    const [ha, hb] = [height(a.piece, a.at), height(b.piece, b.at)];
+    if (ha === null || hb === null) continue;
+    if (!linked) along.set(a.piece, { at: a.at, rise: cloth.end + ha - print.fromEnd });
+    const [ra, rb] = [rise(a.piece, a.at), rise(b.piece, b.at)];
+    if (ra !== null && rb !== null) {
+      const off = offSteps(ra, { from: rb, step: print.along });
+      if (off > MEET) missed.push({ match, off });
+    } else if (ra !== null) along.set(b.piece, { at: b.at, rise: ra });
+    else if (rb !== null) along.set(a.piece, { at: a.at, rise: rb });
+  }
+  const holds = new Map<string, Hold>([...along].map(([piece, at]) => [piece, { along: at }]));
+  for (const p of centres && print.across > 0 ? cut.pieces : []) {
+    const at = centreOf(p);
+    if (at) holds.set(p.id, { ...holds.get(p.id), across: { at } });
+  }
+  return { holds, missed };
+}
+
+/** Where a point of a cut lies in the print, as that is seen on the piece: turned round, from the other side. */
+const inPrint = (q: Lying, at: Point): number => {
+  const y = (q.place([at])[0] as Point).y;
+  return q.turn === 180 ? -y : y;
+};
+
+/** Which lines of the print do not meet as they should, of a lay made by whomever: out of where the pieces lie alone. */
+export function printFaults(
+  lying: readonly Lying[],
+  matches: readonly Match[],
+  centres: boolean,
+  cloth: Cloth,
+): LayFault[] {
+  const { along, across, fromEnd } = cloth.print;
+  const seams = (along > 0 ? matches : []).flatMap(({ a, b }): LayFault[] => {
+    const places = [a, b].flatMap(({ piece, at }) =>
+      lying.filter((q) => q.piece === piece).map((q) => inPrint(q, at) - (q.turn === 180 ? -fromEnd : fromEnd)),
+    );
+    const off = Math.max(0, ...places.map((y) => offSteps(y, { from: places[0] as number, step: along })));
+    return off > MEET ? [{ code: 'off-print', piece: a.piece, other: b.piece, off }] : [];
+  });
+  const lines = (centres && across > 0 ? lying : []).flatMap((q): LayFault[] => {
+    const at = centreOf(q.shape);
+    if (!at || (cloth.lies === 'folded' && q.shape.cut.onFold)) return [];
+    const off = offSteps((q.place([at])[0] as Point).x, { from: firstLine(cloth), step: across });
+    return off > MEET ? [{ code: 'off-line', piece: q.piece, copy: q.copy, off }] : [];
+  });
+  return [...seams, ...lines];
+}
+
+/** How far lines miss each other at the ends of a seam that meets at its notch: as much as one side is eased, mm. */
+export function offAtEnds(m: Match, cut: Cuttable, cloth: Cloth): number {
+  const height = heights(cut, cloth);
+  const [a, b] = [height(m.a.piece, m.a.at), height(m.b.piece, m.b.at)];
+  if (a === null || b === null) return 0;
+  return Math.max(
+    0,
+    ...m.ends.map((e) => {
+      const [x, y] = [height(m.a.piece, e.a), height(m.b.piece, e.b)];
+      return x === null || y === null ? 0 : Math.abs(x - a - (y - b));
+    }),
+  );
+}
