@@ -81,9 +81,12 @@ function matchOf(j: Join, pieces: ReadonlyMap<string, Piece>): Match | null {
   const code = MEETS.find((m) => m === j.code);
   if (!code) return null;
   const [mine, others] = [notchesOf(j.a, false, pieces), notchesOf(j.b, true, pieces)];
-  const give = SAME + Math.abs(chained(j.a).length - chained(j.b).length);
+  const longer = chained(j.a).length - chained(j.b).length;
+  const give = SAME + Math.abs(longer);
+  // From whichever end it is nearer: what is eased lies between.
+  const apart = (a: Sided, b: Sided): number => Math.min(Math.abs(a.s - b.s), Math.abs(a.s - b.s - longer));
   const pairs = mine
-    .flatMap((a) => others.map((b) => ({ a, b, off: Math.abs(a.s - b.s) })))
+    .flatMap((a) => others.map((b) => ({ a, b, off: apart(a, b) })))
     .filter(({ a, b, off }) => off <= give && a.piece !== b.piece)
     // A sleeve meets the front (common practice).
     .sort((p, q) => Number(q.b.kind === 'front') - Number(p.b.kind === 'front') || p.off - q.off);

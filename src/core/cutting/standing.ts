@@ -35,7 +35,7 @@ interface Cuttable {
   surface: Surface;
 }
 
-const NOT_HELD = { holds: new Map<string, Hold>(), missed: [] };
+const NOT_HELD: { holds: Map<string, Hold>; missed: Missed[] } = { holds: new Map(), missed: [] };
 
 /** Where its lines are to meet: at the seams that are wished, of pieces that are cut from it. */
 const matchesHere = (cloth: ClothSaid, mine: readonly Piece[], surface: Surface): Match[] =>
@@ -63,13 +63,15 @@ export function standingOf(
   });
   const prints = cloth.print.along > 0 || cloth.print.across > 0;
   const matches = prints ? matchesHere(cloth, mine, surface) : [];
+  const held = prints ? holdsOf(matches, cloth.centre, { pieces: mine, cutLines }, cloth) : NOT_HELD;
+  // What can't meet beside the others is told as such, and is no fault of the lay.
+  const meeting = matches.filter((m) => !held.missed.some((x) => x.match === m));
   const faults =
     found || !kept
       ? []
       : [
           ...layFaults({ cloth, placed: [...kept], length }, mine, cutLines),
-          ...(prints ? printFaults(lying, matches, cloth.centre, cloth) : []),
+          ...(prints ? printFaults(lying, meeting, cloth.centre, cloth) : []),
         ];
-  const held = prints ? holdsOf(matches, cloth.centre, { pieces: mine, cutLines }, cloth) : NOT_HELD;
   return { mine, kept, lying, length, singly, tooWide, faults, matches, ...held };
 }

@@ -48,7 +48,7 @@ export function ClothSentences({ w, cloth, mine }: Props) {
         )}
       </Say>
       <Say>
-        After it is cut it shrinks by {s.along} along and {s.across} across. A metre of it costs {f.price}.
+        After it is cut it shrinks by {s.along} along and {s.across} across. Its price a metre: {f.price}.
       </Say>
       <Say>
         From it <Takes cloth={cloth} onTakes={(takes, words) => put({ takes }, words)} /> are cut

@@ -53,7 +53,7 @@ export const CLOTH = {
     least: 0,
     most: 1000,
     help: 'In your own money. It shows what another width would cost.',
-    said: (n) => (n ? `about ${n}` : 'I do not say what'),
+    said: (n) => (n ? `about ${n}` : 'not said'),
   },
 } satisfies Fields<ClothSaid>;
 
