@@ -89,6 +89,12 @@ const chosen = z.object({
   strip: z.enum(['0', '1']).optional(),
 });
 
+const layers = z
+  .enum(['numbers', 'names'])
+  .optional()
+  .describe('layers by the numbers of the exchange convention, or by what is on them');
+const ofCloth = z.string().optional().describe('its id; the first cloth where it is not said');
+
 /** All that can be asked of the server, once: its types, what is read of a request, and the description for other programs come from here. */
 export const ROUTES = {
   'GET /api/projects': {
@@ -180,6 +186,21 @@ export const ROUTES = {
     answer: 'application/pdf',
   },
   'GET /api/projects/{id}/export/pieces.svg': { summary: 'Full-size SVG', query: chosen, answer: 'image/svg+xml' },
+  'GET /api/projects/{id}/export/pieces.dxf': {
+    summary: 'Full-size DXF, a block for each piece',
+    query: chosen.extend({ layers }),
+    answer: 'image/vnd.dxf',
+  },
+  'GET /api/projects/{id}/export/lay.svg': {
+    summary: 'The lay of a cloth at full size, x across the cloth and y along it',
+    query: z.object({ cloth: ofCloth }),
+    answer: 'image/svg+xml',
+  },
+  'GET /api/projects/{id}/export/lay.dxf': {
+    summary: 'The same as DXF, a block for each cut',
+    query: z.object({ cloth: ofCloth, layers }),
+    answer: 'image/vnd.dxf',
+  },
   'GET /api/projects/{id}/export/cut-list.csv': { summary: 'The cut list as CSV', answer: 'text/csv' },
   'GET /api/projects/{id}/export/project.json': { summary: 'The project as a file', answer: projectFile },
   'POST /api/look': {

@@ -61,10 +61,15 @@ function itemSvg(i: Item): string {
 /** All sheets side by side as one full-size SVG in millimetres. */
 export function svgOf(sheets: Sheet[], title: string): string {
   const placed = arrange(sheets, 1500, 20);
+  return svgAsTheyLie(placed.sheets, title, placed);
+}
+
+/** Sheets where they lie as one full-size SVG in millimetres, on a plane of this size from (0, 0). */
+export function svgAsTheyLie(sheets: readonly Sheet[], title: string, size: { width: number; height: number }): string {
   const margin = 10;
-  const w = placed.width + 2 * margin;
-  const h = placed.height + 2 * margin;
-  const groups = placed.sheets
+  const w = size.width + 2 * margin;
+  const h = size.height + 2 * margin;
+  const groups = sheets
     .map(
       (s) => `<g id="${escapeXml(s.id)}"><title>${escapeXml(s.name)}</title>\n${s.items.map(itemSvg).join('\n')}\n</g>`,
     )

@@ -23,10 +23,13 @@ export function sent(c: Context, a: Answered): Response {
 
 /** What is asked for by the address: a sentence where that is nothing. */
 function askedOf(c: Context, part: Part, now: Date): Asked | string {
-  const { paper, pieces, strip } = c.req.query();
+  const { paper, pieces, strip, layers, cloth } = c.req.query();
   if (paper !== undefined && paper !== 'a4' && paper !== 'letter') return 'Paper is a4 or letter.';
+  if (layers !== undefined && layers !== 'numbers' && layers !== 'names') return 'Layers are numbers or names.';
   return {
     part,
+    ...(layers !== undefined && { layers }),
+    ...(cloth !== undefined && { cloth }),
     now: now.toISOString(),
     ...(paper !== undefined && { paper }),
     ...(pieces !== undefined && { pieces: pieces === '' ? [] : pieces.split(',') }),

@@ -1,5 +1,14 @@
 /** Files to take away, by the names of their addresses. */
-export const EXPORTS = ['pattern.pdf', 'changes.pdf', 'pieces.svg', 'cut-list.csv', 'project.json'] as const;
+export const EXPORTS = [
+  'pattern.pdf',
+  'changes.pdf',
+  'pieces.svg',
+  'pieces.dxf',
+  'lay.svg',
+  'lay.dxf',
+  'cut-list.csv',
+  'project.json',
+] as const;
 /** Parts of what is computed, by theirs. */
 export const PARTS = ['pieces', 'seams', 'closure', 'plan', 'cutting'] as const;
 
@@ -11,6 +20,10 @@ export interface Asked {
   /** Which pieces are printed; as the project says where it is left out. */
   pieces?: string[];
   strip?: boolean;
+  /** How the layers of a DXF drawing are called. */
+  layers?: 'numbers' | 'names';
+  /** Of which cloth the lay is drawn; of the first where it is left out. */
+  cloth?: string;
   /** ISO time, for what is dated. */
   now: string;
 }

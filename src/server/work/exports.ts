@@ -1,11 +1,13 @@
 import { changeMark, changeWords } from '../../contract/index.ts';
-import { cutListCsv } from '../../core/cutting/index.ts';
+import { cutListCsv, standingOf } from '../../core/cutting/index.ts';
 import { type Computed } from '../../core/document/compute.ts';
 import { type ProjectDocument } from '../../core/document/project.ts';
 import { changeSheet } from '../../core/drafting/index.ts';
 import { line } from '../../core/geometry/index.ts';
 import { type ChangePage, changesPdf } from '../../core/output/changespdf.ts';
-import { cutWords, PAPERS, sheetsFor, svgOf } from '../../core/output/index.ts';
+import { dxfOf } from '../../core/output/dxf.ts';
+import { arrange, cutWords, PAPERS, type Sheet, sheetsFor, svgAsTheyLie, svgOf } from '../../core/output/index.ts';
+import { laySheets } from '../../core/output/laysheet.ts';
 import { type PdfFonts, type PdfJob, pdfOf } from '../../core/output/pdf.ts';
 import { datedTitle } from '../../core/output/pdfpage.ts';
 import { notchTick } from '../../core/pattern/index.ts';
@@ -129,6 +131,26 @@ function drawing(x: Computed, doc: ProjectDocument, q: Asked): Answered {
   return file(doc, '.svg', 'image/svg+xml; charset=utf-8', svgOf(sheets, doc.name));
 }
 
+function drawingDxf(x: Computed, doc: ProjectDocument, q: Asked): Answered {
+  const sheets = chosen(x, doc, q);
+  if (!sheets.length) return nothing('Nothing is chosen. Tick at least one piece.');
+  return file(doc, '.dxf', 'image/vnd.dxf', dxfOf(arrange(sheets, 1500, 20).sheets, q.layers));
+}
+
+/** The lay of a cloth at full size; what it is drawn as is the file's business. */
+const layFile =
+  (ending: string, type: string, draw: (sheets: Sheet[], title: string, size: Size, q: Asked) => string): Maker =>
+  (x, doc, q) => {
+    const { cutting } = doc.decisions;
+    const cloth = q.cloth === undefined ? cutting.cloths[0] : cutting.cloths.find((c) => c.id === q.cloth);
+    if (!cloth) return problemBody(404, 'cloth', 'There is no such cloth in this project.');
+    const { lying, length } = standingOf(cutting, cloth, x);
+    if (!lying.length) return nothing(`Nothing is laid on ${cloth.name} yet.`);
+    const size = { width: cloth.lies === 'folded' ? cloth.width / 2 : cloth.width, height: length };
+    return file(doc, ending, type, draw(laySheets(cloth, lying, length), `${doc.name}: ${cloth.name}`, size, q));
+  };
+
+type Size = Parameters<typeof svgAsTheyLie>[2];
 type Maker = (x: Computed, doc: ProjectDocument, q: Asked, fonts: PdfFonts) => Answered | Promise<Answered>;
 
 /** How each file is made. */
@@ -136,6 +158,9 @@ export const MAKERS: Record<Exclude<(typeof EXPORTS)[number], 'project.json'>, M
   'pattern.pdf': pattern,
   'changes.pdf': changes,
   'pieces.svg': drawing,
+  'pieces.dxf': drawingDxf,
+  'lay.svg': layFile('-lay.svg', 'image/svg+xml; charset=utf-8', svgAsTheyLie),
+  'lay.dxf': layFile('-lay.dxf', 'image/vnd.dxf', (sheets, _title, _size, q) => dxfOf(sheets, q.layers)),
   'cut-list.csv': (x, doc) => file(doc, '-cut-list.csv', 'text/csv; charset=utf-8', cutListCsv(x, doc.units)),
 };
 

@@ -1,0 +1,64 @@
+import { type ClothSaid, firstLine, grainOf, type Lying } from '../cutting/index.ts';
+import { type Box, flatten, line, type Path, type Point, polyline } from '../geometry/index.ts';
+import { type Item, type Sheet } from './items.ts';
+
+const closed = (ring: readonly Point[]): Path => polyline([...ring, ring[0] as Point]);
+
+const boxOfRing = (r: readonly Point[]): Box => {
+  const [xs, ys] = [r.map((p) => p.x), r.map((p) => p.y)];
+  return { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) };
+};
+
+/** One cut as it lies: its cut line, its seam line, its grain, its name. */
+function cutSheet(q: Lying): Sheet {
+  const [a, b] = grainOf(q);
+  const seam = q.place(q.shape.ring.flatMap((e) => flatten(e.path)));
+  const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+  return {
+    id: `${q.piece}-${q.copy}`,
+    name: `${q.shape.name}${q.shape.cut.count > 1 ? `, ${q.copy + 1}` : ''}`,
+    items: [
+      { kind: 'path', path: closed(q.ring), stroke: 'cut' },
+      { kind: 'path', path: closed(seam), stroke: 'seam' },
+      { kind: 'path', path: [line(a, b)], stroke: 'grain' },
+      { kind: 'text', at: { x: middle.x + 4, y: middle.y }, size: 9, text: q.shape.name, bold: true },
+    ],
+    box: boxOfRing(q.ring),
+  };
+}
+
+/** The cloth itself: its edges, what is kept free along them, its flaws, and the lines of its print. */
+function clothSheet(cloth: ClothSaid, length: number): Sheet {
+  const wide = cloth.lies === 'folded' ? cloth.width / 2 : cloth.width;
+  const frame = (x0: number, y0: number, x1: number, y1: number): Item => ({
+    kind: 'path',
+    path: closed([
+      { x: x0, y: y0 },
+      { x: x1, y: y0 },
+      { x: x1, y: y1 },
+      { x: x0, y: y1 },
+    ]),
+    stroke: 'frame',
+  });
+  const steps = (from: number, step: number, to: number): number[] =>
+    step > 0
+      ? Array.from({ length: Math.floor((to - (from % step)) / step) + 1 }, (_, k) => (from % step) + k * step)
+      : [];
+  const { along, across, fromEnd } = cloth.print;
+  const printed: Item[] = [
+    ...steps(fromEnd, along, length).map((y) => [line({ x: 0, y }, { x: wide, y })]),
+    ...steps(firstLine(cloth), across, wide).map((x) => [line({ x, y: 0 }, { x, y: length })]),
+  ].map((path) => ({ kind: 'path', path, stroke: 'inner' }));
+  return {
+    id: 'cloth',
+    name: cloth.name,
+    items: [frame(0, 0, wide, length), ...cloth.flaws.map((f) => frame(f.x0, f.y0, f.x1, f.y1)), ...printed],
+    box: { minX: 0, minY: 0, maxX: wide, maxY: length },
+  };
+}
+
+/** A lay at full size: x across the cloth from its left selvedge or fold, y along it from the cut end, mm. */
+export const laySheets = (cloth: ClothSaid, lying: readonly Lying[], length: number): Sheet[] => [
+  clothSheet(cloth, length),
+  ...lying.map(cutSheet),
+];
