@@ -37,6 +37,7 @@ describe('saved documents', () => {
       doc.schema = version;
       const d = doc.decisions as Record<string, Plain>;
       if (version > 9) {
+        delete (d.cutting as { have?: unknown }).have;
         for (const c of (d.cutting as { cloths: Plain[] }).cloths)
           for (const key of ['print', 'shrinks', 'price', 'meet', 'centre']) delete c[key];
         return doc;

@@ -50,4 +50,5 @@ export const cutting = z.strictObject({
     .max(40),
   moved: z.array(z.strictObject({ piece: id, cloth: id })).max(4000),
   lays: z.array(z.strictObject({ cloth: id, placed: z.array(placed).max(1000) })).max(40),
+  have: z.array(words).max(400),
 });

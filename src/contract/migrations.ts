@@ -173,7 +173,7 @@ function withPrints(doc: Plain): Plain {
   };
   const cutting = d.cutting as Plain & { cloths: Plain[] };
   const cloths = cutting.cloths.map((c) => ({ ...structuredClone(more), ...c }));
-  return { ...doc, schema: 11, decisions: { ...d, cutting: { ...cutting, cloths } } };
+  return { ...doc, schema: 11, decisions: { ...d, cutting: { ...cutting, cloths, have: [] } } };
 }
 
 /** Parts of the decisions with what they lack. */

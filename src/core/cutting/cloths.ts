@@ -29,6 +29,8 @@ export interface CuttingChoice {
   /** Pieces that go to another cloth than their material does. */
   moved: { piece: string; cloth: string }[];
   lays: LaySaid[];
+  /** Keys of what is bought or there already, of all that the garment takes. */
+  have: string[];
 }
 
 /** How cloth usually lies for a home sewist, mm: common practice; the margins are own figures. */
@@ -53,6 +55,7 @@ export const usualCutting = (): CuttingChoice => ({
   ],
   moved: [],
   lays: [],
+  have: [],
 });
 
 /** From which cloth a piece is cut; undefined where none takes it. */

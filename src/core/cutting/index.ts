@@ -1,3 +1,4 @@
+export * from './buying.ts';
 export * from './cloths.ts';
 export * from './cutlist.ts';
 export * from './matching.ts';

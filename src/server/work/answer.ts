@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { parseDocument, sentenceOf } from '../../contract/index.ts';
-import { type ClothSaid, cutList, density, standingOf } from '../../core/cutting/index.ts';
+import { type ClothSaid, cutList, density, standingOf, type ToBuy, toBuy } from '../../core/cutting/index.ts';
 import { type Computed, compute, planOf } from '../../core/document/compute.ts';
 import { type ProjectDocument } from '../../core/document/project.ts';
 import { type PdfFonts } from '../../core/output/pdf.ts';
@@ -34,7 +34,15 @@ const ANSWERS: Record<(typeof PARTS)[number], (x: Computed, doc: ProjectDocument
   cutting: (x, doc) => ({
     cutList: cutList(x),
     cloths: doc.decisions.cutting.cloths.map((c) => clothAnswer(x, doc, c)),
+    shopping: toBuy(doc.decisions.cutting, x, doc.decisions.lining.zip.length, doc.units).map(buyAnswer),
   }),
+};
+
+/** One thing to buy, lengths in mm. */
+const buyAnswer = (b: ToBuy): unknown => {
+  if (b.what !== 'cloth') return b;
+  const { cloth, needs, buy, ...rest } = b;
+  return { ...rest, cloth: cloth.id, name: cloth.name, widthMm: cloth.width, needsMm: needs, buyMm: buy };
 };
 
 /** A cloth with the lay that is kept for it, and what is wrong with that; lengths null where it is not laid yet. */

@@ -13,6 +13,7 @@ import { chaptersOf } from '../words/index.ts';
 import { NotFound } from './NotFound.tsx';
 import {
   Buttons,
+  BuySheet,
   ClosingSheet,
   Cutting,
   HistoryPage,
@@ -88,6 +89,7 @@ function Opened({ w }: { w: Workbook }) {
               <Route path="plan/sheet" element={<PlanSheet w={w} />} />
               <Route path="cutting" element={<Cutting w={w} />} />
               <Route path="cutting/sheet" element={<LaySheet w={w} />} />
+              <Route path="cutting/buy" element={<BuySheet w={w} />} />
               <Route path="paper" element={<Paper w={w} />} />
               <Route path="history" element={<HistoryPage w={w} />} />
               <Route path="*" element={<NotFound inside={`/project/${w.id}/${only ? 'buttons' : 'pattern'}`} />} />

@@ -4,6 +4,7 @@ export const Buttons = opened(() => import('../features/closure/Buttons.tsx'), '
 export const ClosingSheet = opened(() => import('../features/closure/ClosingSheet.tsx'), 'ClosingSheet');
 export const Cutting = opened(() => import('../features/cutting/Cutting.tsx'), 'Cutting');
 export const LaySheet = opened(() => import('../features/cutting/LaySheet.tsx'), 'LaySheet');
+export const BuySheet = opened(() => import('../features/cutting/BuySheet.tsx'), 'BuySheet');
 export const HistoryPage = opened(() => import('../features/history/History.tsx'), 'HistoryPage');
 export const Inside = opened(() => import('../features/drafting/Inside.tsx'), 'Inside');
 export const Paper = opened(() => import('../features/paper/Paper.tsx'), 'Paper');
@@ -23,6 +24,7 @@ const BY_PATH: readonly (readonly [string, OpenedScreen<never>])[] = [
   ['pattern', Pattern],
   ['seams', Seams],
   ['cutting/sheet', LaySheet],
+  ['cutting/buy', BuySheet],
   ['cutting', Cutting],
   ['paper', Paper],
   ['history', HistoryPage],

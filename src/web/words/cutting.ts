@@ -1,5 +1,14 @@
-import { type ClothSaid, type LayFault, type Lies, type Match, type Missed } from '../../core/cutting/index.ts';
+import {
+  buyLength,
+  type ClothSaid,
+  type LayFault,
+  type Lies,
+  type Match,
+  type Missed,
+  type ToBuy,
+} from '../../core/cutting/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
+import { buyWords } from './closing.ts';
 import { joinWords } from './pattern.ts';
 
 /** What is wrong with a lay, as a sentence; `nameOf` a piece. */
@@ -41,13 +50,6 @@ export const missedWords = ({ match, off }: Missed, nameOf: (id: string) => stri
 export const meetWords = (m: Match, off: number, nameOf: (id: string) => string, units: LengthUnit): string =>
   `${joinWords(`join-${m.code}`)}, ${nameOf(m.a.piece)} to ${nameOf(m.b.piece)}${off > 1 ? `: at an end up to ${formatLength(off, units, 0)} off` : ''}`;
 
-/** Cloth is sold by 10 cm, or by eighths of a yard: common practice. */
-const STEP: Record<LengthUnit, number> = { mm: 100, in: 914.4 / 8 };
-
-/** The least that can be bought for a lay, mm. */
-export const buyLength = (length: number, units: LengthUnit): number =>
-  Math.ceil(length / STEP[units] - 1e-9) * STEP[units];
-
 /** How a cloth lies, in a word. */
 export const LIES_WORDS: Record<Lies, string> = { single: 'single', folded: 'folded' };
 
@@ -59,4 +61,35 @@ export function enoughWords(cloth: ClothSaid, length: number, units: LengthUnit)
   return over >= 0
     ? `Of the ${mm(cloth.owned)} that are there, ${mm(over)} are left.`
     : `The ${mm(cloth.owned)} that are there are ${mm(-over)} too short.`;
+}
+
+const metres = (mm: number, units: LengthUnit): string =>
+  units === 'mm' ? `${Math.ceil(mm / 1000)} m` : `${Math.ceil(mm / 914.4)} yd`;
+
+/** One thing that a garment takes, and why so much of it. */
+export function toBuyWords(b: ToBuy, units: LengthUnit): { what: string; why: string } {
+  const mm = (v: number): string => formatLength(v, units, 0);
+  switch (b.what) {
+    case 'cloth': {
+      const { name, width, owned } = b.cloth;
+      const takes = b.guessed
+        ? `about ${mm(b.needs)} by the areas of its pieces: not laid yet`
+        : `${mm(b.needs)} as it is laid`;
+      const there = owned > 0 ? `; ${mm(owned)} are there` : '';
+      const price = b.cost > 0 ? `; about ${Math.ceil(b.cost)}` : '';
+      const buy = b.buy > 0 ? mm(b.buy) : 'nothing more';
+      return { what: `${name}, ${mm(width)} wide: ${buy}`, why: `${takes}${there}${price}` };
+    }
+    case 'zip':
+      return { what: `zip, ${mm(b.length)}`, why: 'as long as its opening; a longer one is cut to it' };
+    case 'thread':
+      return {
+        what: `thread for the ${b.of}, about ${metres(b.buy, units)}`,
+        why: `rough: ${metres(b.seams, units)} of seams, sewn and made neat, in whole reels`,
+      };
+    case 'notion': {
+      const { what, where } = buyWords(b.notion, units);
+      return { what, why: where };
+    }
+  }
 }

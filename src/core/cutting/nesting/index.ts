@@ -5,4 +5,3 @@ export * from './lying.ts';
 export * from './outlines.ts';
 export * from './parts.ts';
 export { laid } from './search.ts';
-export { offSteps } from './steps.ts';

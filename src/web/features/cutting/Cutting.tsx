@@ -156,6 +156,32 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
 const isOf = (f: LayFault, q: Placed): boolean =>
   (f.piece === q.piece && !('copy' in f && f.copy !== q.copy)) || ('other' in f && f.other === q.piece);
 
+/** What is taken along: the sheet for the table, the lay as a file, the list to buy. */
+function Away({ w, cloth, laid }: { w: Workbook; cloth: ClothSaid; laid: boolean }) {
+  const file = (ending: string): string => `/api/projects/${w.id}/export/lay.${ending}?cloth=${cloth.id}`;
+  const style = { textDecoration: 'underline' } as const;
+  return (
+    <Flex gap="4" wrap="wrap" rowGap="1">
+      {laid && (
+        <>
+          <Link to={`sheet?cloth=${cloth.id}`} style={style}>
+            A sheet for the table
+          </Link>
+          <a href={file('svg')} download style={style}>
+            The lay as SVG
+          </a>
+          <a href={file('dxf')} download style={style}>
+            as DXF
+          </a>
+        </>
+      )}
+      <Link to="buy" style={style}>
+        What to buy
+      </Link>
+    </Flex>
+  );
+}
+
 const pinnedOf = (kept: readonly Placed[] | undefined): Placed[] => (kept ?? []).filter((q) => q.pinned);
 
 /** Where lines of its print meet, and which wish can't hold beside the others. */
@@ -265,11 +291,7 @@ function Verdict({ w, cloth, laid, search }: VerdictProps) {
               </Button>
             </Flex>
           )}
-          {laid.kept && laid.lying.length > 0 && (
-            <Link to={`sheet?cloth=${cloth.id}`} style={{ textDecoration: 'underline' }}>
-              A sheet for the table
-            </Link>
-          )}
+          <Away w={w} cloth={cloth} laid={laid.kept !== undefined && laid.lying.length > 0} />
           {laid.kept && (
             <Text color="quiet" fontSize="15px" mt="2">
               Drag a piece, or choose it by Tab and move it by the arrow keys; R turns it, P or a double click pins it:

@@ -1,10 +1,10 @@
 import { Box, Button, Heading, Table, Text } from '@chakra-ui/react';
-import { type ClothSaid, type Holds, LIES } from '../../../core/cutting/index.ts';
+import { buyLength, type ClothSaid, type Holds, LIES } from '../../../core/cutting/index.ts';
 import { type Piece } from '../../../core/pattern/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { type Then, useWhatIf } from '../../data/useWhatIf.ts';
-import { buyLength, LIES_WORDS } from '../../words/index.ts';
+import { LIES_WORDS } from '../../words/index.ts';
 
 /** Widths that are sold, mm: common practice. */
 const WIDTHS = [900, 1120, 1150, 1400, 1500] as const;

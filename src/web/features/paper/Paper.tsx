@@ -180,6 +180,7 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
       <Flex gap="3" wrap="wrap">
         {!ask && link('pattern.pdf', 'PDF, 1:1', true, !pages)}
         {!wrong && link('pieces.svg', 'SVG', false, !pages)}
+        {!wrong && link('pieces.dxf', 'DXF', false, !pages)}
         {!wrong &&
           w.computed.inside.some((p) => p.material === 'lining') &&
           link('changes.pdf', 'Change sheets for the lining')}

@@ -1,0 +1,66 @@
+import { Box, Table, Text } from '@chakra-ui/react';
+import { useEffect, useMemo } from 'react';
+import { toBuy } from '../../../core/cutting/index.ts';
+import { setDecision } from '../../data/setDecision.ts';
+import { type Workbook } from '../../data/useProject.ts';
+import { HeadRow } from '../../ui/HeadRow.tsx';
+import { PrintSheet } from '../../ui/PrintSheet.tsx';
+import { toBuyWords } from '../../words/index.ts';
+
+/** What the garment takes, to be bought or to be had: a sheet to take along. */
+export function BuySheet({ w }: { w: Workbook }) {
+  const { name, units, decisions } = w.doc;
+  const { cutting, lining } = decisions;
+  const list = useMemo(
+    () => toBuy(cutting, w.computed, lining.zip.length, units),
+    [cutting, w.computed, lining.zip.length, units],
+  );
+  useEffect(() => {
+    document.title = `${name}, to buy · Woodbine`;
+  }, [name]);
+  const cost = list.reduce((t, b) => t + (b.what === 'cloth' && !b.have ? b.cost : 0), 0);
+  const tick = (key: string, have: boolean, words: string): void =>
+    setDecision(
+      w,
+      'cutting',
+      { have: have ? [...cutting.have, key] : cutting.have.filter((k) => k !== key) },
+      { words: `${words}: ${have ? 'there' : 'to buy'}` },
+    );
+  return (
+    <PrintSheet back="Back to the cloth" to=".." title={`${name}: to buy and to have`}>
+      {list.length === 0 ? (
+        <Text color="quiet">Put the pattern in on the first page: what it takes is listed here.</Text>
+      ) : (
+        <Box overflowX="auto">
+          <Table.Root size="sm">
+            <HeadRow heads={['I have it', 'What', 'Why']} />
+            <Table.Body>
+              {list.map((b) => {
+                const { what, why } = toBuyWords(b, units);
+                return (
+                  <Table.Row key={b.key} bg="transparent" css={{ breakInside: 'avoid' }}>
+                    <Table.Cell>
+                      <Box as="label" display="flex" minH="44px" minW="44px" alignItems="center" cursor="pointer">
+                        <input
+                          type="checkbox"
+                          aria-label={`I have it: ${what}`}
+                          checked={b.have}
+                          disabled={b.what === 'cloth' && b.buy === 0}
+                          onChange={(e) => tick(b.key, e.target.checked, what)}
+                          style={{ width: 22, height: 22 }}
+                        />
+                      </Box>
+                    </Table.Cell>
+                    <Table.Cell fontWeight="600">{what}</Table.Cell>
+                    <Table.Cell>{why}</Table.Cell>
+                  </Table.Row>
+                );
+              })}
+            </Table.Body>
+          </Table.Root>
+          {cost > 0 && <Text mt="3">The cloth that is still to be bought costs about {Math.ceil(cost)}.</Text>}
+        </Box>
+      )}
+    </PrintSheet>
+  );
+}
