@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { type ProjectDocument } from '../core/document/project.ts';
 import { type Box } from '../core/geometry/index.ts';
 import { type Layout, type LineGroup, type Progress } from '../core/import/index.ts';
+import { LONG_PAPERS } from '../core/output/tiles.ts';
 import { type Finding } from '../core/result.ts';
 import { projectDocument, projectFile } from './document.ts';
 import {
@@ -89,6 +90,7 @@ const chosen = z.object({
   strip: z.enum(['0', '1']).optional(),
 });
 
+const lineWidth = z.string().optional().describe('of a long page: how thick lines are, mm, 0.1 to 5');
 const layers = z
   .enum(['numbers', 'names'])
   .optional()
@@ -176,8 +178,10 @@ export const ROUTES = {
     answer: z.unknown(),
   },
   'GET /api/projects/{id}/export/pattern.pdf': {
-    summary: 'Full-size PDF, tiled',
-    query: paper.extend(chosen.shape),
+    summary: 'Full-size PDF: tiled, or on one long page for a roll plotter or a projector',
+    query: z
+      .object({ paper: z.enum(['a4', 'letter', ...LONG_PAPERS]).optional(), line: lineWidth })
+      .extend(chosen.shape),
     answer: 'application/pdf',
   },
   'GET /api/projects/{id}/export/changes.pdf': {

@@ -12,7 +12,16 @@ const importsOf = (file: string): string[] =>
   [...readFileSync(join(src, file), 'utf8').matchAll(/(?:from|import)\s*\(?\s*'([^']+)'/g)].map((m) => m[1] as string);
 
 /** The only packages core may use: pure functions on data, no I/O of their own. */
-const PURE = ['clipper2-ts', 'earcut', 'dxf-parser', 'svgpath', 'fast-xml-parser', 'pdf-lib', '@pdf-lib/fontkit'];
+const PURE = [
+  'clipper2-ts',
+  'earcut',
+  'dxf-parser',
+  '@tarikjabiri/dxf',
+  'svgpath',
+  'fast-xml-parser',
+  'pdf-lib',
+  '@pdf-lib/fontkit',
+];
 const MAY: Record<string, string[]> = {
   core: ['core'],
   contract: ['contract', 'core'],

@@ -39,10 +39,10 @@ const DASH: Partial<Record<Stroke, number[]>> = { seam: [4, 2], fold: [10, 2, 2,
 /** Maps mm on the plane (y down) to points on the page (y up). */
 export type ToPage = (p: Point) => [number, number];
 
-/** Operators that draw one joined path as one line; a step in it throws OpenOutline, as in the other writers. */
-export function strokePath(path: Path, kind: Stroke, to: ToPage): PDFOperator[] {
+/** Operators that draw one joined path as one line, `thick` mm; a step in it throws OpenOutline, as in the other writers. */
+export function strokePath(path: Path, kind: Stroke, to: ToPage, thick = WIDTH[kind]): PDFOperator[] {
   const ops: PDFOperator[] = [
-    setLineWidth(WIDTH[kind] * PT),
+    setLineWidth(thick * PT),
     setDashPattern(
       (DASH[kind] ?? []).map((d) => d * PT),
       0,

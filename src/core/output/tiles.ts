@@ -15,6 +15,13 @@ export const PAPERS: Record<Paper['name'], Paper> = {
   letter: { name: 'letter', width: 215.9, height: 279.4 },
 };
 
+/** One long page: paper rolls (610 and 914 mm are 24 and 36 in, 841 the short side of A0), and what a projector shows. */
+export const LONG_PAPERS = ['roll610', 'roll841', 'roll914', 'projector'] as const;
+export type LongPaper = (typeof LONG_PAPERS)[number];
+/** Their widths, mm; a projector's is an own figure. */
+export const LONG: Record<LongPaper, number> = { roll610: 610, roll841: 841, roll914: 914, projector: 1000 };
+export const isLong = (paper: string): paper is LongPaper => paper in LONG;
+
 /** Unprinted rim of a page and the strip two neighbours share, mm. */
 export const MARGIN = 10;
 export const OVERLAP = 10;

@@ -2,6 +2,7 @@ import { type Context, Hono } from 'hono';
 import { type ContentfulStatusCode } from 'hono/utils/http-status';
 import { sentenceOf, traceBody } from '../../contract/index.ts';
 import { type Imported, importTrace } from '../../core/import/index.ts';
+import { isLong } from '../../core/output/tiles.ts';
 import { type Finding } from '../../core/result.ts';
 import { type Store } from '../db/store.ts';
 import { type Reader } from '../import/run.ts';
@@ -21,14 +22,19 @@ export function sent(c: Context, a: Answered): Response {
   return c.body(body, a.status as ContentfulStatusCode, { 'content-type': a.type });
 }
 
+const isPaper = (p: string): p is NonNullable<Asked['paper']> => p === 'a4' || p === 'letter' || isLong(p);
+
 /** What is asked for by the address: a sentence where that is nothing. */
 function askedOf(c: Context, part: Part, now: Date): Asked | string {
-  const { paper, pieces, strip, layers, cloth } = c.req.query();
-  if (paper !== undefined && paper !== 'a4' && paper !== 'letter') return 'Paper is a4 or letter.';
+  const { paper, pieces, strip, layers, cloth, line } = c.req.query();
+  if (paper !== undefined && !isPaper(paper)) return 'Paper is a4, letter, roll610, roll841, roll914 or projector.';
+  const thick = line === undefined ? undefined : Number(line);
+  if (thick !== undefined && !(thick >= 0.1 && thick <= 5)) return 'A line is 0.1 to 5 mm thick.';
   if (layers !== undefined && layers !== 'numbers' && layers !== 'names') return 'Layers are numbers or names.';
   return {
     part,
     ...(layers !== undefined && { layers }),
+    ...(thick !== undefined && { line: thick }),
     ...(cloth !== undefined && { cloth }),
     now: now.toISOString(),
     ...(paper !== undefined && { paper }),

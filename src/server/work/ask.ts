@@ -1,3 +1,5 @@
+import { type LongPaper } from '../../core/output/tiles.ts';
+
 /** Files to take away, by the names of their addresses. */
 export const EXPORTS = [
   'pattern.pdf',
@@ -16,7 +18,9 @@ export type Part = (typeof PARTS)[number] | (typeof EXPORTS)[number];
 
 export interface Asked {
   part: Part;
-  paper?: 'a4' | 'letter';
+  paper?: 'a4' | 'letter' | LongPaper;
+  /** How thick lines are on a long sheet, mm. */
+  line?: number;
   /** Which pieces are printed; as the project says where it is left out. */
   pieces?: string[];
   strip?: boolean;

@@ -6,8 +6,19 @@ import { changeSheet } from '../../core/drafting/index.ts';
 import { line } from '../../core/geometry/index.ts';
 import { type ChangePage, changesPdf } from '../../core/output/changespdf.ts';
 import { dxfOf } from '../../core/output/dxf.ts';
-import { arrange, cutWords, PAPERS, type Sheet, sheetsFor, svgAsTheyLie, svgOf } from '../../core/output/index.ts';
+import {
+  arrange,
+  cutWords,
+  isLong,
+  type LongPaper,
+  PAPERS,
+  type Sheet,
+  sheetsFor,
+  svgAsTheyLie,
+  svgOf,
+} from '../../core/output/index.ts';
 import { laySheets } from '../../core/output/laysheet.ts';
+import { longPdf } from '../../core/output/longpdf.ts';
 import { type PdfFonts, type PdfJob, pdfOf } from '../../core/output/pdf.ts';
 import { datedTitle } from '../../core/output/pdfpage.ts';
 import { notchTick } from '../../core/pattern/index.ts';
@@ -97,10 +108,12 @@ const file = (doc: ProjectDocument, ending: string, type: string, body: Answered
 async function pattern(x: Computed, doc: ProjectDocument, q: Asked, fonts: PdfFonts): Promise<Answered> {
   const sheets = chosen(x, doc, q);
   if (!sheets.length) return nothing('Nothing is chosen to be printed. Tick at least one piece or the marking strip.');
+  const paper = q.paper ?? doc.decisions.paper.size;
+  if (isLong(paper)) return long(x, doc, q, sheets, paper, fonts);
   const bytes = await pdfOf({
     title: doc.name,
     sheets,
-    paper: PAPERS[q.paper ?? doc.decisions.paper.size],
+    paper: PAPERS[paper],
     notes: NOTES,
     legend: LINES,
     unprintable,
@@ -108,6 +121,30 @@ async function pattern(x: Computed, doc: ProjectDocument, q: Asked, fonts: PdfFo
     now: new Date(q.now),
   });
   return file(doc, '.pdf', 'application/pdf', bytes);
+}
+
+/** All on one long page, each material and kind of line a layer of its own. */
+async function long(
+  x: Computed,
+  doc: ProjectDocument,
+  q: Asked,
+  sheets: Sheet[],
+  paper: LongPaper,
+  fonts: PdfFonts,
+): Promise<Answered> {
+  const groupOf = (s: Sheet): string => x.pieces.find((p) => p.id === s.id)?.material ?? 'strips';
+  const groups = [...new Set(sheets.map(groupOf))].map((name) => ({
+    name,
+    sheets: sheets.filter((s) => groupOf(s) === name),
+  }));
+  const now = new Date(q.now);
+  const made = await longPdf({ title: doc.name, groups, lines: LINES, paper, thick: q.line, fonts, now });
+  if ('bytes' in made) return file(doc, `-${paper}.pdf`, 'application/pdf', made.bytes);
+  const words =
+    'wide' in made
+      ? `Wider than this paper: ${made.wide.join(', ')}. Take a wider roll, or print them on pages.`
+      : `The page would be ${Math.ceil(made.long / 10)} cm long; a PDF page holds 508 cm. Choose fewer pieces.`;
+  return problemBody(422, 'paper', words);
 }
 
 async function changes(x: Computed, doc: ProjectDocument, q: Asked, fonts: PdfFonts): Promise<Answered> {
@@ -118,7 +155,7 @@ async function changes(x: Computed, doc: ProjectDocument, q: Asked, fonts: PdfFo
     pages,
     legend: LEGEND,
     unprintable,
-    paper: PAPERS[q.paper ?? doc.decisions.paper.size],
+    paper: PAPERS[q.paper && !isLong(q.paper) ? q.paper : doc.decisions.paper.size],
     fonts,
     now: new Date(q.now),
   });

@@ -1,6 +1,7 @@
 import { Box, Table, Text } from '@chakra-ui/react';
 import { useEffect, useMemo } from 'react';
 import { toBuy } from '../../../core/cutting/index.ts';
+import { capital } from '../../../core/text.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { HeadRow } from '../../ui/HeadRow.tsx';
@@ -51,7 +52,7 @@ export function BuySheet({ w }: { w: Workbook }) {
                         />
                       </Box>
                     </Table.Cell>
-                    <Table.Cell fontWeight="600">{what}</Table.Cell>
+                    <Table.Cell fontWeight="600">{capital(what)}</Table.Cell>
                     <Table.Cell>{why}</Table.Cell>
                   </Table.Row>
                 );

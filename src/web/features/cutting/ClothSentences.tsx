@@ -42,7 +42,9 @@ export function ClothSentences({ w, cloth, mine }: Props) {
         Its print comes again {p.along} along it and {p.across} across it.{' '}
         {cloth.print.along + cloth.print.across > 0 && (
           <>
-            The first lines lie {p.fromEnd} from the cut end and {p.fromSide} from the selvedge. They meet at{' '}
+            The first line {cloth.print.along > 0 && <>along it lies {p.fromEnd} from the cut end</>}
+            {cloth.print.along > 0 && cloth.print.across > 0 && ', the first '}
+            {cloth.print.across > 0 && <>across it lies {p.fromSide} from the selvedge</>}. They meet at{' '}
             <Meets cloth={cloth} put={put} />.
           </>
         )}
