@@ -21,9 +21,9 @@ test('cloth to lay: found, looked over, moved by hand and told, taken back; too 
   await page.getByRole('link', { name: 'Back to the cloth' }).click();
   // By hand, half over the edge of the cloth.
   const piece = page.locator('[data-cut]').first();
-  await expect(piece).toBeVisible();
-  const box = await piece.boundingBox();
-  if (!box) throw new Error('no piece');
+  // The drawing is put up anew once its room is measured.
+  await expect(async () => expect(await piece.boundingBox()).not.toBeNull()).toPass();
+  const box = (await piece.boundingBox()) as { x: number; y: number; width: number; height: number };
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2, 75, { steps: 4 });
@@ -37,6 +37,32 @@ test('cloth to lay: found, looked over, moved by hand and told, taken back; too 
   const lining = answer.cloths.find((c: { id: string }) => c.id === 'lining');
   expect(lining.faults).toEqual([]);
   expect(lining.placed.length).toBeGreaterThan(3);
+  expect(answer.shopping.map((b: { what: string }) => b.what)).toContain('cloth');
+  // What is pinned stays where it lies while the rest is laid anew.
+  const pin = lining.placed[0];
+  const cut = page.locator(`[data-cut="${pin.id}/${pin.copy}"]`);
+  await cut.focus();
+  await cut.press('p');
+  await expect(cut).toHaveAttribute('aria-label', /, pinned/);
+  await page.getByRole('button', { name: 'Lay the rest anew' }).click();
+  await page.getByRole('button', { name: 'Good so: keep it' }).click({ timeout: 30_000 });
+  await expect(page.getByText('Looked over: nothing overlaps')).toBeVisible();
+  await saved(page);
+  const again = await (await page.request.get(`${at()}/api/projects/${id}/cutting`)).json();
+  const same = again.cloths
+    .find((c: { id: string }) => c.id === 'lining')
+    .placed.find((q: typeof pin) => q.id === pin.id && q.copy === pin.copy);
+  expect(same.outline).toEqual(pin.outline);
+  const svg = await (await page.request.get(`${at()}/api/projects/${id}/export/lay.svg?cloth=lining`)).text();
+  expect(svg).toContain(`id="${pin.id}-${pin.copy}"`);
+  await page.getByRole('link', { name: 'What to buy' }).click();
+  const thread = page.getByRole('checkbox', { name: /^I have it: thread for the shell/ });
+  await thread.check();
+  await saved(page);
+  await page.reload();
+  await expect(thread).toBeChecked();
+  await page.getByRole('link', { name: 'Back to the cloth' }).click();
+  await page.getByText('Lining cloth', { exact: true }).first().click();
   await fill(page, 'Width, selvedge to selvedge', '8 in');
   await page.getByRole('button', { name: 'It is 8"' }).click();
   await expect(page.getByText(/wider than what can be used of this cloth/).first()).toBeVisible();

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { sentenceOf } from '../../../contract/findings.ts';
 import { cutList, formatArea } from '../../../core/cutting/index.ts';
 import { CLOSING_ONLY, type Decisions } from '../../../core/document/project.ts';
-import { PAPERS, sheetsFor, tile } from '../../../core/output/index.ts';
+import { LONG, LONG_PAPERS, PAPERS, sheetsFor, tile } from '../../../core/output/index.ts';
 import { MATERIALS, type Piece } from '../../../core/pattern/index.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
@@ -135,6 +135,18 @@ function setsOf(all: Piece[]): { words: string; pieces: string[] | null; strip: 
 /** So many pages are printed without being asked about: more are a coat with all its layers, or a wrong size. */
 const MANY_PAGES = 60;
 
+/** The same on one long page: for a shop with a roll plotter, or thrown on the cloth. */
+const LongLinks = ({ to }: { to: string }) => (
+  <Text display="flex" flexWrap="wrap" columnGap="3" alignItems="center" fontSize="15px">
+    One long page:
+    {LONG_PAPERS.map((p) => (
+      <a key={p} href={`${to}?paper=${p}`} download style={{ textDecoration: 'underline', padding: '12px 2px' }}>
+        {p === 'projector' ? 'for a projector' : `${LONG[p]} mm roll`}
+      </a>
+    ))}
+  </Text>
+);
+
 /** Files to take away. `pages` of the PDF; 0 where nothing is chosen. */
 function Files({ w, pages }: { w: Workbook; pages: number }) {
   const [meant, setMeant] = useState(0);
@@ -184,6 +196,7 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
         {!wrong &&
           w.computed.inside.some((p) => p.material === 'lining') &&
           link('changes.pdf', 'Change sheets for the lining')}
+        {!ask && pages > 0 && <LongLinks to={to('pattern.pdf')} />}
         {link('cut-list.csv', 'Cut list')}
         {link('project.json', 'The project as a file')}
         <Button asChild variant="outline" minH="44px">
