@@ -19,7 +19,8 @@ module.exports = {
       from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'npm-optional'],
-        pathNot: 'node_modules/(clipper2-ts|earcut|dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|pdf-lib|@pdf-lib/fontkit)/',
+        pathNot:
+          'node_modules/(clipper2-ts|earcut|dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|pdf-lib|@pdf-lib/fontkit)/',
       },
     },
     {

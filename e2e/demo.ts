@@ -59,6 +59,7 @@ export function demoServer(own = false) {
   served.afterAll(async () => {
     if (own) await server.end();
   });
+  /** The number of a demo project itself: others of its name are copies that some test has changed. */
   const first = (name: string): string => firsts.get(server.url)?.get(name) ?? '';
   const copyOf = async (name: string): Promise<string> => {
     const project = await (await fetch(`${server.url}/api/projects/${first(name)}/export/project.json`)).text();
@@ -73,5 +74,5 @@ export function demoServer(own = false) {
   /** A demo project itself, only to be looked at. */
   const look = (page: Page, name: string, view: string): Promise<void> =>
     visit(page, `${server.url}/project/${first(name)}/${view}`);
-  return { at: () => server.url, open, look };
+  return { at: () => server.url, open, look, first };
 }

@@ -39,7 +39,7 @@ describe('saved documents', () => {
       if (version > 9) {
         delete (d.cutting as { have?: unknown }).have;
         for (const c of (d.cutting as { cloths: Plain[] }).cloths)
-          for (const key of ['print', 'shrinks', 'price', 'meet', 'centre']) delete c[key];
+          for (const key of ['print', 'shrinks', 'sort', 'price', 'meet', 'centre']) delete c[key];
         return doc;
       }
       delete d.cutting;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MEETS } from '../core/cutting/meets.ts';
+import { CLOTH_SORTS, MEETS } from '../core/cutting/meets.ts';
 import { LIES } from '../core/cutting/nesting/cloth.ts';
 import { MATERIALS } from '../core/pattern/types.ts';
 import { id, mm, words } from './figures.ts';
@@ -42,6 +42,7 @@ export const cutting = z.strictObject({
         flaws: z.array(flaw).max(40),
         print: z.strictObject({ along: mm, across: mm, fromEnd: mm, fromSide: mm }),
         shrinks: z.strictObject({ along: shrinkage, across: shrinkage }),
+        sort: z.enum(CLOTH_SORTS),
         price: z.number().min(0).max(100_000),
         meet: z.array(z.enum(MEETS)).max(MEETS.length),
         centre: z.boolean(),

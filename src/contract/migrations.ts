@@ -169,7 +169,7 @@ function withPrints(doc: Plain): Plain {
   const d = decisionsOf(doc);
   const more = {
     ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
-    ...{ price: 0, meet: ['side', 'centre-front', 'centre-back', 'cap'], centre: true },
+    ...{ sort: 'plain', price: 0, meet: ['side', 'centre-front', 'centre-back', 'cap'], centre: true },
   };
   const cutting = d.cutting as Plain & { cloths: Plain[] };
   const cloths = cutting.cloths.map((c) => ({ ...structuredClone(more), ...c }));

@@ -93,7 +93,7 @@ describe('projects', () => {
     ['/decisions/facing/front', -5],
     ['/decisions/closure/count', 1.5],
     ['/decisions/nothing/here', 1],
-    ['/schema', 11],
+    ['/schema', 12],
     ['/name', ''],
   ])('a change that cannot be: %s = %p', async (path, value) => {
     const id = await make();

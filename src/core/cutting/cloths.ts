@@ -1,5 +1,5 @@
 import { type Material, type Piece } from '../pattern/types.ts';
-import { type Meet } from './meets.ts';
+import { type ClothSort, type Meet } from './meets.ts';
 import { type Cloth, type Placed } from './nesting/cloth.ts';
 
 /** A cloth as the sewist says it: what she calls it, what is cut from it, how much of it there is. Lengths in mm. */
@@ -10,6 +10,7 @@ export interface ClothSaid extends Cloth {
   takes: Material[];
   /** So much of it is there; 0 where it is still to be bought. */
   owned: number;
+  sort: ClothSort;
   /** What a metre of it costs, in the sewist's own money; 0 where that is not said. */
   price: number;
   /** At which seams its print meets; `centre`: and lies on the centre lines. */
@@ -43,7 +44,7 @@ const USUAL: Omit<ClothSaid, 'id' | 'name' | 'takes' | 'width'> = {
   gap: 4,
   flaws: [],
   ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
-  ...{ price: 0, meet: ['side', 'centre-front', 'centre-back', 'cap'], centre: true },
+  ...{ sort: 'plain', price: 0, meet: ['side', 'centre-front', 'centre-back', 'cap'], centre: true },
 };
 
 /** The cloths a garment begins with; their widths are common on sale. */

@@ -6,3 +6,4 @@ export * from './meets.ts';
 export * from './nesting/index.ts';
 export * from './standing.ts';
 export * from './table.ts';
+export * from './whichpiece.ts';

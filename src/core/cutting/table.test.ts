@@ -4,10 +4,11 @@ import { documentOf } from '../../demo/drawn.ts';
 import { CUTS } from '../../test/pile.ts';
 import { runs } from '../../test/runs.ts';
 import { compute } from '../document/compute.ts';
-import { ringsArea } from '../geometry/index.ts';
+import { pathLength, ringsArea } from '../geometry/index.ts';
 import {
   atTable,
   clothFor,
+  cutEdges,
   cutFrom,
   density,
   laid,
@@ -16,6 +17,7 @@ import {
   partsOf,
   plainCloth,
   usualCutting,
+  withEdge,
 } from './index.ts';
 
 const CLOTH = plainCloth(1500, { selvedge: 10, end: 10, gap: 4 });
@@ -68,6 +70,27 @@ describe('at the table', () => {
         expect(clothFor(bare, piece)).toBeUndefined();
       }),
       runs(30),
+    );
+  });
+
+  test('edges of a cut line go once round it, and one that was measured names its piece', () => {
+    fc.assert(
+      fc.property(GARMENT, fc.nat(), ({ made, w }, pick) => {
+        const { pieces, cutLines } = compute(documentOf(made({ w, l: 640, s: 120 })));
+        for (const p of pieces) {
+          const cut = cutLines.get(p.id);
+          if (!cut) continue;
+          const edges = cutEdges(p, cut);
+          const round = edges.reduce((t, e) => t + e.length, 0);
+          expect(Math.abs(round - pathLength(cut.outline))).toBeLessThan(1);
+          // A tape is read to the millimetre.
+          const meant = edges[pick % edges.length];
+          const found = meant ? withEdge(Math.round(meant.length), pieces, cutLines) : [];
+          for (const f of found) expect(Math.abs(f.length - (meant?.length ?? 0))).toBeLessThan(3.5 + 0.005 * f.length);
+          if (found.length < 6) expect(found.map((f) => f.piece.id)).toContain(p.id);
+        }
+      }),
+      runs(15),
     );
   });
 });

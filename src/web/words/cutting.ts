@@ -1,8 +1,10 @@
 import {
   buyLength,
   type ClothSaid,
+  type ClothSort,
   type LayFault,
   type Lies,
+  type Lying,
   type Match,
   type Missed,
   type ToBuy,
@@ -49,6 +51,31 @@ export const missedWords = ({ match, off }: Missed, nameOf: (id: string) => stri
 /** Where lines meet, and how far they miss each other where a side is eased. */
 export const meetWords = (m: Match, off: number, nameOf: (id: string) => string, units: LengthUnit): string =>
   `${joinWords(`join-${m.code}`)}, ${nameOf(m.a.piece)} to ${nameOf(m.b.piece)}${off > 1 ? `: at an end up to ${formatLength(off, units, 0)} off` : ''}`;
+
+/** How a sort of cloth is laid and cut: common practice. */
+export const SORT_NOTES: Record<ClothSort, string> = {
+  plain: '',
+  slippery:
+    'Lay it on paper, in one layer, and cut one piece at a time: weights and chalk first, shears flat on the table.',
+  directed: 'One layer, one piece at a time, all the same way up; look at each before it is cut.',
+  lace: 'A scalloped edge is laid to the hem, so that no hem is turned; cut between the figures, and sew darts on tissue.',
+  fur: 'Cut from the wrong side, through the backing only, with the tip of a blade; the pile runs downward on every piece.',
+};
+
+/** What a sort of cloth asks for and its lay does not heed yet. */
+export function unheeded({ sort, lies, oneWay }: ClothSaid): string | null {
+  if (sort !== 'plain' && lies === 'folded')
+    return 'Folded, its under layer slips or is not seen: lay it in one layer.';
+  if ((sort === 'directed' || sort === 'fur') && !oneWay)
+    return 'It has an upper end: let its pieces lie all the same way.';
+  return null;
+}
+
+/** What lies beyond the end of the cloth that is there; null where all of it fits, or nothing is said to be there. */
+export function beyondWords(cloth: ClothSaid, lying: readonly Lying[]): string | null {
+  const over = lying.filter((q) => cloth.owned > 0 && Math.max(...q.ring.map((p) => p.y)) > cloth.owned - cloth.end);
+  return over.length ? `Beyond its end: ${[...new Set(over.map((q) => q.shape.name))].join(', ')}.` : null;
+}
 
 /** How a cloth lies, in a word. */
 export const LIES_WORDS: Record<Lies, string> = { single: 'single', folded: 'folded' };

@@ -18,11 +18,12 @@ import { useTall } from '../../drawing/useTall.ts';
 import { AllWell } from '../../ui/Notes.tsx';
 import { Empty, Page } from '../../ui/Page.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
-import { enoughWords, meetWords, missedWords } from '../../words/index.ts';
+import { beyondWords, enoughWords, meetWords, missedWords, SORT_NOTES, unheeded } from '../../words/index.ts';
 import { ClothSentences } from './ClothSentences.tsx';
 import { putCloth } from './putCloth.ts';
 import { useLaid } from './useLaid.ts';
 import { WhatIf } from './WhatIf.tsx';
+import { WhichPiece } from './WhichPiece.tsx';
 
 const QUESTION = 'How much cloth, laid how?';
 /** How long a shorter lay is looked for, s, unless it is stopped. */
@@ -116,7 +117,9 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
             </Text>
           )}
           <ClothSentences w={w} cloth={cloth} mine={laid.mine} />
+          <SortNote cloth={cloth} />
           <Verdict w={w} cloth={cloth} laid={laid} search={search} />
+          {laid.mine.length > 0 && <WhichPiece w={w} mine={laid.mine} />}
           {laid.mine.length > 0 && (
             <WhatIf
               // Of other pieces, or a cloth laid otherwise, its answers would be untrue.
@@ -155,6 +158,21 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
 /** Whether a fault is one of this cut. */
 const isOf = (f: LayFault, q: Placed): boolean =>
   (f.piece === q.piece && !('copy' in f && f.copy !== q.copy)) || ('other' in f && f.other === q.piece);
+
+/** How its sort of cloth is laid and cut, and what of that is not heeded yet. */
+function SortNote({ cloth }: { cloth: ClothSaid }) {
+  const missed = unheeded(cloth);
+  return (
+    <>
+      {SORT_NOTES[cloth.sort] && <Text mb="3">{SORT_NOTES[cloth.sort]}</Text>}
+      {missed && (
+        <Text role="note" mb="3" pl="2" borderLeftWidth="4px" borderColor="honey">
+          {missed}
+        </Text>
+      )}
+    </>
+  );
+}
 
 /** What is taken along: the sheet for the table, the lay as a file, the list to buy. */
 function Away({ w, cloth, laid }: { w: Workbook; cloth: ClothSaid; laid: boolean }) {
@@ -265,7 +283,11 @@ function Verdict({ w, cloth, laid, search }: VerdictProps) {
                 </Box>
               )}
               <Meeting w={w} cloth={cloth} laid={laid} />
-              {laid.lying.length > 0 && <Text mb="2">{enoughWords(cloth, laid.length, units)}</Text>}
+              {laid.lying.length > 0 && (
+                <Text mb="2">
+                  {enoughWords(cloth, laid.length, units)} {beyondWords(cloth, laid.lying)}
+                </Text>
+              )}
             </>
           )}
           {laid.tooWide.map(({ piece, over }) => (

@@ -7,6 +7,7 @@ import { type Workbook } from '../../data/useProject.ts';
 import { keyOf, LayDrawing } from '../../drawing/LayDrawing.tsx';
 import { HeadRow } from '../../ui/HeadRow.tsx';
 import { PaperBox, PrintSheet } from '../../ui/PrintSheet.tsx';
+import { SORT_NOTES } from '../../words/index.ts';
 import { useLaid } from './useLaid.ts';
 
 const NONE: ReadonlySet<string> = new Set();
@@ -38,7 +39,7 @@ function OneSheet({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
             {folded ? 'folded lengthwise' : 'in one layer, right side up'}
             {cloth.oneWay && ', all pieces the same way up'}. Weights and chalk first, then pins within the allowance;
             large pieces are cut first. Cut away from the hand that holds the cloth, and close blades when you put them
-            down.
+            down. {SORT_NOTES[cloth.sort]}
           </Text>
           {(told.length > 0 || tooWide.length > 0) && (
             <Text role="alert" color="berry" fontWeight="600" mb="2">

@@ -18,6 +18,13 @@ export const CLOTH = {
     atMost: 100_000,
     said: (v) => (v === 0 ? 'still to be bought' : undefined),
   }),
+  sort: waysField('What sort of cloth it is', {
+    plain: 'an even cloth',
+    slippery: 'a slippery cloth',
+    directed: 'a cloth whose print has an upper end',
+    lace: 'lace, perhaps with a scalloped edge',
+    fur: 'fur or a deep pile',
+  }),
   lies: waysField('How it lies', {
     single: 'in one layer, right side up',
     folded: 'folded lengthwise, right sides together',
