@@ -273,7 +273,7 @@ function Verdict({ w, cloth, laid, search }: VerdictProps) {
             <>
               {told.length === 0 && !laid.tooWide.length ? (
                 <AllWell
-                  words={`Looked over: nothing overlaps, every piece ${laid.singly.length ? 'that can lie so ' : ''}is there, each on its grain.`}
+                  words={`Looked over: nothing overlaps, every piece ${laid.singly.length ? 'that can lie so ' : ''}is there, each on its grain${laid.matches.length ? ', and its lines meet' : ''}.`}
                 />
               ) : (
                 <Box as="ul" pl="5" mb="2" color="berry" role="status">

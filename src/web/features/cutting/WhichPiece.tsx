@@ -13,7 +13,7 @@ export function WhichPiece({ w, mine }: { w: Workbook; mine: Piece[] }) {
   const { units } = w.doc;
   const found = length > 0 ? withEdge(length, mine, w.computed.cutLines) : [];
   return (
-    <Box mb="3">
+    <Box mt="4" mb="3">
       <Say>
         A cut piece whose name is lost: one of its edges measures{' '}
         <LengthBlank

@@ -196,7 +196,6 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
         {!wrong &&
           w.computed.inside.some((p) => p.material === 'lining') &&
           link('changes.pdf', 'Change sheets for the lining')}
-        {!ask && pages > 0 && <LongLinks to={to('pattern.pdf')} />}
         {link('cut-list.csv', 'Cut list')}
         {link('project.json', 'The project as a file')}
         <Button asChild variant="outline" minH="44px">
@@ -205,6 +204,7 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
           </a>
         </Button>
       </Flex>
+      {!ask && pages > 0 && <LongLinks to={to('pattern.pdf')} />}
     </Box>
   );
 }
