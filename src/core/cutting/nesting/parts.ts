@@ -5,7 +5,7 @@ import { type Cloth, firstLine, type Placed } from './cloth.ts';
 import { type Steps } from './steps.ts';
 
 /** How far a chord may stray from a curved cut line while pieces are laid, mm: as much is kept free around them. */
-const CHORD = 1;
+const CHORD = 0.4;
 /** Outlines of more points are laid by fewer. */
 export const MANY = 60;
 
