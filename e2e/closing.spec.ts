@@ -148,9 +148,9 @@ test('a coat worn belted: the belt stays clear, a dragged button stays and the r
   expect(after.slice(0, 2)).toEqual(held.slice(0, 2));
 });
 
-test('a shirt: a hole across in the stand, link cuffs, twelve holes in all, the holes’ order and a practice hole noted', async ({
-  page,
-}) => {
+test('a shirt: a hole across in the stand, link cuffs, twelve holes in all, the holes’ order and a practice hole noted', {
+  tag: '@night',
+}, async ({ page }) => {
   await open(page, 'Potting shirt', 'buttons');
   await expect(page.getByRole('heading', { name: /^8 buttons of 11 mm/ })).toBeVisible();
   await expect(button(page, 1)).toHaveAttribute('aria-valuetext', /above$/);

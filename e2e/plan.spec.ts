@@ -46,7 +46,9 @@ test('a step moved too early is complained of with the reason, and moved togethe
   await proved(page);
 });
 
-test('side seams dragged before the turning: the shoulders form a closed loop, and it says so', async ({ page }) => {
+test('side seams dragged before the turning: the shoulders form a closed loop, and it says so', {
+  tag: '@night',
+}, async ({ page }) => {
   await open(page, 'Seed hall dress', 'plan');
   await proved(page);
   const turn = step(page, 'turn');
@@ -93,7 +95,7 @@ test('ways of making side by side, one taken; layers of the steps; the choice th
   await saved(page);
 });
 
-test('the plan on paper, as Markdown and as JSON; small sums', async ({ page }) => {
+test('the plan on paper, as Markdown and as JSON; small sums', { tag: '@night' }, async ({ page }) => {
   await open(page, 'Greenhouse coat', 'plan');
   await proved(page);
   const besides = async (name: string) => {

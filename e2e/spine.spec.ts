@@ -229,7 +229,10 @@ test('a pattern ten times too small, its pieces without names: one true length a
   await saved(page);
 });
 
-test('two windows on one project: what is done in both is kept in both, and said', async ({ page, context }) => {
+test('two windows on one project: what is done in both is kept in both, and said', { tag: '@night' }, async ({
+  page,
+  context,
+}) => {
   await begin(page, 'Shared coat');
   await drop(page, 'coat.svg', demoText('greenhouse-coat.svg'));
   await go(page, 'What else do I cut?');

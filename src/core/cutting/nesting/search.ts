@@ -34,8 +34,8 @@ function drawing(seed: number): () => number {
   };
 }
 
-/** So often parts are put together anew, fewer times the more there are of them, and how much is left to chance. Own figures. */
-const CLOSE = { parts: 600, least: 3, most: 24, doubt: 0.004 };
+/** So often parts are put together anew at most, so many edges are looked at for it, and how much is left to chance. Own figures. */
+const CLOSE = { most: 24, work: 2e6, doubt: 0.004 };
 
 interface Place {
   way: Way;
@@ -297,7 +297,10 @@ function apart(all: readonly LayPart[], pinned: readonly Placed[]): { parts: Lay
 /** Parts laid against each other in one way and another, as often as is worth it; not where their print says where they lie. */
 function* closely(parts: LayPart[], cloth: Cloth, noFits: NoFits, draw: () => number): Generator<Laying> {
   if (parts.some((p) => p.ways.some((w) => w.onX || w.onY))) return;
-  const tries = Math.min(CLOSE.most, Math.max(CLOSE.least, Math.round(CLOSE.parts / parts.length)));
+  // All ways of all pairs, edge by edge: of many parts, or parts of many corners, it would take longer than the search.
+  const edges = parts.reduce((t, p) => t + (p.ways[0]?.outline.length ?? 0), 0);
+  const ways = Math.max(...parts.map((p) => p.ways.length));
+  const tries = Math.min(CLOSE.most, Math.floor((2 * CLOSE.work) / (edges ** 2 * ways)));
   for (let k = 0; k < tries; k++) {
     const close = laidClose(parts, cloth, noFits, () => (k ? CLOSE.doubt * draw() : 0));
     if (!close) return;

@@ -204,7 +204,7 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
           </a>
         </Button>
       </Flex>
-      {!ask && pages > 0 && <LongLinks to={to('pattern.pdf')} />}
+      {!wrong && pages > 0 && <LongLinks to={to('pattern.pdf')} />}
     </Box>
   );
 }
