@@ -82,6 +82,7 @@ test('a piece named wrongly is set right on the walk in two clicks; Enter goes o
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.keyboard.press('Escape');
   await walk.getByRole('button', { name: /^Next/ }).click();
+  await expect(walk).toContainText('Piece 3 of 3');
   await walk.getByRole('button', { name: /^Next/ }).click();
   await walk.getByRole('link', { name: /what else do I cut/ }).click();
   await expect(page.getByRole('tab', { name: 'Facings', selected: true })).toBeVisible();

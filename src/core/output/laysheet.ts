@@ -1,4 +1,4 @@
-import { type ClothSaid, firstLine, grainOf, type Lying } from '../cutting/index.ts';
+import { type ClothSaid, grainOf, type Lying, printLines } from '../cutting/index.ts';
 import { type Box, flatten, line, type Path, type Point, polyline } from '../geometry/index.ts';
 import { type Item, type Sheet } from './items.ts';
 
@@ -40,14 +40,10 @@ function clothSheet(cloth: ClothSaid, length: number): Sheet {
     ]),
     stroke: 'frame',
   });
-  const steps = (from: number, step: number, to: number): number[] =>
-    step > 0
-      ? Array.from({ length: Math.floor((to - (from % step)) / step) + 1 }, (_, k) => (from % step) + k * step)
-      : [];
-  const { along, across, fromEnd } = cloth.print;
+  const lines = printLines(cloth, length);
   const printed: Item[] = [
-    ...steps(fromEnd, along, length).map((y) => [line({ x: 0, y }, { x: wide, y })]),
-    ...steps(firstLine(cloth), across, wide).map((x) => [line({ x, y: 0 }, { x, y: length })]),
+    ...lines.y.map((y) => [line({ x: 0, y }, { x: wide, y })]),
+    ...lines.x.map((x) => [line({ x, y: 0 }, { x, y: length })]),
   ].map((path) => ({ kind: 'path', path, stroke: 'inner' }));
   return {
     id: 'cloth',

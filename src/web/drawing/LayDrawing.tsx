@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
-import { atTable, type Cloth, firstLine, grainOf, type Lying, usable } from '../../core/cutting/index.ts';
+import { atTable, type Cloth, grainOf, type Lying, printLines, usable } from '../../core/cutting/index.ts';
 import { flatten, type Point } from '../../core/geometry/index.ts';
 import { type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
@@ -94,15 +94,8 @@ export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }
 
 /** The lines of its print, as far as they come again. */
 function printOf(cloth: Cloth, length: number, wide: number): string {
-  const { along, across, fromEnd } = cloth.print;
-  const lines = (from: number, step: number, to: number): number[] =>
-    step > 0
-      ? Array.from({ length: Math.floor((to - (from % step)) / step) + 1 }, (_, k) => (from % step) + k * step)
-      : [];
-  return [
-    ...lines(fromEnd, along, length).map((y) => `M${y} 0V${wide}`),
-    ...lines(firstLine(cloth), across, wide).map((x) => `M0 ${x}H${length}`),
-  ].join('');
+  const { y, x } = printLines(cloth, length);
+  return [...y.map((v) => `M${v} 0V${wide}`), ...x.map((v) => `M0 ${v}H${length}`)].join('');
 }
 
 interface CutProps {

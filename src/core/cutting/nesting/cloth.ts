@@ -55,6 +55,16 @@ export const usable = (c: Cloth): readonly [from: number, to: number] =>
 /** Where the first line of the print lies across, as it lies: a cloth that matches is folded along one of them (common practice). */
 export const firstLine = (c: Cloth): number => (c.lies === 'folded' ? 0 : c.print.fromSide);
 
+/** Where the lines of its print lie on a length of it, mm: `y` along it, `x` across it, as it lies. */
+export function printLines(c: Cloth, length: number): { y: number[]; x: number[] } {
+  const wide = c.lies === 'folded' ? c.width / 2 : c.width;
+  const steps = (from: number, step: number, to: number): number[] => {
+    const first = step > 0 ? from % step : to + 1;
+    return Array.from({ length: Math.max(0, Math.floor((to - first) / step) + 1) }, (_, k) => first + k * step);
+  };
+  return { y: steps(c.print.fromEnd, c.print.along, length), x: steps(firstLine(c), c.print.across, wide) };
+}
+
 /** Where a piece lies: which cut of it, mirrored, then turned, and the lower corner of its box. */
 export interface Placed {
   piece: string;
