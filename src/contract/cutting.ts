@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { CLOTH_SORTS, MEETS } from '../core/cutting/meets.ts';
-import { LIES } from '../core/cutting/nesting/cloth.ts';
+import { MEETS } from '../core/cutting/meets.ts';
+import { CLOTH_SORTS, LIES } from '../core/cutting/nesting/cloth.ts';
 import { MATERIALS } from '../core/pattern/types.ts';
 import { id, mm, words } from './figures.ts';
 

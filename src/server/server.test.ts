@@ -1,7 +1,6 @@
 import { readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { type Hono } from 'hono';
+import { describe, expect, test } from '@jest/globals';
 import { pathLength, signedArea } from '../core/geometry/index.ts';
 import {
   coatSvg,
@@ -13,24 +12,11 @@ import {
   sizesPdf,
   sleeveClicks,
 } from '../demo/index.ts';
-import { appOf, asking } from '../test/api.ts';
+import { serving } from '../test/api.ts';
 import { freshFolder, openFolder } from '../test/folder.ts';
 import { type Opened } from './db/open.ts';
 
-const folder = freshFolder('server');
-let opened: Opened;
-let app: Hono;
-
-beforeAll(async () => {
-  opened = await openFolder(folder);
-  app = appOf(opened);
-}, 60_000);
-afterAll(async () => {
-  await opened.close();
-  rmSync(folder, { recursive: true });
-});
-
-const { ask, edit } = asking(() => app);
+const { folder, app, opened, turnTo, ask, edit } = serving('server');
 const upload = (id: string, content: string | Uint8Array<ArrayBuffer>, fields: Record<string, string> = {}) => {
   const form = new FormData();
   form.set('file', new File([content], '../../etc/passwd.svg'));
@@ -302,12 +288,12 @@ describe('who gets in', () => {
     expect((await ask('POST', '/api/projects', '{"name":')).json.detail).toMatch(/not readable JSON/);
     expect((await ask('POST', '/api/projects', { name: 'X', admin: true })).status).toBe(422);
     expect((await ask('GET', '/api/nothing')).json.status).toBe(404);
-    const r = await app.request('http://127.0.0.1/api/projects', { headers: { host: '127.0.0.1' } });
+    const r = await app().request('http://127.0.0.1/api/projects', { headers: { host: '127.0.0.1' } });
     expect(r.headers.get('content-security-policy')).toMatch(/default-src 'self'.*object-src 'none'/);
     const spec = (await ask('GET', '/api/openapi.json')).json;
     // Every address there is, and none that is not, as the router itself lists them.
-    const there = app.routes
-      .filter((q) => q.method !== 'ALL' && q.path.startsWith('/api/') && !q.path.includes('*'))
+    const there = app()
+      .routes.filter((q) => q.method !== 'ALL' && q.path.startsWith('/api/') && !q.path.includes('*'))
       .map((q) => `${q.method.toLowerCase()} ${q.path.replace(/:(\w+)/g, '{$1}').replace(/\/$/, '')}`);
     const described = Object.entries<object>(spec.paths).flatMap(([path, how]) =>
       Object.keys(how).map((method) => `${method} ${path}`),
@@ -332,7 +318,7 @@ describe('the data folder', () => {
   test('what the database lacks comes back from the journal; a torn last line was never acknowledged', async () => {
     const dir = fresh();
     const first = await openFolder(dir);
-    app = appOf(first);
+    turnTo(first);
     const id = await make('Kept');
     await edit(id, 0, '/decisions/facing/front', 72, 'Facing');
     await upload(id, coatSvg());
@@ -346,7 +332,7 @@ describe('the data folder', () => {
       flag: 'a',
     });
     const second = await openFolder(dir);
-    app = appOf(second);
+    turnTo(second);
     expect(await names(second)).toEqual(['Kept 3']);
     expect((await ask('GET', `/api/projects/${id}`)).json).toEqual(before);
     await ask('POST', `/api/projects/${id}/redo`, { revision: 3 });
@@ -358,11 +344,11 @@ describe('the data folder', () => {
     writeFileSync(join(dir, 'db', 'PG_VERSION'), 'torn');
     writeFileSync(join(dir, 'db', 'global', 'pg_control'), 'torn');
     const third = await openFolder(dir);
-    app = appOf(third);
+    turnTo(third);
     expect((await ask('GET', `/api/projects/${id}`)).json).toEqual(after);
     expect(readdirSync(dir).some((f) => f.startsWith('db-damaged'))).toBe(true);
     await third.close();
     rmSync(dir, { recursive: true });
-    app = appOf(opened);
+    turnTo(opened());
   }, 120_000);
 });

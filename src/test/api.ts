@@ -68,5 +68,9 @@ export function serving(name: string) {
     await opened.close();
     rmSync(folder, { recursive: true });
   });
-  return { folder, app: () => app, opened: () => opened, ...asking(() => app) };
+  /** From now on another store is asked. */
+  const turnTo = (o: Opened): void => {
+    app = appOf(o);
+  };
+  return { folder, app: () => app, opened: () => opened, turnTo, ...asking(() => app) };
 }

@@ -1,10 +1,10 @@
 import { type Buy, type Closure, shoppingList } from '../closure/index.ts';
 import { type Surface } from '../garment/index.ts';
-import { pathLength, ringsArea } from '../geometry/index.ts';
-import { type CutLine, type Piece, type WalkedSeam } from '../pattern/index.ts';
+import { pathLength } from '../geometry/index.ts';
+import { type WalkedSeam } from '../pattern/index.ts';
 import { type LengthUnit } from '../units.ts';
 import { type ClothSaid, type CuttingChoice } from './cloths.ts';
-import { chords } from './nesting/parts.ts';
+import { areaOf, type Cuttable } from './cutlist.ts';
 import { standingOf } from './standing.ts';
 
 /** What a garment takes, one thing each. Lengths in mm. */
@@ -41,9 +41,7 @@ const PASSES = 3;
 /** Thread is sold on reels of so much, mm: common practice. */
 const REEL = 100_000;
 
-interface Made {
-  pieces: readonly Piece[];
-  cutLines: ReadonlyMap<string, CutLine>;
+interface Made extends Cuttable {
   surface: Surface;
   seams: readonly WalkedSeam[];
   closure: { ok: true; value: Closure } | { ok: false } | null;
@@ -52,10 +50,7 @@ interface Made {
 function clothLine(choice: CuttingChoice, cloth: ClothSaid, made: Made, units: LengthUnit): ToBuy[] {
   const { mine, lying, length } = standingOf(choice, cloth, made);
   if (!mine.length) return [];
-  const area = mine.reduce((t, p) => {
-    const cut = made.cutLines.get(p.id);
-    return t + (cut ? ringsArea([chords(cut, 1)]) * p.cut.count * (p.cut.onFold ? 2 : 1) : 0);
-  }, 0);
+  const area = mine.reduce((t, p) => t + (areaOf(p, made) ?? 0) * p.cut.count, 0);
   const guessed = !lying.length;
   const needs = guessed ? area / (FILLED * cloth.width) : length;
   const buy = cloth.owned >= needs ? 0 : buyLength(needs - cloth.owned, units);

@@ -1,6 +1,6 @@
 import { type Material, type Piece } from '../pattern/types.ts';
-import { type ClothSort, type Meet } from './meets.ts';
-import { type Cloth, type Placed } from './nesting/cloth.ts';
+import { type Meet } from './meets.ts';
+import { type Cloth, type ClothSort, type Placed } from './nesting/cloth.ts';
 
 /** A cloth as the sewist says it: what she calls it, what is cut from it, how much of it there is. Lengths in mm. */
 export interface ClothSaid extends Cloth {

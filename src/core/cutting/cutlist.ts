@@ -19,11 +19,12 @@ const ORDER: Piece['material'][] = ['shell', 'facing', 'lining', 'interfacing'];
 
 /** Pieces and their cut lines by id. */
 export interface Cuttable {
-  pieces: Piece[];
+  pieces: readonly Piece[];
   cutLines: ReadonlyMap<string, CutLine>;
 }
 
-function areaOf(p: Piece, { cutLines }: Cuttable): number | null {
+/** Area of cloth one of a piece takes, mm²; of one on the fold both halves; null where it has no cut line. */
+export function areaOf(p: Piece, { cutLines }: Pick<Cuttable, 'cutLines'>): number | null {
   const cut = cutLines.get(p.id);
   return cut ? Math.abs(signedArea(cutRings(cut).flat())) * (p.cut.onFold ? 2 : 1) : null;
 }

@@ -37,11 +37,11 @@ describe('a print', () => {
       fc.property(DRAWN, PRINT, fc.boolean(), ({ made, w }, print, oneWay) => {
         const doc = documentOf(made({ w, l: 640, s: 120 }));
         const { c, cloth, stands } = printed(doc, { print, oneWay }, 40);
-        const { lying, missed, matches, mine } = stands;
+        const { lying, meeting, mine } = stands;
         expect(layFaults({ cloth, placed: lying, length: stands.length }, mine, c.cutLines)).toEqual([]);
         expect(stands.faults).toEqual([]);
         // From where the points lie on the cloth: of two cuts that lie the same way, whole repeats from each other.
-        for (const m of matches.filter((x) => !missed.some((y) => y.match === x)))
+        for (const { match: m } of meeting)
           for (const q of lying.filter((x) => x.piece === m.a.piece))
             for (const r of lying.filter((x) => x.piece === m.b.piece && x.turn === q.turn)) {
               const [y, z] = [q.place([m.a.at])[0]?.y ?? 0, r.place([m.b.at])[0]?.y ?? 0];
@@ -57,7 +57,7 @@ describe('a print', () => {
     const print = { along: 64, across: 0, fromEnd: 0, fromSide: 0 };
     const doc = documentOf((CUTS.coat ?? Object.values(CUTS)[0])?.({ w: 260, l: 640, s: 120 }) as never);
     const { c, cloth, stands } = printed(doc, { print }, 10);
-    expect(stands.matches.map((m) => m.code)).toContain('side');
+    expect(stands.meeting.map((m) => m.match.code)).toContain('side');
     const moved = stands.lying.map((q, i) => (i ? q : { ...q, y: q.y + 7 }));
     const choice = { ...usualCutting(), cloths: [cloth], lays: [{ cloth: cloth.id, placed: moved }] };
     const faults = standingOf(choice, cloth, c).faults.filter((f) => f.code === 'off-print');

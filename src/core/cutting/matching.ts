@@ -1,9 +1,10 @@
 import { type Join, type PanelEdge, type Surface } from '../garment/index.ts';
 import { endOf, type Path, type Point, pathLength, pointAlong, startOf } from '../geometry/index.ts';
-import { type CutLine, type Piece } from '../pattern/index.ts';
+import { type Piece } from '../pattern/index.ts';
+import { type Cuttable } from './cutlist.ts';
 import { MEETS, type Meet } from './meets.ts';
 import { type LayFault } from './nesting/check.ts';
-import { type Cloth, firstLine } from './nesting/cloth.ts';
+import { type Cloth, firstLine, type Print } from './nesting/cloth.ts';
 import { type Lying } from './nesting/lying.ts';
 import { type Hold, laying } from './nesting/parts.ts';
 import { offSteps } from './nesting/steps.ts';
@@ -119,19 +120,23 @@ export function centreOf(p: Piece): Point | null {
   return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
 }
 
-/** Two wishes that can't both hold: by how much lines miss each other at this seam, mm. */
-export interface Missed {
+/** How far lines miss each other at a seam, mm: where they meet, at its ends, by as much as a side is eased; else at its notch. */
+export interface Off {
   match: Match;
   off: number;
 }
 
-interface Cuttable {
-  pieces: readonly Piece[];
-  cutLines: ReadonlyMap<string, CutLine>;
+/** Where the print has to lie on each piece, at which seams its lines meet then, and which wish can't hold beside the others. */
+export interface Held {
+  holds: Map<string, Hold>;
+  meeting: Off[];
+  missed: Off[];
 }
 
+type Height = (piece: string, at: Point) => number | null;
+
 /** How high a point lies on a piece, along its grain, mm. */
-function heights({ pieces, cutLines }: Cuttable, cloth: Cloth): (piece: string, at: Point) => number | null {
+function heights({ pieces, cutLines }: Cuttable, cloth: Cloth): Height {
   const lays = new Map(
     pieces.flatMap((p) => {
       const cut = cutLines.get(p.id);
@@ -145,17 +150,12 @@ function heights({ pieces, cutLines }: Cuttable, cloth: Cloth): (piece: string, 
  * Where the print has to lie on each piece so that its lines meet: along the cloth at the seams that are wished, across it on the centre
  * lines. The first piece of those that hang together lies as low as it can; what the others can't keep is told.
  */
-export function holdsOf(
-  matches: readonly Match[],
-  centres: boolean,
-  cut: Cuttable,
-  cloth: Cloth,
-): { holds: Map<string, Hold>; missed: Missed[] } {
+export function holdsOf(matches: readonly Match[], centres: boolean, cut: Cuttable, cloth: Cloth): Held {
   const height = heights(cut, cloth);
   const along = new Map<string, { at: Point; rise: number }>();
-  const missed: Missed[] = [];
+  const [meeting, missed]: [Off[], Off[]] = [[], []];
   const { print } = cloth;
-  const free = new Set(print.along > 0 ? matches : []);
+  const free = new Set(matches);
   const rise = (piece: string, at: Point): number | null => {
     const known = along.get(piece);
     const [h, from] = [height(piece, at), known && height(piece, known.at)];
@@ -170,23 +170,33 @@ export function holdsOf(
     if (ha === null || hb === null) continue;
     if (!linked) along.set(a.piece, { at: a.at, rise: cloth.end + ha - print.fromEnd });
     const [ra, rb] = [rise(a.piece, a.at), rise(b.piece, b.at)];
-    if (ra !== null && rb !== null) {
-      const off = offSteps(ra, { from: rb, step: print.along });
-      if (off > MEET) missed.push({ match, off });
-    } else if (ra !== null) along.set(b.piece, { at: b.at, rise: ra });
-    else if (rb !== null) along.set(a.piece, { at: a.at, rise: rb });
+    const off = ra !== null && rb !== null ? offSteps(ra, { from: rb, step: print.along }) : 0;
+    if (off > MEET) missed.push({ match, off });
+    else meeting.push({ match, off: offAtEnds(match, ha - hb, height) });
+    if (ra === null) along.set(a.piece, { at: a.at, rise: rb as number });
+    else if (rb === null) along.set(b.piece, { at: b.at, rise: ra });
   }
   const holds = new Map<string, Hold>([...along].map(([piece, at]) => [piece, { along: at }]));
   for (const p of centres && print.across > 0 ? cut.pieces : []) {
     const at = centreOf(p);
     if (at) holds.set(p.id, { ...holds.get(p.id), across: { at } });
   }
-  return { holds, missed };
+  return { holds, meeting, missed };
 }
 
+/** How far lines miss each other at the ends of a seam whose points lie `apart` in height on the two pieces, mm. */
+const offAtEnds = (m: Match, apart: number, height: Height): number =>
+  Math.max(
+    0,
+    ...m.ends.map((e) => {
+      const [x, y] = [height(m.a.piece, e.a), height(m.b.piece, e.b)];
+      return x === null || y === null ? 0 : Math.abs(x - y - apart);
+    }),
+  );
+
 /** Where a point of a cut lies in the print, as that is seen on the piece: turned round, from the other side. */
-const inPrint = (q: Lying, at: Point): number => {
-  const y = (q.place([at])[0] as Point).y;
+const inPrint = (q: Lying, at: Point, { fromEnd }: Print): number => {
+  const y = (q.place([at])[0] as Point).y - fromEnd;
   return q.turn === 180 ? -y : y;
 };
 
@@ -197,10 +207,10 @@ export function printFaults(
   centres: boolean,
   cloth: Cloth,
 ): LayFault[] {
-  const { along, across, fromEnd } = cloth.print;
-  const seams = (along > 0 ? matches : []).flatMap(({ a, b }): LayFault[] => {
+  const { along, across } = cloth.print;
+  const seams = matches.flatMap(({ a, b }): LayFault[] => {
     const places = [a, b].flatMap(({ piece, at }) =>
-      lying.filter((q) => q.piece === piece).map((q) => inPrint(q, at) - (q.turn === 180 ? -fromEnd : fromEnd)),
+      lying.filter((q) => q.piece === piece).map((q) => inPrint(q, at, cloth.print)),
     );
     const off = Math.max(0, ...places.map((y) => offSteps(y, { from: places[0] as number, step: along })));
     return off > MEET ? [{ code: 'off-print', piece: a.piece, other: b.piece, off }] : [];
@@ -212,18 +222,4 @@ export function printFaults(
     return off > MEET ? [{ code: 'off-line', piece: q.piece, copy: q.copy, off }] : [];
   });
   return [...seams, ...lines];
-}
-
-/** How far lines miss each other at the ends of a seam that meets at its notch: as much as one side is eased, mm. */
-export function offAtEnds(m: Match, cut: Cuttable, cloth: Cloth): number {
-  const height = heights(cut, cloth);
-  const [a, b] = [height(m.a.piece, m.a.at), height(m.b.piece, m.b.at)];
-  if (a === null || b === null) return 0;
-  return Math.max(
-    0,
-    ...m.ends.map((e) => {
-      const [x, y] = [height(m.a.piece, e.a), height(m.b.piece, e.b)];
-      return x === null || y === null ? 0 : Math.abs(x - a - (y - b));
-    }),
-  );
 }

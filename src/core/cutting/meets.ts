@@ -18,7 +18,3 @@ export const MEETS = [
   'hood',
 ] as const;
 export type Meet = (typeof MEETS)[number];
-
-/** Sorts of cloth that are laid and cut each in their own way. */
-export const CLOTH_SORTS = ['plain', 'slippery', 'directed', 'lace', 'fur'] as const;
-export type ClothSort = (typeof CLOTH_SORTS)[number];

@@ -80,7 +80,7 @@ describe('a DXF drawing', () => {
     const { mine, holds } = standingOf(choice, cloth, x);
     const { value } = laid(partsOf(mine, x.cutLines, cloth, holds).parts, cloth, 1).next();
     const lays = [{ cloth: cloth.id, placed: value?.placed ?? [] }];
-    const { lying, length, matches } = standingOf({ ...choice, lays }, cloth, x);
+    const { lying, length, meeting } = standingOf({ ...choice, lays }, cloth, x);
     expect(lying.length).toBeGreaterThan(3);
     const sheets = laySheets(cloth, lying, length);
     const svg = svgAsTheyLie(sheets, 'A lay', { width: cloth.width, height: length });
@@ -101,7 +101,7 @@ describe('a DXF drawing', () => {
     const inDxf = blocks.flatMap((b) =>
       b.entities.filter((e) => e.layer === '14').map((e) => (e as unknown as { vertices: Point[] }).vertices),
     );
-    const side = matches.filter((m) => m.code === 'side');
+    const side = meeting.map((m) => m.match).filter((m) => m.code === 'side');
     expect(side.length).toBeGreaterThan(0);
     for (const m of side) {
       const phases = [m.a, m.b].flatMap(({ piece, at }) =>

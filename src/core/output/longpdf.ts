@@ -13,7 +13,7 @@ import {
   stroke,
 } from 'pdf-lib';
 import { type Laying, laid, partsOfOutlines, plainCloth } from '../cutting/index.ts';
-import { flatten, line, type Path, simplified } from '../geometry/index.ts';
+import { flatten, line, type Path, type Point, simplified } from '../geometry/index.ts';
 import { type Item, moveSheet, type Sheet, type Stroke } from './items.ts';
 import { beginPdf, datedTitle, drawItems, PT, strokePath, type ToPage } from './pdfpage.ts';
 import { LONG, type LongPaper, MARGIN } from './tiles.ts';
@@ -42,14 +42,15 @@ export interface LongJob extends Begun {
 /** One page with all sheets, or the pieces that are wider than the roll, or how long the page would be, mm. */
 export type LongMade = { bytes: Uint8Array } | { wide: string[] } | { long: number };
 
+/** The outline of a sheet by few chords: what they leave out is less than what is kept between pieces. */
+function outlineOf(s: Sheet): Point[] {
+  const cut = s.items.find((q): q is Extract<Item, { kind: 'path' }> => q.kind === 'path' && q.stroke === 'cut');
+  return simplified(flatten(cut?.path ?? boxPath(s), 0.2).slice(0, -1), GAP / 3);
+}
+
 /** Sheets laid on the roll, none turned, so that all can be read. */
-function laidOut(sheets: readonly Sheet[], width: number): Laying | null {
-  const outlines = sheets.map((s, i) => {
-    const cut = s.items.find((q): q is Extract<Item, { kind: 'path' }> => q.kind === 'path' && q.stroke === 'cut');
-    // What a few chords leave out is less than what is kept between pieces.
-    const ring = simplified(flatten(cut?.path ?? boxPath(s), 0.2).slice(0, -1), GAP / 3);
-    return { id: String(i), ring, count: 1, turns: [0], mirror: false };
-  });
+function laidOut(rings: readonly Point[][], width: number): Laying | null {
+  const outlines = rings.map((ring, i) => ({ id: String(i), ring, count: 1, turns: [0], mirror: false }));
   let best: Laying | null = null;
   let steps = STEPS;
   for (const lay of laid(partsOfOutlines(outlines), plainCloth(width, { gap: GAP }), 1)) {
@@ -102,10 +103,10 @@ class Layers {
 
 /** All sheets on one long page, for a roll plotter or a projector: in layers, under squares of 50 mm and 2 in. */
 export async function longPdf(job: LongJob): Promise<LongMade> {
-  const all = job.groups.flatMap((g) => g.sheets.map((sheet) => ({ sheet, group: g.name })));
+  const all = job.groups.flatMap((g) => g.sheets.map((sheet) => ({ sheet, group: g.name, ring: outlineOf(sheet) })));
   const width = LONG[job.paper];
   const lay = laidOut(
-    all.map((s) => s.sheet),
+    all.map((s) => s.ring),
     width - 2 * MARGIN,
   );
   const wide = (lay?.left ?? []).map((p) => all[Number(p.piece)]?.sheet.name ?? '');
@@ -122,27 +123,14 @@ export async function longPdf(job: LongJob): Promise<LongMade> {
   for (const { piece, x, y } of lay?.placed ?? []) {
     const one = all[Number(piece)];
     if (!one) continue;
-    const cut = one.sheet.items.find((q) => q.kind === 'path' && q.stroke === 'cut');
-    const from = cut?.kind === 'path' ? cornerOf(cut.path) : { x: one.sheet.box.minX, y: one.sheet.box.minY };
-    const { items } = moveSheet(one.sheet, x - from.x, y - from.y);
+    const [left, top] = [Math.min(...one.ring.map((p) => p.x)), Math.min(...one.ring.map((p) => p.y))];
+    const { items } = moveSheet(one.sheet, x - left, y - top);
     for (const [name, part] of byLine(items, one.group, job))
-      layers.draw(name, () => {
-        page.pushOperators(pushGraphicsState());
-        for (const i of part) {
-          if (i.kind === 'path') page.pushOperators(...strokePath(i.path, i.stroke, to, job.thick));
-          else drawItems(page, [i], to, w);
-        }
-        page.pushOperators(popGraphicsState());
-      });
+      layers.draw(name, () => drawItems(page, part, to, w, job.thick));
   }
   layers.end();
   return { bytes: await doc.save() };
 }
-
-const cornerOf = (path: Path): { x: number; y: number } => {
-  const points = flatten(path, 0.2);
-  return { x: Math.min(...points.map((p) => p.x)), y: Math.min(...points.map((p) => p.y)) };
-};
 
 /** The items of a sheet by the layer they are shown on: of a material, and a kind of line. */
 function byLine(items: readonly Item[], group: string, { lines }: LongJob): Map<string, Item[]> {

@@ -143,9 +143,9 @@ async function makeWriter(doc: PDFDocument, fonts: PdfFonts): Promise<Writer> {
   );
 }
 
-export function drawItems(page: PDFPage, items: Item[], to: ToPage, w: Writer): void {
+export function drawItems(page: PDFPage, items: Item[], to: ToPage, w: Writer, thick?: number): void {
   for (const i of items) {
-    if (i.kind === 'path') page.pushOperators(...strokePath(i.path, i.stroke, to));
+    if (i.kind === 'path') page.pushOperators(...strokePath(i.path, i.stroke, to, thick));
     else w.text(page, i.text, to(i.at), i.size * PT, i.upward);
   }
 }

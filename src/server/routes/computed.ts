@@ -2,7 +2,7 @@ import { type Context, Hono } from 'hono';
 import { type ContentfulStatusCode } from 'hono/utils/http-status';
 import { sentenceOf, traceBody } from '../../contract/index.ts';
 import { type Imported, importTrace } from '../../core/import/index.ts';
-import { isLong } from '../../core/output/tiles.ts';
+import { isLong, LONG_PAPERS } from '../../core/output/tiles.ts';
 import { type Finding } from '../../core/result.ts';
 import { type Store } from '../db/store.ts';
 import { type Reader } from '../import/run.ts';
@@ -22,15 +22,20 @@ export function sent(c: Context, a: Answered): Response {
   return c.body(body, a.status as ContentfulStatusCode, { 'content-type': a.type });
 }
 
-const isPaper = (p: string): p is NonNullable<Asked['paper']> => p === 'a4' || p === 'letter' || isLong(p);
+/** Only the pattern is put on one long page. */
+const isPaper = (p: string, part: Part): p is NonNullable<Asked['paper']> =>
+  p === 'a4' || p === 'letter' || (part === 'pattern.pdf' && isLong(p));
 
-/** What is asked for by the address: a sentence where that is nothing. */
-function askedOf(c: Context, part: Part, now: Date): Asked | string {
+/** What is asked for by the address; where that is nothing, which word of it, and a sentence. */
+function askedOf(c: Context, part: Part, now: Date): Asked | { wrong: string; words: string } {
   const { paper, pieces, strip, layers, cloth, line } = c.req.query();
-  if (paper !== undefined && !isPaper(paper)) return 'Paper is a4, letter, roll610, roll841, roll914 or projector.';
+  if (paper !== undefined && !isPaper(paper, part))
+    return { wrong: 'paper', words: `Paper is a4 or letter; of the pattern also ${LONG_PAPERS.join(' or ')}.` };
   const thick = line === undefined ? undefined : Number(line);
-  if (thick !== undefined && !(thick >= 0.1 && thick <= 5)) return 'A line is 0.1 to 5 mm thick.';
-  if (layers !== undefined && layers !== 'numbers' && layers !== 'names') return 'Layers are numbers or names.';
+  if (thick !== undefined && !(thick >= 0.1 && thick <= 5))
+    return { wrong: 'line', words: 'A line is 0.1 to 5 mm thick.' };
+  if (layers !== undefined && layers !== 'numbers' && layers !== 'names')
+    return { wrong: 'layers', words: 'Layers are numbers or names.' };
   return {
     part,
     ...(layers !== undefined && { layers }),
@@ -51,7 +56,7 @@ export function computedRoutes({ opened, reader, works, fontFiles, now }: AppPar
     const held = await store.text(c.req.param('id') ?? '');
     if (!held) return missing(c);
     const asked = askedOf(c, part, now());
-    if (typeof asked === 'string') return problem(c, 422, 'paper', asked);
+    if ('wrong' in asked) return problem(c, 422, asked.wrong, asked.words);
     return sent(c, await works.answer({ ...held, asked, fontFiles }));
   };
   r.post('/:id/shell', (c) => takeShell(c, store, reader));

@@ -5,8 +5,7 @@ import {
   type LayFault,
   type Lies,
   type Lying,
-  type Match,
-  type Missed,
+  type Off,
   type ToBuy,
 } from '../../core/cutting/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
@@ -45,11 +44,11 @@ export function layFaultWords(f: LayFault, nameOf: (id: string) => string, units
 }
 
 /** What two wishes of a print do to each other, as a sentence. */
-export const missedWords = ({ match, off }: Missed, nameOf: (id: string) => string, units: LengthUnit): string =>
+export const missedWords = ({ match, off }: Off, nameOf: (id: string) => string, units: LengthUnit): string =>
   `${joinWords(`join-${match.code}`)}, ${nameOf(match.a.piece)} to ${nameOf(match.b.piece)}: lines miss each other by ${formatLength(off, units)}, since those of the other seams meet.`;
 
 /** Where lines meet, and how far they miss each other where a side is eased. */
-export const meetWords = (m: Match, off: number, nameOf: (id: string) => string, units: LengthUnit): string =>
+export const meetWords = ({ match: m, off }: Off, nameOf: (id: string) => string, units: LengthUnit): string =>
   `${joinWords(`join-${m.code}`)}, ${nameOf(m.a.piece)} to ${nameOf(m.b.piece)}${off > 1 ? `: at an end up to ${formatLength(off, units, 0)} off` : ''}`;
 
 /** How a sort of cloth is laid and cut: common practice. */

@@ -2,6 +2,10 @@
 export const LIES = ['single', 'folded'] as const;
 export type Lies = (typeof LIES)[number];
 
+/** Sorts of cloth that are laid and cut each in their own way. */
+export const CLOTH_SORTS = ['plain', 'slippery', 'directed', 'lace', 'fur'] as const;
+export type ClothSort = (typeof CLOTH_SORTS)[number];
+
 /** A place of the cloth that no piece may touch: a hole, a stain, a slub. From and to across, from and to along, mm, as it lies. */
 export interface Flaw {
   x0: number;

@@ -35,7 +35,7 @@ function drawing(seed: number): () => number {
 }
 
 /** So often parts are put together anew at most, so many edges are looked at for it, and how much is left to chance. Own figures. */
-const CLOSE = { most: 24, work: 2e6, doubt: 0.004 };
+const CLOSE = { most: 24, work: 4e6, doubt: 0.004 };
 
 interface Place {
   way: Way;
@@ -258,18 +258,23 @@ export function* laid(all: LayPart[], cloth: Cloth, seed: number, pinned: readon
     yield best;
     if (isFull(best)) return;
   }
-  const search = new Search(cloth, noFits, best.laid, fixed, draw);
   // Above what is pinned nothing can be gained.
   const least = Math.max(0, ...held.map((l) => l.at.y + l.way.long)) + cloth.end;
+  for (const l of shortened(best, new Search(cloth, noFits, best.laid, fixed, draw), least)) yield whole(l);
+}
+
+/** Makes a lay shorter, no shorter than `least`, until so many lengths did not come out. */
+function* shortened(first: Laying, search: Search, least: number): Generator<Laying> {
+  let best = first;
   let share = SHORTER.first;
   for (let strikes = 0; strikes < STRIKES; ) {
     const shorter = Math.max(least, best.length * (1 - share));
     if (shorter >= best.length) return;
     const steps = search.within(shorter);
     let done = steps.next();
-    for (; !done.done; done = steps.next()) yield whole(best);
+    for (; !done.done; done = steps.next()) yield best;
     if (done.value) {
-      best = layOf(cloth, search.now, best.left);
+      best = layOf(best.cloth, search.now, best.left);
       share = Math.min(SHORTER.most, share * 1.3);
       strikes = 0;
     } else {
@@ -280,7 +285,7 @@ export function* laid(all: LayPart[], cloth: Cloth, seed: number, pinned: readon
         share = Math.max(SHORTER.least, share / 2);
       }
     }
-    yield whole(best);
+    yield best;
   }
 }
 
@@ -300,7 +305,7 @@ function* closely(parts: LayPart[], cloth: Cloth, noFits: NoFits, draw: () => nu
   // All ways of all pairs, edge by edge: of many parts, or parts of many corners, it would take longer than the search.
   const edges = parts.reduce((t, p) => t + (p.ways[0]?.outline.length ?? 0), 0);
   const ways = Math.max(...parts.map((p) => p.ways.length));
-  const tries = Math.min(CLOSE.most, Math.floor((2 * CLOSE.work) / (edges ** 2 * ways)));
+  const tries = Math.min(CLOSE.most, Math.floor(CLOSE.work / (edges ** 2 * ways)));
   for (let k = 0; k < tries; k++) {
     const close = laidClose(parts, cloth, noFits, () => (k ? CLOSE.doubt * draw() : 0));
     if (!close) return;

@@ -1,33 +1,23 @@
-import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Text } from '@chakra-ui/react';
 import { type ReactNode, useEffect, useRef } from 'react';
-import { Link, useSearchParams } from 'react-router';
-import {
-  type ClothSaid,
-  clothFor,
-  density,
-  type LayFault,
-  offAtEnds,
-  type Placed,
-} from '../../../core/cutting/index.ts';
+import { useSearchParams } from 'react-router';
+import { type ClothSaid, clothFor, type LayFault, type Placed } from '../../../core/cutting/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { setDecision } from '../../data/setDecision.ts';
-import { type Search, useLay } from '../../data/useLay.ts';
+import { useLay } from '../../data/useLay.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { type Hand, keyOf, LayDrawing } from '../../drawing/LayDrawing.tsx';
 import { useTall } from '../../drawing/useTall.ts';
-import { AllWell } from '../../ui/Notes.tsx';
 import { Empty, Page } from '../../ui/Page.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
-import { beyondWords, enoughWords, meetWords, missedWords, SORT_NOTES, unheeded } from '../../words/index.ts';
 import { ClothSentences } from './ClothSentences.tsx';
 import { putCloth } from './putCloth.ts';
 import { useLaid } from './useLaid.ts';
+import { pinnedOf, SortNote, Verdict } from './Verdict.tsx';
 import { WhatIf } from './WhatIf.tsx';
 import { WhichPiece } from './WhichPiece.tsx';
 
 const QUESTION = 'How much cloth, laid how?';
-/** How long a shorter lay is looked for, s, unless it is stopped. */
-const SECONDS = 20;
 
 /** How much cloth, laid how: a cloth in its sentences, its pieces on the table. */
 export function Cutting({ w }: { w: Workbook }) {
@@ -158,170 +148,3 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
 /** Whether a fault is one of this cut. */
 const isOf = (f: LayFault, q: Placed): boolean =>
   (f.piece === q.piece && !('copy' in f && f.copy !== q.copy)) || ('other' in f && f.other === q.piece);
-
-/** How its sort of cloth is laid and cut, and what of that is not heeded yet. */
-function SortNote({ cloth }: { cloth: ClothSaid }) {
-  const missed = unheeded(cloth);
-  return (
-    <>
-      {SORT_NOTES[cloth.sort] && <Text mb="3">{SORT_NOTES[cloth.sort]}</Text>}
-      {missed && (
-        <Text role="note" mb="3" pl="2" borderLeftWidth="4px" borderColor="honey">
-          {missed}
-        </Text>
-      )}
-    </>
-  );
-}
-
-/** What is taken along: the sheet for the table, the lay as a file, the list to buy. */
-function Away({ w, cloth, laid }: { w: Workbook; cloth: ClothSaid; laid: boolean }) {
-  const file = (ending: string): string => `/api/projects/${w.id}/export/lay.${ending}?cloth=${cloth.id}`;
-  const style = { textDecoration: 'underline' } as const;
-  return (
-    <Flex gap="4" wrap="wrap" rowGap="1">
-      {laid && (
-        <>
-          <Link to={`sheet?cloth=${cloth.id}`} style={style}>
-            A sheet for the table
-          </Link>
-          <a href={file('svg')} download style={style}>
-            The lay as SVG
-          </a>
-          <a href={file('dxf')} download style={style}>
-            as DXF
-          </a>
-        </>
-      )}
-      <Link to="buy" style={style}>
-        What to buy
-      </Link>
-    </Flex>
-  );
-}
-
-const pinnedOf = (kept: readonly Placed[] | undefined): Placed[] => (kept ?? []).filter((q) => q.pinned);
-
-/** Where lines of its print meet, and which wish can't hold beside the others. */
-function Meeting({ w, cloth, laid }: { w: Workbook; cloth: ClothSaid; laid: ReturnType<typeof useLaid> }) {
-  const { computed, doc } = w;
-  const nameOf = (id: string): string => computed.pieces.find((p) => p.id === id)?.name ?? 'A piece';
-  const held = laid.matches.filter((m) => !laid.missed.some((x) => x.match === m));
-  if (!laid.matches.length) return null;
-  const cut = { pieces: laid.mine, cutLines: computed.cutLines };
-  return (
-    <Box mb="2">
-      {held.length > 0 && <Text>Lines are laid to meet at the notches of:</Text>}
-      <Box as="ul" pl="5">
-        {held.map((m) => (
-          <li key={`${m.code} ${m.a.piece} ${m.b.piece}`}>
-            {meetWords(m, offAtEnds(m, cut, cloth), nameOf, doc.units)}
-          </li>
-        ))}
-        {laid.missed.map((x) => (
-          <Box as="li" key={`${x.match.code} ${x.match.a.piece} ${x.match.b.piece}`} color="honey.fg">
-            {missedWords(x, nameOf, doc.units)}
-          </Box>
-        ))}
-      </Box>
-    </Box>
-  );
-}
-
-interface VerdictProps {
-  w: Workbook;
-  cloth: ClothSaid;
-  laid: ReturnType<typeof useLaid>;
-  search: Search;
-}
-
-/** How long the lay is and whether it holds; and what finds a shorter one. */
-function Verdict({ w, cloth, laid, search }: VerdictProps) {
-  const { units } = w.doc;
-  const mm = (v: number): string => formatLength(v, units, 0);
-  const { best, running } = search;
-  const { told } = laid;
-  const pinned = pinnedOf(laid.kept);
-  const start = (): void =>
-    search.start({
-      ...{ pieces: laid.mine, cutLines: w.computed.cutLines, cloth, holds: laid.holds },
-      ...{ pinned, seed: 1, seconds: SECONDS },
-    });
-  return (
-    <Box borderTopWidth="1px" borderColor="rule" pt="3" aria-live="polite">
-      {(laid.kept || best) && laid.lying.length > 0 && (
-        <Text fontSize="19px" mb="1">
-          They lie on <b>{mm(laid.length)}</b> of it: {Math.round(100 * density(cloth, laid.lying))} % of the cloth is
-          in the pieces.
-        </Text>
-      )}
-      {running ? (
-        <Box mb="3">
-          <Text color="quiet">
-            {best
-              ? `${mm(best.first)} at first; ${Math.round(best.seconds)} of ${SECONDS} seconds gone.`
-              : 'Laying the largest first …'}
-          </Text>
-          <progress value={best?.seconds ?? 0} max={SECONDS} aria-label="The search" style={{ width: '100%' }} />
-          <Button variant="outline" borderColor="rule" minH="44px" onClick={search.stop}>
-            {best ? 'Good so: keep it' : 'Stop'}
-          </Button>
-        </Box>
-      ) : (
-        <>
-          {laid.kept && (
-            <>
-              {told.length === 0 && !laid.tooWide.length ? (
-                <AllWell
-                  words={`Looked over: nothing overlaps, every piece ${laid.singly.length ? 'that can lie so ' : ''}is there, each on its grain${laid.matches.length ? ', and its lines meet' : ''}.`}
-                />
-              ) : (
-                <Box as="ul" pl="5" mb="2" color="berry" role="status">
-                  {told.slice(0, 8).map((words) => (
-                    <li key={words}>{words}</li>
-                  ))}
-                </Box>
-              )}
-              <Meeting w={w} cloth={cloth} laid={laid} />
-              {laid.lying.length > 0 && (
-                <Text mb="2">
-                  {enoughWords(cloth, laid.length, units)} {beyondWords(cloth, laid.lying)}
-                </Text>
-              )}
-            </>
-          )}
-          {laid.tooWide.map(({ piece, over }) => (
-            <Text key={piece.id} role="alert" color="berry" mb="2">
-              {piece.name} is {formatLength(over, units)} wider than what can be used of this cloth: it takes wider
-              cloth, a seam in the piece, or another grain.
-            </Text>
-          ))}
-          {laid.singly.length > 0 && (
-            <Text mb="2">
-              Not on two layers: {laid.singly.map((p) => p.name).join(', ')}. Cut them from one layer of what is left.
-            </Text>
-          )}
-          {search.failed && (
-            <Text role="alert" color="berry" mb="2">
-              The search stopped: that is a fault of Woodbine. Nothing was changed.
-            </Text>
-          )}
-          {laid.mine.length > 0 && (
-            <Flex gap="3" wrap="wrap" mb="3">
-              <Button colorPalette="leaf" minH="44px" onClick={start}>
-                {!laid.kept ? 'Lay the pieces' : pinned.length ? 'Lay the rest anew' : 'Lay anew'}
-              </Button>
-            </Flex>
-          )}
-          <Away w={w} cloth={cloth} laid={laid.kept !== undefined && laid.lying.length > 0} />
-          {laid.kept && (
-            <Text color="quiet" fontSize="15px" mt="2">
-              Drag a piece, or choose it by Tab and move it by the arrow keys; R turns it, P or a double click pins it:
-              what is pinned stays while the rest is laid anew.
-            </Text>
-          )}
-        </>
-      )}
-    </Box>
-  );
-}

@@ -3,8 +3,13 @@ import { type ClothSaid, type Placed, type Standing, standingOf } from '../../..
 import { type Workbook } from '../../data/useProject.ts';
 import { layFaultWords } from '../../words/index.ts';
 
+export interface Laid extends Standing {
+  /** What is wrong with its lay, in sentences. */
+  told: string[];
+}
+
 /** How a cloth stands, and what is wrong with its lay in sentences; `found`: a lay that is only looked for yet. */
-export function useLaid(w: Workbook, cloth: ClothSaid, found?: readonly Placed[]): Standing & { told: string[] } {
+export function useLaid(w: Workbook, cloth: ClothSaid, found?: readonly Placed[]): Laid {
   const { cutting } = w.doc.decisions;
   const { computed } = w;
   const { units } = w.doc;

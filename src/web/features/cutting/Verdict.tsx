@@ -1,0 +1,179 @@
+import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { Link } from 'react-router';
+import { type ClothSaid, density, type Off, type Placed } from '../../../core/cutting/index.ts';
+import { formatLength } from '../../../core/units.ts';
+import { type Search } from '../../data/useLay.ts';
+import { type Workbook } from '../../data/useProject.ts';
+import { AllWell } from '../../ui/Notes.tsx';
+import { beyondWords, enoughWords, meetWords, missedWords, SORT_NOTES, unheeded } from '../../words/index.ts';
+import { type Laid } from './useLaid.ts';
+
+/** How long a shorter lay is looked for, s, unless it is stopped. */
+const SECONDS = 20;
+
+/** How its sort of cloth is laid and cut, and what of that is not heeded yet. */
+export function SortNote({ cloth }: { cloth: ClothSaid }) {
+  const missed = unheeded(cloth);
+  return (
+    <>
+      {SORT_NOTES[cloth.sort] && <Text mb="3">{SORT_NOTES[cloth.sort]}</Text>}
+      {missed && (
+        <Text role="note" mb="3" pl="2" borderLeftWidth="4px" borderColor="honey">
+          {missed}
+        </Text>
+      )}
+    </>
+  );
+}
+
+/** What is taken along: the sheet for the table, the lay as a file, the list to buy. */
+function Away({ w, cloth, laid }: { w: Workbook; cloth: ClothSaid; laid: boolean }) {
+  const file = (ending: string): string => `/api/projects/${w.id}/export/lay.${ending}?cloth=${cloth.id}`;
+  const style = { textDecoration: 'underline' } as const;
+  return (
+    <Flex gap="4" wrap="wrap" rowGap="1">
+      {laid && (
+        <>
+          <Link to={`sheet?cloth=${cloth.id}`} style={style}>
+            A sheet for the table
+          </Link>
+          <a href={file('svg')} download style={style}>
+            The lay as SVG
+          </a>
+          <a href={file('dxf')} download style={style}>
+            as DXF
+          </a>
+        </>
+      )}
+      <Link to="buy" style={style}>
+        What to buy
+      </Link>
+    </Flex>
+  );
+}
+
+/** What stays where it lies. */
+export const pinnedOf = (kept: readonly Placed[] | undefined): Placed[] => (kept ?? []).filter((q) => q.pinned);
+
+const keyOfSeam = ({ match: m }: Off): string => `${m.code} ${m.a.piece} ${m.b.piece}`;
+
+/** Where lines of its print meet, and which wish can't hold beside the others. */
+function Meeting({ w, laid }: { w: Workbook; laid: Laid }) {
+  const { computed, doc } = w;
+  const nameOf = (id: string): string => computed.pieces.find((p) => p.id === id)?.name ?? 'A piece';
+  const { meeting, missed } = laid;
+  if (!meeting.length && !missed.length) return null;
+  return (
+    <Box mb="2">
+      {meeting.length > 0 && <Text>Lines are laid to meet at the notches of:</Text>}
+      <Box as="ul" pl="5">
+        {meeting.map((x) => (
+          <li key={keyOfSeam(x)}>{meetWords(x, nameOf, doc.units)}</li>
+        ))}
+        {missed.map((x) => (
+          <Box as="li" key={keyOfSeam(x)} color="honey.fg">
+            {missedWords(x, nameOf, doc.units)}
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+interface VerdictProps {
+  w: Workbook;
+  cloth: ClothSaid;
+  laid: Laid;
+  search: Search;
+}
+
+/** How long the lay is and whether it holds; and what finds a shorter one. */
+export function Verdict({ w, cloth, laid, search }: VerdictProps) {
+  const { units } = w.doc;
+  const mm = (v: number): string => formatLength(v, units, 0);
+  const { best, running } = search;
+  const { told } = laid;
+  const pinned = pinnedOf(laid.kept);
+  const start = (): void =>
+    search.start({
+      ...{ pieces: laid.mine, cutLines: w.computed.cutLines, cloth, holds: laid.holds },
+      ...{ pinned, seed: 1, seconds: SECONDS },
+    });
+  return (
+    <Box borderTopWidth="1px" borderColor="rule" pt="3" aria-live="polite">
+      {(laid.kept || best) && laid.lying.length > 0 && (
+        <Text fontSize="19px" mb="1">
+          They lie on <b>{mm(laid.length)}</b> of it: {Math.round(100 * density(cloth, laid.lying))} % of the cloth is
+          in the pieces.
+        </Text>
+      )}
+      {running ? (
+        <Box mb="3">
+          <Text color="quiet">
+            {best
+              ? `${mm(best.first)} at first; ${Math.round(best.seconds)} of ${SECONDS} seconds gone.`
+              : 'Laying the largest first …'}
+          </Text>
+          <progress value={best?.seconds ?? 0} max={SECONDS} aria-label="The search" style={{ width: '100%' }} />
+          <Button variant="outline" borderColor="rule" minH="44px" onClick={search.stop}>
+            {best ? 'Good so: keep it' : 'Stop'}
+          </Button>
+        </Box>
+      ) : (
+        <>
+          {laid.kept && (
+            <>
+              {told.length === 0 && !laid.tooWide.length ? (
+                <AllWell
+                  words={`Looked over: nothing overlaps, every piece ${laid.singly.length ? 'that can lie so ' : ''}is there, each on its grain${laid.meeting.length && !laid.missed.length ? ', and its lines meet' : ''}.`}
+                />
+              ) : (
+                <Box as="ul" pl="5" mb="2" color="berry" role="status">
+                  {told.slice(0, 8).map((words) => (
+                    <li key={words}>{words}</li>
+                  ))}
+                </Box>
+              )}
+              <Meeting w={w} laid={laid} />
+              {laid.lying.length > 0 && (
+                <Text mb="2">
+                  {enoughWords(cloth, laid.length, units)} {beyondWords(cloth, laid.lying)}
+                </Text>
+              )}
+            </>
+          )}
+          {laid.tooWide.map(({ piece, over }) => (
+            <Text key={piece.id} role="alert" color="berry" mb="2">
+              {piece.name} is {formatLength(over, units)} wider than what can be used of this cloth: it takes wider
+              cloth, a seam in the piece, or another grain.
+            </Text>
+          ))}
+          {laid.singly.length > 0 && (
+            <Text mb="2">
+              Not on two layers: {laid.singly.map((p) => p.name).join(', ')}. Cut them from one layer of what is left.
+            </Text>
+          )}
+          {search.failed && (
+            <Text role="alert" color="berry" mb="2">
+              The search stopped: that is a fault of Woodbine. Nothing was changed.
+            </Text>
+          )}
+          {laid.mine.length > 0 && (
+            <Flex gap="3" wrap="wrap" mb="3">
+              <Button colorPalette="leaf" minH="44px" onClick={start}>
+                {!laid.kept ? 'Lay the pieces' : pinned.length ? 'Lay the rest anew' : 'Lay anew'}
+              </Button>
+            </Flex>
+          )}
+          <Away w={w} cloth={cloth} laid={laid.kept !== undefined && laid.lying.length > 0} />
+          {laid.kept && (
+            <Text color="quiet" fontSize="15px" mt="2">
+              Drag a piece, or choose it by Tab and move it by the arrow keys; R turns it, P or a double click pins it:
+              what is pinned stays while the rest is laid anew.
+            </Text>
+          )}
+        </>
+      )}
+    </Box>
+  );
+}
