@@ -67,7 +67,12 @@ export function ClothSentences({ w, cloth, mine }: Props) {
 /** Where lines of its print are to meet. */
 function Meets({ cloth, put }: { cloth: ClothSaid; put: (part: Partial<ClothSaid>, words?: string) => void }) {
   const name = (m: Meet): string => joinWords(`join-${m}`).toLowerCase();
-  const said = [...cloth.meet.map(name), ...(cloth.centre ? ['the centre lines'] : [])];
+  const { along, across } = cloth.print;
+  // Seams meet along the cloth, centre lines across it.
+  const said = [
+    ...(along > 0 ? cloth.meet.map(name) : []),
+    ...(across > 0 && cloth.centre ? ['the centre lines'] : []),
+  ];
   return (
     <Blank label="Where lines meet" said={said.join(', ') || 'nothing'}>
       <Tick
