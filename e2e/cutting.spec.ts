@@ -62,7 +62,9 @@ test('cloth to lay: found, looked over, moved by hand and told, taken back; too 
   await page.reload();
   await expect(thread).toBeChecked();
   await page.getByRole('link', { name: 'Back to the cloth' }).click();
-  await page.getByText('Lining cloth', { exact: true }).first().click();
+  const lined = page.getByRole('tab', { name: 'Lining cloth' });
+  await lined.click();
+  await expect(lined).toHaveAttribute('aria-selected', 'true');
   await fill(page, 'Width, selvedge to selvedge', '8 in');
   await page.getByRole('button', { name: 'It is 8"' }).click();
   await expect(page.getByText(/wider than what can be used of this cloth/).first()).toBeVisible();

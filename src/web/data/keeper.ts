@@ -74,6 +74,8 @@ export class Keeper {
   private told: Told | null = null;
   /** What was done elsewhere and is not shown yet. */
   private heard: { revision: number; label: string }[] = [];
+  /** Revisions that were made beside: whoever brings them first, the answer or what is heard, they are no news. */
+  private readonly own = new Set<number>();
   /** So many changes are being made beside. */
   private out = 0;
   /** The newest revision that was heard of. */
@@ -97,17 +99,18 @@ export class Keeper {
   snapshot = (): Kept => this.state;
 
   /** A newer state from elsewhere, taken over only while nothing of ours is on its way; and said. */
-  receive(answer: ProjectAnswer, own = false): void {
+  receive(answer: ProjectAnswer): void {
     if (this.queue.length || this.clash || this.out || answer.revision <= this.base.revision) return;
     const paths = pathsOf(this.base.document, answer.document);
     const label = this.heard
-      .filter((h) => h.revision > this.base.revision)
+      .filter((h) => h.revision > this.base.revision && !this.own.has(h.revision))
       .map((h) => h.label)
       .slice(-3)
       .join(', ');
     this.heard = [];
     this.base = answer;
-    if (paths.length && !own) this.told = { kind: 'elsewhere', label: label || 'look it over', paths };
+    if (paths.length && !this.own.has(answer.revision))
+      this.told = { kind: 'elsewhere', label: label || 'look it over', paths };
     this.tell();
   }
 
@@ -122,16 +125,14 @@ export class Keeper {
   /** A change that is made beside, as by an upload, which answers with the revision it made: no news from elsewhere. */
   beside = async <T extends { revision: number }>(work: () => Promise<T>): Promise<T> => {
     this.goOut(1);
-    let own = 0;
     try {
       const answer = await work();
-      own = answer.revision;
+      this.own.add(answer.revision);
       return answer;
     } finally {
       this.goOut(-1);
       const fresh = await this.by.fetch(this.id).catch(() => null);
-      this.heard = this.heard.filter((h) => h.revision !== own);
-      if (fresh) this.receive(fresh, fresh.revision === own);
+      if (fresh) this.receive(fresh);
     }
   };
 

@@ -1,6 +1,6 @@
 import { Link as Anchor, Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { ArrowRight } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { type Shell, type ShellPiece } from '../../../core/document/project.ts';
 import { isUnsure, seamFits } from '../../../core/pattern/index.ts';
@@ -96,7 +96,8 @@ function OnePiece({ shell, piece, onEdge, onSave, onNext, onEnd }: PieceProps) {
   useEffect(() => {
     if (lit !== undefined) onEdge(lit);
   }, [lit, onEdge]);
-  useEffect(() => takeFocus(go.current), []);
+  // With the words themselves: an Enter that comes at once is not lost.
+  useLayoutEffect(() => takeFocus(go.current), []);
   const right = (): void => {
     if (unsure.length)
       onSave(`${piece.name}: names looked at`, {
