@@ -1,5 +1,5 @@
 import { difference, type Rings } from '../../geometry/clip.ts';
-import { type Point } from '../../geometry/index.ts';
+import { type Point, ringsArea } from '../../geometry/index.ts';
 import { type Cloth, type Lay, usable } from './cloth.ts';
 import { type NoFits, TOUCH } from './nofit.ts';
 import { type LayPart, type Way } from './parts.ts';
@@ -51,39 +51,96 @@ const LEVEL = 0.5;
 /** More than outlines are grown by for their curves, mm. */
 const ABOVE = 5;
 
-/** The lowest free place of a way, of these the leftmost; null where the cloth is too narrow. */
-function lowest(
-  part: LayPart,
-  way: Way,
-  laid: readonly Laid[],
-  top: number,
-  cloth: Cloth,
-  noFits: NoFits,
-): Point | null {
-  const [from, to] = usable(cloth);
-  const last = part.atFold ? from : to - way.wide;
-  if (way.wide > to - from + TOUCH || !hasPlace(from, Math.max(from, last), way.onX)) return null;
-  // A little larger than it is, so that what just fits is not lost.
-  const [x0, x1] = [from - TOUCH, Math.max(from, last) + TOUCH];
-  // Above all that lies there is room for sure.
-  const [y0, y1] = [cloth.end - TOUCH, top + cloth.gap + ABOVE + (way.onY?.step ?? 0)];
-  const room = [
-    { x: x0, y: y0 },
-    { x: x1, y: y0 },
-    { x: x1, y: y1 },
-    { x: x0, y: y1 },
-  ];
-  const taken = laid.flatMap((l) => shifted(noFits.of(l.way, way), l.at));
-  const best = lowestOf(difference([room], taken), way, [y0, y1]);
-  if (!best) return null;
-  // Where it just touches: what pieces may overlap by would add up from one to the next.
-  const inside = (v: number, least: number, most: number, on: Steps | undefined): number =>
-    on ? v : Math.min(most, Math.max(least, v + TOUCH));
-  return {
-    x: inside(best.x, from, Math.max(from, last), way.onX),
-    y: inside(best.y, cloth.end, Number.POSITIVE_INFINITY, way.onY),
-  };
+/** Where so many ways of parts that are no larger than so many times another found no place, none is looked for. Own figures. */
+const FULL = { ways: 12, larger: 1.5 };
+
+/**
+ * What lies on the cloth already, looked over a field of it at a time: a place is found in about the same time however much lies there,
+ * since a field that is full is not looked at again.
+ */
+class Fields {
+  private readonly laid: Laid[] = [];
+  private top: number;
+  /** What found no place, by the field. */
+  private readonly full = new Map<string, { way: Way; area: number }[]>();
+  private readonly wide: number;
+  private readonly long: number;
+  constructor(
+    fixed: readonly Laid[],
+    parts: readonly LayPart[],
+    private readonly cloth: Cloth,
+    private readonly noFits: NoFits,
+  ) {
+    const ways = parts.flatMap((p) => p.ways);
+    this.wide = Math.max(1, ...ways.map((w) => w.wide));
+    this.long = Math.max(1, ...ways.map((w) => w.long));
+    this.top = cloth.end;
+    for (const f of fixed) this.put(f);
+  }
+
+  put(l: Laid): void {
+    this.laid.push(l);
+    this.top = Math.max(this.top, l.at.y + l.way.long);
+  }
+
+  /** The lowest free place of a way, of these the leftmost; null where the cloth is too narrow. */
+  lowest(part: LayPart, way: Way): Point | null {
+    const { cloth, long } = this;
+    const [from, to] = usable(cloth);
+    const last = part.atFold ? from : Math.max(from, to - way.wide);
+    if (way.wide > to - from + TOUCH || !hasPlace(from, last, way.onX)) return null;
+    // Above all that lies there is room for sure.
+    const most = this.top + cloth.gap + ABOVE + (way.onY?.step ?? 0);
+    for (let k = 0; cloth.end + k * long < most; k++) {
+      // A little larger than it is, so that what just fits is not lost.
+      const y0 = cloth.end + k * long - TOUCH;
+      const best = this.inRow(k, way, [from - TOUCH, last + TOUCH], [y0, Math.min(most, y0 + long + 2 * TOUCH)]);
+      if (!best) continue;
+      // Where it just touches: what pieces may overlap by would add up from one to the next.
+      const inside = (v: number, least: number, end: number, on: Steps | undefined): number =>
+        on ? v : Math.min(end, Math.max(least, v + TOUCH));
+      return {
+        x: inside(best.x, from, last, way.onX),
+        y: inside(best.y, cloth.end, Number.POSITIVE_INFINITY, way.onY),
+      };
+    }
+    return null;
+  }
+
+  /** The lowest, leftmost place in the fields of a row that are not full. */
+  private inRow(k: number, way: Way, [x0, x1]: Span, y: Span): Point | null {
+    const area = ringsArea([way.outline]);
+    let best: Point | null = null;
+    for (let c = 0; x0 + c * this.wide < x1; c++) {
+      const full = this.full.get(`${k}/${c}`) ?? [];
+      const same = full.some((f) => f.way === way);
+      if (same || full.filter((f) => f.area <= FULL.larger * area).length >= FULL.ways) continue;
+      const left = x0 + c * this.wide;
+      const at = this.inField(way, [left, Math.min(x1, left + this.wide + 2 * TOUCH)], y);
+      if (!at) this.full.set(`${k}/${c}`, [...full, { way, area }]);
+      else if (!best || at.y < best.y - LEVEL) best = at;
+    }
+    return best;
+  }
+
+  private inField(way: Way, [x0, x1]: Span, [y0, y1]: Span): Point | null {
+    const room = [
+      { x: x0, y: y0 },
+      { x: x1, y: y0 },
+      { x: x1, y: y1 },
+      { x: x0, y: y1 },
+    ];
+    const near = this.cloth.gap + ABOVE;
+    const over = (at: number, size: number, own: number, from: number, to: number): boolean =>
+      at < to + own + near && at + size > from - near;
+    const taken = this.laid
+      .filter((l) => over(l.at.y, l.way.long, way.long, y0, y1) && over(l.at.x, l.way.wide, way.wide, x0, x1))
+      .flatMap((l) => shifted(this.noFits.of(l.way, way), l.at));
+    return lowestOf(difference([room], taken), way, [y0, y1]);
+  }
 }
+
+type Span = readonly [from: number, to: number];
 
 /** The lowest, leftmost place of what is free that the steps of a way allow. */
 function lowestOf(free: Rings, { onX, onY }: Way, [y0, y1]: readonly [number, number]): Point | null {
@@ -140,13 +197,12 @@ export function laidInOrder(
 ): Laying {
   const laid: Laid[] = [];
   const left: LayPart[] = [];
-  // Above all that lies there is room for sure.
-  let top = Math.max(cloth.end, ...fixed.map((f) => f.at.y + f.way.long));
+  const fields = new Fields(fixed, parts, cloth, noFits);
   for (const k of order) {
     const part = parts[k] as LayPart;
     let best: Laid | null = null;
     for (const way of part.ways) {
-      const at = lowest(part, way, [...fixed, ...laid], top, cloth, noFits);
+      const at = fields.lowest(part, way);
       if (!at) continue;
       const [ends, was] = [at.y + way.long, best ? best.at.y + best.way.long : Number.POSITIVE_INFINITY];
       if (!best || ends < was - LEVEL || (ends < was + LEVEL && at.x < best.at.x)) best = { part, way, at };
@@ -154,7 +210,7 @@ export function laidInOrder(
     if (!best) left.push(part);
     else {
       laid.push(best);
-      top = Math.max(top, best.at.y + best.way.long);
+      fields.put(best);
     }
   }
   return layOf(cloth, laid, left);
