@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { MARGIN, OVERLAP } from '../src/core/output/tiles.ts';
+import { MARGIN, OVERLAP } from '../src/core/output/paper.ts';
 import { type ReadPage, readPdf } from '../src/test/readpdf.ts';
 import { accessible, demoServer, saved } from './demo.ts';
 import { blank, count, fill, pick } from './hand.ts';

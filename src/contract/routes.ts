@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { type ProjectDocument } from '../core/document/project.ts';
 import { type Box } from '../core/geometry/index.ts';
 import { type Layout, type LineGroup, type Progress } from '../core/import/index.ts';
-import { LONG_PAPERS } from '../core/output/tiles.ts';
+import { LONG_PAPERS } from '../core/output/paper.ts';
 import { type Finding } from '../core/result.ts';
 import { projectDocument, projectFile } from './document.ts';
 import {
@@ -176,6 +176,24 @@ export const ROUTES = {
   'GET /api/projects/{id}/cutting': {
     summary: 'The cut list, and how the pieces lie on their cloths',
     answer: z.unknown(),
+  },
+  'GET /api/projects/{id}/pages': {
+    summary: 'The pages of the full-size PDF, and where each sheet lies on their plane; takes seconds',
+    query: paper.extend(chosen.shape),
+    answer: z.object({
+      paper: z.enum(['a4', 'letter']),
+      pages: z.int().describe('with the one that has the squares; 0 where nothing is chosen'),
+      rows: z.int(),
+      columns: z.int(),
+      placed: z.array(
+        z.object({
+          id: z.string(),
+          turnDeg: z.union([z.literal(0), z.literal(180)]),
+          x: z.number().describe('of the lower corner of its outline as it lies, mm'),
+          y: z.number(),
+        }),
+      ),
+    }),
   },
   'GET /api/projects/{id}/export/pattern.pdf': {
     summary: 'Full-size PDF: tiled, or on one long page for a roll plotter or a projector',

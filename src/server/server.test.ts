@@ -1,6 +1,7 @@
 import { readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
+import { PDFDocument } from 'pdf-lib';
 import { pathLength, signedArea } from '../core/geometry/index.ts';
 import {
   coatSvg,
@@ -258,6 +259,15 @@ describe('files out and in', () => {
     const { id } = (await ask('POST', '/api/projects/demo', { demo: 'greenhouse-coat' })).json;
     const out = (name: string) => ask('GET', `/api/projects/${id}/export/${name}`);
     expect((await out('pattern.pdf?pieces=back-facing&strip=0&paper=letter')).text.slice(0, 5)).toBe('%PDF-');
+    // What is shown of the pages is what is printed.
+    const pages = (q: string) => ask('GET', `/api/projects/${id}/pages?${q}`);
+    const shown = (await pages('pieces=back-facing&strip=0&paper=letter')).json;
+    expect(shown.placed.map((p: { id: string }) => p.id)).toEqual(['back-facing']);
+    const address = `http://127.0.0.1/api/projects/${id}/export/pattern.pdf?pieces=back-facing&strip=0&paper=letter`;
+    const pdf = await app().request(address, { headers: { host: '127.0.0.1' } });
+    expect((await PDFDocument.load(Buffer.from(await pdf.arrayBuffer()))).getPageCount()).toBe(shown.pages);
+    expect((await pages('pieces=&strip=0')).json).toMatchObject({ pages: 0, placed: [] });
+    expect((await pages('paper=roll841')).status).toBe(422);
     expect((await out('pieces.svg?pieces=back-facing')).text).toContain('Back neck facing');
     const changes = await out('changes.pdf');
     expect(changes.text.slice(0, 5)).toBe('%PDF-');

@@ -1,8 +1,8 @@
 import { type PDFDocument, popGraphicsState, pushGraphicsState } from 'pdf-lib';
 import { boxOf, joinBoxes, type Path, type Point } from '../geometry/index.ts';
 import { type Stroke } from './items.ts';
+import { MARGIN, type Paper } from './paper.ts';
 import { beginPdf, datedTitle, type PdfFonts, PT, strokePath, type ToPage, type Writer } from './pdfpage.ts';
-import { MARGIN, type Paper } from './tiles.ts';
 
 /** One shell piece with what to add and to cut off, for one page. */
 export interface ChangePage {

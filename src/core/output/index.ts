@@ -1,6 +1,8 @@
 export * from './items.ts';
+export * from './paper.ts';
+export type { Put } from './puts.ts';
 export * from './sheets.ts';
 export * from './strips.ts';
 export * from './svg.ts';
 export * from './tiles.ts';
-// The PDF writer is named apart (`pdf.ts`): it is heavy, and only the server writes PDF.
+// Named apart, since only the server uses them: the PDF writer (`pdf.ts`), and what lays sheets on pages (`onpages.ts`).

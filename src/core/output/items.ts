@@ -5,6 +5,7 @@ import {
   crossings,
   directionAlong,
   distance,
+  flatten,
   joinBoxes,
   line,
   mapPath,
@@ -14,6 +15,7 @@ import {
   pathLength,
   pointAlong,
   scale,
+  simplified,
   sub,
   translation,
   unit,
@@ -194,12 +196,41 @@ export function moveSheet(s: Sheet, dx: number, dy: number): Sheet {
   };
 }
 
+/** The outline of a sheet, its cut line or else its box, by chords that stray no more than so much from it, mm. */
+export function outlineOfSheet(s: Sheet, stray: number): Point[] {
+  const cut = s.items.find((q): q is Extract<Item, { kind: 'path' }> => q.kind === 'path' && q.stroke === 'cut');
+  return simplified(flatten(cut?.path ?? boxPath(s.box), 0.2).slice(0, -1), stray);
+}
+
+/** Places along a line, no farther apart than so much, mm. */
+export function pointsAlong(path: Path, step: number): Point[] {
+  const points = flatten(path, 0.5);
+  return points.flatMap((q, k) => {
+    const p = points[k - 1] ?? q;
+    const n = Math.ceil(distance(p, q) / step) || 1;
+    return Array.from({ length: n }, (_, m) => ({
+      x: p.x + ((q.x - p.x) * (m + 1)) / n,
+      y: p.y + ((q.y - p.y) * (m + 1)) / n,
+    }));
+  });
+}
+
+function boxPath(b: Box): Path {
+  const [p, q, r, s] = [
+    { x: b.minX, y: b.minY },
+    { x: b.maxX, y: b.minY },
+    { x: b.maxX, y: b.maxY },
+    { x: b.minX, y: b.maxY },
+  ] as const;
+  return [line(p, q), line(q, r), line(r, s), line(s, p)];
+}
+
 /**
  * Lays sheets out in rows, tallest first, on a plane `width` mm wide (or as wide as the widest), `gap` mm apart. `startOf`
  * may put a sheet farther right than it would come to lie. Gives the moved sheets and the size of the plane.
  */
 export function arrange(
-  sheets: Sheet[],
+  sheets: readonly Sheet[],
   width: number,
   gap: number,
   startOf: (s: Sheet, x: number) => number = (_, x) => x,

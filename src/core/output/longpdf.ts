@@ -13,14 +13,14 @@ import {
   stroke,
 } from 'pdf-lib';
 import { type Laying, laid, partsOfOutlines, plainCloth } from '../cutting/index.ts';
-import { flatten, line, type Path, type Point, simplified } from '../geometry/index.ts';
-import { type Item, moveSheet, type Sheet, type Stroke } from './items.ts';
+import { line, type Path, type Point } from '../geometry/index.ts';
+import { type Item, moveSheet, outlineOfSheet, type Sheet, type Stroke } from './items.ts';
+import { LONG, type LongPaper, MARGIN } from './paper.ts';
 import { beginPdf, datedTitle, drawItems, PT, strokePath, type ToPage } from './pdfpage.ts';
-import { LONG, type LongPaper, MARGIN } from './tiles.ts';
 
 /** A PDF page is no longer, mm: 14,400 units of a user space that is not scaled (ISO 32000-1, annex C). */
 const LONGEST = (14_400 / 72) * 25.4;
-/** Pieces keep so far from each other; so much is kept for the squares and the title above them, mm. */
+/** Pieces keep so far from each other, their outlines within a third of it; so much is kept for the squares and the title above them, mm. */
 const [GAP, HEAD] = [5, 75];
 /** So many steps a shorter page is looked for: the same sheet every time, in a second or two. */
 const STEPS = 4000;
@@ -42,12 +42,6 @@ export interface LongJob extends Begun {
 /** One page with all sheets, or the pieces that are wider than the roll, or how long the page would be, mm. */
 export type LongMade = { bytes: Uint8Array } | { wide: string[] } | { long: number };
 
-/** The outline of a sheet by few chords: what they leave out is less than what is kept between pieces. */
-function outlineOf(s: Sheet): Point[] {
-  const cut = s.items.find((q): q is Extract<Item, { kind: 'path' }> => q.kind === 'path' && q.stroke === 'cut');
-  return simplified(flatten(cut?.path ?? boxPath(s), 0.2).slice(0, -1), GAP / 3);
-}
-
 /** Sheets laid on the roll, none turned, so that all can be read. */
 function laidOut(rings: readonly Point[][], width: number): Laying | null {
   const outlines = rings.map((ring, i) => ({ id: String(i), ring, count: 1, turns: [0], mirror: false }));
@@ -59,16 +53,6 @@ function laidOut(rings: readonly Point[][], width: number): Laying | null {
     if (steps < 0) break;
   }
   return best;
-}
-
-function boxPath({ box: b }: Sheet): Path {
-  const [p, q, r, s] = [
-    { x: b.minX, y: b.minY },
-    { x: b.maxX, y: b.minY },
-    { x: b.maxX, y: b.maxY },
-    { x: b.minX, y: b.maxY },
-  ] as const;
-  return [line(p, q), line(q, r), line(r, s), line(s, p)];
 }
 
 /** Optional content of a page (ISO 32000-1, 8.11): groups that a viewer shows or hides. */
@@ -103,7 +87,9 @@ class Layers {
 
 /** All sheets on one long page, for a roll plotter or a projector: in layers, under squares of 50 mm and 2 in. */
 export async function longPdf(job: LongJob): Promise<LongMade> {
-  const all = job.groups.flatMap((g) => g.sheets.map((sheet) => ({ sheet, group: g.name, ring: outlineOf(sheet) })));
+  const all = job.groups.flatMap((g) =>
+    g.sheets.map((sheet) => ({ sheet, group: g.name, ring: outlineOfSheet(sheet, GAP / 3) })),
+  );
   const width = LONG[job.paper];
   const lay = laidOut(
     all.map((s) => s.ring),

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { PDFDocument, StandardFonts } from 'pdf-lib';
 import { documentOf } from '../../demo/drawn.ts';
+import { pottingShirt } from '../../demo/index.ts';
 import { CUTS } from '../../test/pile.ts';
 import { readPdf } from '../../test/readpdf.ts';
 import { runs } from '../../test/runs.ts';
@@ -13,26 +14,48 @@ import {
   boxOf,
   flatten,
   insideRing,
+  intersection,
+  mapPath,
   type Path,
   type Point,
   pathLength,
+  ringsArea,
   signedArea,
 } from '../geometry/index.ts';
 import { importSvg } from '../import/index.ts';
 import { outlineOf, ringAreaOf } from '../pattern/index.ts';
-import { MARGIN, OVERLAP, PAPERS, type Sheet, sheetsFor, svgOf, tile, tileName } from './index.ts';
+import {
+  MARGIN,
+  OVERLAP,
+  outlineOfSheet,
+  PAPERS,
+  type Sheet,
+  sheetsFor,
+  svgOf,
+  type Tiling,
+  tile,
+  tileName,
+} from './index.ts';
+import { putOnPages } from './onpages.ts';
 import { pdfOf } from './pdf.ts';
+import { sheetAt } from './puts.ts';
 
 const doc = coatDocument();
 doc.name = 'Čoat with ½" & more';
 const coat = compute(doc);
 const everything = (): Sheet[] => sheetsFor(coat, null, true);
 
+/** Without a search for fewer pages, which takes seconds. */
+const putSoon = (sheets: Sheet[], paper: 'a4' | 'letter') =>
+  putOnPages(sheets, PAPERS[paper], { planes: 1, strip: 0, fewer: 0 });
+const tiled = (sheets: Sheet[], paper: 'a4' | 'letter') => tile(sheets, PAPERS[paper], putSoon(sheets, paper));
+
 const make = (sheets: Sheet[], paper: 'a4' | 'letter') =>
   pdfOf({
     title: doc.name,
     sheets,
     paper: PAPERS[paper],
+    puts: putSoon(sheets, paper),
     notes: ['Print at 100 %.'],
     legend: [{ stroke: 'cut', words: 'cut here' }],
     unprintable: (letters) => `lacks ${[...letters].length}`,
@@ -54,9 +77,12 @@ const pointsEvery = (path: Path): Point[] =>
     }));
   });
 /** A coat without anything to it and one of each other cut, as they go to paper; worked out once. */
-let unlike: { name: string; sheets: Sheet[] }[] | null = null;
-const unlikeSheets = (): { name: string; sheets: Sheet[] }[] => {
-  const made = (d: ReturnType<typeof coatDocument>) => ({ name: d.name, sheets: sheetsFor(compute(d), null, true) });
+let unlike: { name: string; sheets: Sheet[]; a4: Tiling }[] | null = null;
+const unlikeSheets = () => {
+  const made = (d: ReturnType<typeof coatDocument>) => {
+    const sheets = sheetsFor(compute(d), null, true);
+    return { name: d.name, sheets, a4: tiled(sheets, 'a4') };
+  };
   unlike ??= [
     coatDocument(PLAIN_COAT),
     ...Object.values(CUTS).map((cut) => documentOf(cut({ w: 262, l: 700, s: 126 }))),
@@ -81,14 +107,14 @@ describe('PDF read back with another library', () => {
       }
       expect(cover?.runs.filter((r) => isSquare(r, 50))).toHaveLength(1);
       expect(cover?.runs.filter((r) => isSquare(r, 50.8))).toHaveLength(1);
-      expect(pages).toHaveLength(tile(everything(), PAPERS[paper]).tiles.length);
+      expect(pages).toHaveLength(tiled(everything(), paper).tiles.length);
     },
     60_000,
   );
 
   test('laid frame on frame, the pages give every piece back at full size and nothing is left off', async () => {
     const sheets = everything().filter((s) => ['back-facing', 'sleeve-lining', 'strip-over'].includes(s.id));
-    const tiling = tile(sheets, PAPERS.a4);
+    const tiling = tiled(sheets, 'a4');
     const [, ...pages] = await readPdf(await make(sheets, 'a4'));
     const points = new Set<string>();
     const key = (x: number, y: number) => `${Math.round(x * 100)} ${Math.round(y * 100)}`;
@@ -127,7 +153,7 @@ describe('tiles', () => {
     fc.assert(
       fc.property(coatFigures, fc.constantFrom('a4' as const, 'letter' as const), (figures, paper) => {
         const sheets = sheetsFor(compute(coatDocument(figures)), null, true);
-        const tiling = tile(sheets, PAPERS[paper]);
+        const tiling = tiled(sheets, paper);
         const items = [...new Set(tiling.tiles.flatMap((t) => t.items))];
         expect(items.length).toBe(sheets.reduce((n, s) => n + s.items.length, 0));
         for (const i of items) {
@@ -153,10 +179,10 @@ describe('tiles', () => {
 
   test('no word is cut by a page join, nor stands outside its piece', async () => {
     const font = await (await PDFDocument.create()).embedFont(StandardFonts.Helvetica);
-    for (const [k, { name, sheets }] of unlikeSheets().entries()) {
-      // Either paper on every other of them.
-      for (const paper of [k % 2 ? ('a4' as const) : ('letter' as const)]) {
-        const tiling = tile(sheets, PAPERS[paper]);
+    for (const [k, { name, sheets, a4 }] of unlikeSheets().entries()) {
+      // The other paper on every third of them.
+      for (const paper of [k % 3 ? ('a4' as const) : ('letter' as const)]) {
+        const tiling = paper === 'a4' ? a4 : tiled(sheets, paper);
         const items = [...new Set(tiling.tiles.flatMap((t) => t.items))];
         const rings = items.flatMap((i) => (i.kind === 'path' && i.stroke === 'cut' ? [flatten(i.path, 0.2)] : []));
         for (const i of items) {
@@ -174,8 +200,8 @@ describe('tiles', () => {
   });
 
   test('no page is blank: in the middle of each some line goes, or a word stands', () => {
-    for (const { name, sheets } of unlikeSheets())
-      for (const t of tile(sheets, PAPERS.a4).tiles) {
+    for (const { name, a4 } of unlikeSheets())
+      for (const t of a4.tiles) {
         const rim = OVERLAP / 2;
         const middle = (p: Point): boolean =>
           p.x >= t.box.minX + (t.column ? rim : 0) &&
@@ -185,6 +211,50 @@ describe('tiles', () => {
         const ink = t.items.some((i) => (i.kind === 'text' ? middle(i.at) : pointsEvery(i.path).some(middle)));
         expect([name, tileName(t.row, t.column), ink]).toEqual([name, tileName(t.row, t.column), true]);
       }
+  });
+
+  test('laid for few pages, no piece lies over another or off the plane, and all are in it', () => {
+    for (const { name, sheets, a4 } of unlikeSheets()) {
+      const rings = a4.sheets.map((s) => outlineOfSheet(s, 0));
+      expect([name, a4.sheets.map((s) => s.id).sort()]).toEqual([name, sheets.map((s) => s.id).sort()]);
+      const least = Math.min(...rings.flat().flatMap((p) => [p.x, p.y]));
+      expect(least).toBeGreaterThan(0);
+      for (const [i, r] of rings.entries())
+        for (const [j, q] of rings.entries())
+          if (i < j) expect([name, i, j, ringsArea(intersection([r], [q]))]).toEqual([name, i, j, 0]);
+    }
+  });
+
+  // What a page adds to its neighbours, over what is cut out: no way of laying needs less.
+  test('a shirt takes at most 1.35 times the pages its areas ask for, and comes to lie alike every time', () => {
+    const shirt = pottingShirt();
+    if (!shirt.ok) throw new Error('no shirt');
+    const x = compute(shirt.value);
+    const sheets = sheetsFor(x, null, true);
+    const puts = putOnPages(sheets, PAPERS.a4);
+    const area = sheets.reduce((t, s) => t + ringsArea([outlineOfSheet(s, 0.1)]), 0);
+    expect(tile(sheets, PAPERS.a4, puts).tiles.length).toBeLessThanOrEqual(1.35 * (area / (180 * 267)));
+    expect(putOnPages(sheets, PAPERS.a4)).toEqual(puts);
+    for (const s of sheets) expect(puts.filter((p) => p.id === s.id)).toHaveLength(1);
+  }, 60_000);
+
+  test('a piece that is wider than the plane makes it wider; a turned one is the same piece, its words the same way up', () => {
+    const [first] = everything();
+    if (!first) throw new Error('no sheets');
+    const by = 1500 / (first.box.maxX - first.box.minX);
+    const wider = { a: by, b: 0, c: 0, d: 1, e: 0, f: 0 };
+    const lines = first.items.flatMap((i) => (i.kind === 'path' ? [{ ...i, path: mapPath(i.path, wider) }] : []));
+    const wide = { ...first, items: lines, box: boxOf(lines.flatMap((i) => i.path)) };
+    expect(tiled([wide], 'a4').columns).toBe(Math.ceil((1500 - 10) / 180));
+    const over = sheetAt(first, { id: first.id, turn: 180, x: 0, y: 0 });
+    const [a, b] = [outlineOfSheet(first, 0), outlineOfSheet(over, 0)];
+    for (const [k, p] of a.entries()) {
+      expect(b[k]?.x).toBeCloseTo(first.box.maxX - p.x, 3);
+      expect(b[k]?.y).toBeCloseTo(first.box.maxY - p.y, 3);
+    }
+    const words = (s: Sheet) =>
+      s.items.flatMap((i) => (i.kind === 'text' ? [[i.text, i.size, i.upward ?? false]] : []));
+    expect(words(over)).toEqual(words(first));
   });
 
   test('names of rows go on after Z', () => {

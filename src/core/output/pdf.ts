@@ -30,12 +30,16 @@ import {
 
 export type { PdfFonts } from './pdfpage.ts';
 
-import { MARGIN, OVERLAP, type Paper, type Tile, type Tiling, tile, tileName } from './tiles.ts';
+import { MARGIN, OVERLAP, type Paper } from './paper.ts';
+import { type Put } from './puts.ts';
+import { type Tile, type Tiling, tile, tileName } from './tiles.ts';
 
 export interface PdfJob {
   title: string;
   sheets: Sheet[];
   paper: Paper;
+  /** Where they lie on the pages. */
+  puts: Put[];
   /** Words for the first page, already in the sewist's language. */
   notes: string[];
   /** What each kind of line means, in that language. */
@@ -176,7 +180,7 @@ function map(page: PDFPage, tiling: Tiling, top: number, w: Writer): void {
 /** The chosen sheets at full size, tiled, after a page with test squares and a map. */
 export async function pdfOf(job: PdfJob): Promise<Uint8Array> {
   const { doc, w } = await beginPdf(job);
-  const tiling = tile(job.sheets, job.paper);
+  const tiling = tile(job.sheets, job.paper, job.puts);
   coverPage(doc, job, tiling, w);
   for (const t of tiling.tiles) tilePage(doc, t, tiling, job, w);
   return doc.save();

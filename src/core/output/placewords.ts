@@ -1,7 +1,7 @@
 import { type Box, chordsCross, flatten, insideRing, joinBoxes, type Point } from '../geometry/index.ts';
 import { type Item, LEAST_WORDS, type Sheet } from './items.ts';
 
-type Words = Extract<Item, { kind: 'text' }>;
+export type Words = Extract<Item, { kind: 'text' }>;
 
 /** Sizes of a piece's name that are tried, mm: from one that is read across the room to 7 points, the least that is read. */
 const SIZES = [9, 7, 5.5, 4.5, 3.6, 3, LEAST_WORDS];
@@ -28,6 +28,10 @@ export const wordsBox = (w: Words): Box => {
     ? { minX: w.at.x - w.size, maxX: w.at.x + w.size * 0.3, minY: w.at.y - long, maxY: w.at.y }
     : { minX: w.at.x, maxX: w.at.x + long, minY: w.at.y - w.size, maxY: w.at.y + w.size * 0.3 };
 };
+
+/** Where words begin that take such a box. */
+export const wordsAt = (b: Box, { size, upward }: Words): Point =>
+  upward ? { x: b.minX + size, y: b.maxY } : { x: b.minX, y: b.maxY - size * 0.3 };
 
 const holds = (a: Box, b: Box, rim: number): boolean =>
   b.minX >= a.minX + rim && b.maxX <= a.maxX - rim && b.minY >= a.minY + rim && b.maxY <= a.maxY - rim;

@@ -2,7 +2,7 @@ import { type Context, Hono } from 'hono';
 import { type ContentfulStatusCode } from 'hono/utils/http-status';
 import { sentenceOf, traceBody } from '../../contract/index.ts';
 import { type Imported, importTrace } from '../../core/import/index.ts';
-import { isLong, LONG_PAPERS } from '../../core/output/tiles.ts';
+import { isLong, LONG_PAPERS } from '../../core/output/paper.ts';
 import { type Finding } from '../../core/result.ts';
 import { type Store } from '../db/store.ts';
 import { type Reader } from '../import/run.ts';

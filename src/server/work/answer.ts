@@ -8,8 +8,8 @@ import { type Finding } from '../../core/result.ts';
 import { piecesAnswer, seamsAnswer } from '../answers.ts';
 import { unpack } from '../db/packed.ts';
 import { unreadableBody } from '../problem.ts';
-import { type Answered, type PARTS, type Part, type WorkJob } from './ask.ts';
-import { MAKERS, projectJson } from './exports.ts';
+import { type Answered, type Asked, type PARTS, type Part, type WorkJob } from './ask.ts';
+import { MAKERS, pagesOf, projectJson } from './exports.ts';
 
 const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sentenceOf(f) }));
 
@@ -26,11 +26,12 @@ function plan(x: Computed, doc: ProjectDocument): unknown {
     : { steps: [], findings: told(made.findings) };
 }
 
-const ANSWERS: Record<(typeof PARTS)[number], (x: Computed, doc: ProjectDocument) => unknown> = {
+const ANSWERS: Record<(typeof PARTS)[number], (x: Computed, doc: ProjectDocument, asked: Asked) => unknown> = {
   pieces: (x) => ({ pieces: piecesAnswer(x), findings: told(x.findings) }),
   seams: (x) => ({ seams: seamsAnswer(x) }),
   closure,
   plan,
+  pages: pagesOf,
   cutting: (x, doc) => ({
     cutList: cutList(x),
     cloths: doc.decisions.cutting.cloths.map((c) => clothAnswer(x, doc, c)),
@@ -77,7 +78,7 @@ export async function answer({ text, name, asked, fontFiles }: WorkJob): Promise
   if (asked.part === 'project.json') return projectJson(doc);
   const x = compute(doc);
   if (isAnswer(asked.part))
-    return { status: 200, type: 'application/json', body: JSON.stringify(ANSWERS[asked.part](x, doc)) };
+    return { status: 200, type: 'application/json', body: JSON.stringify(ANSWERS[asked.part](x, doc, asked)) };
   return MAKERS[asked.part](x, doc, asked, fontsOf(fontFiles));
 }
 

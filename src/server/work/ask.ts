@@ -1,4 +1,5 @@
-import { type LongPaper } from '../../core/output/tiles.ts';
+import { type LongPaper } from '../../core/output/paper.ts';
+import { type Put } from '../../core/output/puts.ts';
 
 /** Files to take away, by the names of their addresses. */
 export const EXPORTS = [
@@ -12,7 +13,7 @@ export const EXPORTS = [
   'project.json',
 ] as const;
 /** Parts of what is computed, by theirs. */
-export const PARTS = ['pieces', 'seams', 'closure', 'plan', 'cutting'] as const;
+export const PARTS = ['pieces', 'seams', 'closure', 'plan', 'cutting', 'pages'] as const;
 
 export type Part = (typeof PARTS)[number] | (typeof EXPORTS)[number];
 
@@ -24,6 +25,8 @@ export interface Asked {
   /** Which pieces are printed; as the project says where it is left out. */
   pieces?: string[];
   strip?: boolean;
+  /** Where the sheets lie on the pages, where that is known. */
+  puts?: Put[];
   /** How the layers of a DXF drawing are called. */
   layers?: 'numbers' | 'names';
   /** Of which cloth the lay is drawn; of the first where it is left out. */

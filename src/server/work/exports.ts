@@ -1,4 +1,4 @@
-import { changeMark, changeWords } from '../../contract/index.ts';
+import { type Answer, changeMark, changeWords } from '../../contract/index.ts';
 import { cutListCsv, standingOf } from '../../core/cutting/index.ts';
 import { type Computed } from '../../core/document/compute.ts';
 import { type ProjectDocument } from '../../core/document/project.ts';
@@ -16,9 +16,11 @@ import {
   sheetsFor,
   svgAsTheyLie,
   svgOf,
+  tile,
 } from '../../core/output/index.ts';
 import { laySheets } from '../../core/output/laysheet.ts';
 import { longPdf } from '../../core/output/longpdf.ts';
+import { putOnPages } from '../../core/output/onpages.ts';
 import { type PdfFonts, type PdfJob, pdfOf } from '../../core/output/pdf.ts';
 import { datedTitle } from '../../core/output/pdfpage.ts';
 import { notchTick } from '../../core/pattern/index.ts';
@@ -105,6 +107,22 @@ const file = (doc: ProjectDocument, ending: string, type: string, body: Answered
   name: `${slug(doc.name)}${ending}`,
 });
 
+/** What is printed on pages, and where on them it lies. */
+function onPages(x: Computed, doc: ProjectDocument, q: Asked) {
+  const asked = q.paper ?? doc.decisions.paper.size;
+  const paper = PAPERS[isLong(asked) ? doc.decisions.paper.size : asked];
+  const sheets = chosen(x, doc, q);
+  return { sheets, paper, puts: q.puts ?? putOnPages(sheets, paper) };
+}
+
+/** The pages of the full-size PDF: how many, the one with the squares among them, and where each sheet lies on their plane. */
+export function pagesOf(x: Computed, doc: ProjectDocument, q: Asked): Answer<'GET /api/projects/{id}/pages'> {
+  const { sheets, paper, puts } = onPages(x, doc, q);
+  const { tiles, rows, columns } = tile(sheets, paper, puts);
+  const placed = puts.map(({ turn, ...p }) => ({ ...p, turnDeg: turn }));
+  return { paper: paper.name, pages: sheets.length ? tiles.length + 1 : 0, rows, columns, placed };
+}
+
 async function pattern(x: Computed, doc: ProjectDocument, q: Asked, fonts: PdfFonts): Promise<Answered> {
   const sheets = chosen(x, doc, q);
   if (!sheets.length) return nothing('Nothing is chosen to be printed. Tick at least one piece or the marking strip.');
@@ -112,8 +130,7 @@ async function pattern(x: Computed, doc: ProjectDocument, q: Asked, fonts: PdfFo
   if (isLong(paper)) return long(x, doc, q, sheets, paper, fonts);
   const bytes = await pdfOf({
     title: doc.name,
-    sheets,
-    paper: PAPERS[paper],
+    ...onPages(x, doc, q),
     notes: NOTES,
     legend: LINES,
     unprintable,

@@ -1,3 +1,6 @@
+import { createHash } from 'node:crypto';
+import { type Answer } from '../../contract/index.ts';
+import { isLong } from '../../core/output/paper.ts';
 import { problemBody } from '../problem.ts';
 import { type Budget, Pool } from '../threads/pool.ts';
 import { type Answered, type WorkJob } from './ask.ts';
@@ -9,6 +12,12 @@ const BUDGET: Budget = { patience: 20_000, memoryMb: 1024, size: 2, idle: 30_000
 
 /** A lay is looked for as long as it was asked; the first one of very many pieces may take longer. One at a time. */
 const LAYING: Budget = { patience: 120_000, memoryMb: 1024, size: 1, idle: 30_000 };
+
+/** Sheets are laid on pages in seconds; of very many pieces it takes longer. */
+const PAGING: Budget = { patience: 60_000, memoryMb: 1024, size: 1, idle: 30_000 };
+
+/** For so many it is kept where their sheets lie on the pages. */
+const KEPT = 40;
 
 const TOO_HEAVY =
   'This project takes too long to be worked out. Its pattern has too many lines, or lines that cross each other very often: put in a simpler one.';
@@ -26,14 +35,42 @@ function lengthOf(job: DocumentJob): number {
 export class Works {
   private readonly pool: Pool | null;
   private readonly laying: Pool | null;
+  private readonly paging: Pool | null;
+  /** Where sheets lie on pages, by what was asked of which document: shown, and then printed just so. */
+  private readonly pages = new Map<string, Promise<Answered>>();
   constructor(file: URL | null) {
     this.pool = Pool.of(file, BUDGET);
+    this.paging = Pool.of(file, PAGING);
     this.laying = Pool.of(file, LAYING);
   }
 
   async answer(job: WorkJob): Promise<Answered> {
-    if (!this.pool) return (await import('./answer.ts')).answer(job);
-    const o = await this.pool.run<Answered>(job).outcome;
+    const { part, paper } = job.asked;
+    if (part === 'pages') return this.pagesOf(job);
+    if (part !== 'pattern.pdf' || (paper && isLong(paper))) return this.worked(job, this.pool);
+    const pages = await this.pagesOf({ ...job, asked: { ...job.asked, part: 'pages' } });
+    if (pages.status !== 200) return pages;
+    const { placed } = JSON.parse(pages.body as string) as Answer<'GET /api/projects/{id}/pages'>;
+    const puts = placed.map(({ turnDeg, ...p }) => ({ ...p, turn: turnDeg }));
+    return this.worked({ ...job, asked: { ...job.asked, puts } }, this.pool);
+  }
+
+  /** Found once for a document and what is asked of it, whoever asks. */
+  private pagesOf(job: WorkJob): Promise<Answered> {
+    const { now: _, ...asked } = job.asked;
+    const key = createHash('sha256').update(job.text).update(JSON.stringify(asked)).digest('hex');
+    const found = this.pages.get(key) ?? this.worked(job, this.paging);
+    // The one that was asked for last is forgotten last, and what failed at once.
+    this.pages.delete(key);
+    this.pages.set(key, found);
+    found.catch(() => this.pages.delete(key));
+    for (const old of [...this.pages.keys()].slice(0, -KEPT)) this.pages.delete(old);
+    return found;
+  }
+
+  private async worked(job: WorkJob, pool: Pool | null): Promise<Answered> {
+    if (!pool) return (await import('./answer.ts')).answer(job);
+    const o = await pool.run<Answered>(job).outcome;
     if (o.ok) return o.value;
     if (o.why === 'failed') throw faultOf(o.detail);
     return problemBody(422, 'too-heavy', TOO_HEAVY);
@@ -58,6 +95,7 @@ export class Works {
 
   async close(): Promise<void> {
     await this.laying?.close();
+    await this.paging?.close();
     await this.pool?.close();
   }
 }

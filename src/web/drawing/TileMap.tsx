@@ -1,5 +1,4 @@
-import { useMemo } from 'react';
-import { arrangeFor, type Sheet, type Tiling, tileName } from '../../core/output/index.ts';
+import { type Sheet, type Tiling, tileName } from '../../core/output/index.ts';
 import { pathData } from '../../core/output/svg.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
@@ -7,8 +6,7 @@ import { Label } from './Label.tsx';
 import { useTall } from './useTall.ts';
 
 /** The plane of paper with its pages and what falls on each. */
-export function TileMap({ sheets, tiling, units }: { sheets: Sheet[]; tiling: Tiling; units: LengthUnit }) {
-  const placed = useMemo(() => arrangeFor(sheets, tiling.paper), [sheets, tiling.paper]);
+export function TileMap({ tiling, units }: { tiling: Tiling; units: LengthUnit }) {
   const last = tiling.tiles.map((t) => t.box);
   const box = {
     minX: 0,
@@ -37,7 +35,7 @@ export function TileMap({ sheets, tiling, units }: { sheets: Sheet[]; tiling: Ti
               </Label>
             </g>
           ))}
-          {placed.map((s) => (
+          {tiling.sheets.map((s) => (
             <g key={s.id}>
               <title>{s.name}</title>
               {s.items.map((i, k) =>
@@ -53,7 +51,7 @@ export function TileMap({ sheets, tiling, units }: { sheets: Sheet[]; tiling: Ti
               )}
             </g>
           ))}
-          {placed.map((s) => (
+          {tiling.sheets.map((s) => (
             <Name key={s.id} sheet={s} unit={unit} />
           ))}
         </>

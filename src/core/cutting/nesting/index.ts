@@ -1,7 +1,8 @@
 export * from './check.ts';
 export * from './cloth.ts';
-export type { Laying } from './construct.ts';
+export type { Laid, Laying } from './construct.ts';
 export * from './lying.ts';
+export { NoFits } from './nofit.ts';
 export * from './outlines.ts';
 export * from './parts.ts';
-export { laid } from './search.ts';
+export { laid, within } from './search.ts';

@@ -1,5 +1,6 @@
 import { inflate, type Point, ringsArea, simplified, union } from '../../geometry/index.ts';
-import { type LayPart, MANY, turned, type Way } from './parts.ts';
+import { type LayPart, MANY, type Way } from './parts.ts';
+import { turned } from './turned.ts';
 
 /** Something to be laid, by its outline alone: mm, x across the strip and y along it. */
 export interface Outline {

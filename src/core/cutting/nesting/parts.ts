@@ -3,6 +3,7 @@ import { type CutLine, type Piece } from '../../pattern/index.ts';
 import { FLATTEN } from '../../tolerance.ts';
 import { type Cloth, firstLine, type Placed } from './cloth.ts';
 import { type Steps } from './steps.ts';
+import { turned } from './turned.ts';
 
 /** How far a chord may stray from a curved cut line while pieces are laid, mm: as much is kept free around them. */
 const CHORD = 0.4;
@@ -40,20 +41,6 @@ export interface Parts {
 }
 
 type How = Pick<Placed, 'turn' | 'mirrored'>;
-
-/** A point turned about the origin, degrees from x towards y; exact at half and quarter turns. */
-export function turned({ x, y }: Point, degrees: number): Point {
-  const quarters = degrees / 90;
-  const [c, s] = Number.isInteger(quarters)
-    ? ([
-        [1, 0],
-        [0, 1],
-        [-1, 0],
-        [0, -1],
-      ][((quarters % 4) + 4) % 4] as [number, number])
-    : [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
-  return { x: x * c - y * s, y: x * s + y * c };
-}
 
 /**
  * How a piece comes to lie on the cloth with the lower corner of its cut line's box at the origin: grain along y, opened out of its

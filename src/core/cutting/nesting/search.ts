@@ -242,10 +242,16 @@ function isFull({ laid, cloth, length }: Laying): boolean {
 
 /**
  * Lays the parts on the cloth, then makes it shorter and shorter. Each step gives the best so far; it may be stopped after any, and ends
- * by itself where no shorter one is found. The same seed gives the same steps. `pinned`: of what stays where it lies.
+ * by itself where no shorter one is found. The same seed gives the same steps. `pinned`: of what stays where it lies. `noFits`: what is
+ * known already of how parts lie beside each other, for the gap of this cloth.
  */
-export function* laid(all: LayPart[], cloth: Cloth, seed: number, pinned: readonly Placed[] = []): Generator<Laying> {
-  const noFits = new NoFits(cloth.gap);
+export function* laid(
+  all: LayPart[],
+  cloth: Cloth,
+  seed: number,
+  pinned: readonly Placed[] = [],
+  noFits = new NoFits(cloth.gap),
+): Generator<Laying> {
   const { parts, held } = apart(all, pinned);
   const fixed = [...flawed(cloth), ...held];
   const whole = (l: Laying): Laying => (held.length ? layOf(cloth, [...held, ...l.laid], l.left) : l);
@@ -261,6 +267,25 @@ export function* laid(all: LayPart[], cloth: Cloth, seed: number, pinned: readon
   // Above what is pinned nothing can be gained.
   const least = Math.max(0, ...held.map((l) => l.at.y + l.way.long)) + cloth.end;
   for (const l of shortened(best, new Search(cloth, noFits, best.laid, fixed, draw), least)) yield whole(l);
+}
+
+/**
+ * Tries to lay parts within a length, and off the flaws of a cloth, from how they lie: a step at a time, and what it comes to in the end;
+ * null where it does not come out.
+ */
+export function* within(
+  from: readonly Laid[],
+  cloth: Cloth,
+  length: number,
+  noFits: NoFits,
+  seed: number,
+): Generator<undefined, Laid[] | null> {
+  const search = new Search(cloth, noFits, from, flawed(cloth), drawing(seed));
+  for (let strikes = 0; strikes < STRIKES; strikes++) {
+    if (yield* search.within(length)) return [...search.now];
+    search.again();
+  }
+  return null;
 }
 
 /** Makes a lay shorter, no shorter than `least`, until so many lengths did not come out. */

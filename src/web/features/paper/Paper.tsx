@@ -8,6 +8,7 @@ import { CLOSING_ONLY, type Decisions } from '../../../core/document/project.ts'
 import { LONG, LONG_PAPERS, PAPERS, sheetsFor, tile } from '../../../core/output/index.ts';
 import { MATERIALS, type Piece } from '../../../core/pattern/index.ts';
 import { setDecision } from '../../data/setDecision.ts';
+import { usePages } from '../../data/usePages.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { TileMap } from '../../drawing/TileMap.tsx';
 import { Ask, Tick } from '../../ui/Ask.tsx';
@@ -29,7 +30,8 @@ export function Paper({ w }: { w: Workbook }) {
     () => sheetsFor(w.computed, paper.pieces, paper.strip, w.doc.units),
     [w.computed, paper, w.doc.units],
   );
-  const tiling = useMemo(() => tile(sheets, PAPERS[paper.size]), [sheets, paper.size]);
+  const { pages, puts, trouble } = usePages(w, sheets.length > 0);
+  const tiling = useMemo(() => puts && tile(sheets, PAPERS[paper.size], puts), [sheets, paper.size, puts]);
   const put = (part: Partial<P>, label: string) => setDecision(w, 'paper', part, { words: label });
   if (!pieces.length && !sheets.length && w.doc.garment !== CLOSING_ONLY) {
     return (
@@ -48,10 +50,12 @@ export function Paper({ w }: { w: Workbook }) {
       side={<Choose w={w} paper={paper} chosen={chosen} put={put} />}
     >
       <Heading as="h2" fontSize="26px" fontWeight="600" mb="2">
-        {sheets.length ? `${tiling.tiles.length + 1} pages` : 'Nothing chosen'}
+        {sheets.length
+          ? (trouble ?? (pages === null ? 'Laying the pieces on pages …' : `${pages} pages`))
+          : 'Nothing chosen'}
       </Heading>
-      <Files w={w} pages={sheets.length ? tiling.tiles.length + 1 : 0} />
-      {sheets.length > 0 && <TileMap sheets={sheets} tiling={tiling} units={w.doc.units} />}
+      <Files w={w} pages={sheets.length ? pages : 0} />
+      {sheets.length > 0 && tiling && <TileMap tiling={tiling} units={w.doc.units} />}
       {pieces.length > 0 && <CutList w={w} />}
     </Page>
   );
@@ -147,8 +151,9 @@ const LongLinks = ({ to }: { to: string }) => (
   </Text>
 );
 
-/** Files to take away. `pages` of the PDF; 0 where nothing is chosen. */
-function Files({ w, pages }: { w: Workbook; pages: number }) {
+/** Files to take away. `pages` of the PDF; 0 where nothing is chosen, null while they are not known. */
+function Files({ w, pages: known }: { w: Workbook; pages: number | null }) {
+  const pages = known ?? 0;
   const [meant, setMeant] = useState(0);
   const odd = w.computed.findings.find((f) => f.code === 'size-odd');
   const ask = (pages > MANY_PAGES || (odd && pages > 0)) && meant !== pages;
@@ -191,8 +196,8 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
       )}
       <Flex gap="3" wrap="wrap">
         {!ask && link('pattern.pdf', 'PDF, 1:1', true, !pages)}
-        {!wrong && link('pieces.svg', 'SVG', false, !pages)}
-        {!wrong && link('pieces.dxf', 'DXF', false, !pages)}
+        {!wrong && link('pieces.svg', 'SVG', false, known === 0)}
+        {!wrong && link('pieces.dxf', 'DXF', false, known === 0)}
         {!wrong &&
           w.computed.inside.some((p) => p.material === 'lining') &&
           link('changes.pdf', 'Change sheets for the lining')}
@@ -204,7 +209,7 @@ function Files({ w, pages }: { w: Workbook; pages: number }) {
           </a>
         </Button>
       </Flex>
-      {!wrong && pages > 0 && <LongLinks to={to('pattern.pdf')} />}
+      {!wrong && known !== 0 && <LongLinks to={to('pattern.pdf')} />}
     </Box>
   );
 }
