@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { accessible, demoServer, saved } from './demo.ts';
-import { fill, pick } from './hand.ts';
+import { fill, name, pick } from './hand.ts';
 import { test } from './page.ts';
 
 const { at, open } = demoServer();
@@ -70,4 +70,36 @@ test('cloth to lay: found, looked over, moved by hand and told, taken back; too 
   await expect(page.getByText(/wider than what can be used of this cloth/).first()).toBeVisible();
   await pick(page, 'How it lies', 'folded lengthwise, right sides together');
   await expect(page.getByText('fold', { exact: true })).toBeVisible();
+});
+
+test('a cloth of the stash is taken for a shirt, what is left of it comes back; given back, it is whole again', async ({
+  page,
+}) => {
+  await page.goto(`${at()}/stash`);
+  await page.getByRole('button', { name: 'Put a cloth in' }).click();
+  await name(page, 'What the cloth is called', 'Moss poplin');
+  await fill(page, 'How long the cloth is', '3 m');
+  await accessible(page);
+  await saved(page);
+  await open(page, 'Potting shirt', 'cutting');
+  await pick(page, 'Where the cloth comes from', 'Moss poplin of the stash, 1400 mm by 3000 mm');
+  await expect(page.getByText('Once its pieces are laid, it can be cut from the stash.')).toBeVisible();
+  await page.getByRole('button', { name: 'Lay the pieces' }).click();
+  await page.getByRole('button', { name: 'Good so: keep it' }).click({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'It is cut: take it from the stash' }).click();
+  await expect(page.getByText('It is cut; what is left of it lies in the stash.')).toBeVisible();
+  const stash = async () => (await (await page.request.get(`${at()}/api/stash`)).json()).document.decisions.stash;
+  const [bolt, rest] = (await stash()).cloths;
+  expect([bolt.used.name, rest.name, rest.of]).toEqual(['Potting shirt', 'Moss poplin, left over', bolt.id]);
+  expect(rest.length).toBeGreaterThan(500);
+  await page.getByRole('link', { name: 'The stash', exact: true }).click();
+  await expect(page.getByText('Moss poplin was cut for Potting shirt.')).toBeVisible();
+  await accessible(page);
+  await page.getByRole('button', { name: 'It was not: put it back whole' }).click();
+  await expect(page.getByText('was cut for')).toHaveCount(0);
+  await saved(page);
+  expect((await stash()).cloths).toMatchObject([{ name: 'Moss poplin', used: null }]);
+  // It is no project: the shelf has none of it.
+  const { projects } = await (await page.request.get(`${at()}/api/projects`)).json();
+  expect(projects.map((p: { name: string }) => p.name)).not.toContain('Stash');
 });

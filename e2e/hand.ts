@@ -37,6 +37,14 @@ export async function fill(page: Page, label: string, words: string): Promise<vo
   await field.press('Enter');
 }
 
+/** Fills a name into a blank. */
+export async function name(page: Page, label: string, words: string): Promise<void> {
+  await blank(page, label).click();
+  const field = page.getByRole('textbox', { name: `${label}, in words` });
+  await field.fill(words);
+  await field.press('Enter');
+}
+
 /** Picks one of the ways that a blank offers. */
 export async function pick(page: Page, label: string, words: string): Promise<void> {
   await blank(page, label).click();

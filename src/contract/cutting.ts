@@ -13,6 +13,10 @@ const shrinkage = z.number().min(0).max(20);
 const flaw = z
   .strictObject({ x0: mm, x1: mm, y0: cloth, y1: cloth })
   .refine((f) => f.x0 < f.x1 && f.y0 < f.y1, 'a flaw begins before it ends');
+/** Of a leftover its outline. */
+const outline = z.array(z.strictObject({ x: mm, y: cloth })).max(400);
+const shrinks = z.strictObject({ along: shrinkage, across: shrinkage });
+const price = z.number().min(0).max(100_000);
 /** Where a cut of a piece lies on its cloth. */
 const placed = z.strictObject({
   piece: id,
@@ -40,10 +44,12 @@ export const cutting = z.strictObject({
         end: mm.max(300),
         gap: mm.max(50),
         flaws: z.array(flaw).max(40),
+        outline,
+        stash: z.union([id, z.literal('')]),
         print: z.strictObject({ along: mm, across: mm, fromEnd: mm, fromSide: mm }),
-        shrinks: z.strictObject({ along: shrinkage, across: shrinkage }),
+        shrinks,
         sort: z.enum(CLOTH_SORTS),
-        price: z.number().min(0).max(100_000),
+        price,
         meet: z.array(z.enum(MEETS)).max(MEETS.length),
         centre: z.boolean(),
       }),
@@ -52,4 +58,29 @@ export const cutting = z.strictObject({
   moved: z.array(z.strictObject({ piece: id, cloth: id })).max(4000),
   lays: z.array(z.strictObject({ cloth: id, placed: z.array(placed).max(1000) })).max(40),
   have: z.array(words).max(400),
+});
+
+/** What one has, over all projects. */
+export const stash = z.strictObject({
+  cloths: z
+    .array(
+      z.strictObject({
+        id,
+        name: words.trim().min(1),
+        sort: z.enum(CLOTH_SORTS),
+        width: mm.min(1),
+        length: cloth,
+        price,
+        shrinks,
+        note: words,
+        outline,
+        flaws: z.array(flaw).max(40),
+        of: z.union([id, z.literal('')]),
+        used: z.strictObject({ project: id, name: words, cloth: id }).nullable(),
+      }),
+    )
+    .max(1000),
+  things: z
+    .array(z.strictObject({ id, name: words.trim().min(1), count: z.number().min(0).max(100_000), note: words }))
+    .max(1000),
 });

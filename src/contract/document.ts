@@ -28,7 +28,7 @@ import {
 } from '../core/document/project.ts';
 import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
 import { MOST_LINES } from '../core/plan/index.ts';
-import { cutting } from './cutting.ts';
+import { cutting, stash } from './cutting.ts';
 import { id, key, line, mm, path, point, words } from './figures.ts';
 import { CURRENT_SCHEMA, migrations, type Plain } from './migrations.ts';
 
@@ -275,6 +275,7 @@ const decisions = z.strictObject({
       .nullable(),
   }),
   cutting,
+  stash,
   paper: z.strictObject({
     size: z.enum(['a4', 'letter']),
     pieces: z.array(id).max(4000).nullable(),
@@ -285,7 +286,7 @@ const decisions = z.strictObject({
 /** A saved project: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(11),
+    schema: z.literal(12),
     name: words.trim().min(1),
     garment: words.min(1).max(40),
     units: z.enum(['mm', 'in']),

@@ -176,6 +176,18 @@ function withPrints(doc: Plain): Plain {
   return { ...doc, schema: 11, decisions: { ...d, cutting: { ...cutting, cloths, have: [] } } };
 }
 
+/** Version 12 knows what one has: cloths of version 11 came from no stash, and were whole. */
+function withStash(doc: Plain): Plain {
+  const d = decisionsOf(doc);
+  const cutting = d.cutting as Plain & { cloths: Plain[] };
+  const cloths = cutting.cloths.map((c) => ({ outline: [], stash: '', ...c }));
+  return {
+    ...doc,
+    schema: 12,
+    decisions: { stash: { cloths: [], things: [] }, ...d, cutting: { ...cutting, cloths } },
+  };
+}
+
 /** Parts of the decisions with what they lack. */
 const withMore = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(structuredClone(added)).map(([key, more]) => [key, { ...more, ...d[key] }]));
@@ -192,5 +204,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   8: withFinishes,
   9: withCloths,
   10: withPrints,
+  11: withStash,
 };
-export const CURRENT_SCHEMA = 11;
+export const CURRENT_SCHEMA = 12;

@@ -136,6 +136,10 @@ export const ROUTES = {
   },
   'POST /api/projects/{id}/undo': { summary: 'Undo the last change', body: revisionBody, answer: projectAnswer },
   'POST /api/projects/{id}/redo': { summary: 'Redo the change undone last', body: revisionBody, answer: projectAnswer },
+  'GET /api/stash': {
+    summary: 'What one has, over all projects: a document that is changed like a project, in `decisions.stash`',
+    answer: projectAnswer,
+  },
   'GET /api/projects/{id}/history': {
     summary: 'All changes, newest first',
     answer: z.object({ changes: z.array(historyEntry) }),

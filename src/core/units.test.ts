@@ -16,6 +16,9 @@ describe('lengths as people type them', () => {
     ['15 mm', 15],
     ['1.5cm', 15],
     ['1,5 cm', 15],
+    ['2.5 m', 2500],
+    // One yard is 0.9144 m exactly (international yard and pound agreement, 1959).
+    ['1 1/8 yd', 1028.7],
     ['15', 15],
     ['3/8"', 9.525],
     ['2 1/2″', 63.5],

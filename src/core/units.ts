@@ -20,6 +20,13 @@ const UNIT_WORDS: Record<string, number> = {
   mm: 1,
   millimetres: 1,
   cm: 10,
+  // Cloth is sold by the metre and the yard (914.4 mm exactly, since 1959).
+  m: 1000,
+  metre: 1000,
+  metres: 1000,
+  yd: 36 * MM_PER_INCH,
+  yard: 36 * MM_PER_INCH,
+  yards: 36 * MM_PER_INCH,
   '"': MM_PER_INCH,
   '″': MM_PER_INCH,
   '”': MM_PER_INCH,

@@ -16,7 +16,7 @@ import { computedRoutes, sent } from './routes/computed.ts';
 import { eventRoutes } from './routes/events.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { layRoute } from './routes/lay.ts';
-import { projectRoutes } from './routes/projects.ts';
+import { projectRoutes, stashRoute } from './routes/projects.ts';
 import { MAX_UPLOAD, readUpload } from './upload.ts';
 
 const TOO_LARGE = `The file is too large: Woodbine takes up to ${MAX_UPLOAD / 1024 / 1024} MB. Export the pattern without pictures in it.`;
@@ -46,6 +46,7 @@ export function createApp(p: AppParts): Hono {
   app.use('/api/*', (c, next) => (c.req.path === '/api/backups/brought' ? next() : limit(c, next)));
   app.route('/api/projects', projectRoutes(p.opened.store, p.works));
   app.route('/api/projects', computedRoutes(p));
+  app.get('/api/stash', (c) => stashRoute(c, p.opened.store));
   app.route('/api/jobs', jobRoutes(p.reader));
   app.post('/api/lay', (c) => layRoute(c, p.works));
   app.post('/api/look', (c) => look(c, p.reader));

@@ -80,7 +80,7 @@ describe('projects', () => {
     ['/decisions/facing/front', -5],
     ['/decisions/closure/count', 1.5],
     ['/decisions/nothing/here', 1],
-    ['/schema', 12],
+    ['/schema', 13],
     ['/name', ''],
   ])('a change that cannot be: %s = %p', async (path, value) => {
     const id = await make();
@@ -237,6 +237,25 @@ describe('the pattern', () => {
   });
 });
 
+describe('the stash', () => {
+  test('is begun once, whoever asks first; it is on no shelf, is changed like a project, and stays', async () => {
+    const both = await Promise.all([ask('GET', '/api/stash'), ask('GET', '/api/stash')]);
+    expect(both.map((a) => [a.status, a.json.id])).toEqual([
+      [200, 'stash'],
+      [200, 'stash'],
+    ]);
+    const shelf = (await ask('GET', '/api/projects')).json.projects;
+    expect(shelf.map((p: { id: string }) => p.id)).not.toContain('stash');
+    const things = [{ id: 's1', name: 'Horn buttons', count: 7, note: '20 mm' }];
+    expect((await edit('stash', both[0].json.revision, '/decisions/stash/things', things)).status).toBe(200);
+    expect((await edit('stash', both[0].json.revision, '/decisions/stash/things', [])).status).toBe(409);
+    const bad = [{ ...things[0], count: -1 }];
+    expect((await edit('stash', both[0].json.revision + 1, '/decisions/stash/things', bad)).status).toBe(422);
+    expect((await ask('DELETE', '/api/projects/stash')).json.detail).toMatch(/The stash stays/);
+    expect((await ask('GET', '/api/stash')).json.document.decisions.stash.things).toEqual(things);
+  });
+});
+
 describe('files out and in', () => {
   test('a project saved as JSON loads back unchanged; what is no project is refused', async () => {
     const demo = (await ask('POST', '/api/projects/demo', { demo: 'greenhouse-coat' })).json;
@@ -249,9 +268,9 @@ describe('files out and in', () => {
     spoilt.project.shell.pieces[1].ring[0].path[0].b.x += 5;
     expect((await ask('POST', '/api/projects/import', spoilt)).json.detail).toMatch(/outline of Back is open/);
     expect(
-      (await ask('POST', '/api/projects/import', { woodbine: 1, project: { ...file.project, schema: 12 } })).json
+      (await ask('POST', '/api/projects/import', { woodbine: 1, project: { ...file.project, schema: 13 } })).json
         .detail,
-    ).toMatch(/version 12/);
+    ).toMatch(/version 13/);
     expect((await ask('POST', '/api/projects/import', { anything: 1 })).status).toBe(422);
   });
 

@@ -6,6 +6,7 @@ import '@fontsource-variable/vollkorn/wght.css';
 import '@fontsource-variable/source-sans-3/wght.css';
 import { NotFound } from './app/NotFound.tsx';
 import { Backups, fetchFor, Project, Shelf } from './app/pages.ts';
+import { StashDoor } from './app/StashDoor.tsx';
 import { currentMode, showMode } from './theme/mode.ts';
 import { system } from './theme/system.ts';
 import { Boundary } from './ui/Boundary.tsx';
@@ -25,6 +26,7 @@ createRoot(document.getElementById('root') as HTMLElement).render(
             <Routes>
               <Route path="/" element={<Shelf />} />
               <Route path="/backups" element={<Backups />} />
+              <Route path="/stash" element={<StashDoor />} />
               <Route path="/project/:id/*" element={<Project />} />
               <Route path="*" element={<NotFound />} />
             </Routes>

@@ -10,6 +10,8 @@ export interface ClothSaid extends Cloth {
   takes: Material[];
   /** So much of it is there; 0 where it is still to be bought. */
   owned: number;
+  /** Which cloth of the stash it is; none where it is not from there. */
+  stash: string;
   sort: ClothSort;
   /** What a metre of it costs, in the sewist's own money; 0 where that is not said. */
   price: number;
@@ -43,6 +45,8 @@ const USUAL: Omit<ClothSaid, 'id' | 'name' | 'takes' | 'width'> = {
   end: 10,
   gap: 4,
   flaws: [],
+  outline: [],
+  stash: '',
   ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
   ...{ sort: 'plain', price: 0, meet: ['side', 'centre-front', 'centre-back', 'cap'], centre: true },
 };

@@ -1,5 +1,6 @@
 import { type ClosureChoice, usualClosure } from '../closure/choices.ts';
 import { type CuttingChoice, usualCutting } from '../cutting/cloths.ts';
+import { emptyStash, type Stash } from '../cutting/stash.ts';
 import { type Path, type Point } from '../geometry/index.ts';
 import {
   type CornerRule,
@@ -274,19 +275,23 @@ export interface Decisions {
     sheet: { text: string; steps: string[] | null }[] | null;
   };
   cutting: CuttingChoice;
+  /** What one has, kept in a document of its own: of a garment there is nothing in it. */
+  stash: Stash;
   /** What is ticked to be printed, by piece id; null prints everything. */
   paper: { size: 'a4' | 'letter'; pieces: string[] | null; strip: boolean };
 }
 
 /** The garment of a project that is a closing alone, without a pattern. */
 export const CLOSING_ONLY = 'closing';
+/** What the document of the stash is a project of, and its id. */
+export const STASH = 'stash';
 
 /** What a project can be of. */
 export const GARMENTS = ['coat', 'jacket', 'waistcoat', 'shirt', 'dress', 'skirt', 'other', CLOSING_ONLY] as const;
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 11;
+  schema: 12;
   name: string;
   garment: string;
   units: LengthUnit;
@@ -381,6 +386,7 @@ export function usualDecisions(): Decisions {
       sheet: null,
     },
     cutting: usualCutting(),
+    stash: emptyStash(),
     paper: { size: 'a4', pieces: null, strip: true },
   };
 }

@@ -49,7 +49,8 @@ export const simplified = (ring: Point[], off: number): Point[] =>
 /** Area in mm², holes taken off. */
 export const ringsArea = (a: Rings): number => Math.abs(a.reduce((sum, r) => sum + ringArea(r), 0));
 
-function ringArea(r: Point[]): number {
+/** Positive where the ring runs anticlockwise for y up: of an outer one, that is. */
+export function ringArea(r: Point[]): number {
   let sum = 0;
   for (let i = 0, j = r.length - 1; i < r.length; j = i++) {
     const p = r[j] as Point;

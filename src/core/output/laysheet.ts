@@ -1,4 +1,4 @@
-import { type ClothSaid, grainOf, type Lying, printLines } from '../cutting/index.ts';
+import { type ClothSaid, grainOf, type Lying, lost, printLines } from '../cutting/index.ts';
 import { type Box, flatten, line, type Path, type Point, polyline } from '../geometry/index.ts';
 import { type Item, type Sheet } from './items.ts';
 
@@ -30,16 +30,13 @@ function cutSheet(q: Lying): Sheet {
 /** The cloth itself: its edges, what is kept free along them, its flaws, and the lines of its print. */
 function clothSheet(cloth: ClothSaid, length: number): Sheet {
   const wide = cloth.lies === 'folded' ? cloth.width / 2 : cloth.width;
-  const frame = (x0: number, y0: number, x1: number, y1: number): Item => ({
-    kind: 'path',
-    path: closed([
-      { x: x0, y: y0 },
-      { x: x1, y: y0 },
-      { x: x1, y: y1 },
-      { x: x0, y: y1 },
-    ]),
-    stroke: 'frame',
-  });
+  const frame = (ring: Point[]): Item => ({ kind: 'path', path: closed(ring), stroke: 'frame' });
+  const edges = [
+    { x: 0, y: 0 },
+    { x: wide, y: 0 },
+    { x: wide, y: length },
+    { x: 0, y: length },
+  ];
   const lines = printLines(cloth, length);
   const printed: Item[] = [
     ...lines.y.map((y) => [line({ x: 0, y }, { x: wide, y })]),
@@ -48,7 +45,7 @@ function clothSheet(cloth: ClothSaid, length: number): Sheet {
   return {
     id: 'cloth',
     name: cloth.name,
-    items: [frame(0, 0, wide, length), ...cloth.flaws.map((f) => frame(f.x0, f.y0, f.x1, f.y1)), ...printed],
+    items: [edges, ...lost(cloth)].map(frame).concat(printed),
     box: { minX: 0, minY: 0, maxX: wide, maxY: length },
   };
 }

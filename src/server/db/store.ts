@@ -155,10 +155,11 @@ export class Store extends Writer {
     return row && { text: row.text, name: row.name };
   }
 
-  async create(document: ProjectDocument): Promise<Stored> {
+  /** Puts a document on the shelf; under an id of its own, or under `id`, where the one that stands there is given if there is one. */
+  async create(document: ProjectDocument, id?: string): Promise<Stored> {
     const made = await this.p.works.document({ do: 'take', json: JSON.stringify(document) });
     if (!made.ok) throw new Unreadable(document.name, made.problems);
-    return this.put(made.made);
+    return this.put(made.made, id);
   }
 
   /** A saved project as it was sent; refused where it is none, or does not fit the contract. */
@@ -167,9 +168,11 @@ export class Store extends Writer {
     return made.ok ? { ok: true, stored: await this.put(made.made) } : made;
   }
 
-  private put(made: MadeDocument): Promise<Stored> {
+  private put(made: MadeDocument, as?: string): Promise<Stored> {
     return this.one(async () => {
-      const [id, at] = [this.p.newId(), this.p.now()];
+      const there = as === undefined ? null : await this.get(as);
+      if (there) return there;
+      const [id, at] = [as ?? this.p.newId(), this.p.now()];
       const json = joined({ t: 'create', id, at }, { document: made.json });
       await this.kept({ t: 'create', id }, json, () => applyCreate(this.p.db, id, at, made));
       this.fit.set(id, 0);

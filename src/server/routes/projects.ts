@@ -1,5 +1,6 @@
 import { type Context, Hono } from 'hono';
 import { demoBody, maybeRevision, newProject, revisionBody } from '../../contract/index.ts';
+import { STASH } from '../../core/document/project.ts';
 import { emptyDocument } from '../../core/document/usual.ts';
 import { DEMOS } from '../../demo/index.ts';
 import { joined } from '../db/record.ts';
@@ -48,12 +49,17 @@ export async function written(c: Context, store: Store, w: Written): Promise<Res
   });
 }
 
+/** What one has, over all projects: kept as a document like theirs, and begun when it is first asked for. */
+export const stashRoute = async (c: Context, store: Store): Promise<Response> =>
+  projectAnswer(c, store, (await store.get(STASH)) ?? (await store.create(emptyDocument('Stash', STASH), STASH)));
+
 /** Shelf, one project, its changes, undo and redo, import and the demo. */
 export function projectRoutes(store: Store, works: Works): Hono {
   const r = new Hono();
   r.get('/', async (c) =>
     reply(c, 'GET /api/projects', {
-      projects: await store.list(),
+      // The stash is no project, though it is kept like one.
+      projects: (await store.list()).filter((p) => p.id !== STASH),
       demos: DEMOS.map(({ id, name, garment }) => ({ id, name, garment })),
     }),
   );
@@ -88,6 +94,7 @@ export function projectRoutes(store: Store, works: Works): Hono {
   });
   r.delete('/:id', async (c) => {
     const on = c.req.query('revision');
+    if (c.req.param('id') === STASH) return problem(c, 422, 'stash', 'The stash stays: take out of it what is in it.');
     if (on !== undefined && !/^\d{1,9}$/.test(on))
       return problem(c, 422, 'fields', 'revision has to be a whole number.');
     const done = await store.remove(c.req.param('id'), on === undefined ? undefined : Number(on));

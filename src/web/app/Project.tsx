@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { useEffect } from 'react';
 import { Link, Navigate, Route, Routes, useLocation, useParams } from 'react-router';
-import { CLOSING_ONLY } from '../../core/document/project.ts';
+import { CLOSING_ONLY, STASH } from '../../core/document/project.ts';
 import { useProject, type Workbook } from '../data/useProject.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { Clash } from '../ui/Clash.tsx';
@@ -24,6 +24,7 @@ import {
   PlanPage,
   PlanSheet,
   Seams,
+  StashPage,
   TrimPage,
 } from './screens.ts';
 import { Thread } from './Thread.tsx';
@@ -57,7 +58,7 @@ export function Project() {
 function Opened({ w }: { w: Workbook }) {
   const { pathname } = useLocation();
   useGivenUp(w, pathname);
-  const only = w.doc.garment === CLOSING_ONLY;
+  const first = { [CLOSING_ONLY]: 'buttons', [STASH]: 'stash' }[w.doc.garment];
   return (
     <Box
       data-project={w.id}
@@ -75,7 +76,7 @@ function Opened({ w }: { w: Workbook }) {
         <Boundary what="This page" place={pathname}>
           <Opening>
             <Routes>
-              <Route index element={<Navigate to={only ? 'buttons' : w.doc.shell ? 'inside' : 'pattern'} replace />} />
+              <Route index element={<Navigate to={first ?? (w.doc.shell ? 'inside' : 'pattern')} replace />} />
               <Route path="pattern" element={<Pattern w={w} />} />
               <Route path="pattern/trim" element={<TrimPage w={w} />} />
               <Route path="seams" element={<Seams w={w} />} />
@@ -91,8 +92,9 @@ function Opened({ w }: { w: Workbook }) {
               <Route path="cutting/sheet" element={<LaySheet w={w} />} />
               <Route path="cutting/buy" element={<BuySheet w={w} />} />
               <Route path="paper" element={<Paper w={w} />} />
+              <Route path="stash" element={<StashPage w={w} />} />
               <Route path="history" element={<HistoryPage w={w} />} />
-              <Route path="*" element={<NotFound inside={`/project/${w.id}/${only ? 'buttons' : 'pattern'}`} />} />
+              <Route path="*" element={<NotFound inside={`/project/${w.id}/${first ?? 'pattern'}`} />} />
             </Routes>
           </Opening>
         </Boundary>

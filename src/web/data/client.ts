@@ -97,6 +97,7 @@ export const api = {
   restore: (id: string) => ask('POST /api/projects/{id}/restore', { id }),
   remove: (id: string, revision: number) =>
     ask('DELETE /api/projects/{id}', { id }, undefined, `?revision=${revision}`),
+  stash: () => ask('GET /api/stash', {}),
   project: (id: string) => ask('GET /api/projects/{id}', { id }),
   change: (id: string, revision: number, label: string, patch: PatchOperation[]) =>
     ask('PATCH /api/projects/{id}', { id }, { revision, change: { label, patch } }),

@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
-import { atTable, type Cloth, grainOf, type Lying, printLines, usable } from '../../core/cutting/index.ts';
+import { atTable, type Cloth, grainOf, type Lying, lost, printLines, usable } from '../../core/cutting/index.ts';
 import { flatten, type Point } from '../../core/geometry/index.ts';
 import { type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
@@ -38,6 +38,7 @@ export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }
   const wide = cloth.lies === 'folded' ? cloth.width / 2 : cloth.width;
   const [from, to] = usable(cloth);
   const order = useMemo(() => atTable(lying), [lying]);
+  const not = useMemo(() => lost(cloth), [cloth]);
   return (
     <Frame
       box={{ minX: 0, minY: 0, maxX: Math.max(length, wide / 2), maxY: wide }}
@@ -57,15 +58,16 @@ export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }
             strokeDasharray={`${4 * unit} ${3 * unit}`}
           />
           <path d={printOf(cloth, length, wide)} fill="none" stroke={colour('rule')} strokeWidth={0.8 * unit} />
-          {cloth.flaws.map((f, i) => (
+          {not.map((ring, i) => (
             <path
               key={i}
-              d={`M${f.y0} ${f.x0}H${f.y1}V${f.x1}H${f.y0}ZL${f.y1} ${f.x1}M${f.y0} ${f.x1}L${f.y1} ${f.x0}`}
-              fill="none"
+              d={`${dataOf(ring)}Z`}
+              fill={colour('rule')}
+              fillOpacity={0.5}
               stroke={colour('berry')}
               strokeWidth={1.4 * unit}
             >
-              <title>A flaw</title>
+              <title>{i < cloth.flaws.length ? 'A flaw' : 'No cloth here'}</title>
             </path>
           ))}
           {order.map(({ lying: q, number }) => (

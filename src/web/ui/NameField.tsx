@@ -5,15 +5,17 @@ interface Props extends Omit<InputProps, 'value' | 'onChange'> {
   label: string;
   value: string;
   onName: (name: string) => void;
+  /** Whether it may be nothing. */
+  empty?: boolean;
 }
 
-/** A name that is changed in place: taken when the field is left or Enter is pressed; put back by Escape, or when it is empty. */
-export function NameField({ label, value, onName, ...look }: Props) {
+/** A name that is changed in place: taken when the field is left or Enter is pressed; put back by Escape, or when it is empty and may not be. */
+export function NameField({ label, value, onName, empty = false, ...look }: Props) {
   const [name, setName] = useState(value);
   useEffect(() => setName(value), [value]);
   const take = (): void => {
     const clean = name.trim();
-    if (clean && clean !== value) onName(clean);
+    if ((clean || empty) && clean !== value) onName(clean);
     else setName(value);
   };
   return (

@@ -278,13 +278,21 @@ export function CountBlank({ said, help, ...c }: CountProps) {
   );
 }
 
+interface NameProps {
+  label: string;
+  value: string;
+  onName: (v: string) => void;
+  /** How it is said when it is nothing, where it may be. */
+  none?: string;
+}
+
 /** A blank that is a name. */
-export const NameBlank = ({ label, value, onName }: { label: string; value: string; onName: (v: string) => void }) => (
-  <Blank label={label} said={value}>
+export const NameBlank = ({ label, value, onName, none }: NameProps) => (
+  <Blank label={label} said={value || (none ?? '')}>
     <Text fontWeight="600" mb="2">
       {label}
     </Text>
-    <NameField label={`${label}, in words`} value={value} onName={onName} mb="0" />
+    <NameField label={`${label}, in words`} value={value} onName={onName} empty={none !== undefined} mb="0" />
   </Blank>
 );
 

@@ -1,5 +1,5 @@
 import { type Computed } from '../../core/document/compute.ts';
-import { CLOSING_ONLY, type ProjectDocument } from '../../core/document/project.ts';
+import { CLOSING_ONLY, type ProjectDocument, STASH } from '../../core/document/project.ts';
 import { whereStopped } from './progress.ts';
 
 /** How a chapter of the workbook stands: nothing against it, something to look at, or not come to yet. */
@@ -20,6 +20,12 @@ export const STANDING_WORDS: Record<Standing, string> = {
 
 /** What is asked about the pattern itself before anything else of it can be relied on. */
 const ASKED = /^Next: (see|name|say)/;
+
+/** The chapters of what is no garment. */
+const ALONE: Record<string, string[]> = {
+  [CLOSING_ONLY]: ['buttons', 'paper', 'history'],
+  [STASH]: ['stash', 'history'],
+};
 
 /** The chapters of a project, in the order of the work. What is worked out only when it is opened stands open. */
 export function chaptersOf(doc: ProjectDocument, c: Computed): Chapter[] {
@@ -47,11 +53,12 @@ export function chaptersOf(doc: ProjectDocument, c: Computed): Chapter[] {
       question: 'Where do the buttons go?',
       standing: when(!doc.decisions.closure.on || !c.closure, c.closure?.ok === false),
     },
+    { path: 'stash', name: 'Stash', question: 'What do I have?', standing: 'open' },
     { path: 'cutting', name: 'Cloth', question: 'How much cloth?', standing: 'open' },
     { path: 'plan', name: 'Order', question: 'In what order?', standing: 'open' },
     { path: 'paper', name: 'Paper', question: 'On to paper', standing: 'open' },
     { path: 'history', name: 'History', question: 'What did I change?', standing: 'open' },
   ];
-  const alone = doc.garment === CLOSING_ONLY ? ['buttons', 'paper', 'history'] : all.map((x) => x.path);
-  return all.filter((x) => alone.includes(x.path));
+  const alone = ALONE[doc.garment];
+  return all.filter((x) => (alone ? alone.includes(x.path) : x.path !== 'stash'));
 }

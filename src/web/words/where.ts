@@ -15,6 +15,7 @@ const SCREENS: Record<keyof Decisions, string> = {
   strips: 'inside',
   making: 'plan',
   cutting: 'cutting',
+  stash: 'stash',
   paper: 'paper',
 };
 
@@ -26,6 +27,7 @@ export const SCREEN_WORDS: Record<string, string> = {
   buttons: 'among the buttons',
   plan: 'in the plan',
   cutting: 'on the cutting table',
+  stash: 'in the stash',
   paper: 'on the paper page',
 };
 

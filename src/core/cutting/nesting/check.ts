@@ -1,6 +1,7 @@
 import { around, type Box, intersection, type Point, ringsArea } from '../../geometry/index.ts';
 import { type CutLine, type Piece } from '../../pattern/index.ts';
 import { type Cloth, type Lay, usable } from './cloth.ts';
+import { lost } from './lost.ts';
 import { type Lying, lyingOf } from './lying.ts';
 import { foldsAtOrigin, isCutSingly } from './parts.ts';
 
@@ -59,16 +60,9 @@ function isOn(ring: Point[], { cloth, length }: Lay): boolean {
 
 /** Whether it touches a place that is not to be used. */
 function onFlaw(q: Lying, cloth: Cloth): boolean {
-  const ring = cloth.flaws.length ? around([q.ring], cloth.gap - OFF) : [];
-  return cloth.flaws.some(({ x0, x1, y0, y1 }) => {
-    const box = [
-      { x: x0, y: y0 },
-      { x: x1, y: y0 },
-      { x: x1, y: y1 },
-      { x: x0, y: y1 },
-    ];
-    return ringsArea(intersection(ring, [box])) > SHARED;
-  });
+  const not = lost(cloth);
+  const ring = not.length ? around([q.ring], cloth.gap - OFF) : [];
+  return not.some((r) => ringsArea(intersection(ring, [r])) > SHARED);
 }
 
 const boxOfRing = (r: Point[]): Box => {

@@ -39,6 +39,8 @@ export interface Cloth {
   /** Kept between pieces, and round flaws. */
   gap: number;
   flaws: readonly Flaw[];
+  /** Of a leftover its outline, opened out, in a box from the origin; none where it is an oblong. */
+  outline: readonly { x: number; y: number }[];
   print: Print;
   /** What it will still shrink by after it is cut, % along and across: pieces are laid larger by as much. */
   shrinks: { along: number; across: number };
@@ -47,7 +49,7 @@ export interface Cloth {
 /** A cloth of which nothing is said but how wide it is: in one layer, used to its edges, plain. */
 export const plainCloth = (width: number, more: Partial<Cloth> = {}): Cloth => ({
   width,
-  ...{ lies: 'single', oneWay: false, selvedge: 0, end: 0, gap: 0, flaws: [] },
+  ...{ lies: 'single', oneWay: false, selvedge: 0, end: 0, gap: 0, flaws: [], outline: [] },
   ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
   ...more,
 });

@@ -1,7 +1,9 @@
 import { difference, type Rings } from '../../geometry/clip.ts';
 import { type Point, ringsArea } from '../../geometry/index.ts';
 import { type Cloth, type Lay, usable } from './cloth.ts';
+import { lost } from './lost.ts';
 import { type NoFits, TOUCH } from './nofit.ts';
+import { lyingOutline } from './outlines.ts';
 import { type LayPart, type Way } from './parts.ts';
 import { hasPlace, type Steps, stepFrom } from './steps.ts';
 
@@ -18,18 +20,14 @@ export interface Laying extends Lay {
   left: LayPart[];
 }
 
-/** The flaws of a cloth as what already lies on it and is never moved. */
+/** What of a cloth cannot be used, as what already lies on it and is never moved. */
 export const flawed = (cloth: Cloth): Laid[] =>
-  cloth.flaws.map(({ x0, x1, y0, y1 }, copy) => {
-    const [wide, long] = [x1 - x0, y1 - y0];
-    const outline = [
-      { x: 0, y: 0 },
-      { x: wide, y: 0 },
-      { x: wide, y: long },
-      { x: 0, y: long },
-    ];
+  lost(cloth).map((ring, copy) => {
+    const outline = lyingOutline(ring, 0, false);
+    const [x, y] = [Math.min(...ring.map((p) => p.x)), Math.min(...ring.map((p) => p.y))];
+    const [wide, long] = [Math.max(...outline.map((p) => p.x)), Math.max(...outline.map((p) => p.y))];
     const way: Way = { turn: 0, mirrored: false, outline, wide, long };
-    return { part: { piece: '', copy, atFold: false, ways: [way] }, way, at: { x: x0, y: y0 } };
+    return { part: { piece: '', copy, atFold: false, ways: [way] }, way, at: { x, y } };
   });
 
 export function layOf(cloth: Cloth, laid: Laid[], left: LayPart[]): Laying {

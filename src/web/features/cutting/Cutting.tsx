@@ -11,6 +11,7 @@ import { useTall } from '../../drawing/useTall.ts';
 import { Empty, Page } from '../../ui/Page.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
 import { ClothSentences } from './ClothSentences.tsx';
+import { FromStash } from './FromStash.tsx';
 import { putCloth } from './putCloth.ts';
 import { useLaid } from './useLaid.ts';
 import { pinnedOf, SortNote, Verdict } from './Verdict.tsx';
@@ -108,6 +109,7 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
           )}
           <ClothSentences w={w} cloth={cloth} mine={laid.mine} />
           <SortNote cloth={cloth} />
+          <FromStash w={w} cloth={cloth} laid={laid} />
           <Verdict w={w} cloth={cloth} laid={laid} search={search} />
           {laid.mine.length > 0 && <WhichPiece w={w} mine={laid.mine} />}
           {laid.mine.length > 0 && (

@@ -328,6 +328,11 @@ function Begin({ onCreate, onLoad, onFile, demos, onDemo, onClosing }: BeginProp
         <OnlyClosing onBegin={onClosing} />
         <FilePick words="Load a saved project" accept=".json,application/json" onPick={onLoad} />
         <Box>
+          <Link to="/stash" style={{ color: 'var(--chakra-colors-leaf-fg)', fontWeight: 600, lineHeight: '40px' }}>
+            The stash: what you have
+          </Link>
+        </Box>
+        <Box>
           <Link to="/backups" style={{ color: 'var(--chakra-colors-leaf-fg)', fontWeight: 600, lineHeight: '40px' }}>
             Backups: take away, put back
           </Link>

@@ -1,0 +1,75 @@
+import {
+  difference,
+  inflate,
+  insideRing,
+  intersection,
+  type Point,
+  type Rings,
+  ringArea,
+  ringsArea,
+  simplified,
+} from '../geometry/index.ts';
+import { type Cloth, type Flaw } from './nesting/cloth.ts';
+import { type Lying } from './nesting/lying.ts';
+
+/** What is narrower is no cloth to keep, mm; nor is what is smaller, mm²: 100 by 200 mm. Own figures. */
+const [NARROW, SMALL] = [50, 20_000];
+/** An outline is kept by chords that lie so far within it at most, mm. */
+const STRAY = 1;
+/** What fills its box but for this share is an oblong. */
+const OBLONG = 0.005;
+
+/** A cloth that is left when others were cut from it: its box, mm, the outline in it (none: all of it), and what lacks within. */
+export interface Leftover extends Pick<Cloth, 'width' | 'flaws'> {
+  length: number;
+  outline: Point[];
+  area: number;
+}
+
+/** What is left of a length of cloth when the pieces are cut from it, the largest first; scraps too narrow or small to keep are not told. */
+export function leftovers(cloth: Cloth, lying: readonly Lying[], length: number): Leftover[] {
+  const whole: Rings = [cloth.outline.length ? [...cloth.outline] : oblong(cloth.width, length)];
+  const half = cloth.width / 2;
+  const cut = lying.flatMap(
+    ({ ring }): Rings =>
+      cloth.lies === 'single'
+        ? [ring]
+        : [ring.map((p) => ({ x: half + p.x, y: p.y })), ring.map((p) => ({ x: half - p.x, y: p.y })).reverse()],
+  );
+  const rest = difference(whole, cut);
+  // What is narrow is taken off: drawn together it is gone, and does not come back.
+  const wide = inflate(inflate(rest, -NARROW / 2 - STRAY), NARROW / 2);
+  const kept = intersection(wide, rest);
+  const [outer, holes] = [kept.filter((r) => ringArea(r) > 0), kept.filter((r) => ringArea(r) < 0)];
+  return outer
+    .map((r) =>
+      leftoverOf(
+        r,
+        holes.filter((h) => insideRing(r, h[0] as Point)),
+      ),
+    )
+    .filter((l) => l.area >= SMALL)
+    .sort((a, b) => b.area - a.area);
+}
+
+const oblong = (w: number, h: number): Point[] => [
+  { x: 0, y: 0 },
+  { x: w, y: 0 },
+  { x: w, y: h },
+  { x: 0, y: h },
+];
+
+function boxed(r: readonly Point[]): { x0: number; x1: number; y0: number; y1: number } {
+  const [xs, ys] = [r.map((p) => p.x), r.map((p) => p.y)];
+  return { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) };
+}
+
+function leftoverOf(ring: Point[], holes: Rings): Leftover {
+  const { x0, x1, y0, y1 } = boxed(ring);
+  const few = simplified(ring, STRAY).map((p) => ({ x: p.x - x0, y: p.y - y0 }));
+  const flaws = holes.map(boxed).map((h): Flaw => ({ x0: h.x0 - x0, x1: h.x1 - x0, y0: h.y0 - y0, y1: h.y1 - y0 }));
+  const [width, length] = [x1 - x0, y1 - y0];
+  const filled = ringsArea([few]);
+  const outline = filled < width * length * (1 - OBLONG) ? few : [];
+  return { width, length, outline, flaws, area: filled - holes.reduce((t, h) => t + ringsArea([h]), 0) };
+}
