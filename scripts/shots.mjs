@@ -49,6 +49,7 @@ for (const [name, path, tab, way] of views) {
     await page.getByRole('button', { name: /^I cut the lining: / }).click();
     await page.getByRole('dialog').getByText(way).click();
   }
+  if (name === 'paper') await page.getByRole('heading', { name: /pages$/ }).waitFor({ timeout: 60_000 });
   // The cards of the shelf are drawn one after another.
   await page.waitForTimeout(name === 'shelf' ? 4000 : name === 'plan' ? 2500 : 1500);
   await page.screenshot({ path: join(folder, `${name}.png`) });
@@ -86,33 +87,50 @@ await page.screenshot({ path: join(folder, 'cloth.png') });
 await page.getByRole('button', { name: 'Undo' }).click();
 await page.waitForTimeout(800);
 say('cloth.png');
-// Other choices, on copies that are taken away again.
-const others = [['facing-lapel', coat, 'Facings', (d) => Object.assign(d.facing, { kind: 'lapel', deep: 160 })]];
-const sewn = (d) => {
-  d.closure.done = [0, 1, 2].map((index) => ({
-    line: 'front',
-    index,
-    at: [-16, 54, 139][index],
-    state: index === 2 ? 'marked' : 'cut',
-  }));
-};
-others.push(['buttons-garment', shirt, null, sewn]);
-for (const [name, from, tab, choose] of others) {
-  const saved = await (await fetch(`${base}/api/projects/${from.id}/export/project.json`)).json();
-  choose(saved.project.decisions);
-  const copy = await fetch(`${base}/api/projects/import`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(saved),
-  });
-  const { id } = await copy.json();
-  await page.goto(`${base}/project/${id}/${tab ? 'inside' : 'buttons/garment'}`, { waitUntil: 'networkidle' });
-  if (tab) await page.getByRole('tab', { name: tab }).click();
-  await page.waitForTimeout(400);
-  await page.screenshot({ path: join(folder, `${name}.png`) });
-  await fetch(`${base}/api/projects/${id}`, { method: 'DELETE' });
-  say(`${name}.png`);
-}
+// Holes that are sewn already, on a copy that is taken away again.
+const saved = await (await fetch(`${base}/api/projects/${shirt.id}/export/project.json`)).json();
+saved.project.decisions.closure.done = [0, 1, 2].map((index) => ({
+  line: 'front',
+  index,
+  at: [-16, 54, 139][index],
+  state: index === 2 ? 'marked' : 'cut',
+}));
+const copy = await fetch(`${base}/api/projects/import`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify(saved),
+});
+const { id: sewn } = await copy.json();
+await page.goto(`${base}/project/${sewn}/buttons/garment`, { waitUntil: 'networkidle' });
+await page.waitForTimeout(400);
+await page.screenshot({ path: join(folder, 'buttons-garment.png') });
+say('buttons-garment.png');
+// A cloth of the stash cut for it, and what is left of that.
+await page.goto(`${base}/stash`, { waitUntil: 'networkidle' });
+await page.getByRole('button', { name: 'Put something else in' }).click();
+await page.getByRole('button', { name: 'Put a cloth in' }).click();
+await page.getByRole('button', { name: 'What the cloth is called: A cloth' }).click();
+await page.getByLabel('What the cloth is called, in words').fill('Moss poplin');
+await page.keyboard.press('Enter');
+await page.waitForTimeout(1200);
+await page.goto(`${base}/project/${sewn}/cutting`, { waitUntil: 'networkidle' });
+await page.getByRole('button', { name: /^Where the cloth comes from/ }).click();
+await page
+  .getByRole('dialog')
+  .getByText(/^Moss poplin of the stash/)
+  .click();
+await page.getByRole('button', { name: 'Lay the pieces' }).click();
+await page.getByRole('button', { name: 'It is cut: take it from the stash' }).click({ timeout: 60_000 });
+await page.getByText('It is cut; what is left of it').waitFor();
+await page.goto(`${base}/stash`, { waitUntil: 'networkidle' });
+await page.waitForTimeout(800);
+await page.screenshot({ path: join(folder, 'stash.png') });
+say('stash.png');
+await page.getByRole('button', { name: 'It was not: put it back whole' }).click();
+await page.getByRole('button', { name: 'It is no more there' }).click();
+await page.getByRole('button', { name: 'No more there', exact: true }).click();
+await page.waitForTimeout(800);
+await fetch(`${base}/api/projects/${sewn}`, { method: 'DELETE' });
 // What a file holds, before it is taken in: on a project of its own that is taken away again.
 const made = await fetch(`${base}/api/projects`, {
   method: 'POST',

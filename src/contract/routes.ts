@@ -227,6 +227,11 @@ export const ROUTES = {
     query: z.object({ cloth: ofCloth, layers }),
     answer: 'image/vnd.dxf',
   },
+  'GET /api/projects/{id}/export/lay.pdf': {
+    summary: 'The same as PDF: one page as large as the cloth it takes',
+    query: z.object({ cloth: ofCloth }),
+    answer: 'application/pdf',
+  },
   'GET /api/projects/{id}/export/cut-list.csv': { summary: 'The cut list as CSV', answer: 'text/csv' },
   'GET /api/projects/{id}/export/project.json': { summary: 'The project as a file', answer: projectFile },
   'POST /api/look': {

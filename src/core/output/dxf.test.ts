@@ -3,6 +3,7 @@ import DxfParser from 'dxf-parser';
 import fc from 'fast-check';
 import { documentOf } from '../../demo/drawn.ts';
 import { CUTS } from '../../test/pile.ts';
+import { readPdf } from '../../test/readpdf.ts';
 import { runs } from '../../test/runs.ts';
 import { type ClothSaid, laid, partsOf, standingOf, usualCutting } from '../cutting/index.ts';
 import { compute } from '../document/compute.ts';
@@ -12,6 +13,7 @@ import { assemble } from '../import/index.ts';
 import { outlineOf } from '../pattern/index.ts';
 import { dxfOf } from './dxf.ts';
 import { arrange, sheetsFor, svgAsTheyLie } from './index.ts';
+import { layPdf } from './laypdf.ts';
 import { laySheets } from './laysheet.ts';
 
 const DRAWN = fc.record({ made: fc.constantFrom(...Object.values(CUTS)), w: fc.integer({ min: 220, max: 300 }) });
@@ -71,7 +73,7 @@ describe('a DXF drawing', () => {
     }
   });
 
-  test('of a lay has its cuts where they lie, in SVG as well; lines of its print go on over the side seam in both', () => {
+  test('of a lay has its cuts where they lie, in SVG and PDF as well; lines of its print go on over the side seam', async () => {
     const x = garmentOf({ made: Object.values(CUTS)[0] as (typeof CUTS)[string], w: 250 });
     const usual = usualCutting();
     const print = { along: 80, across: 0, fromEnd: 20, fromSide: 0 };
@@ -101,6 +103,22 @@ describe('a DXF drawing', () => {
     const inDxf = blocks.flatMap((b) =>
       b.entities.filter((e) => e.layer === '14').map((e) => (e as unknown as { vertices: Point[] }).vertices),
     );
+    // As PDF it is one page as large as its cloth with 10 mm round it, each cut as large as it is.
+    const size = { width: cloth.width, height: length };
+    const bytes = await layPdf({ title: 'A lay', sheets, size, fonts: { regular: [] }, now: new Date(0) });
+    const [page, ...more] = await readPdf(bytes as Uint8Array);
+    expect([more, page?.width]).toEqual([[], expect.closeTo(1620, 1)]);
+    for (const { ring } of lying) {
+      const [w, h] = spread(ring);
+      const same = (run: Point[]) => spread(run).every((v, k) => Math.abs(v - ((k ? h : w) ?? 0)) < 0.1);
+      expect(page?.runs.some(same)).toBe(true);
+    }
+    expect(
+      await layPdf({
+        ...{ title: '', sheets, fonts: { regular: [] }, now: new Date(0) },
+        size: { ...size, height: 6000 },
+      }),
+    ).toBeNull();
     const side = meeting.map((m) => m.match).filter((m) => m.code === 'side');
     expect(side.length).toBeGreaterThan(0);
     for (const m of side) {

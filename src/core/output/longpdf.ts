@@ -19,7 +19,7 @@ import { LONG, type LongPaper, MARGIN } from './paper.ts';
 import { beginPdf, datedTitle, drawItems, PT, strokePath, type ToPage } from './pdfpage.ts';
 
 /** A PDF page is no longer, mm: 14,400 units of a user space that is not scaled (ISO 32000-1, annex C). */
-const LONGEST = (14_400 / 72) * 25.4;
+export const LONGEST = (14_400 / 72) * 25.4;
 /** Pieces keep so far from each other, their outlines within a third of it; so much is kept for the squares and the title above them, mm. */
 const [GAP, HEAD] = [5, 75];
 /** So many steps a shorter page is looked for: the same sheet every time, in a second or two. */

@@ -9,6 +9,7 @@ export const EXPORTS = [
   'pieces.dxf',
   'lay.svg',
   'lay.dxf',
+  'lay.pdf',
   'cut-list.csv',
   'project.json',
 ] as const;

@@ -18,6 +18,7 @@ import {
   svgOf,
   tile,
 } from '../../core/output/index.ts';
+import { layPdf } from '../../core/output/laypdf.ts';
 import { laySheets } from '../../core/output/laysheet.ts';
 import { longPdf } from '../../core/output/longpdf.ts';
 import { putOnPages } from '../../core/output/onpages.ts';
@@ -191,17 +192,35 @@ function drawingDxf(x: Computed, doc: ProjectDocument, q: Asked): Answered {
   return file(doc, '.dxf', 'image/vnd.dxf', dxfOf(arrange(sheets, 1500, 20).sheets, q.layers));
 }
 
-/** The lay of a cloth at full size; what it is drawn as is the file's business. */
+/** What is drawn of a lay. */
+interface Drawn {
+  sheets: Sheet[];
+  title: string;
+  size: Size;
+}
+
+/** The lay of a cloth at full size; what it is drawn as is the file's business: null where it is too large for that. */
 const layFile =
-  (ending: string, type: string, draw: (sheets: Sheet[], title: string, size: Size, q: Asked) => string): Maker =>
-  (x, doc, q) => {
+  (
+    ending: string,
+    type: string,
+    draw: (d: Drawn, q: Asked, fonts: PdfFonts) => string | Promise<Uint8Array | null>,
+  ): Maker =>
+  async (x, doc, q, fonts) => {
     const { cutting } = doc.decisions;
     const cloth = q.cloth === undefined ? cutting.cloths[0] : cutting.cloths.find((c) => c.id === q.cloth);
     if (!cloth) return problemBody(404, 'cloth', 'There is no such cloth in this project.');
     const { lying, length } = standingOf(cutting, cloth, x);
     if (!lying.length) return nothing(`Nothing is laid on ${cloth.name} yet.`);
     const size = { width: cloth.lies === 'folded' ? cloth.width / 2 : cloth.width, height: length };
-    return file(doc, ending, type, draw(laySheets(cloth, lying, length), `${doc.name}: ${cloth.name}`, size, q));
+    const sheets = laySheets(cloth, lying, length);
+    const made = await draw({ sheets, title: `${doc.name}: ${cloth.name}`, size }, q, fonts);
+    if (made !== null) return file(doc, ending, type, made);
+    return problemBody(
+      422,
+      'paper',
+      'A PDF page holds 508 cm of cloth, and this lay is longer: take it as SVG or DXF.',
+    );
   };
 
 type Size = Parameters<typeof svgAsTheyLie>[2];
@@ -213,8 +232,9 @@ export const MAKERS: Record<Exclude<(typeof EXPORTS)[number], 'project.json'>, M
   'changes.pdf': changes,
   'pieces.svg': drawing,
   'pieces.dxf': drawingDxf,
-  'lay.svg': layFile('-lay.svg', 'image/svg+xml; charset=utf-8', svgAsTheyLie),
-  'lay.dxf': layFile('-lay.dxf', 'image/vnd.dxf', (sheets, _title, _size, q) => dxfOf(sheets, q.layers)),
+  'lay.svg': layFile('-lay.svg', 'image/svg+xml; charset=utf-8', (d) => svgAsTheyLie(d.sheets, d.title, d.size)),
+  'lay.dxf': layFile('-lay.dxf', 'image/vnd.dxf', (d, q) => dxfOf(d.sheets, q.layers)),
+  'lay.pdf': layFile('-lay.pdf', 'application/pdf', (d, q, fonts) => layPdf({ ...d, fonts, now: new Date(q.now) })),
   'cut-list.csv': (x, doc) => file(doc, '-cut-list.csv', 'text/csv; charset=utf-8', cutListCsv(x, doc.units)),
 };
 

@@ -10,6 +10,8 @@ export interface If {
   lies: Lies;
   /** Its print need not meet. */
   free?: boolean;
+  /** Its pieces lie all the same way up where they need not now, or either way up where they do. */
+  turned?: boolean;
 }
 
 /** What it would take; pieces that are wider than it, or cut wrongly by two layers, are not in it. */
@@ -45,6 +47,7 @@ export function useWhatIf() {
     const { cloth, holds, ...whats } = asked;
     const all = widths.flatMap((width) => LIES.map((lies): If => ({ width, lies })));
     if (holds.size) all.push({ width: cloth.width, lies: cloth.lies, free: true });
+    all.push({ width: cloth.width, lies: cloth.lies, turned: true });
     const next = (k: number): void => {
       const one = all[k];
       worker.current?.terminate();
@@ -58,8 +61,14 @@ export function useWhatIf() {
         setFound((was) => [...was, { ...one, length, missing: new Set([...wide, ...single]).size }]);
         next(k + 1);
       };
-      const { width, lies, free } = one;
-      const on = { cloth: { ...cloth, width, lies }, holds: free ? new Map() : holds, pinned: [] };
+      const { width, lies, free, turned } = one;
+      const oneWay = turned ? !cloth.oneWay : cloth.oneWay;
+      // Of another width it is a whole cloth.
+      const on = {
+        cloth: { ...cloth, width, lies, oneWay, flaws: [], outline: [] },
+        holds: free ? new Map() : holds,
+        pinned: [],
+      };
       worker.current = layAside({ ...whats, ...on, seed: 1, seconds: EACH }, then, stop);
     };
     next(0);

@@ -79,6 +79,40 @@ export function beyondWords(cloth: ClothSaid, lying: readonly Lying[]): string |
 /** How a cloth lies, in a word. */
 export const LIES_WORDS: Record<Lies, string> = { single: 'single', folded: 'folded' };
 
+/** What is found of a cloth as it could be. */
+interface Could {
+  width: number;
+  lies: Lies;
+  length: number;
+  /** So many pieces do not fit so. */
+  missing: number;
+  free?: boolean;
+  turned?: boolean;
+}
+
+/** What the cloth as it is would take if it lay otherwise, had nap or had none, or its print need not meet. */
+export function ifWords(found: readonly Could[], cloth: ClothSaid, units: LengthUnit): string[] {
+  const mm = (v: number): string => formatLength(v, units, 0);
+  const here = found.filter((f) => f.width === cloth.width && f.missing === 0);
+  const taken = (lies: Lies): number | undefined => here.find((f) => f.lies === lies && !f.free && !f.turned)?.length;
+  const bought = (f: number | undefined): number => buyLength(f ?? 0, units);
+  const more = (by: number): string => (by === 0 ? 'just as much' : `${mm(Math.abs(by))} ${by > 0 ? 'more' : 'less'}`);
+  const [now, single, folded] = [taken(cloth.lies), taken('single'), taken('folded')];
+  const [free, turned] = [here.find((f) => f.free), here.find((f) => f.turned)];
+  const out: string[] = [];
+  if (single && folded) out.push(`Folded takes ${more(bought(folded) - bought(single))} than in one layer.`);
+  if (turned && now) {
+    const by = more(bought(turned.length) - bought(now));
+    out.push(
+      cloth.oneWay
+        ? `If pieces may lie either way up, it takes ${by}.`
+        : `With nap, or a print that has an upper end, it takes ${by}.`,
+    );
+  }
+  if (free) out.push(`If its print need not meet, ${mm(bought(free.length))} of the cloth as it is now would do.`);
+  return out.map((w) => w.replace('just as much than', 'just as much as'));
+}
+
 /** What is there of a cloth against what the lay takes. */
 export function enoughWords(cloth: ClothSaid, length: number, units: LengthUnit): string {
   const mm = (v: number): string => formatLength(v, units, 0);

@@ -43,6 +43,9 @@ function Away({ w, cloth, laid }: { w: Workbook; cloth: ClothSaid; laid: boolean
           <a href={file('dxf')} download style={style}>
             as DXF
           </a>
+          <a href={file('pdf')} download style={style}>
+            as PDF
+          </a>
         </>
       )}
       <Link to="buy" style={style}>

@@ -1,10 +1,13 @@
 import { Box, Button, Heading, Table, Text } from '@chakra-ui/react';
+import { lazy, Suspense } from 'react';
 import { buyLength, type ClothSaid, type Holds, LIES } from '../../../core/cutting/index.ts';
 import { type Piece } from '../../../core/pattern/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { type Then, useWhatIf } from '../../data/useWhatIf.ts';
-import { LIES_WORDS } from '../../words/index.ts';
+import { ifWords, LIES_WORDS } from '../../words/index.ts';
+
+const LengthChart = lazy(() => import('../../drawing/LengthChart.tsx'));
 
 /** Widths that are sold, mm: common practice. */
 const WIDTHS = [900, 1120, 1150, 1400, 1500] as const;
@@ -24,9 +27,14 @@ export function WhatIf({ w, cloth, mine, holds, onTake }: Props) {
   const mm = (v: number): string => formatLength(v, units, 0);
   const widths = [...new Set([...WIDTHS, cloth.width])].sort((a, b) => a - b);
   const cell = (width: number, lies: ClothSaid['lies']): Then | undefined =>
-    found.find((f) => f.width === width && f.lies === lies && !f.free);
-  const free = found.find((f) => f.free);
-  const whole = found.filter((f) => f.missing === 0 && !f.free);
+    found.find((f) => f.width === width && f.lies === lies && !f.free && !f.turned);
+  const whole = found.filter((f) => f.missing === 0 && !f.free && !f.turned);
+  const figure = (width: number, lies: ClothSaid['lies']): number | null => {
+    const c = cell(width, lies);
+    if (!c || c.missing) return null;
+    const length = buyLength(c.length, units);
+    return cloth.price > 0 ? Math.ceil((cloth.price * length) / 1000) : length;
+  };
   const least = Math.min(...whole.map((f) => f.length * f.width));
   return (
     <Box borderTopWidth="1px" borderColor="rule" pt="3" mb="3">
@@ -97,10 +105,26 @@ export function WhatIf({ w, cloth, mine, holds, onTake }: Props) {
               ? `${left} more to look at, two seconds each.`
               : `As cut off the bolt${cloth.price ? ', and what that costs' : ''}. Green takes the least cloth; “without” counts pieces that do not fit so. Click one to take it.`}
           </Text>
-          {free && (
-            <Text fontSize="15px" mb="2">
-              If its print need not meet, {mm(buyLength(free.length, units))} of the cloth as it is now would do.
-            </Text>
+          {left === 0 && (
+            <>
+              <Suspense fallback={null}>
+                <LengthChart
+                  rows={widths.map((width) => ({
+                    // Without its unit: five of them stand side by side.
+                    width: mm(width).replace(' mm', ''),
+                    single: figure(width, 'single'),
+                    folded: figure(width, 'folded'),
+                  }))}
+                  names={LIES_WORDS}
+                  said={(v) => (cloth.price > 0 ? String(v) : mm(v))}
+                />
+              </Suspense>
+              {ifWords(found, cloth, units).map((words) => (
+                <Text key={words} fontSize="15px" mb="2">
+                  {words}
+                </Text>
+              ))}
+            </>
           )}
           {left > 0 && (
             <Button size="sm" variant="outline" borderColor="rule" onClick={stop}>
