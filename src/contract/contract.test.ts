@@ -37,7 +37,8 @@ describe('saved documents', () => {
       doc.schema = version;
       const d = doc.decisions as Record<string, Plain>;
       delete d.stash;
-      for (const c of (d.cutting as { cloths: Plain[] }).cloths) for (const key of ['outline', 'stash']) delete c[key];
+      for (const c of (d.cutting as { cloths: Plain[] }).cloths)
+        for (const key of ['outline', 'stash', 'tilt']) delete c[key];
       if (version > 10) return doc;
       if (version > 9) {
         delete (d.cutting as { have?: unknown }).have;

@@ -40,6 +40,8 @@ export const cutting = z.strictObject({
         owned: cloth,
         lies: z.enum(LIES),
         oneWay: z.boolean(),
+        // More is another grain.
+        tilt: z.number().min(0).max(5),
         selvedge: mm.max(300),
         end: mm.max(300),
         gap: mm.max(50),

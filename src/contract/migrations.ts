@@ -176,11 +176,11 @@ function withPrints(doc: Plain): Plain {
   return { ...doc, schema: 11, decisions: { ...d, cutting: { ...cutting, cloths, have: [] } } };
 }
 
-/** Version 12 knows what one has: cloths of version 11 came from no stash, and were whole. */
+/** Version 12 knows what one has: cloths of version 11 came from no stash, were whole, and pieces lay on their grain. */
 function withStash(doc: Plain): Plain {
   const d = decisionsOf(doc);
   const cutting = d.cutting as Plain & { cloths: Plain[] };
-  const cloths = cutting.cloths.map((c) => ({ outline: [], stash: '', ...c }));
+  const cloths = cutting.cloths.map((c) => ({ outline: [], stash: '', tilt: 0, ...c }));
   return {
     ...doc,
     schema: 12,

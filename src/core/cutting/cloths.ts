@@ -41,6 +41,7 @@ const USUAL: Omit<ClothSaid, 'id' | 'name' | 'takes' | 'width'> = {
   owned: 0,
   lies: 'single',
   oneWay: false,
+  tilt: 0,
   selvedge: 10,
   end: 10,
   gap: 4,

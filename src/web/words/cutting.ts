@@ -22,6 +22,8 @@ export function layFaultWords(f: LayFault, nameOf: (id: string) => string, units
       return `${name} and ${nameOf(f.other)} lie over each other, or closer than they should.`;
     case 'against-nap':
       return `${name} lies the other way up, and this cloth has an upper end.`;
+    case 'off-grain':
+      return `${name} lies ${Math.round(f.off * 10) / 10}° off its grain.`;
     case 'on-flaw':
       return `${name} lies on a flaw of the cloth.`;
     case 'off-fold':

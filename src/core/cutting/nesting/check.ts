@@ -3,7 +3,7 @@ import { type CutLine, type Piece } from '../../pattern/index.ts';
 import { type Cloth, type Lay, usable } from './cloth.ts';
 import { lost } from './lost.ts';
 import { type Lying, lyingOf } from './lying.ts';
-import { foldsAtOrigin, isCutSingly } from './parts.ts';
+import { foldsAtOrigin, isCutSingly, isOver } from './parts.ts';
 
 /** How exactly a lay is looked at, mm, and what two pieces may share at most, mm². */
 const [OFF, SHARED] = [0.05, 1];
@@ -13,6 +13,7 @@ export type LayFault =
   | { code: 'off-cloth'; piece: string; copy: number }
   | { code: 'too-close'; piece: string; copy: number; other: string; area: number }
   | { code: 'against-nap'; piece: string; copy: number }
+  | { code: 'off-grain'; piece: string; copy: number; off: number }
   | { code: 'on-flaw'; piece: string; copy: number }
   | { code: 'off-fold'; piece: string; copy: number }
   | { code: 'cut-twice'; piece: string }
@@ -39,12 +40,25 @@ export function layFaults(lay: Lay, pieces: Piece[], cutLines: ReadonlyMap<strin
     ...faults,
     ...lying.filter((q) => !isOn(q.ring, lay)).map(({ piece, copy }) => ({ code: 'off-cloth' as const, piece, copy })),
     ...lying
-      .filter((q) => cloth.oneWay && q.turn !== 0)
+      .filter((q) => cloth.oneWay && isOver(q.turn))
       .map(({ piece, copy }) => ({ code: 'against-nap' as const, piece, copy })),
+    ...lying
+      .map((q) => ({ q, off: offGrain(q.turn) }))
+      .filter(({ off }) => off > cloth.tilt + OFF_GRAIN)
+      .map(({ q: { piece, copy }, off }) => ({ code: 'off-grain' as const, piece, copy, off })),
     ...lying.filter((q) => onFlaw(q, cloth)).map(({ piece, copy }) => ({ code: 'on-flaw' as const, piece, copy })),
     ...closeOnes(lying, cloth),
     ...pieces.filter((p) => cutLines.has(p.id)).flatMap((p) => miscounted(p, lying, cloth)),
   ];
+}
+
+/** So much off the grain counts for nothing, degrees: less than 2 mm on a metre. */
+const OFF_GRAIN = 0.1;
+
+/** How far its grain lies from that of the cloth, degrees: 0 to 90. */
+function offGrain(turn: number): number {
+  const over = ((turn % 180) + 180) % 180;
+  return Math.min(over, 180 - over);
 }
 
 /** Whether its fold lies on that of the cloth. */

@@ -33,6 +33,8 @@ export interface Cloth {
   lies: Lies;
   /** Nap, pile or a print that has an upper end: all pieces lie the same way. */
   oneWay: boolean;
+  /** So far off the grain a piece may be turned, degrees; 0 where each lies on it. */
+  tilt: number;
   /** Kept free along each selvedge and at both ends. */
   selvedge: number;
   end: number;
@@ -49,7 +51,7 @@ export interface Cloth {
 /** A cloth of which nothing is said but how wide it is: in one layer, used to its edges, plain. */
 export const plainCloth = (width: number, more: Partial<Cloth> = {}): Cloth => ({
   width,
-  ...{ lies: 'single', oneWay: false, selvedge: 0, end: 0, gap: 0, flaws: [], outline: [] },
+  ...{ lies: 'single', oneWay: false, tilt: 0, selvedge: 0, end: 0, gap: 0, flaws: [], outline: [] },
   ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
   ...more,
 });

@@ -223,6 +223,9 @@ describe('a lay', () => {
     expect(codes([one, other, at('b', 0, 221, 0)])).toEqual(['off-cloth']);
     const stained = plainCloth(300, { gap: 5, oneWay: true, flaws: [{ x0: 103, x1: 104, y0: 0, y1: 400 }] });
     expect(codes([...good], stained)).toEqual(['on-flaw']);
+    const aslant = [one, other, at('b', 0, 215, 100, { turn: 2 })];
+    expect(codes(aslant)).toEqual(['off-grain']);
+    expect(codes(aslant, plainCloth(300, { gap: 5, oneWay: true, tilt: 2 }))).toEqual([]);
     expect(codes([one, other, at('b', 0, 220, 0, { turn: 180 })])).toEqual(['against-nap']);
     expect(codes([one, at('a', 1, 110, 0, { mirrored: false }), patch])).toEqual(['not-a-pair']);
     expect(codes([one, patch])).toEqual(['miscounted']);
@@ -277,6 +280,7 @@ describe('a lay', () => {
       width: fc.integer({ min: 900, max: 1600 }),
       lies: fc.constantFrom('single' as const, 'folded' as const),
       oneWay: fc.boolean(),
+      tilt: fc.constantFrom(0, 0, 3),
       gap: fc.constantFrom(0, 3, 10),
       selvedge: fc.integer({ min: 0, max: 20 }),
       flaws: fc.array(FLAW, { maxLength: 3 }),

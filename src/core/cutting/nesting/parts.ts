@@ -129,15 +129,21 @@ function copiesOf(p: Piece, cut: CutLine, cloth: Cloth, hold: Hold | undefined):
   }));
 }
 
+/** Whether a piece lies the other way up, turned by so many degrees. */
+export const isOver = (turn: number): boolean => Math.cos((turn * Math.PI) / 180) < 0;
+
 function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth, hold: Hold | undefined): Way[] {
   const folded = cloth.lies === 'folded';
-  const ways: How[] = [0, 180].flatMap((turn) =>
+  // Where its print meets or its fold lies, a piece lies as it has to.
+  const tilts = hold || (folded && p.cut.onFold) || !cloth.tilt ? [0] : [0, cloth.tilt, -cloth.tilt];
+  const turns = [0, 180].flatMap((way) => tilts.map((tilt) => (way + tilt + 360) % 360));
+  const ways: How[] = turns.flatMap((turn) =>
     // Between two layers the other half of a pair comes out either way; at the fold it has to lie on its side of it.
     (folded ? [false, true] : [face]).map((mirrored) => ({ turn, mirrored })),
   );
   const ring = grown(cut);
   return ways
-    .filter((how) => !(cloth.oneWay && how.turn !== 0))
+    .filter((how) => !(cloth.oneWay && isOver(how.turn)))
     .flatMap((how) => {
       const lay = laying(p, cut, cloth, how);
       if (folded && p.cut.onFold && !foldsAtOrigin(p, lay)) return [];

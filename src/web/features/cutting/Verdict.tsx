@@ -128,7 +128,7 @@ export function Verdict({ w, cloth, laid, search }: VerdictProps) {
             <>
               {told.length === 0 && !laid.tooWide.length ? (
                 <AllWell
-                  words={`Looked over: nothing overlaps, every piece ${laid.singly.length ? 'that can lie so ' : ''}is there, each on its grain${laid.meeting.length && !laid.missed.length ? ', and its lines meet' : ''}.`}
+                  words={`Looked over: nothing overlaps, every piece ${laid.singly.length ? 'that can lie so ' : ''}is there, ${cloth.tilt ? `none more than ${cloth.tilt}° off its grain` : 'each on its grain'}${laid.meeting.length && !laid.missed.length ? ', and its lines meet' : ''}.`}
                 />
               ) : (
                 <Box as="ul" pl="5" mb="2" color="berry" role="status">

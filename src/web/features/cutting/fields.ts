@@ -35,6 +35,14 @@ export const CLOTH = {
     yes: 'all the same way: nap, pile or a print with an upper end',
     no: 'either way up',
   },
+  tilt: {
+    as: 'count',
+    label: 'How far off the grain, degrees',
+    least: 0,
+    most: 5,
+    help: 'Off its grain a piece hangs askew: 2° is 35 mm on a metre. Only for small pieces, where cloth is short; never where a print meets.',
+    said: (n) => (n ? `up to ${n}° off it` : 'nowhere off it'),
+  },
   selvedge: lengthField(
     'Kept free along a selvedge',
     0,
