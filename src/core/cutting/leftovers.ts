@@ -11,6 +11,7 @@ import {
 } from '../geometry/index.ts';
 import { type Cloth, type Flaw } from './nesting/cloth.ts';
 import { type Lying } from './nesting/lying.ts';
+import { type Leftover } from './stash.ts';
 
 /** What is narrower is no cloth to keep, mm; nor is what is smaller, mm²: 100 by 200 mm. Own figures. */
 const [NARROW, SMALL] = [50, 20_000];
@@ -18,13 +19,6 @@ const [NARROW, SMALL] = [50, 20_000];
 const STRAY = 1;
 /** What fills its box but for this share is an oblong. */
 const OBLONG = 0.005;
-
-/** A cloth that is left when others were cut from it: its box, mm, the outline in it (none: all of it), and what lacks within. */
-export interface Leftover extends Pick<Cloth, 'width' | 'flaws'> {
-  length: number;
-  outline: Point[];
-  area: number;
-}
 
 /** What is left of a length of cloth when the pieces are cut from it, the largest first; scraps too narrow or small to keep are not told. */
 export function leftovers(cloth: Cloth, lying: readonly Lying[], length: number): Leftover[] {

@@ -1,6 +1,12 @@
 import { type Point } from '../geometry/index.ts';
-import { type Leftover } from './leftovers.ts';
-import { type ClothSort, type Flaw } from './nesting/cloth.ts';
+import { type Cloth, type ClothSort, type Flaw } from './nesting/cloth.ts';
+
+/** A cloth that is left when others were cut from it: its box, mm, the outline in it (none: all of it), and what lacks within. */
+export interface Leftover extends Pick<Cloth, 'width' | 'flaws'> {
+  length: number;
+  outline: Point[];
+  area: number;
+}
 
 /** Which cloth of which project; `name`: of the project, as it was called then. */
 export interface Owner {

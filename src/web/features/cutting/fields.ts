@@ -1,4 +1,5 @@
 import { type ClothSaid, type Print } from '../../../core/cutting/index.ts';
+import { PRICE, SORT } from '../../ui/clothfields.ts';
 import { type CountOf, type Fields, lengthField, waysField } from '../../ui/fields.tsx';
 
 /** How a cloth is asked about. Usual figures: common practice. */
@@ -18,13 +19,7 @@ export const CLOTH = {
     atMost: 100_000,
     said: (v) => (v === 0 ? 'still to be bought' : undefined),
   }),
-  sort: waysField('What sort of cloth it is', {
-    plain: 'an even cloth',
-    slippery: 'a slippery cloth',
-    directed: 'a cloth whose print has an upper end',
-    lace: 'lace, perhaps with a scalloped edge',
-    fur: 'fur or a deep pile',
-  }),
+  sort: SORT,
   lies: waysField('How it lies', {
     single: 'in one layer, right side up',
     folded: 'folded lengthwise, right sides together',
@@ -62,14 +57,7 @@ export const CLOTH = {
       atMost: 50,
     },
   ),
-  price: {
-    as: 'count',
-    label: 'What a metre costs',
-    least: 0,
-    most: 1000,
-    help: 'In your own money. It shows what another width would cost.',
-    said: (n) => (n ? `about ${n}` : 'not said'),
-  },
+  price: PRICE,
 } satisfies Fields<ClothSaid>;
 
 const never = (mm: number): string | undefined => (mm === 0 ? 'never' : undefined);

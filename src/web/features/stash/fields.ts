@@ -1,16 +1,16 @@
 import { type StashCloth, type StashThing } from '../../../core/cutting/index.ts';
+import { PRICE, SORT } from '../../ui/clothfields.ts';
 import { type Fields, lengthField } from '../../ui/fields.tsx';
-import { CLOTH } from '../cutting/fields.ts';
 
 /** How a cloth of the stash is asked about. */
 export const STASH_CLOTH = {
-  sort: CLOTH.sort,
+  sort: SORT,
   width: lengthField('How wide the cloth is', 100, 1800, 'Selvedge to selvedge; of a piece its widest.', {
     atLeast: 1,
     atMost: 5000,
   }),
   length: lengthField('How long the cloth is', 100, 6000, 'Along the grain, as much as is there.', { atMost: 100_000 }),
-  price: CLOTH.price,
+  price: PRICE,
 } satisfies Fields<StashCloth>;
 
 /** How something to sew on or with is asked about. */
