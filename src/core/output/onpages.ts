@@ -24,7 +24,7 @@ interface Effort {
   strip: number;
   fewer: number;
 }
-const USUAL: Effort = { planes: 3, strip: 500, fewer: 6000 };
+const USUAL: Effort = { planes: 3, strip: 500, fewer: 8000 };
 /** Pages of a plane are filled to about this share. Own figure. */
 const FILLED = 0.8;
 /** More sheets are put in rows: how two of them fit is worked out for all pairs, and would take a minute. */
@@ -66,8 +66,16 @@ class Plane {
     return pageStep(this.paper).x * this.across + OVERLAP - 2 * RIM;
   }
 
-  get height(): number {
-    return pageStep(this.paper).y * this.rows + OVERLAP - 2 * RIM;
+  private heightOf(rows: number): number {
+    return pageStep(this.paper).y * rows + OVERLAP - 2 * RIM;
+  }
+
+  /** As many rows as they take; gives how far down they reach, as rows count. */
+  private fit(all: readonly Laid[]): number {
+    const top = Math.max(...all.map((l) => l.at.y + l.way.long)) + 2 * RIM - OVERLAP;
+    // What just fits takes no row more.
+    this.rows = Math.max(1, Math.ceil(top / pageStep(this.paper).y - 0.001));
+    return top;
   }
 
   /** The pages that one touches, `down` the plane by so much more. */
@@ -77,7 +85,7 @@ class Plane {
     const cell = (v: number, step: number, most: number): number =>
       Math.min(most, Math.max(0, Math.floor((v + RIM - OVERLAP / 2) / step)));
     return new Set(
-      this.ink(l).map((p) => 1000 * cell(at.y + p.y + down, y, this.rows - 1) + cell(at.x + p.x, x, this.across - 1)),
+      this.ink(l).map((p) => 1e5 * cell(at.y + p.y + down, y, this.rows - 1) + cell(at.x + p.x, x, this.across - 1)),
     );
   }
 
@@ -87,22 +95,19 @@ class Plane {
 
   /** So many pages of the plane, those at the end of its last row left out. */
   of(pages: number): { cloth: Cloth; length: number } {
-    this.rows = Math.ceil(pages / this.across);
+    const rows = Math.ceil(pages / this.across);
     const { x, y } = pageStep(this.paper);
     const from = (k: number, step: number): number => k * step + OVERLAP / 2 - RIM;
-    const left = this.across - (this.rows * this.across - pages);
-    const flaw = { x0: from(left, x), x1: this.width, y0: from(this.rows - 1, y), y1: this.height };
-    return {
-      cloth: plainCloth(this.width, { gap: GAP, flaws: left < this.across ? [flaw] : [] }),
-      length: this.height,
-    };
+    const left = this.across - (rows * this.across - pages);
+    const length = this.heightOf(rows);
+    const flaw = { x0: from(left, x), x1: this.width, y0: from(rows - 1, y), y1: length };
+    return { cloth: plainCloth(this.width, { gap: GAP, flaws: left < this.across ? [flaw] : [] }), length };
   }
 
   /** Laid as low down the plane as takes the fewest pages. */
   lowered(all: Laid[]): Laid[] {
     const { y } = pageStep(this.paper);
-    const top = Math.max(...all.map((l) => l.at.y + l.way.long)) + 2 * RIM - OVERLAP;
-    this.rows = Math.max(1, Math.ceil(top / y));
+    const top = this.fit(all);
     let best = { down: 0, pages: this.pages(all).size };
     for (let down = FOLLOW; down <= this.rows * y - top; down += FOLLOW) {
       const pages = this.pages(all, down).size;
@@ -114,6 +119,8 @@ class Plane {
   /** Moved off the joins of pages, the smaller ones first, where there is room for it and no page more is taken. */
   offJoins(all: Laid[]): Laid[] {
     const out = [...all];
+    this.fit(out);
+    const high = this.heightOf(this.rows);
     const bySize = out.map((_, i) => i).sort((a, b) => sizeOf(out[a] as Laid) - sizeOf(out[b] as Laid));
     for (const i of bySize) {
       const own = out[i] as Laid;
@@ -125,7 +132,7 @@ class Plane {
         return pages.length + 1000 * pages.filter((p) => !taken.has(p)).length;
       };
       let least = cost(own);
-      for (const at of this.besideJoins(own)) {
+      for (const at of this.besideJoins(own, high)) {
         const moved = { ...own, at };
         const less = cost(moved);
         if (less >= least || others.some((l) => this.touch(l, moved))) continue;
@@ -136,7 +143,7 @@ class Plane {
   }
 
   /** Places at which its box begins or ends at a join that it lies over now. */
-  private besideJoins({ way, at }: Laid): Point[] {
+  private besideJoins({ way, at }: Laid, high: number): Point[] {
     const step = pageStep(this.paper);
     const over = (from: number, size: number, by: number): number[] => {
       const first = Math.ceil((from + RIM - OVERLAP / 2) / by) * by - RIM + OVERLAP / 2;
@@ -145,7 +152,7 @@ class Plane {
     };
     return over(at.x, way.wide, step.x)
       .flatMap((x) => over(at.y, way.long, step.y).map((y) => ({ x, y })))
-      .filter((p) => p.x >= 0 && p.y >= 0 && p.x + way.wide <= this.width && p.y + way.long <= this.height);
+      .filter((p) => p.x >= 0 && p.y >= 0 && p.x + way.wide <= this.width && p.y + way.long <= high);
   }
 
   private touch(a: Laid, b: Laid): boolean {
@@ -178,14 +185,20 @@ function onPlane(parts: LayPart[], plane: Plane, noFits: NoFits, most: number): 
 /** Put on one page fewer, the last one of the last row left out, and on one fewer again, as long as it comes out. */
 function fewer(first: Laid[], plane: Plane, noFits: NoFits, most: number): Laid[] {
   let best = first;
+  let pages = plane.pages(best).size;
+  let from = first;
   let steps = most;
   while (steps > 0) {
-    const { cloth, length } = plane.of(plane.pages(best).size - 1);
-    const search = within(best, cloth, length, noFits, 1);
+    const { cloth, length } = plane.of(pages - 1);
+    const search = within(from, cloth, length, noFits, 1);
     let step = search.next();
     for (; !step.done && steps > 0; steps--) step = search.next();
     if (!step.done || !step.value) return best;
-    best = step.value;
+    from = step.value;
+    const low = plane.lowered(from);
+    const less = plane.pages(low).size;
+    if (less >= pages) return best;
+    [best, pages] = [low, less];
   }
   return best;
 }
@@ -231,7 +244,8 @@ export function putOnPages(sheets: readonly Sheet[], paper: Paper, effort = USUA
     if (all) planes.push({ plane, all, size: across * Math.max(...all.map((l) => l.at.y + l.way.long)) });
   };
   for (const n of [0, -1, 1].slice(0, effort.planes)) if (square + n > 0) lay(square + n);
-  for (let n = square + 1; !planes.length; n++) lay(n);
+  const widest = Math.max(...parts.map((p) => Math.min(...p.ways.map((w) => w.wide))));
+  for (let n = Math.ceil((widest + 2 * RIM - OVERLAP) / step.x); !planes.length; n++) lay(n);
   const { plane, all } = planes.reduce((a, b) => (b.size < a.size ? b : a));
   return plane.offJoins(fewer(all, plane, noFits, effort.fewer)).map(({ part, way, at }) => ({
     id: (sheets[Number(part.piece)] as Sheet).id,

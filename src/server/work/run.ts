@@ -60,10 +60,12 @@ export class Works {
     const { now: _, ...asked } = job.asked;
     const key = createHash('sha256').update(job.text).update(JSON.stringify(asked)).digest('hex');
     const found = this.pages.get(key) ?? this.worked(job, this.paging);
-    // The one that was asked for last is forgotten last, and what failed at once.
+    // The one that was asked for last is forgotten last.
     this.pages.delete(key);
     this.pages.set(key, found);
-    found.catch(() => this.pages.delete(key));
+    // What was too heavy may have been so on a busy machine only.
+    const forget = (): unknown => this.pages.get(key) === found && this.pages.delete(key);
+    found.then((a) => a.status !== 200 && forget(), forget);
     for (const old of [...this.pages.keys()].slice(0, -KEPT)) this.pages.delete(old);
     return found;
   }

@@ -65,11 +65,14 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
       }),
     [id, keeper],
   );
-  // Other screens read the project under the same key: what was stored is put there.
+  // Other screens read the project under the same key: what was stored is put there, where it is newer. Said of what came from there, it
+  // would call off the look whether there is something newer.
   const stored = kept?.base;
+  const known = data?.revision ?? -1;
   useEffect(() => {
-    if (stored) void everywhere(addressOf('GET /api/projects/{id}', { id }), stored, { revalidate: false });
-  }, [stored, id, everywhere]);
+    if (stored && stored.revision > known)
+      void everywhere(addressOf('GET /api/projects/{id}', { id }), stored, { revalidate: false });
+  }, [stored, known, id, everywhere]);
   useUnsaved(kept);
   useSentAgain(keeper, kept);
   const { computed, behind, stuck } = useComputed(kept?.doc ?? null);
