@@ -117,7 +117,7 @@ await page.goto(`${base}/project/${sewn}/cutting`, { waitUntil: 'networkidle' })
 await page.getByRole('button', { name: /^Where the cloth comes from/ }).click();
 await page
   .getByRole('dialog')
-  .getByText(/^Moss poplin of the stash/)
+  .getByText(/^is from the stash: Moss poplin/)
   .click();
 await page.getByRole('button', { name: 'Lay the pieces' }).click();
 await page.getByRole('button', { name: 'It is cut: take it from the stash' }).click({ timeout: 60_000 });

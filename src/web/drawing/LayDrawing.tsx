@@ -18,6 +18,8 @@ interface Props {
   cloth: Cloth;
   lying: readonly Lying[];
   length: number;
+  /** So much of it is there; 0 where that is not said. */
+  owned?: number;
   /** Keys `piece/copy` of what does not lie well. */
   faulty: ReadonlySet<string>;
   units: LengthUnit;
@@ -34,7 +36,7 @@ const dataOf = (ring: readonly Point[]): string =>
 const colour = (name: string): string => `var(--chakra-colors-${name})`;
 
 /** A lay as it lies on the table: the cloth with its selvedges or its fold, and the pieces numbered in the order they are cut, large first. */
-export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }: Props) {
+export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, height, hand }: Props) {
   const wide = cloth.lies === 'folded' ? cloth.width / 2 : cloth.width;
   const [from, to] = usable(cloth);
   const order = useMemo(() => atTable(lying), [lying]);
@@ -70,6 +72,16 @@ export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }
               <title>{i < cloth.flaws.length ? 'A flaw' : 'No cloth here'}</title>
             </path>
           ))}
+          {owned > 0 && owned < length && (
+            <path
+              d={`M${owned} 0V${wide}`}
+              stroke={colour('berry')}
+              strokeWidth={2 * unit}
+              strokeDasharray={`${8 * unit} ${5 * unit}`}
+            >
+              <title>The cloth that is there ends here</title>
+            </path>
+          )}
           {order.map(({ lying: q, number }) => (
             <Cut
               key={keyOf(q)}
@@ -88,6 +100,11 @@ export function LayDrawing({ cloth, lying, length, faulty, units, height, hand }
           <Label x={6 * unit} y={wide + 16 * unit} size={13.5} unit={unit} fill="quiet">
             {cloth.lies === 'folded' ? 'selvedges' : 'selvedge'}
           </Label>
+          {owned > 0 && owned < length && (
+            <Label x={owned} y={-6 * unit} size={13.5} unit={unit} fill="berry" anchor="middle">
+              it ends here
+            </Label>
+          )}
         </>
       )}
     </Frame>

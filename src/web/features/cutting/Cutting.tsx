@@ -131,6 +131,7 @@ function OneCloth({ w, cloth, tabs }: { w: Workbook; cloth: ClothSaid; tabs: Rea
           cloth={cloth}
           lying={laid.lying}
           length={laid.length}
+          owned={cloth.owned}
           faulty={faulty}
           units={units}
           height={tall}

@@ -57,13 +57,13 @@ export function FromStash({ w, cloth, laid }: Props) {
   return (
     <Box mb="3">
       <Say>
-        It is{' '}
+        It{' '}
         <ChoiceBlank
           label="Where the cloth comes from"
           value={mine?.id ?? ''}
           ways={[
-            { id: '', words: 'not of the stash' },
-            ...free.map((c) => ({ id: c.id, words: `${c.name} of the stash, ${sizeOf(c, w.doc.units)}` })),
+            { id: '', words: 'does not come from the stash' },
+            ...free.map((c) => ({ id: c.id, words: `is from the stash: ${c.name}, ${sizeOf(c, w.doc.units)}` })),
           ]}
           onPick={(id) => {
             const c = free.find((x) => x.id === id);
@@ -71,7 +71,7 @@ export function FromStash({ w, cloth, laid }: Props) {
             putCloth(w, cloth)(c ? taken(c, cloth.lies) : { stash: '', outline: [] }, words);
           }}
         />
-        . <Link to="/stash">The stash</Link>
+        . <Link to="/stash">See the stash</Link>
       </Say>
       {trouble && <Note>{trouble}</Note>}
       {cloth.stash !== '' && !mine && <Note>The cloth it was is no more in the stash.</Note>}

@@ -103,7 +103,7 @@ export function WhatIf({ w, cloth, mine, holds, onTake }: Props) {
           <Text fontSize="15px" color="quiet" mb="2" role="status">
             {left > 0
               ? `${left} more to look at, two seconds each.`
-              : `As cut off the bolt${cloth.price ? ', and what that costs' : ''}. Green takes the least cloth; “without” counts pieces that do not fit so. Click one to take it.`}
+              : `As cut off the bolt, as far as two seconds each find it${cloth.price ? ', and what that costs' : ''}. Green takes the least cloth; “without” counts pieces that do not fit so. Click one to take it.`}
           </Text>
           {left === 0 && (
             <>
