@@ -1,4 +1,6 @@
 import {
+  boxOfPoints,
+  boxRing,
   difference,
   inflate,
   insideRing,
@@ -22,7 +24,9 @@ const OBLONG = 0.005;
 
 /** What is left of a length of cloth when the pieces are cut from it, the largest first; scraps too narrow or small to keep are not told. */
 export function leftovers(cloth: Cloth, lying: readonly Lying[], length: number): Leftover[] {
-  const whole: Rings = [cloth.outline.length ? [...cloth.outline] : oblong(cloth.width, length)];
+  const whole: Rings = [
+    cloth.outline.length ? [...cloth.outline] : boxRing({ minX: 0, maxX: cloth.width, minY: 0, maxY: length }),
+  ];
   const half = cloth.width / 2;
   const cut = lying.flatMap(
     ({ ring }): Rings =>
@@ -46,22 +50,12 @@ export function leftovers(cloth: Cloth, lying: readonly Lying[], length: number)
     .sort((a, b) => b.area - a.area);
 }
 
-const oblong = (w: number, h: number): Point[] => [
-  { x: 0, y: 0 },
-  { x: w, y: 0 },
-  { x: w, y: h },
-  { x: 0, y: h },
-];
-
-function boxed(r: readonly Point[]): { x0: number; x1: number; y0: number; y1: number } {
-  const [xs, ys] = [r.map((p) => p.x), r.map((p) => p.y)];
-  return { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) };
-}
-
 function leftoverOf(ring: Point[], holes: Rings): Leftover {
-  const { x0, x1, y0, y1 } = boxed(ring);
+  const { minX: x0, maxX: x1, minY: y0, maxY: y1 } = boxOfPoints(ring);
   const few = simplified(ring, STRAY).map((p) => ({ x: p.x - x0, y: p.y - y0 }));
-  const flaws = holes.map(boxed).map((h): Flaw => ({ x0: h.x0 - x0, x1: h.x1 - x0, y0: h.y0 - y0, y1: h.y1 - y0 }));
+  const flaws = holes
+    .map(boxOfPoints)
+    .map((h): Flaw => ({ x0: h.minX - x0, x1: h.maxX - x0, y0: h.minY - y0, y1: h.maxY - y0 }));
   const [width, length] = [x1 - x0, y1 - y0];
   const filled = ringsArea([few]);
   const outline = filled < width * length * (1 - OBLONG) ? few : [];

@@ -61,6 +61,20 @@ export function boxOf(p: Path): Box {
   return box;
 }
 
+/** The box of points. */
+export function boxOfPoints(points: readonly Point[]): Box {
+  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
+  return { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) };
+}
+
+/** A box as a ring, anticlockwise for y up. */
+export const boxRing = (b: Box): Point[] => [
+  { x: b.minX, y: b.minY },
+  { x: b.maxX, y: b.minY },
+  { x: b.maxX, y: b.maxY },
+  { x: b.minX, y: b.maxY },
+];
+
 export const joinBoxes = (a: Box, b: Box): Box => ({
   minX: Math.min(a.minX, b.minX),
   minY: Math.min(a.minY, b.minY),

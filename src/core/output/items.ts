@@ -2,6 +2,7 @@ import {
   addScaled,
   type Box,
   boxOf,
+  boxRing,
   crossings,
   directionAlong,
   distance,
@@ -199,30 +200,23 @@ export function moveSheet(s: Sheet, dx: number, dy: number): Sheet {
 /** The outline of a sheet, its cut line or else its box, by chords that stray no more than so much from it, mm. */
 export function outlineOfSheet(s: Sheet, stray: number): Point[] {
   const cut = s.items.find((q): q is Extract<Item, { kind: 'path' }> => q.kind === 'path' && q.stroke === 'cut');
-  return simplified(flatten(cut?.path ?? boxPath(s.box), 0.2).slice(0, -1), stray);
+  return simplified(cut ? flatten(cut.path, 0.2).slice(0, -1) : boxRing(s.box), stray);
 }
 
-/** Places along a line, no farther apart than so much, mm. */
-export function pointsAlong(path: Path, step: number): Point[] {
+/** Lines are followed from page to page in steps of so many mm. */
+export const FOLLOW = 3;
+
+/** Places along a line, close enough to tell on which pages it goes. */
+export function pointsAlong(path: Path): Point[] {
   const points = flatten(path, 0.5);
   return points.flatMap((q, k) => {
     const p = points[k - 1] ?? q;
-    const n = Math.ceil(distance(p, q) / step) || 1;
+    const n = Math.ceil(distance(p, q) / FOLLOW) || 1;
     return Array.from({ length: n }, (_, m) => ({
       x: p.x + ((q.x - p.x) * (m + 1)) / n,
       y: p.y + ((q.y - p.y) * (m + 1)) / n,
     }));
   });
-}
-
-function boxPath(b: Box): Path {
-  const [p, q, r, s] = [
-    { x: b.minX, y: b.minY },
-    { x: b.maxX, y: b.minY },
-    { x: b.maxX, y: b.maxY },
-    { x: b.minX, y: b.maxY },
-  ] as const;
-  return [line(p, q), line(q, r), line(r, s), line(s, p)];
 }
 
 /**

@@ -1,13 +1,8 @@
 import { type ClothSaid, grainOf, type Lying, lost, printLines } from '../cutting/index.ts';
-import { type Box, flatten, line, type Path, type Point, polyline } from '../geometry/index.ts';
+import { boxOfPoints, boxRing, flatten, line, type Path, type Point, polyline } from '../geometry/index.ts';
 import { type Item, type Sheet } from './items.ts';
 
 const closed = (ring: readonly Point[]): Path => polyline([...ring, ring[0] as Point]);
-
-const boxOfRing = (r: readonly Point[]): Box => {
-  const [xs, ys] = [r.map((p) => p.x), r.map((p) => p.y)];
-  return { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) };
-};
 
 /** One cut as it lies: its cut line, its seam line, its grain, its name. */
 function cutSheet(q: Lying): Sheet {
@@ -23,7 +18,7 @@ function cutSheet(q: Lying): Sheet {
       { kind: 'path', path: [line(a, b)], stroke: 'grain' },
       { kind: 'text', at: { x: middle.x + 4, y: middle.y }, size: 9, text: q.shape.name, bold: true },
     ],
-    box: boxOfRing(q.ring),
+    box: boxOfPoints(q.ring),
   };
 }
 
@@ -31,12 +26,7 @@ function cutSheet(q: Lying): Sheet {
 function clothSheet(cloth: ClothSaid, length: number): Sheet {
   const wide = cloth.lies === 'folded' ? cloth.width / 2 : cloth.width;
   const frame = (ring: Point[]): Item => ({ kind: 'path', path: closed(ring), stroke: 'frame' });
-  const edges = [
-    { x: 0, y: 0 },
-    { x: wide, y: 0 },
-    { x: wide, y: length },
-    { x: 0, y: length },
-  ];
+  const edges = boxRing({ minX: 0, maxX: wide, minY: 0, maxY: length });
   const lines = printLines(cloth, length);
   const printed: Item[] = [
     ...lines.y.map((y) => [line({ x: 0, y }, { x: wide, y })]),

@@ -12,7 +12,7 @@ import {
   setLineWidth,
   stroke,
 } from 'pdf-lib';
-import { type Laying, laid, partsOfOutlines, plainCloth } from '../cutting/index.ts';
+import { afterSteps, type Laying, laid, partsOfOutlines, plainCloth } from '../cutting/index.ts';
 import { line, type Path, type Point } from '../geometry/index.ts';
 import { type Item, moveSheet, outlineOfSheet, type Sheet, type Stroke } from './items.ts';
 import { LONG, type LongPaper, MARGIN } from './paper.ts';
@@ -45,14 +45,7 @@ export type LongMade = { bytes: Uint8Array } | { wide: string[] } | { long: numb
 /** Sheets laid on the roll, none turned, so that all can be read. */
 function laidOut(rings: readonly Point[][], width: number): Laying | null {
   const outlines = rings.map((ring, i) => ({ id: String(i), ring, count: 1, turns: [0], mirror: false }));
-  let best: Laying | null = null;
-  let steps = STEPS;
-  for (const lay of laid(partsOfOutlines(outlines), plainCloth(width, { gap: GAP }), 1)) {
-    best = lay;
-    steps -= 1;
-    if (steps < 0) break;
-  }
-  return best;
+  return afterSteps(laid(partsOfOutlines(outlines), plainCloth(width, { gap: GAP }), 1), STEPS);
 }
 
 /** Optional content of a page (ISO 32000-1, 8.11): groups that a viewer shows or hides. */

@@ -1,4 +1,5 @@
 import {
+  afterSteps,
   type Cloth,
   type Laid,
   type LayPart,
@@ -10,8 +11,8 @@ import {
   within,
 } from '../cutting/index.ts';
 import { insideRing, type Point, ringsArea } from '../geometry/index.ts';
-import { arrange, outlineOfSheet, pointsAlong, type Sheet } from './items.ts';
-import { OVERLAP, type Paper, pageStep, RIM } from './paper.ts';
+import { arrange, FOLLOW, outlineOfSheet, pointsAlong, type Sheet } from './items.ts';
+import { OVERLAP, type Paper, pageAt, pageStep, RIM } from './paper.ts';
 import { type Put, sheetAt, TURNS, type Turn } from './puts.ts';
 
 /** Sheets keep so far from each other, mm: room for the scissors. */
@@ -29,8 +30,6 @@ const USUAL: Effort = { planes: 3, strip: 500, fewer: 8000 };
 const FILLED = 0.8;
 /** More sheets are put in rows: how two of them fit is worked out for all pairs, and would take a minute. */
 const MANY = 50;
-/** Lines are followed, and the plane is lowered, in steps of so many mm. */
-const FOLLOW = 3;
 /** A sheet that lies in one column of pages keeps so far from its left rim, mm: that strip is the neighbour's. */
 const BESIDE = OVERLAP / 2 + 1;
 
@@ -82,11 +81,9 @@ class Plane {
   pagesOf(l: Laid, down = 0): Set<number> {
     const { at } = l;
     const { x, y } = pageStep(this.paper);
-    const cell = (v: number, step: number, most: number): number =>
-      Math.min(most, Math.max(0, Math.floor((v + RIM - OVERLAP / 2) / step)));
-    return new Set(
-      this.ink(l).map((p) => 1e5 * cell(at.y + p.y + down, y, this.rows - 1) + cell(at.x + p.x, x, this.across - 1)),
-    );
+    const page = (p: Point): number =>
+      pageAt(at.y + p.y + down + RIM, y, this.rows) * this.across + pageAt(at.x + p.x + RIM, x, this.across);
+    return new Set(this.ink(l).map(page));
   }
 
   pages(all: readonly Laid[], down = 0): Set<number> {
@@ -166,20 +163,7 @@ const sizeOf = ({ way }: Laid): number => ringsArea([way.outline]);
 /** Places along the lines of a sheet as it lies in a way, from the lower corner of its outline. */
 function inkOf(s: Sheet, { turn }: Way): Point[] {
   const over = sheetAt(s, { id: s.id, turn: turn as Turn, x: 0, y: 0 });
-  return over.items.flatMap((i) => (i.kind === 'path' ? pointsAlong(i.path, FOLLOW) : []));
-}
-
-/** All sheets on a plane so many pages wide; null where one is wider. */
-function onPlane(parts: LayPart[], plane: Plane, noFits: NoFits, most: number): Laid[] | null {
-  let steps = most;
-  let best: Laid[] | null = null;
-  for (const lay of laid(parts, plainCloth(plane.width, { gap: GAP }), 1, [], noFits)) {
-    if (lay.left.length) return null;
-    best = lay.laid;
-    steps -= 1;
-    if (steps < 0) break;
-  }
-  return best && plane.lowered(best);
+  return over.items.flatMap((i) => (i.kind === 'path' ? pointsAlong(i.path) : []));
 }
 
 /** Put on one page fewer, the last one of the last row left out, and on one fewer again, as long as it comes out. */
@@ -237,15 +221,17 @@ export function putOnPages(sheets: readonly Sheet[], paper: Paper, effort = USUA
     known.set(way, points);
     return points;
   };
-  const planes: { plane: Plane; all: Laid[]; size: number }[] = [];
-  const lay = (across: number): void => {
-    const plane = new Plane(paper, across, noFits, ink);
-    const all = onPlane(parts, plane, noFits, effort.strip);
-    if (all) planes.push({ plane, all, size: across * Math.max(...all.map((l) => l.at.y + l.way.long)) });
-  };
-  for (const n of [0, -1, 1].slice(0, effort.planes)) if (square + n > 0) lay(square + n);
+  // As narrow as the widest of them lets it be.
   const widest = Math.max(...parts.map((p) => Math.min(...p.ways.map((w) => w.wide))));
-  for (let n = Math.ceil((widest + 2 * RIM - OVERLAP) / step.x); !planes.length; n++) lay(n);
+  const least = Math.max(1, Math.ceil((widest + 2 * RIM - OVERLAP) / step.x));
+  const near = [0, -1, 1].slice(0, effort.planes).map((n) => square + n);
+  const across = near.filter((n) => n >= least);
+  const planes = (across.length ? across : [least]).map((n) => {
+    const plane = new Plane(paper, n, noFits, ink);
+    const search = laid(parts, plainCloth(plane.width, { gap: GAP }), 1, [], noFits);
+    const all = plane.lowered(afterSteps(search, effort.strip)?.laid ?? []);
+    return { plane, all, size: n * Math.max(...all.map((l) => l.at.y + l.way.long)) };
+  });
   const { plane, all } = planes.reduce((a, b) => (b.size < a.size ? b : a));
   return plane.offJoins(fewer(all, plane, noFits, effort.fewer)).map(({ part, way, at }) => ({
     id: (sheets[Number(part.piece)] as Sheet).id,

@@ -30,6 +30,10 @@ export const printable = (p: Paper): { w: number; h: number } => ({
   h: p.height - 2 * MARGIN,
 });
 
+/** On which of so many pages a place of the plane lies, of those side by side or one below the other: the one in whose middle part it is. */
+export const pageAt = (v: number, step: number, count: number): number =>
+  Math.min(count - 1, Math.max(0, Math.floor((v - OVERLAP / 2) / step)));
+
 /** How far on the next page begins, mm. */
 export const pageStep = (p: Paper): { x: number; y: number } => ({
   x: printable(p).w - OVERLAP,

@@ -1,4 +1,4 @@
-import { type Box, chordsCross, flatten, insideRing, joinBoxes, type Point } from '../geometry/index.ts';
+import { type Box, boxRing, chordsCross, flatten, insideRing, joinBoxes, type Point } from '../geometry/index.ts';
 import { type Item, LEAST_WORDS, type Sheet } from './items.ts';
 
 export type Words = Extract<Item, { kind: 'text' }>;
@@ -35,12 +35,6 @@ export const wordsAt = (b: Box, { size, upward }: Words): Point =>
 
 const holds = (a: Box, b: Box, rim: number): boolean =>
   b.minX >= a.minX + rim && b.maxX <= a.maxX - rim && b.minY >= a.minY + rim && b.maxY <= a.maxY - rim;
-const corners = (b: Box): Point[] => [
-  { x: b.minX, y: b.minY },
-  { x: b.maxX, y: b.minY },
-  { x: b.maxX, y: b.maxY },
-  { x: b.minX, y: b.maxY },
-];
 const sidesOf = (points: Point[]): [Point, Point][] =>
   points.map((p, i) => [p, points[(i + 1) % points.length] as Point]);
 
@@ -61,8 +55,8 @@ function drawnOf(s: Sheet): Drawn {
 
 /** Whether a box lies in the piece and no line of it goes through. */
 function clear(b: Box, { ring, chords }: Drawn): boolean {
-  if (!corners(b).every((p) => insideRing(ring, p))) return false;
-  const sides = sidesOf(corners(b));
+  if (!boxRing(b).every((p) => insideRing(ring, p))) return false;
+  const sides = sidesOf(boxRing(b));
   return chords.every(
     ([p, q]) =>
       Math.max(p.x, q.x) < b.minX ||
@@ -153,7 +147,7 @@ export function placeWords(given: Sheet, pages: Box[]): Sheet {
   const words = sheet.items.filter(isFree);
   const drawn = drawnOf(sheet);
   if (!words.length || !drawn.ring.length) return sheet;
-  const inside = words.flatMap((w) => corners(wordsBox(w))).every((p) => insideRing(drawn.ring, p));
+  const inside = words.flatMap((w) => boxRing(wordsBox(w))).every((p) => insideRing(drawn.ring, p));
   if (inside && pages.some((p) => holds(p, allOf(words), 2))) return sheet;
   const near = pages.filter(
     (p) => p.minX < sheet.box.maxX && p.maxX > sheet.box.minX && p.minY < sheet.box.maxY && p.maxY > sheet.box.minY,

@@ -1,6 +1,6 @@
 import { type Box, boxOf, joinBoxes } from '../geometry/index.ts';
 import { type Item, pointsAlong, type Sheet } from './items.ts';
-import { OVERLAP, type Paper, pageStep, printable } from './paper.ts';
+import { OVERLAP, type Paper, pageAt, pageStep, printable } from './paper.ts';
 import { placeWords, wordsBox } from './placewords.ts';
 import { type Put, sheetAt } from './puts.ts';
 
@@ -62,9 +62,6 @@ export function tile(sheets: readonly Sheet[], paper: Paper, puts: readonly Put[
   return tilesOf({ ...plane, sheets: moved.map((s) => placeWords(s, boxes)) }, paper);
 }
 
-/** Steps in which lines are followed from page to page, mm. */
-const FOLLOW = 3;
-
 /** Visits places along an item's ink: a box that only its bounds touch stays empty. */
 function alongInk(i: Item, visit: (x: number, y: number) => void): void {
   if (i.kind === 'text') {
@@ -72,7 +69,7 @@ function alongInk(i: Item, visit: (x: number, y: number) => void): void {
     for (const x of [b.minX, b.maxX]) for (const y of [b.minY, b.maxY]) visit(x, y);
     return;
   }
-  for (const p of pointsAlong(i.path, FOLLOW)) visit(p.x, p.y);
+  for (const p of pointsAlong(i.path)) visit(p.x, p.y);
 }
 
 /** Each place of the plane belongs to one page, the one in whose middle part it lies; pages where none lies are not printed. */
@@ -82,11 +79,9 @@ function tilesOf(plane: Plane, paper: Paper): Tiling {
   const items = plane.sheets.flatMap((s) => s.items).map((item) => ({ item, box: itemBox(item) }));
   const columns = Math.max(1, Math.ceil((plane.width - OVERLAP) / stepX));
   const rows = Math.max(1, Math.ceil((plane.height - OVERLAP) / stepY));
-  const index = (v: number, step: number, count: number): number =>
-    Math.min(count - 1, Math.max(0, Math.floor((v - OVERLAP / 2) / step)));
   const inked = new Set<number>();
   for (const { item } of items)
-    alongInk(item, (x, y) => inked.add(index(y, stepY, rows) * columns + index(x, stepX, columns)));
+    alongInk(item, (x, y) => inked.add(pageAt(y, stepY, rows) * columns + pageAt(x, stepX, columns)));
   const tiles: Tile[] = [];
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {

@@ -1,5 +1,6 @@
 import { asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import { type PgDatabase, type PgQueryResultHKT } from 'drizzle-orm/pg-core';
+import { type Summary } from '../../contract/index.ts';
 import { type Item, type ProjectItem } from '../backup/pack.ts';
 import { type Backup, type ProjectBack } from '../backup/unpack.ts';
 import { unpack } from './packed.ts';
@@ -130,4 +131,15 @@ export async function filesOf(db: Db, of: string): Promise<StoredFile[]> {
   const { id, project, name, size, at } = schema.files;
   const rows = await db.select({ id, name, size, at }).from(schema.files).where(eq(project, of)).orderBy(desc(at));
   return rows.map((f) => ({ ...f, at: iso(f.at) }));
+}
+
+/** The projects on the shelf, the one that was changed last first. */
+export async function summariesOf(db: Db): Promise<Summary[]> {
+  const { id, name, garment, revision, pieces, updatedAt, deleted } = schema.projects;
+  const rows = await db
+    .select({ id, name, garment, revision, pieces, updatedAt })
+    .from(schema.projects)
+    .where(eq(deleted, false))
+    .orderBy(desc(updatedAt));
+  return rows.map((r) => ({ ...r, pieces: r.pieces ?? 0, updatedAt: new Date(r.updatedAt).toISOString() }));
 }

@@ -1,6 +1,6 @@
 import { promisify } from 'node:util';
 import { gunzip } from 'node:zlib';
-import { and, desc, eq, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import {
   type HistoryEntry,
   type LiveEvent,
@@ -22,7 +22,7 @@ import { NotKept } from './kept.ts';
 import { type Originals } from './originals.ts';
 import { zippedIn } from './packed.ts';
 import { type ChangeMeta, type FileRow, joined } from './record.ts';
-import { type Db, filesOf, projectItem } from './rows.ts';
+import { type Db, filesOf, projectItem, summariesOf } from './rows.ts';
 import * as schema from './schema.ts';
 import { type Refused, type Steps, Stored, type StoredFile, Unreadable } from './stored.ts';
 import { NO_ROOM, Writer, type WriterParts } from './writer.ts';
@@ -75,14 +75,8 @@ export class Store extends Writer {
     return this.p.db;
   }
 
-  async list(): Promise<Summary[]> {
-    const { id, name, garment, revision, pieces, updatedAt } = schema.projects;
-    const rows = await this.p.db
-      .select({ id, name, garment, revision, pieces, updatedAt })
-      .from(schema.projects)
-      .where(eq(schema.projects.deleted, false))
-      .orderBy(desc(updatedAt));
-    return rows.map((r) => ({ ...r, pieces: r.pieces ?? 0, updatedAt: new Date(r.updatedAt).toISOString() }));
+  list(): Promise<Summary[]> {
+    return summariesOf(this.p.db);
   }
 
   /** How a project stands, whether on the shelf or not; `sum` is the SHA-256 of its document's text. Null: unknown. */

@@ -1,5 +1,5 @@
 import { lost, plainCloth, type StashCloth } from '../../core/cutting/index.ts';
-import { type Point } from '../../core/geometry/index.ts';
+import { boxRing, type Point } from '../../core/geometry/index.ts';
 
 /** How large it is drawn at most, px. */
 const SIZE = { w: 180, h: 110 };
@@ -10,12 +10,7 @@ const ring = (points: readonly Point[]): string => `M${points.map((p) => `${p.y}
 export function ClothShape({ cloth }: { cloth: StashCloth }) {
   const { width, length, outline, flaws } = cloth;
   const scale = Math.max(length / SIZE.w, width / SIZE.h);
-  const whole = [
-    { x: 0, y: 0 },
-    { x: width, y: 0 },
-    { x: width, y: length },
-    { x: 0, y: length },
-  ];
+  const whole = boxRing({ minX: 0, maxX: width, minY: 0, maxY: length });
   return (
     <svg
       width={Math.max(4, length / scale)}

@@ -1,4 +1,4 @@
-import { around, type Box, intersection, type Point, ringsArea } from '../../geometry/index.ts';
+import { around, type Box, boxOfPoints, intersection, type Point, ringsArea } from '../../geometry/index.ts';
 import { type CutLine, type Piece } from '../../pattern/index.ts';
 import { type Cloth, type Lay, usable } from './cloth.ts';
 import { lost } from './lost.ts';
@@ -79,11 +79,6 @@ function onFlaw(q: Lying, cloth: Cloth): boolean {
   return not.some((r) => ringsArea(intersection(ring, [r])) > SHARED);
 }
 
-const boxOfRing = (r: Point[]): Box => {
-  const [xs, ys] = [r.map((p) => p.x), r.map((p) => p.y)];
-  return { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) };
-};
-
 /** Whether boxes come so near that a closer look is worth it. */
 const near = (p: Box, q: Box, gap: number): boolean =>
   p.minX < q.maxX + gap && q.minX < p.maxX + gap && p.minY < q.maxY + gap && q.minY < p.maxY + gap;
@@ -91,7 +86,7 @@ const near = (p: Box, q: Box, gap: number): boolean =>
 /** Pieces that share cloth, or do not keep the distance. */
 function closeOnes(lying: Lying[], cloth: Cloth): LayFault[] {
   const wide = lying.map((q) => around([q.ring], cloth.gap - OFF));
-  const boxes = lying.map((q) => boxOfRing(q.ring));
+  const boxes = lying.map((q) => boxOfPoints(q.ring));
   return lying.flatMap((q, i) =>
     lying.flatMap((r, j): LayFault[] => {
       if (j <= i || !near(boxes[i] as Box, boxes[j] as Box, cloth.gap)) return [];

@@ -6,4 +6,4 @@ export * from './lying.ts';
 export { NoFits } from './nofit.ts';
 export * from './outlines.ts';
 export * from './parts.ts';
-export { laid, within } from './search.ts';
+export { afterSteps, laid, within } from './search.ts';

@@ -269,6 +269,18 @@ export function* laid(
   for (const l of shortened(best, new Search(cloth, noFits, best.laid, fixed, draw), least)) yield whole(l);
 }
 
+/** The best that is found in so many steps, the same every time: without a clock, which makes no two runs alike. */
+export function afterSteps(search: Generator<Laying>, steps: number): Laying | null {
+  let best: Laying | null = null;
+  let left = steps;
+  for (const lay of search) {
+    best = lay;
+    left -= 1;
+    if (left < 0) break;
+  }
+  return best;
+}
+
 /**
  * Tries to lay parts within a length, and off the flaws of a cloth, from how they lie: a step at a time, and what it comes to in the end;
  * null where it does not come out.
