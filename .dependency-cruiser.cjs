@@ -20,7 +20,7 @@ module.exports = {
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'npm-optional'],
         pathNot:
-          'node_modules/(clipper2-ts|earcut|dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|pdf-lib|@pdf-lib/fontkit)/',
+          'node_modules/(date-fns|clipper2-ts|earcut|dxf-parser|@tarikjabiri/dxf|svgpath|fast-xml-parser|pdf-lib|@pdf-lib/fontkit)/',
       },
     },
     {

@@ -28,6 +28,7 @@ import {
 } from '../core/document/project.ts';
 import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/types.ts';
 import { MOST_LINES } from '../core/plan/index.ts';
+import { bench, notebook, week } from './bench.ts';
 import { cutting, stash } from './cutting.ts';
 import { id, key, line, mm, path, point, words } from './figures.ts';
 import { CURRENT_SCHEMA, migrations, type Plain } from './migrations.ts';
@@ -268,13 +269,15 @@ const decisions = z.strictObject({
     extras: z.array(key).max(40),
     order: z.array(key).max(400).nullable(),
     left: z.array(key).max(400),
-    done: z.array(key).max(400),
     sheet: z
       .array(z.strictObject({ text: line, steps: z.array(key).max(40).nullable() }))
       .max(MOST_LINES)
       .nullable(),
   }),
   cutting,
+  bench,
+  notebook,
+  week,
   stash,
   paper: z.strictObject({
     size: z.enum(['a4', 'letter']),
@@ -286,7 +289,7 @@ const decisions = z.strictObject({
 /** A saved project: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(12),
+    schema: z.literal(13),
     name: words.trim().min(1),
     garment: words.min(1).max(40),
     units: z.enum(['mm', 'in']),

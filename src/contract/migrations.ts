@@ -188,6 +188,25 @@ function withStash(doc: Plain): Plain {
   };
 }
 
+/**
+ * Version 13 keeps when and with what each step was done, entries of a notebook and hours of the week: version 12 had ticks
+ * alone, of which nobody knows what they were sewn with.
+ */
+function withBench(doc: Plain): Plain {
+  const d = decisionsOf(doc);
+  const { done = [], ...making } = (d.making ?? {}) as Plain & { done?: string[] };
+  const at = '1970-01-01T00:00:00.000Z';
+  const step = { state: 'done', at, minutes: null, redone: 0, code: '', station: '', planned: 0, sewn: {}, under: '' };
+  const steps = [...new Set(done)].map((id) => ({ id, ...structuredClone(step) }));
+  const days = [0, 90, 0, 90, 0, 180, 0].map((minutes, i) => ({ from: i === 5 ? 600 : 1170, minutes }));
+  const more = {
+    bench: { steps, choices: [], mends: [], measured: [], by: null, finished: null },
+    notebook: [],
+    week: { days, except: [] },
+  };
+  return { ...doc, schema: 13, decisions: { ...more, ...d, making } };
+}
+
 /** Parts of the decisions with what they lack. */
 const withMore = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(structuredClone(added)).map(([key, more]) => [key, { ...more, ...d[key] }]));
@@ -205,5 +224,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   9: withCloths,
   10: withPrints,
   11: withStash,
+  12: withBench,
 };
-export const CURRENT_SCHEMA = 12;
+export const CURRENT_SCHEMA = 13;

@@ -13,6 +13,7 @@ const importsOf = (file: string): string[] =>
 
 /** The only packages core may use: pure functions on data, no I/O of their own. */
 const PURE = [
+  'date-fns',
   'clipper2-ts',
   'earcut',
   'dxf-parser',

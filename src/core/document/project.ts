@@ -1,3 +1,6 @@
+import { type BenchLog, emptyBench } from '../bench/log.ts';
+import { type Entry } from '../bench/notebook.ts';
+import { usualWeek, type Week } from '../bench/week.ts';
 import { type ClosureChoice, usualClosure } from '../closure/choices.ts';
 import { type CuttingChoice, usualCutting } from '../cutting/cloths.ts';
 import { emptyStash, type Stash } from '../cutting/stash.ts';
@@ -269,12 +272,16 @@ export interface Decisions {
     order: string[] | null;
     /** Steps left out. */
     left: string[];
-    /** Steps that are done and ticked off. */
-    done: string[];
     /** Lines of her own instruction sheet, and which steps each is; null for none. */
     sheet: { text: string; steps: string[] | null }[] | null;
   };
   cutting: CuttingChoice;
+  /** What is done of it, with what, and by when it is wanted. */
+  bench: BenchLog;
+  /** What was written down on the way. */
+  notebook: Entry[];
+  /** When there is time for sewing, kept with the stash: of a garment nothing is read of it. */
+  week: Week;
   /** What one has, kept in a document of its own: of a garment there is nothing in it. */
   stash: Stash;
   /** What is ticked to be printed, by piece id; null prints everything. */
@@ -291,7 +298,7 @@ export const GARMENTS = ['coat', 'jacket', 'waistcoat', 'shirt', 'dress', 'skirt
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 12;
+  schema: 13;
   name: string;
   garment: string;
   units: LengthUnit;
@@ -382,10 +389,12 @@ export function usualDecisions(): Decisions {
       extras: [],
       order: null,
       left: [],
-      done: [],
       sheet: null,
     },
     cutting: usualCutting(),
+    bench: emptyBench(),
+    notebook: [],
+    week: usualWeek(),
     stash: emptyStash(),
     paper: { size: 'a4', pieces: null, strip: true },
   };

@@ -51,13 +51,15 @@ function steady(before: Result<Plan> | null, now: Result<Plan> | null): Result<P
   return { ...now, value: { ...now.value, steps: all ? steps : kept, findings: told } };
 }
 
-/** What of the making changes nothing of the plan: her own sheet held against it, and which steps are done. */
-const BESIDE = { sheet: null, done: [] };
+/** What of the making changes nothing of the plan: her own sheet held against it. */
+const BESIDE = { sheet: null };
+/** What of all decisions does not: what is done of it, and what was written down. */
+const APART = { bench: null, notebook: null, week: null, stash: null };
 
 /** Whether two states of a project differ at most in what changes nothing of the plan. */
 function onlyBeside(a: ProjectDocument, b: ProjectDocument): boolean {
   const rest = ({ decisions: d, units, garment }: ProjectDocument): string =>
-    JSON.stringify([units, garment, { ...d, making: { ...d.making, ...BESIDE } }]);
+    JSON.stringify([units, garment, { ...d, ...APART, making: { ...d.making, ...BESIDE } }]);
   return a.shell === b.shell && rest(a) === rest(b);
 }
 

@@ -15,6 +15,9 @@ const SCREENS: Record<keyof Decisions, string> = {
   strips: 'inside',
   making: 'plan',
   cutting: 'cutting',
+  bench: 'plan',
+  notebook: 'notebook',
+  week: 'calendar',
   stash: 'stash',
   paper: 'paper',
 };
@@ -27,6 +30,8 @@ export const SCREEN_WORDS: Record<string, string> = {
   buttons: 'among the buttons',
   plan: 'in the plan',
   cutting: 'on the cutting table',
+  calendar: 'in the calendar',
+  notebook: 'in the notebook',
   stash: 'in the stash',
   paper: 'on the paper page',
 };

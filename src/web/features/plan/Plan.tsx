@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { nextStep } from '../../../core/bench/index.ts';
 import { openTopics, type Plan, TOPICS, type Topic } from '../../../core/plan/index.ts';
 import { type Result } from '../../../core/result.ts';
 import { usePlan } from '../../data/usePlan.ts';
@@ -82,7 +83,7 @@ function Planned({ p, behind }: { p: Planning; behind: boolean }) {
   const { plan } = p;
   const [asked, setAsked] = useSearchParams();
   const see = TABS.find(([t]) => t === asked.get('see'))?.[0] ?? 'steps';
-  const first = plan.steps.find((s) => !p.w.doc.decisions.making.done.includes(s.id)) ?? plan.steps[0];
+  const first = nextStep(plan.steps, p.w.doc.decisions.bench) ?? plan.steps[0];
   const step = plan.steps.find((s) => s.id === asked.get('step')) ?? first;
   const open = openTopics(plan.methods);
   const topic = open.find((t) => t === asked.get('topic')) ?? open.find((t) => TOPICS.includes(t)) ?? null;

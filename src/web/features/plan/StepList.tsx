@@ -4,8 +4,10 @@ import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-
 import { CSS } from '@dnd-kit/utilities';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { type KeyboardEvent, memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { doneIn, forgetStep, setStep } from '../../../core/bench/index.ts';
 import { moved, type PlanStep } from '../../../core/plan/index.ts';
 import { type Finding } from '../../../core/result.ts';
+import { atBench, instantNow, saveBench } from '../../data/benchlog.ts';
 import { minutesWords, SECTION_WORDS, STATION_WORDS, stepWords } from '../../words/index.ts';
 import { type Planning } from './planning.ts';
 
@@ -38,9 +40,10 @@ export function useDoing(p: Planning, open: (id: string) => void): Doing {
         if (s && by && ids[to] !== undefined) set(`Step moved: ${title(s)}`, { order: moved(ids, id, to) });
       },
       tick: (s, done) => {
-        const { w, set } = latest.current.p;
-        const rest = w.doc.decisions.making.done.filter((id) => id !== s.id);
-        set(`${done ? 'Done' : 'Not done yet'}: ${title(s)}`, { done: done ? [...rest, s.id] : rest });
+        const { w, plan } = latest.current.p;
+        const { bench } = w.doc.decisions;
+        const next = done ? setStep(atBench(w, plan), s.id, 'done', instantNow()) : forgetStep(bench, s.id);
+        saveBench(w, `${done ? 'Done' : 'Not done yet'}: ${title(s)}`, next);
       },
     };
   }, []);
@@ -73,7 +76,8 @@ interface Props {
 /** The steps in their order, a line each: ticked off, opened beside the list, dragged or keyed elsewhere; sections fold. */
 export function StepList({ p, at, doing }: Props) {
   const { steps, findings } = p.plan;
-  const done = useMemo(() => new Set(p.w.doc.decisions.making.done), [p.w.doc.decisions.making.done]);
+  const { bench } = p.w.doc.decisions;
+  const done = useMemo(() => doneIn(bench), [bench]);
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
   const sensors = useSensors(useSensor(MouseSensor, FROM_6));
   const ids = useMemo(() => steps.map((s) => s.id), [steps]);
