@@ -12,6 +12,7 @@ import { Told } from '../ui/Told.tsx';
 import { chaptersOf } from '../words/index.ts';
 import { NotFound } from './NotFound.tsx';
 import {
+  Bench,
   Buttons,
   BuySheet,
   ClosingSheet,
@@ -34,6 +35,7 @@ import { Verdict } from './Verdict.tsx';
 /** One project: its chapters above, the page that answers the chosen one below, how it stands at the foot. */
 export function Project() {
   const { id = '' } = useParams();
+  const { pathname } = useLocation();
   const { workbook, error } = useProject(id);
   useUndoKeys(workbook);
   if (!workbook) {
@@ -52,8 +54,22 @@ export function Project() {
       </Box>
     );
   }
-  return <Opened w={workbook} />;
+  return pathname.endsWith('/bench') ? <AtBench w={workbook} /> : <Opened w={workbook} />;
 }
+
+/** The bench has the whole screen; what could not be kept is told there too. */
+const AtBench = ({ w }: { w: Workbook }) => (
+  <Box data-project={w.id}>
+    <Trouble w={w} />
+    <Clash w={w} />
+    <Boundary what="The bench" place="bench">
+      <Opening>
+        <Bench w={w} />
+      </Opening>
+    </Boundary>
+    <Told w={w} />
+  </Box>
+);
 
 function Opened({ w }: { w: Workbook }) {
   const { pathname } = useLocation();

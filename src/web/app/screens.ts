@@ -1,5 +1,6 @@
 import { type OpenedScreen, opened } from '../ui/opened.tsx';
 
+export const Bench = opened(() => import('../features/bench/Bench.tsx'), 'Bench');
 export const Buttons = opened(() => import('../features/closure/Buttons.tsx'), 'Buttons');
 export const ClosingSheet = opened(() => import('../features/closure/ClosingSheet.tsx'), 'ClosingSheet');
 export const Cutting = opened(() => import('../features/cutting/Cutting.tsx'), 'Cutting');
@@ -17,6 +18,7 @@ export const TrimPage = opened(() => import('../features/pattern/TrimPage.tsx'),
 
 /** Screens of a project, by how their addresses begin. */
 const BY_PATH: readonly (readonly [string, OpenedScreen<never>])[] = [
+  ['bench', Bench],
   ['buttons/sheet', ClosingSheet],
   ['buttons', Buttons],
   ['plan/sheet', PlanSheet],

@@ -7,6 +7,9 @@ import { type Workbook } from './useProject.ts';
 /** The instant it is, as it is kept: in UTC, so that neither a journey nor summer time moves it. */
 export const instantNow = (): string => new Date().toISOString();
 
+/** An id that no other tab makes as well: not even offline. */
+export const newId = (): string => `e${Date.now().toString(36)}${Math.random().toString(36).slice(2, 6)}`;
+
 /** What steps are done by, as the project stands. */
 export const atBench = (w: Workbook, plan: Plan): AtBench => ({
   steps: plan.steps,

@@ -1,3 +1,4 @@
+import { joinWords } from '../../contract/words/seams.ts';
 import {
   buyLength,
   type ClothSaid,
@@ -10,7 +11,6 @@ import {
 } from '../../core/cutting/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { buyWords } from './closing.ts';
-import { joinWords } from './pattern.ts';
 
 /** What is wrong with a lay, as a sentence; `nameOf` a piece. */
 export function layFaultWords(f: LayFault, nameOf: (id: string) => string, units: LengthUnit): string {

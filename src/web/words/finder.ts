@@ -1,11 +1,12 @@
 import MiniSearch from 'minisearch';
+import { partNames, stepWords } from '../../contract/words/plan.ts';
+import { seamWords } from '../../contract/words/seams.ts';
 import { type Computed } from '../../core/document/compute.ts';
 import { type ProjectDocument } from '../../core/document/project.ts';
 import { openTopics, type Plan } from '../../core/plan/index.ts';
 import { type Chapter } from './chapters.ts';
 import { methodWords, topicWords } from './methods.ts';
-import { MATERIAL_WORDS, seamWords } from './pattern.ts';
-import { partNames, stepWords } from './plan.ts';
+import { MATERIAL_WORDS } from './pattern.ts';
 import { TERMS, type Term } from './terms.ts';
 
 /** Something that can be gone to by its name, or a term that is explained. */

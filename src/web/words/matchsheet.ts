@@ -1,7 +1,7 @@
 import MiniSearch from 'minisearch';
+import { SECTION_WORDS, STATION_WORDS, stepWords } from '../../contract/words/plan.ts';
 import { type Plan } from '../../core/plan/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
-import { SECTION_WORDS, STATION_WORDS, stepWords } from './plan.ts';
 
 /** A step that a line may be, and how well their words go together, as a share of the best. */
 export interface Likely {

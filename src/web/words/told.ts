@@ -1,10 +1,10 @@
+import { stepWords } from '../../contract/words/plan.ts';
+import { SEAM_WORDS } from '../../contract/words/seams.ts';
 import { type Plan, type PlanStep } from '../../core/plan/index.ts';
 import { type Finding } from '../../core/result.ts';
 import { capital } from '../../core/text.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { extraWords, methodWords, reasonOf, topicWords } from './methods.ts';
-import { SEAM_WORDS } from './pattern.ts';
-import { stepWords } from './plan.ts';
 
 /** A step as it is called in a sentence: its number and title. */
 export const stepName = (s: PlanStep, unit: LengthUnit, names: Record<string, string>): string =>

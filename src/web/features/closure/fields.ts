@@ -1,3 +1,4 @@
+import { oftenWords } from '../../../contract/words/figures.ts';
 import {
   BUTTON_SHAPES,
   type ButtonShape,
@@ -13,7 +14,6 @@ import {
 } from '../../../core/closure/index.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
 import { type CountOf, type Fields, type LengthOf, lengthField, type WaysOf, waysField } from '../../ui/fields.tsx';
-import { oftenWords } from '../../words/figures.ts';
 import { CLOSED_WITH, CLOSING_WORDS, LAYOUT_WORDS, roundingWords } from '../../words/index.ts';
 
 // What is asked of a closing, each a table that is laid over its part of the choice.

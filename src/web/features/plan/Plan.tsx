@@ -1,15 +1,14 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
-import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { nextStep } from '../../../core/bench/index.ts';
-import { openTopics, type Plan, TOPICS, type Topic } from '../../../core/plan/index.ts';
-import { type Result } from '../../../core/result.ts';
+import { openTopics, TOPICS, type Topic } from '../../../core/plan/index.ts';
+import { usePartNames } from '../../data/usePartNames.ts';
 import { usePlan } from '../../data/usePlan.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { AllWell, Findings } from '../../ui/Notes.tsx';
 import { Empty, Page, SheetBox } from '../../ui/Page.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
-import { minutesWords, partNames, planJson, planMarkdown, toldOf } from '../../words/index.ts';
+import { minutesWords, planJson, planMarkdown, toldOf } from '../../words/index.ts';
 import { CompareMethods } from './CompareMethods.tsx';
 import { LastChances } from './LastChances.tsx';
 import { MarksToTransfer } from './MarksToTransfer.tsx';
@@ -26,7 +25,7 @@ const QUESTION = 'In what order, and which side up?';
 /** In what order, and which side up? */
 export function PlanPage({ w }: { w: Workbook }) {
   const { plan, behind } = usePlan(w);
-  const names = useNames(plan, w);
+  const names = usePartNames(plan, w);
   if (!w.computed.shell.length)
     return (
       <Page question={QUESTION}>
@@ -52,13 +51,6 @@ export function PlanPage({ w }: { w: Workbook }) {
       </Page>
     );
   return <Planned p={{ w, plan: plan.value, names, set: setMaking(w) }} behind={behind} />;
-}
-
-/** What the pieces are called: the same object as long as they are called the same. */
-function useNames(plan: Result<Plan> | null, w: Workbook): Planning['names'] {
-  const pieces = w.computed.pieces;
-  const said = useMemo(() => JSON.stringify(plan?.ok ? partNames(plan.value.making, pieces) : {}), [plan, pieces]);
-  return useMemo(() => JSON.parse(said), [said]);
 }
 
 type Tab = 'steps' | 'ways' | 'notes';

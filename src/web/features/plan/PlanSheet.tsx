@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { marksToTransfer, type Plan } from '../../../core/plan/index.ts';
 import { usePlan } from '../../data/usePlan.ts';
 import { type Workbook } from '../../data/useProject.ts';
+import { StepPictures } from '../../drawing/StepPictures.tsx';
 import { Tick } from '../../ui/Ask.tsx';
 import { PaperBox, PrintSheet } from '../../ui/PrintSheet.tsx';
 import {
@@ -15,7 +16,6 @@ import {
   stepWords,
   transferWords,
 } from '../../words/index.ts';
-import { StepPictures } from './StepPictures.tsx';
 
 /** The plan as a sheet to print: large type, a box to tick before each step. */
 export function PlanSheet({ w }: { w: Workbook }) {

@@ -1,16 +1,14 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useMemo } from 'react';
-import { drawnAs, edgesOf, layersOf, type Part, type PlanStep } from '../../../core/plan/index.ts';
-import { isOnMap, StepMap } from '../../drawing/StepMap.tsx';
-import { TurningLayers } from '../../drawing/TurningLayers.tsx';
+import { type PlanStep } from '../../../core/plan/index.ts';
+import { StepScene } from '../../drawing/StepScene.tsx';
 import { useTall } from '../../drawing/useTall.ts';
 import { Worded } from '../../ui/Worded.tsx';
 import { cautionsOf, factsOf, figuresOf, minutesWords, NEEDLE, STATION_WORDS, stepWords } from '../../words/index.ts';
 import { Complaint } from './OwnOrder.tsx';
 import { type Planning } from './planning.ts';
 import { type Doing } from './StepList.tsx';
-import { litOf, StepPieces } from './StepPictures.tsx';
 
 interface Props {
   p: Planning;
@@ -89,42 +87,13 @@ function Figures({ s, p }: Omit<Props, 'doing'>) {
   );
 }
 
-/** Where on the garment it is, and the layers as they lie and turn. */
+/** Where on the garment it is with all that comes before it sewn, and the layers as they lie and turn. */
 function Drawings({ s, p }: Omit<Props, 'doing'>) {
   const { w, plan, names } = p;
-  const { making, steps } = plan;
-  const { surface, shell } = w.computed;
-  const { units } = w.doc;
-  const parts = useMemo(() => new Map(making.parts.map((q) => [q.id, q])), [making]);
-  const lit = useMemo(() => litOf(s, making), [s, making]);
-  const sewn = useMemo(() => {
-    const joints = new Map(making.joints.map((j) => [j.id, j]));
-    const before = steps.slice(0, s.number - 1).flatMap((x) => x.sews.flatMap((y) => joints.get(y.joint) ?? []));
-    return new Set(edgesOf(before).map((k) => drawnAs(k, parts)));
-  }, [s, steps, making, parts]);
-  const about = useMemo(() => new Set(s.pieces.map((id) => parts.get(id)?.of ?? id)), [s, parts]);
-  const inside = useMemo(
-    () => w.computed.inside.filter((q) => about.has(q.id) && LAYERS.has(q.material)),
-    [w.computed.inside, about],
-  );
-  const layers = layersOf(s, making);
+  const sewn = useMemo(() => new Set(plan.steps.slice(0, s.number - 1).map((x) => x.id)), [plan.steps, s.number]);
   const tall = useTall(420, 300);
-  const mapped = isOnMap(surface, inside, lit) || (!lit.size && s.pieces.length > 0);
-  return (
-    <Flex gap="6" wrap="wrap" align="flex-start" my="3">
-      <Box flex="1 1 380px" minW="0">
-        {mapped ? (
-          <StepMap {...{ surface, shell, inside, units, lit, sewn, about }} height={tall} />
-        ) : (
-          <StepPieces step={s} making={making} pieces={w.computed.pieces} />
-        )}
-      </Box>
-      {layers && <TurningLayers key={s.id} layers={layers} names={names} units={units} />}
-    </Flex>
-  );
+  return <StepScene step={s} {...{ plan, names, sewn }} computed={w.computed} units={w.doc.units} height={tall} />;
 }
-
-const LAYERS: ReadonlySet<Part['material']> = new Set(['lining', 'facing']);
 
 /** Pieces, needle and thread, what to check, and the common slip with its mend. */
 function More({ s, p }: Omit<Props, 'doing'>) {

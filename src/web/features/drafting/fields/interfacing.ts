@@ -1,3 +1,4 @@
+import { oftenWords } from '../../../../contract/words/figures.ts';
 import {
   type Decisions,
   type FrontInterfacing,
@@ -6,7 +7,6 @@ import {
 } from '../../../../core/document/project.ts';
 import { type Fields, type LengthOf, lengthField, waysField } from '../../../ui/fields.tsx';
 import { type Way } from '../../../ui/Sentence.tsx';
-import { oftenWords } from '../../../words/figures.ts';
 
 // What is asked of interfacing, and of pieces that are cut by figures: each a table that is laid over its part of the decisions.
 

@@ -1,5 +1,5 @@
-import { listed } from '../../contract/listed.ts';
 import { type Transfer } from '../../core/plan/index.ts';
+import { listed } from '../listed.ts';
 
 /** What each mark is called, one and several, and how it is carried over. Common practice. */
 const MARK_WORDS: Record<Transfer['what'], readonly [one: string, many: string, how: string]> = {

@@ -1,9 +1,9 @@
 import { Flex } from '@chakra-ui/react';
-import { type Piece } from '../../../core/pattern/index.ts';
-import { drawnAs, type GarmentModel, layersOf, type PlanStep } from '../../../core/plan/index.ts';
-import { type LengthUnit } from '../../../core/units.ts';
-import { LayersDrawing } from '../../drawing/LayersDrawing.tsx';
-import { StepDrawing } from '../../drawing/StepDrawing.tsx';
+import { type Piece } from '../../core/pattern/index.ts';
+import { drawnAs, type GarmentModel, layersOf, type PlanStep } from '../../core/plan/index.ts';
+import { type LengthUnit } from '../../core/units.ts';
+import { LayersDrawing } from './LayersDrawing.tsx';
+import { StepDrawing } from './StepDrawing.tsx';
 
 interface Props {
   step: PlanStep;

@@ -1,7 +1,7 @@
-import { called } from '../../contract/index.ts';
 import { type Piece, type Role } from '../../core/pattern/index.ts';
 import { lastChances, layersOf, marksToTransfer, type Plan, type PlanStep } from '../../core/plan/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
+import { called } from '../index.ts';
 import { lastChanceWords } from './lastchance.ts';
 import { cautionsOf, minutesWords, SECTION_WORDS, STATION_WORDS, sidesWords, stepWords, stopWords } from './plan.ts';
 import { transferWords } from './transfer.ts';

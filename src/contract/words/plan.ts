@@ -1,4 +1,3 @@
-import { listed } from '../../contract/listed.ts';
 import {
   type Bend,
   type Caution,
@@ -17,8 +16,9 @@ import {
 } from '../../core/plan/index.ts';
 import { inSentence } from '../../core/text.ts';
 import { asShown, formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
+import { listed } from '../listed.ts';
 import { OPERATIONS } from './operations.ts';
-import { joinWords, SEAM_WORDS } from './pattern.ts';
+import { joinWords, SEAM_WORDS } from './seams.ts';
 import { SLIPS } from './slips.ts';
 
 export const STATION_WORDS: Record<Station, string> = {

@@ -1,0 +1,208 @@
+import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { useEffect, useMemo, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { doneIn, mendsBefore, nextStep, stateOf, stepsLeft } from '../../../core/bench/index.ts';
+import { type MendingStep } from '../../../core/bench/log.ts';
+import { type PlanStep } from '../../../core/plan/index.ts';
+import { usePartNames } from '../../data/usePartNames.ts';
+import { usePlan } from '../../data/usePlan.ts';
+import { type Workbook } from '../../data/useProject.ts';
+import { MEND_WORDS, minutesWords, SECTION_WORDS } from '../../words/index.ts';
+import { BenchStep } from './BenchStep.tsx';
+import { BenchTop } from './BenchTop.tsx';
+import { keep, mark, type Sewing, titleOf } from './sewing.ts';
+import { useHands } from './useHands.ts';
+import { useTimer } from './useTimer.ts';
+
+/** The plan a step at a time, on the whole screen: what do I do now? */
+export function Bench({ w }: { w: Workbook }) {
+  const { plan } = usePlan(w);
+  const names = usePartNames(plan, w);
+  useEffect(() => {
+    document.title = `${w.doc.name} · Woodbine`;
+  }, [w.doc.name]);
+  if (!w.computed.shell.length) return <Nothing w={w} words="There is nothing to sew yet: put the pattern in first." />;
+  if (!plan) return <Nothing w={w} words="Working out the order …" waits />;
+  if (!plan.ok) return <Nothing w={w} words="There is no order of making yet: the plan says what is in its way." />;
+  return <AtBench p={{ w, plan: plan.value, names }} />;
+}
+
+const Nothing = ({ w, words, waits = false }: { w: Workbook; words: string; waits?: boolean }) => (
+  <Box p="8" fontSize="28px">
+    <Text role="status" mb="4">
+      {words}
+    </Text>
+    {!waits && (
+      <Button asChild size="lg">
+        <Link to={`/project/${w.id}/plan`}>To the plan</Link>
+      </Button>
+    )}
+  </Box>
+);
+
+function AtBench({ p }: { p: Sewing }) {
+  const { w, plan } = p;
+  const { bench } = w.doc.decisions;
+  const [asked, setAsked] = useSearchParams();
+  const next = nextStep(plan.steps, bench);
+  const step = plan.steps.find((s) => s.id === asked.get('step')) ?? next ?? plan.steps.at(-1);
+  const timer = useTimer(w.id, step?.id ?? '');
+  const [over, setOver] = useState(false);
+  const go = (s: PlanStep | undefined): void => {
+    setOver(false);
+    if (s) setAsked({ step: s.id }, { replace: true });
+  };
+  const at = plan.steps.findIndex((s) => s.id === step?.id);
+  const state = step ? stateOf(bench, step.id) : 'todo';
+  const mend = step && mendsBefore(bench, step.id).find((m) => !m.done);
+  const onward = (): PlanStep | undefined => {
+    const left = stepsLeft(plan.steps.slice(at + 1), bench);
+    return left.find((s) => stateOf(bench, s.id) !== 'skipped') ?? left[0];
+  };
+  const done = (): void => {
+    if (!step) return;
+    if (mend)
+      keep(p, `Mended: ${mend.words}`, (log) => ({
+        ...log,
+        mends: log.mends.map((m) => (m.id === mend.id ? { ...m, done: true } : m)),
+      }));
+    else if (state === 'done') go(plan.steps[at + 1]);
+    else {
+      mark(p, step, 'done', timer.seconds >= 20 ? Math.round(timer.seconds / 6) / 10 : null);
+      const then = onward() ?? plan.steps.find((s) => s.id !== step.id && stateOf(bench, s.id) !== 'done');
+      if (then) go(then);
+      else setOver(true);
+    }
+  };
+  const back = (): void => (over ? setOver(false) : go(plan.steps[at - 1]));
+  useHands(done, back);
+  if (!step) return <Nothing w={w} words="The plan has no steps." />;
+  return (
+    <Flex direction="column" minH="100dvh" h={{ lg: '100dvh' }} bg="sheet" color="ink">
+      <BenchTop p={p} step={step} timer={timer} />
+      <Box as="main" flex="1" minH="0" overflow="auto" px={{ base: 5, lg: 10 }} pt="2" pb="4">
+        {over ? (
+          <AllDone p={p} />
+        ) : mend ? (
+          <MendFirst m={mend} then={titleOf(p, step)} />
+        ) : (
+          <BenchStep p={p} step={step} onGo={go} />
+        )}
+      </Box>
+      <Foot
+        p={p}
+        step={step}
+        words={over ? null : mend ? 'Mended' : state === 'done' ? 'Next' : 'Done'}
+        onDone={done}
+        onBack={back}
+        first={at === 0 && !over}
+      />
+    </Flex>
+  );
+}
+
+/** What has to be mended before the step goes on. */
+const MendFirst = ({ m, then }: { m: MendingStep; then: string }) => (
+  <Box as="article" aria-label={m.words} maxW="34ch">
+    <Text fontSize="22px" color="honey" fontWeight="600">
+      {MEND_WORDS[m.kind]}, before it goes on
+    </Text>
+    <Heading as="h1" fontSize={{ base: '36px', lg: '46px' }} fontWeight="600" lineHeight="1.15" my="3">
+      {m.words}
+    </Heading>
+    <Text fontSize="24px" color="quiet">
+      Then: {then}
+    </Text>
+  </Box>
+);
+
+function AllDone({ p }: { p: Sewing }) {
+  const { bench } = p.w.doc.decisions;
+  const minutes = bench.steps.reduce((t, l) => t + (l.minutes ?? 0), 0);
+  return (
+    <Box as="article" aria-label="All done" maxW="40ch">
+      <Heading as="h1" fontSize="46px" fontWeight="600" lineHeight="1.15" my="3">
+        Every step is done
+      </Heading>
+      <Text fontSize="26px" mb="6">
+        {minutes > 0 ? `${minutesWords(minutes)} of sewing were timed.` : 'Nothing of it was timed.'}
+      </Text>
+      <Button asChild size="xl" minH="64px" fontSize="22px" colorPalette="leaf">
+        <Link to={`/project/${p.w.id}/sewing`}>What is next</Link>
+      </Button>
+    </Box>
+  );
+}
+
+interface FootProps {
+  p: Sewing;
+  step: PlanStep;
+  /** On the button that goes on; none where there is nothing more. */
+  words: string | null;
+  onDone: () => void;
+  onBack: () => void;
+  first: boolean;
+}
+
+/** Back, how far it is, and Done: large enough for a hand that holds pins. */
+function Foot({ p, step, words, onDone, onBack, first }: FootProps) {
+  const { steps } = p.plan;
+  const { bench } = p.w.doc.decisions;
+  const done = useMemo(() => doneIn(bench), [bench]);
+  const all = steps.reduce((t, s) => t + s.minutes, 0);
+  const did = steps.reduce((t, s) => t + (done.has(s.id) ? s.minutes : 0), 0);
+  const share = all ? Math.round((100 * did) / all) : 0;
+  const part = steps.filter((s) => s.section === step.section);
+  const big = { h: '84px', borderRadius: '16px', fontSize: '28px', fontWeight: 650 } as const;
+  return (
+    <Flex
+      as="footer"
+      align="center"
+      gap={{ base: 3, lg: 6 }}
+      px={{ base: 4, lg: 10 }}
+      py="5"
+      borderTopWidth="1px"
+      borderColor="rule"
+      position="sticky"
+      bottom="0"
+      bg="sheet"
+      flexShrink={0}
+    >
+      <Button
+        {...big}
+        w={{ base: '120px', lg: '220px' }}
+        variant="outline"
+        borderWidth="2px"
+        borderColor="leaf.solid"
+        color="leaf.fg"
+        disabled={first}
+        onClick={onBack}
+      >
+        Back
+      </Button>
+      <Box flex="1" minW="0">
+        <Text fontSize="18px" color="quiet" textAlign="center" mb="1">
+          {SECTION_WORDS[step.section]}: {part.filter((s) => done.has(s.id)).length} of {part.length} · all:{' '}
+          {steps.filter((s) => done.has(s.id)).length} of {steps.length}
+        </Text>
+        <Box
+          h="12px"
+          borderRadius="6px"
+          bg="leaf.muted"
+          role="progressbar"
+          aria-label="How far it is"
+          aria-valuenow={share}
+          aria-valuemin={0}
+          aria-valuemax={100}
+        >
+          <Box h="100%" w={`${share}%`} borderRadius="6px" bg="leaf.solid" />
+        </Box>
+      </Box>
+      {words && (
+        <Button {...big} w={{ base: '180px', lg: '300px' }} colorPalette="leaf" onClick={onDone}>
+          {words}
+        </Button>
+      )}
+    </Flex>
+  );
+}

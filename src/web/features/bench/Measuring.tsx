@@ -1,0 +1,85 @@
+import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import { sentenceOf } from '../../../contract/findings.ts';
+import { judge } from '../../../core/bench/index.ts';
+import { type PlanStep } from '../../../core/plan/index.ts';
+import { formatLength, parseLength } from '../../../core/units.ts';
+import { instantNow, newId } from '../../data/benchlog.ts';
+import { judgedWords } from '../../words/index.ts';
+import { keep, type Sewing, titleOf } from './sewing.ts';
+
+/** Seams that cross the edges of a step: those between the pieces an edge runs over. */
+const crossingsOf = ({ plan }: Sewing, s: PlanStep): number => {
+  const sewn = new Set(s.sews.map((x) => x.joint));
+  const sides = plan.making.joints.filter((j) => sewn.has(j.id)).map((j) => j.a.length - 1);
+  const paired = new Set(plan.making.parts.flatMap((q) => (q.paired ? [q.id] : [])));
+  const twice = s.pieces.some((id) => paired.has(id));
+  return Math.max(0, ...sides) * (twice ? 2 : 1);
+};
+
+/** Lengths as they were measured, "412 and 409": what their difference means here, and what to do. */
+export function Measuring({ p, step }: { p: Sewing; step: PlanStep }) {
+  const { units } = p.w.doc;
+  const [text, setText] = useState('');
+  const [wrong, setWrong] = useState<string | null>(null);
+  const mine = p.w.doc.decisions.bench.measured.filter((m) => m.step === step.id);
+  const take = (): void => {
+    const parts = text.split(/\s*(?:and|on|;|,(?=\s)|&)\s*/i).filter((x) => x.trim());
+    const read = parts.slice(0, 8).map((x) => parseLength(x, units));
+    const bad = read.find((r) => !r.ok);
+    if (!read.length || (bad && !bad.ok)) {
+      setWrong(
+        bad && !bad.ok && bad.findings[0] ? sentenceOf(bad.findings[0], units) : 'Say a length, or two: 412 and 409.',
+      );
+      return;
+    }
+    const values = read.flatMap((r) => (r.ok ? [r.value] : []));
+    if (values.some((v) => v <= 0 || v > 5000)) {
+      setWrong(`A length at the machine lies between ${formatLength(1, units)} and ${formatLength(5000, units)}.`);
+      return;
+    }
+    setWrong(null);
+    setText('');
+    const said = values.map((v) => formatLength(v, units)).join(' and ');
+    keep(p, `Measured ${said}: ${titleOf(p, step)}`, (log) => ({
+      ...log,
+      measured: [...log.measured, { id: newId(), step: step.id, at: instantNow(), values }],
+    }));
+  };
+  return (
+    <Box my="3" maxW="640px">
+      <Flex gap="3" align="center">
+        <Input
+          aria-label="What you measured"
+          placeholder="412 and 409"
+          autoFocus
+          h="64px"
+          fontSize="26px"
+          borderColor="rule"
+          value={text}
+          aria-invalid={wrong !== null}
+          onChange={(e) => setText(e.target.value)}
+          onKeyDown={(e) => e.key === 'Enter' && take()}
+        />
+        <Button h="64px" px="6" fontSize="22px" colorPalette="leaf" onClick={take}>
+          Note it
+        </Button>
+      </Flex>
+      {wrong && (
+        <Text role="alert" fontSize="20px" color="berry" mt="1">
+          {wrong}
+        </Text>
+      )}
+      <Box aria-live="polite">
+        {mine.toReversed().map((m) => {
+          const { says, does } = judgedWords(judge(step, m.values, crossingsOf(p, step)), m.values, units);
+          return (
+            <Text key={m.id} fontSize="22px" mt="2">
+              <b>{says}</b> {does}
+            </Text>
+          );
+        })}
+      </Box>
+    </Box>
+  );
+}
