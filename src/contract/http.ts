@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import { STEP_STATES } from '../core/bench/log.ts';
 import { LONGEST_NAME } from '../core/text.ts';
+import { key } from './figures.ts';
 
 export const newProject = z.strictObject({
   name: z
@@ -29,6 +31,27 @@ export const change = z.strictObject({
   patch: z.array(operation).min(1).max(5000),
 });
 export const patchBody = z.strictObject({ revision: z.number().int().min(0), change });
+/** Steps ticked elsewhere: each with its state, when that was, and the minutes it took. */
+export const ticksBody = z.strictObject({
+  revision: z.number().int().min(0).optional(),
+  steps: z
+    .array(
+      z.strictObject({
+        id: key,
+        state: z.enum([...STEP_STATES, 'todo']),
+        at: z.iso.datetime({ precision: 3 }).optional(),
+        minutes: z
+          .number()
+          .min(0)
+          .max(24 * 60)
+          .nullable()
+          .optional(),
+      }),
+    )
+    .min(1)
+    .max(400),
+});
+export type TicksBody = z.infer<typeof ticksBody>;
 /** For what a revision may be carried by: then it is refused on another one. */
 export const maybeRevision = z.strictObject({ revision: z.number().int().min(0).optional() });
 export const revisionBody = z.strictObject({ revision: z.number().int().min(0) });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { type Calendar, type Estimate, STEP_STATES, type Timed } from '../core/bench/index.ts';
 import { type ProjectDocument } from '../core/document/project.ts';
 import { type Box } from '../core/geometry/index.ts';
 import { type Layout, type LineGroup, type Progress } from '../core/import/index.ts';
@@ -21,6 +22,7 @@ import {
   stateAnswer,
   storedFile,
   summary,
+  ticksBody,
   traceBody,
 } from './http.ts';
 
@@ -90,12 +92,45 @@ const chosen = z.object({
   strip: z.enum(['0', '1']).optional(),
 });
 
+const desk = z.object({
+  by: z
+    .string()
+    .optional()
+    .describe('the day it is wanted for, as 2026-12-24; as the project says where it is left out'),
+  today: z.string().optional().describe("the day it is where one sits; the server's own where it is left out"),
+  clock: z.int().min(0).max(1439).optional().describe('how late it is there, minutes after midnight'),
+});
+
 const lineWidth = z.string().optional().describe('of a long page: how thick lines are, mm, 0.1 to 5');
 const layers = z
   .enum(['numbers', 'names'])
   .optional()
   .describe('layers by the numbers of the exchange convention, or by what is on them');
 const ofCloth = z.string().optional().describe('its id; the first cloth where it is not said');
+
+const progressAnswer = z
+  .object({
+    revision: z.int(),
+    steps: z.array(
+      z.object({
+        id: z.string(),
+        number: z.int(),
+        state: z.enum([...STEP_STATES, 'todo']),
+        touched: z.boolean().describe('it was done otherwise than the plan has it now'),
+        at: z.string().nullable(),
+        minutes: z.number().nullable(),
+        redone: z.int(),
+      }),
+    ),
+    gone: z.array(z.object({ id: z.string(), at: z.string() })).describe('done, and no more in the plan'),
+    left: z.custom<Estimate>(),
+  })
+  .meta({ id: 'Progress' });
+
+/** The calendar of one project; what the others take of the same hours, by day and project. */
+export interface CalendarAnswer extends Calendar {
+  others: { day: string; project: string; name: string; minutes: number }[];
+}
 
 /** All that can be asked of the server, once: its types, what is read of a request, and the description for other programs come from here. */
 export const ROUTES = {
@@ -180,6 +215,31 @@ export const ROUTES = {
   'GET /api/projects/{id}/cutting': {
     summary: 'The cut list, and how the pieces lie on their cloths',
     answer: z.unknown(),
+  },
+  'GET /api/projects/{id}/progress': {
+    summary:
+      'Which steps of the plan are done, when, and in how many minutes; which of them the plan has otherwise by now',
+    answer: progressAnswer,
+  },
+  'PATCH /api/projects/{id}/progress': {
+    summary:
+      'Tick steps, also ones ticked elsewhere before; 409 only where a revision is said and it is another by now',
+    body: ticksBody,
+    answer: progressAnswer,
+  },
+  'GET /api/projects/{id}/calendar': {
+    summary: 'Sittings from today on and back from the day it is wanted for, what is short, and what would help',
+    query: desk,
+    answer: z.custom<CalendarAnswer>(),
+  },
+  'GET /api/projects/{id}/export/calendar.ics': {
+    summary: 'The sittings as iCalendar (RFC 5545), in the time of the place',
+    query: desk,
+    answer: 'text/calendar',
+  },
+  'GET /api/pace': {
+    summary: 'All steps that were timed, over all projects: what the pace is learnt from',
+    answer: z.object({ timed: z.array(z.custom<Timed>()) }),
   },
   'GET /api/projects/{id}/pages': {
     summary: 'The pages of the full-size PDF, and where each sheet lies on their plane; takes seconds',

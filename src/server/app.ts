@@ -12,6 +12,7 @@ import { type AppParts } from './parts.ts';
 import { notKept, problem, refusal, unreadableBody } from './problem.ts';
 import { reply } from './reply.ts';
 import { backupRoutes, stateRoutes } from './routes/backups.ts';
+import { benchRoutes } from './routes/bench.ts';
 import { computedRoutes, sent } from './routes/computed.ts';
 import { eventRoutes } from './routes/events.ts';
 import { jobRoutes } from './routes/jobs.ts';
@@ -45,6 +46,7 @@ export function createApp(p: AppParts): Hono {
   // A backup is written to the disk as it comes, up to its own limit.
   app.use('/api/*', (c, next) => (c.req.path === '/api/backups/brought' ? next() : limit(c, next)));
   app.route('/api/projects', projectRoutes(p.opened.store, p.works));
+  app.route('/api', benchRoutes(p));
   app.route('/api/projects', computedRoutes(p));
   app.get('/api/stash', (c) => stashRoute(c, p.opened.store));
   app.route('/api/jobs', jobRoutes(p.reader));

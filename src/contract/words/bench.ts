@@ -1,4 +1,3 @@
-import { listed } from '../listed.ts';
 import { minutesWords, stepWords } from '../../contract/words/plan.ts';
 import {
   type Estimate,
@@ -11,6 +10,7 @@ import {
 } from '../../core/bench/index.ts';
 import { type PlanStep } from '../../core/plan/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
+import { listed } from '../listed.ts';
 
 export const STEP_STATE_WORDS: Record<StepState | 'todo', string> = {
   todo: 'to do',

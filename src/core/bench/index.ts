@@ -5,6 +5,7 @@ export * from './log.ts';
 export * from './measuring.ts';
 export * from './notebook.ts';
 export * from './pace.ts';
+export * from './person.ts';
 export * from './progress.ts';
 export * from './sewn.ts';
 export * from './sittings.ts';

@@ -69,5 +69,31 @@ export function soonerOrder(
     beam = [...next.values()].sort(earlier).slice(0, width);
   }
   const best = beam[0];
-  return best && best.front.slot < given.slot ? best.order.flatMap((b) => b.works) : null;
+  if (!best || best.front.slot >= given.slot) return null;
+  const place = new Map(blocks.map((b, i) => [b, i]));
+  const order = nearest(
+    best.order.map((b) => place.get(b) as number),
+    needs,
+    (list) => list.reduce((front, i) => fill(t, front, blocks[i] as Block).front, begin).slot <= best.front.slot,
+  );
+  return order.flatMap((i) => (blocks[i] as Block).works);
+}
+
+/**
+ * An order brought nearer to the given one, in which places rise: neighbours that stand the other way round are put back wherever
+ * neither waits for the other and it still ends in time, until none can be.
+ */
+function nearest(order: number[], needs: readonly bigint[], inTime: (order: number[]) => boolean): number[] {
+  const list = [...order];
+  for (let changed = true; changed; ) {
+    changed = false;
+    for (let i = 0; i + 1 < list.length; i++) {
+      const [a, b] = [list[i] as number, list[i + 1] as number];
+      if (a < b || (needs[b] as bigint) & (1n << BigInt(a))) continue;
+      [list[i], list[i + 1]] = [b, a];
+      if (inTime(list)) changed = true;
+      else [list[i], list[i + 1]] = [a, b];
+    }
+  }
+  return list;
 }

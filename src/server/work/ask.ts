@@ -1,3 +1,4 @@
+import { type StepState, type Timed, type Week } from '../../core/bench/index.ts';
 import { type LongPaper } from '../../core/output/paper.ts';
 import { type Put } from '../../core/output/puts.ts';
 
@@ -13,10 +14,35 @@ export const EXPORTS = [
   'cut-list.csv',
   'project.json',
 ] as const;
+/** What is asked of the bench, which needs more than the project alone. */
+const BENCH = ['progress', 'ticks', 'standing', 'calendar', 'calendar.ics'] as const;
 /** Parts of what is computed, by theirs. */
 export const PARTS = ['pieces', 'seams', 'closure', 'plan', 'cutting', 'pages'] as const;
 
-export type Part = (typeof PARTS)[number] | (typeof EXPORTS)[number];
+export type Part = (typeof PARTS)[number] | (typeof EXPORTS)[number] | (typeof BENCH)[number];
+
+export const isBench = (part: Part): part is (typeof BENCH)[number] => (BENCH as readonly string[]).includes(part);
+
+/** A step ticked elsewhere: when, and how long it took, where that is known. */
+export interface Tick {
+  id: string;
+  state: StepState | 'todo';
+  at?: string | undefined;
+  minutes?: number | null | undefined;
+}
+
+/** The day and time where the sewist sits, her hours, what other projects take of them, and what she timed in all of them. */
+export interface AtDesk {
+  today: string;
+  /** Minutes after midnight. */
+  clock: number;
+  by: string | null;
+  busy: Record<string, number>;
+  week: Week;
+  timed: Timed[];
+  /** The same instant as `today` and `clock`, in UTC. */
+  now: string;
+}
 
 export interface Asked {
   part: Part;
@@ -32,6 +58,8 @@ export interface Asked {
   layers?: 'numbers' | 'names';
   /** Of which cloth the lay is drawn; of the first where it is left out. */
   cloth?: string;
+  ticks?: Tick[];
+  desk?: AtDesk;
   /** ISO time, for what is dated. */
   now: string;
 }

@@ -29,7 +29,8 @@ import { problemBody } from '../problem.ts';
 import { type Answered, type Asked, type EXPORTS } from './ask.ts';
 
 /** A file name a browser may safely save: letters, digits and dashes of the project's name. */
-const slug = (name: string): string =>
+/** A name as part of the name of a file. */
+export const slug = (name: string): string =>
   name
     .normalize('NFKD')
     .replace(/[^\w]+/g, '-')

@@ -1,0 +1,26 @@
+import { type ProjectDocument } from '../document/project.ts';
+import { type BenchLog } from './log.ts';
+import { type Timed, timedOf } from './pace.ts';
+
+/** What of a project counts for the others: what was timed, and the day it is wanted for; null for none, or where it is finished. */
+export interface Standing {
+  timed: Timed[];
+  by: string | null;
+}
+
+const wanted = (log: BenchLog): string | null => (log.finished ? null : log.by);
+
+export const standingOfProject = ({ decisions: { bench } }: ProjectDocument): Standing => ({
+  timed: timedOf(bench.steps),
+  by: wanted(bench),
+});
+
+/** Minutes of each day that sittings take. */
+export function busyWith(
+  busy: Readonly<Record<string, number>>,
+  sittings: readonly { day: string; used: number }[],
+): Record<string, number> {
+  const out = { ...busy };
+  for (const s of sittings) out[s.day] = (out[s.day] ?? 0) + s.used;
+  return out;
+}
