@@ -25,6 +25,7 @@ import {
   PlanPage,
   PlanSheet,
   Seams,
+  SewingPage,
   StashPage,
   TrimPage,
 } from './screens.ts';
@@ -108,6 +109,8 @@ function Opened({ w }: { w: Workbook }) {
               <Route path="cutting/sheet" element={<LaySheet w={w} />} />
               <Route path="cutting/buy" element={<BuySheet w={w} />} />
               <Route path="paper" element={<Paper w={w} />} />
+              <Route path="sewing" element={<SewingPage w={w} view="now" />} />
+              <Route path="sewing/calendar" element={<SewingPage w={w} view="calendar" />} />
               <Route path="stash" element={<StashPage w={w} />} />
               <Route path="history" element={<HistoryPage w={w} />} />
               <Route path="*" element={<NotFound inside={`/project/${w.id}/${first ?? 'pattern'}`} />} />

@@ -13,6 +13,7 @@ export const Pattern = opened(() => import('../features/pattern/Pattern.tsx'), '
 export const PlanPage = opened(() => import('../features/plan/Plan.tsx'), 'PlanPage');
 export const PlanSheet = opened(() => import('../features/plan/PlanSheet.tsx'), 'PlanSheet');
 export const Seams = opened(() => import('../features/seams/Seams.tsx'), 'Seams');
+export const SewingPage = opened(() => import('../features/bench/SewingPage.tsx'), 'SewingPage');
 export const StashPage = opened(() => import('../features/stash/StashPage.tsx'), 'StashPage');
 export const TrimPage = opened(() => import('../features/pattern/TrimPage.tsx'), 'TrimPage');
 
@@ -30,6 +31,7 @@ const BY_PATH: readonly (readonly [string, OpenedScreen<never>])[] = [
   ['cutting/buy', BuySheet],
   ['cutting', Cutting],
   ['paper', Paper],
+  ['sewing', SewingPage],
   ['stash', StashPage],
   ['history', HistoryPage],
   ['inside', Inside],

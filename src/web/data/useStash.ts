@@ -1,34 +1,47 @@
 import { useEffect, useState } from 'react';
+import { type Week } from '../../core/bench/index.ts';
 import { type Stash } from '../../core/cutting/index.ts';
-import { STASH } from '../../core/document/project.ts';
+import { type Decisions, STASH } from '../../core/document/project.ts';
 import { api, useAsked } from './client.ts';
 import { listen } from './live.ts';
 
-/** What one has, as another page sees it and takes from it. */
-export interface StashSeen {
+/** What is kept over all projects, as another page sees and changes it. */
+interface Over<T> {
   /** Null until it is there. */
-  stash: Stash | null;
+  now: T | null;
   /** Changes it, from how it stands now, under words for its history. */
-  put: (words: string, next: (s: Stash) => Stash) => Promise<void>;
+  put: (words: string, next: (s: T) => T) => Promise<void>;
   /** Why it could not be read or changed. */
   trouble: string | null;
 }
 
-export function useStash(): StashSeen {
+function useOver<K extends 'stash' | 'week'>(key: K): Over<Decisions[K]> {
   const { data, error, mutate } = useAsked('GET /api/stash', {});
   const [failed, setFailed] = useState<string | null>(null);
   useEffect(() => listen((e) => void ((!e || e.project === STASH) && mutate())), [mutate]);
-  const put: StashSeen['put'] = async (words, next) => {
+  const put: Over<Decisions[K]>['put'] = async (words, next) => {
     setFailed(null);
     try {
       const now = await api.stash();
-      const value = next(now.document.decisions.stash);
-      const patch = [{ op: 'replace' as const, path: '/decisions/stash', value }];
+      const value = next(now.document.decisions[key]);
+      const patch = [{ op: 'replace' as const, path: `/decisions/${key}`, value }];
       await mutate(await api.change(STASH, now.revision, words, patch), { revalidate: false });
     } catch (e) {
       setFailed((e as Error).message);
       await mutate();
     }
   };
-  return { stash: data?.document.decisions.stash ?? null, put, trouble: failed ?? error?.message ?? null };
+  return { now: data?.document.decisions[key] ?? null, put, trouble: failed ?? error?.message ?? null };
+}
+
+/** What one has. */
+export function useStash(): { stash: Stash | null } & Pick<Over<Stash>, 'put' | 'trouble'> {
+  const { now, ...rest } = useOver('stash');
+  return { stash: now, ...rest };
+}
+
+/** When there is time for sewing. */
+export function useWeek(): { week: Week | null } & Pick<Over<Week>, 'put' | 'trouble'> {
+  const { now, ...rest } = useOver('week');
+  return { week: now, ...rest };
 }

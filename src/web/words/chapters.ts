@@ -56,6 +56,12 @@ export function chaptersOf(doc: ProjectDocument, c: Computed): Chapter[] {
     { path: 'stash', name: 'Stash', question: 'What do I have?', standing: 'open' },
     { path: 'cutting', name: 'Cloth', question: 'How much cloth?', standing: 'open' },
     { path: 'plan', name: 'Order', question: 'In what order?', standing: 'open' },
+    {
+      path: 'sewing',
+      name: 'Sewing',
+      question: 'What do I do now?',
+      standing: when(!doc.decisions.bench.finished, false),
+    },
     { path: 'paper', name: 'Paper', question: 'On to paper', standing: 'open' },
     { path: 'history', name: 'History', question: 'What did I change?', standing: 'open' },
   ];
