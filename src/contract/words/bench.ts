@@ -82,23 +82,29 @@ function choiceWords({ path, was, now }: Touched['choices'][number], units: Leng
   return `${name} is ${said(now)} now, it was ${said(was)}`;
 }
 
-/** Steps that were sewn otherwise than the plan has them, by what was decided since: "the front facing is 85 mm now, it was 75 mm". */
-export function touchedWords(t: Touched, units: LengthUnit): { why: string; figures: string } {
+/**
+ * A step that was sewn otherwise than the plan has it: by what was decided since ("the front facing is 85 mm now, it was 75 mm"),
+ * and which of its figures differ. `nameOf` a piece.
+ */
+export function touchedWords(
+  t: Touched,
+  units: LengthUnit,
+  nameOf: (id: string) => string,
+): { why: string; figures: string } {
   const known = t.choices.flatMap((c) => choiceWords(c, units) ?? []);
-  const pieces = new Set(
-    t.differs.flatMap(({ key }) => (/^(round|area)\//.test(key) ? [key.slice(key.indexOf('/') + 1)] : [])),
-  );
-  const lengths = t.differs.flatMap(({ key, was, now }) => {
-    const name = FIGURE_WORDS[key];
-    return name && was !== undefined && now !== undefined
-      ? [`${name} ${formatLength(was, units)}, now ${formatLength(now, units)}`]
-      : [];
+  const cut = t.differs.flatMap(({ key }) => (/^(round|area)\//.test(key) ? [key.slice(key.indexOf('/') + 1)] : []));
+  const pieces = [...new Set(cut)].map(nameOf);
+  const [a, b] = ['a', 'b'].map((key) => t.differs.find((d) => d.key === key));
+  const both = a && b && a.was === b.was && a.now === b.now;
+  const lengths = t.differs.flatMap((d) => {
+    const name = both && d === a ? 'both sides' : FIGURE_WORDS[d.key];
+    if (!name || (both && d === b) || d.was === undefined || d.now === undefined) return [];
+    return [`${name} ${formatLength(d.was, units)}, now ${formatLength(d.now, units)}`];
   });
+  const others = pieces.length > 4 ? `${pieces.length} pieces` : listed(pieces);
   return {
     why: known.length ? listed(known) : 'a choice is another now',
-    figures: pieces.size
-      ? `${pieces.size} ${pieces.size === 1 ? 'piece has' : 'pieces have'} another outline`
-      : listed(lengths),
+    figures: pieces.length ? `${others} ${pieces.length === 1 ? 'has' : 'have'} another outline` : lengths.join('; '),
   };
 }
 

@@ -5,6 +5,7 @@ import { CLOSING_ONLY, STASH } from '../../core/document/project.ts';
 import { useProject, type Workbook } from '../data/useProject.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { Clash } from '../ui/Clash.tsx';
+import { Contradicts } from '../ui/Contradicts.tsx';
 import { later } from '../ui/later.tsx';
 import { Masthead } from '../ui/Masthead.tsx';
 import { Opening } from '../ui/opened.tsx';
@@ -119,6 +120,7 @@ function Opened({ w }: { w: Workbook }) {
         </Boundary>
       </Box>
       <Verdict w={w} />
+      <Contradicts w={w} />
       <Told w={w} />
     </Box>
   );

@@ -313,10 +313,10 @@ export class Keeper {
   }
 
   /** The document with all that waits to be saved. */
-  private meant(): ProjectDocument {
+  meant = (): ProjectDocument => {
     const last = this.queue.findLast((t) => t.kind === 'save');
     return last?.kind === 'save' ? last.next : this.base.document;
-  }
+  };
 
   private made(): Kept {
     const { queue, out } = this;

@@ -4,6 +4,7 @@ import { type ProjectDocument } from '../../core/document/project.ts';
 import { type Plan, type Rival, type Topic } from '../../core/plan/index.ts';
 import { type Result, refuse, stop } from '../../core/result.ts';
 import { type Answered, type Asked } from '../workers/plan.ts';
+import { BESIDE, onlyBeside } from './beside.ts';
 import { type Workbook } from './useProject.ts';
 
 /** Answers what was asked last; what it had not answered yet is forgotten. */
@@ -49,18 +50,6 @@ function steady(before: Result<Plan> | null, now: Result<Plan> | null): Result<P
   const { steps, findings } = before.value;
   const told = same(findings, now.value.findings) ? findings : now.value.findings;
   return { ...now, value: { ...now.value, steps: all ? steps : kept, findings: told } };
-}
-
-/** What of the making changes nothing of the plan: her own sheet held against it. */
-const BESIDE = { sheet: null };
-/** What of all decisions does not: what is done of it, and what was written down. */
-const APART = { bench: null, notebook: null, week: null, stash: null };
-
-/** Whether two states of a project differ at most in what changes nothing of the plan. */
-function onlyBeside(a: ProjectDocument, b: ProjectDocument): boolean {
-  const rest = ({ decisions: d, units, garment }: ProjectDocument): string =>
-    JSON.stringify([units, garment, { ...d, ...APART, making: { ...d.making, ...BESIDE } }]);
-  return a.shell === b.shell && rest(a) === rest(b);
 }
 
 /** The making-up plan of the project as it stands; until it is worked out the one before stands. */

@@ -5,6 +5,7 @@ import { type ProjectDocument } from '../../core/document/project.ts';
 import { addressOf, api, type ProjectAnswer, useAsked } from './client.ts';
 import { Keeper, type Kept } from './keeper.ts';
 import { listen } from './live.ts';
+import { type Contradiction, SewnGuard } from './sewnGuard.ts';
 import { useComputed } from './useComputed.ts';
 import { useKeeping } from './useKeeping.ts';
 
@@ -22,6 +23,10 @@ export interface Workbook extends Pick<Kept, 'saved' | 'saving' | 'trying' | 'tr
   cancel: () => void;
   /** Saves a change under a label that history and undo show; `tell`: said on screen, with the way back. */
   save: (label: string, next: ProjectDocument, tell?: boolean) => void;
+  /** A choice that is not kept yet, since it has otherwise what is sewn: what it is, and what becomes of it. */
+  contradicts: Contradiction | null;
+  keepIt: () => void;
+  leaveIt: () => void;
   undo: () => void;
   redo: () => void;
   /** A change that is made beside, as by an upload: what comes of it is shown when it is kept. */
@@ -53,6 +58,9 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
   const there = data !== undefined;
   // biome-ignore lint/correctness/useExhaustiveDependencies: made once for a project, from what came first; later states are received.
   const keeper = useMemo(() => (data ? new Keeper(id, data, keeping) : null), [id, there]);
+  const guard = useMemo(() => keeper && new SewnGuard(keeper), [keeper]);
+  const contradicts = useSyncExternalStore(guard?.subscribe ?? NONE, () => guard?.snapshot() ?? null);
+  useEffect(() => guard?.close, [guard]);
   const kept = useSyncExternalStore(keeper?.subscribe ?? NONE, () => keeper?.snapshot() ?? null);
   useEffect(() => {
     if (data) keeper?.receive(data);
@@ -76,8 +84,8 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
   useUnsaved(kept);
   useSentAgain(keeper, kept);
   const { computed, behind, stuck } = useComputed(kept?.doc ?? null);
-  if (!keeper || !kept || !computed) return { workbook: null, error: error ?? null };
-  const { preview, cancel, save, retry, calm, quiet, keepMine, takeTheirs } = keeper;
+  if (!keeper || !guard || !kept || !computed) return { workbook: null, error: error ?? null };
+  const { preview, retry, calm, quiet, keepMine, takeTheirs } = keeper;
   const { base, doc, ...told } = kept;
   const workbook: Workbook = {
     ...told,
@@ -89,17 +97,32 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
     stuck,
     steps: base.steps,
     preview,
-    cancel,
-    save,
+    cancel: guard.cancel,
+    save: guard.save,
+    contradicts,
+    keepIt: guard.keep,
+    leaveIt: guard.leave,
     retry,
     calm,
     quiet,
     keepMine,
     takeTheirs,
-    undo: () => keeper.walk('undo'),
-    redo: () => keeper.walk('redo'),
-    beside: keeper.beside,
-    bring: keeper.bring,
+    undo: () => {
+      guard.flush();
+      keeper.walk('undo');
+    },
+    redo: () => {
+      guard.flush();
+      keeper.walk('redo');
+    },
+    beside: (work) => {
+      guard.flush();
+      return keeper.beside(work);
+    },
+    bring: (label, fetch) => {
+      guard.flush();
+      return keeper.bring(label, fetch);
+    },
   };
   return { workbook, error: error ?? null };
 }

@@ -1,5 +1,14 @@
+import { dayWords } from '../../contract/words/index.ts';
 import { type Computed } from '../../core/document/compute.ts';
 import { CLOSING_ONLY, type ProjectDocument } from '../../core/document/project.ts';
+
+/** How far it is sewn, and for when it is wanted; nothing where it is not begun. */
+function sewnWords({ decisions: { bench } }: ProjectDocument): string | null {
+  if (bench.finished) return `Finished on ${dayWords(bench.finished)}`;
+  const done = bench.steps.filter((s) => s.state === 'done').length;
+  if (!done) return bench.by ? `Wanted for ${dayWords(bench.by)}` : null;
+  return `${done} ${done === 1 ? 'step' : 'steps'} done${bench.by ? `, wanted for ${dayWords(bench.by)}` : ''}`;
+}
 
 /** Where the sewist stopped, in a few words. */
 export function whereStopped(doc: ProjectDocument, c: Computed): string {
@@ -21,6 +30,8 @@ export function whereStopped(doc: ProjectDocument, c: Computed): string {
   if (off) return `Look at ${off} seam${off === 1 ? '' : 's'} that ${off === 1 ? 'does' : 'do'} not match`;
   const stops = c.findings.filter((f) => f.severity === 'stop').length;
   if (stops) return `${stops} thing${stops === 1 ? '' : 's'} to mend`;
+  const sewn = sewnWords(doc);
+  if (sewn) return sewn;
   if (!doc.shell.trueSize) return 'Next: say whether the pattern is its true size';
   return `Ready to cut: ${c.pieces.length} pieces, every seam matches`;
 }

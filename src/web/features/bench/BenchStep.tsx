@@ -2,6 +2,7 @@ import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { doneIn, safeToLeave, stateOf, stepsLeft, touchedSteps } from '../../../core/bench/index.ts';
 import { type PlanStep } from '../../../core/plan/index.ts';
+import { pieceName } from '../../data/pieceName.ts';
 import { StepLayers, StepPlace } from '../../drawing/StepScene.tsx';
 import { Worded } from '../../ui/Worded.tsx';
 import {
@@ -186,7 +187,7 @@ function Otherwise({ p, s }: Of) {
     [s, w.computed.cutLines, w.doc.decisions],
   );
   if (!touched || !plan.steps.includes(s)) return null;
-  const { why, figures } = touchedWords(touched, w.doc.units);
+  const { why, figures } = touchedWords(touched, w.doc.units, pieceName(w));
   return (
     <Text fontSize="22px" color="honey">
       It was sewn otherwise than it is planned now: {why}

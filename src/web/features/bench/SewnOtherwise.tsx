@@ -5,6 +5,7 @@ import { listed } from '../../../contract/listed.ts';
 import { goneSteps, hangsOn, keepAsSewn, type Touched, takeBack, touchedSteps } from '../../../core/bench/index.ts';
 import { capital } from '../../../core/text.ts';
 import { instantNow, saveBench } from '../../data/benchlog.ts';
+import { pieceName } from '../../data/pieceName.ts';
 import { touchedWords } from '../../words/index.ts';
 import { benchOf, type Sewing, titleOf } from './sewing.ts';
 
@@ -20,7 +21,7 @@ export function SewnOtherwise({ p }: { p: Sewing }) {
   if (!touched.length && !gone.length) return null;
   const groups = new Map<string, Touched[]>();
   for (const t of touched) {
-    const { why } = touchedWords(t, units);
+    const { why } = touchedWords(t, units, pieceName(w));
     groups.set(why, [...(groups.get(why) ?? []), t]);
   }
   return (
@@ -45,7 +46,7 @@ function Group({ p, why, list }: { p: Sewing; why: string; list: Touched[] }) {
   const back = [...new Set(ids.flatMap((id) => hangsOn(plan.steps, bench, id)))];
   const numbers = listed(list.slice(0, 8).map((t) => String(t.step.number)));
   const more = list.length > 8 ? ` and ${list.length - 8} more` : '';
-  const figures = list.length === 1 && list[0] ? touchedWords(list[0], w.doc.units).figures : '';
+  const figures = list.length === 1 && list[0] ? touchedWords(list[0], w.doc.units, pieceName(w)).figures : '';
   return (
     <Box mb="3">
       <Flex gap="2" align="flex-start">

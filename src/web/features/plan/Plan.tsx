@@ -1,14 +1,15 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { Link, useSearchParams } from 'react-router';
-import { nextStep } from '../../../core/bench/index.ts';
+import { estimateOf, nextStep } from '../../../core/bench/index.ts';
 import { openTopics, TOPICS, type Topic } from '../../../core/plan/index.ts';
+import { usePace } from '../../data/usePace.ts';
 import { usePartNames } from '../../data/usePartNames.ts';
 import { usePlan } from '../../data/usePlan.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { AllWell, Findings } from '../../ui/Notes.tsx';
 import { Empty, Page, SheetBox } from '../../ui/Page.tsx';
 import { Tabs } from '../../ui/Tabs.tsx';
-import { minutesWords, planJson, planMarkdown, toldOf } from '../../words/index.ts';
+import { minutesWords, planJson, planMarkdown, spanWords, toldOf } from '../../words/index.ts';
 import { CompareMethods } from './CompareMethods.tsx';
 import { LastChances } from './LastChances.tsx';
 import { MarksToTransfer } from './MarksToTransfer.tsx';
@@ -73,6 +74,7 @@ type Note = (typeof NOTES)[number][0];
 /** The list at the left, and what is opened of it beside: a step, the ways of making a part, or a note. All have an address. */
 function Planned({ p, behind }: { p: Planning; behind: boolean }) {
   const { plan } = p;
+  const pace = usePace(p.w);
   const [asked, setAsked] = useSearchParams();
   const see = TABS.find(([t]) => t === asked.get('see'))?.[0] ?? 'steps';
   const first = nextStep(plan.steps, p.w.doc.decisions.bench) ?? plan.steps[0];
@@ -84,7 +86,7 @@ function Planned({ p, behind }: { p: Planning; behind: boolean }) {
   return (
     <Page
       question={QUESTION}
-      lead={`${plan.steps.length} steps, about ${minutesWords(plan.minutes)}, of them ${minutesWords(plan.handMinutes)} by hand; ${plan.stationChanges} walks between table, iron and machines.${behind ? ' Working it out …' : ''}`}
+      lead={`${plan.steps.length} steps, ${spanWords(estimateOf(pace, plan.steps))}${pace.count ? ' for you' : ''}, of them ${minutesWords(plan.handMinutes)} by hand; ${plan.stationChanges} walks between table, iron and machines.${behind ? ' Working it out …' : ''}`}
       side={
         <>
           <Told p={p} />
