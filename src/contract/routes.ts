@@ -293,6 +293,10 @@ export const ROUTES = {
     answer: 'application/pdf',
   },
   'GET /api/projects/{id}/export/cut-list.csv': { summary: 'The cut list as CSV', answer: 'text/csv' },
+  'GET /api/projects/{id}/export/plan.html': {
+    summary: 'The plan as one page with everything in it, for a tablet without Woodbine',
+    answer: 'text/html',
+  },
   'GET /api/projects/{id}/export/project.json': { summary: 'The project as a file', answer: projectFile },
   'POST /api/look': {
     summary: 'What a file holds: line groups, page layout, test squares; nothing is stored',

@@ -8,6 +8,7 @@ export * from './emptyoperation.ts';
 export * from './garmentmodel.ts';
 export * from './lastchance.ts';
 export * from './layers.ts';
+export * from './lit.ts';
 export * from './measures.ts';
 export * from './methods/catalogue.ts';
 export { EXTRA_IDS, type ExtraId } from './methods/extras.ts';

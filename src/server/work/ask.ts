@@ -12,6 +12,7 @@ export const EXPORTS = [
   'lay.dxf',
   'lay.pdf',
   'cut-list.csv',
+  'plan.html',
   'project.json',
 ] as const;
 /** What is asked of the bench, which needs more than the project alone. */

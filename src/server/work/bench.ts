@@ -20,7 +20,7 @@ import { type ProjectDocument } from '../../core/document/project.ts';
 import { type Plan } from '../../core/plan/index.ts';
 import { problemBody } from '../problem.ts';
 import { type Answered, type Asked, type AtDesk } from './ask.ts';
-import { slug } from './exports.ts';
+import { slug } from './slug.ts';
 
 const json = (body: unknown): Answered => ({ status: 200, type: 'application/json', body: JSON.stringify(body) });
 

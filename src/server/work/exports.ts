@@ -27,17 +27,10 @@ import { datedTitle } from '../../core/output/pdfpage.ts';
 import { notchTick } from '../../core/pattern/index.ts';
 import { problemBody } from '../problem.ts';
 import { type Answered, type Asked, type EXPORTS } from './ask.ts';
+import { planHtml } from './planhtml.ts';
+import { slug } from './slug.ts';
 
 /** A file name a browser may safely save: letters, digits and dashes of the project's name. */
-/** A name as part of the name of a file. */
-export const slug = (name: string): string =>
-  name
-    .normalize('NFKD')
-    .replace(/[^\w]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .toLowerCase()
-    .slice(0, 60) || 'project';
-
 const NOTES = [
   'Print at 100 % ("actual size"), one side, no fitting to the page.',
   'Measure both squares first: 50 mm and 2 in each way, edge to edge.',
@@ -236,6 +229,7 @@ export const MAKERS: Record<Exclude<(typeof EXPORTS)[number], 'project.json'>, M
   'lay.svg': layFile('-lay.svg', 'image/svg+xml; charset=utf-8', (d) => svgAsTheyLie(d.sheets, d.title, d.size)),
   'lay.dxf': layFile('-lay.dxf', 'image/vnd.dxf', (d, q) => dxfOf(d.sheets, q.layers)),
   'lay.pdf': layFile('-lay.pdf', 'application/pdf', (d, q, fonts) => layPdf({ ...d, fonts, now: new Date(q.now) })),
+  'plan.html': (x, doc) => planHtml(x, doc),
   'cut-list.csv': (x, doc) => file(doc, '-cut-list.csv', 'text/csv; charset=utf-8', cutListCsv(x, doc.units)),
 };
 

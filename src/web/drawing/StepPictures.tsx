@@ -1,6 +1,6 @@
 import { Flex } from '@chakra-ui/react';
 import { type Piece } from '../../core/pattern/index.ts';
-import { drawnAs, type GarmentModel, layersOf, type PlanStep } from '../../core/plan/index.ts';
+import { type GarmentModel, layersOf, litOf, type PlanStep } from '../../core/plan/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { LayersDrawing } from './LayersDrawing.tsx';
 import { StepDrawing } from './StepDrawing.tsx';
@@ -28,11 +28,3 @@ export function StepPictures({ step, making, pieces, names, units }: Props) {
 export const StepPieces = ({ step, making, pieces }: Pick<Props, 'step' | 'making' | 'pieces'>) => (
   <StepDrawing step={step} pieces={pieces} lit={litOf(step, making)} parts={making.parts} />
 );
-
-/** The edges a step sews, presses or finishes, on the pieces as they are drawn. */
-export function litOf(s: PlanStep, making: GarmentModel): ReadonlySet<string> {
-  const joints = new Set([...s.sews.map((x) => x.joint), ...s.works]);
-  const keys = making.joints.filter((j) => joints.has(j.id)).flatMap((j) => [...j.a, ...j.b]);
-  const parts = new Map(making.parts.map((p) => [p.id, p]));
-  return new Set([...keys, ...s.cares.map((c) => c.edge)].map((k) => drawnAs(k, parts)));
-}

@@ -1,10 +1,19 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import { type Computed } from '../../core/document/compute.ts';
-import { drawnAs, edgesOf, type Layers, layersOf, type Part, type Plan, type PlanStep } from '../../core/plan/index.ts';
+import {
+  drawnAs,
+  edgesOf,
+  type Layers,
+  layersOf,
+  litOf,
+  type Part,
+  type Plan,
+  type PlanStep,
+} from '../../core/plan/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
 import { isOnMap, StepMap } from './StepMap.tsx';
-import { litOf, StepPieces } from './StepPictures.tsx';
+import { StepPieces } from './StepPictures.tsx';
 import { TurningLayers } from './TurningLayers.tsx';
 
 interface Props {

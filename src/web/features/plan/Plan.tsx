@@ -2,6 +2,7 @@ import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { Link, useSearchParams } from 'react-router';
 import { estimateOf, nextStep } from '../../../core/bench/index.ts';
 import { openTopics, TOPICS, type Topic } from '../../../core/plan/index.ts';
+import { addressOf } from '../../data/client.ts';
 import { usePace } from '../../data/usePace.ts';
 import { usePartNames } from '../../data/usePartNames.ts';
 import { usePlan } from '../../data/usePlan.ts';
@@ -201,6 +202,11 @@ function Out({ p: { w, plan, names } }: { p: Planning }) {
     <Flex gap="3" align="center" wrap="wrap" mb="4">
       <Button asChild variant="outline">
         <Link to="sheet">Sheet to print, with boxes to tick</Link>
+      </Button>
+      <Button asChild variant="outline">
+        <a href={addressOf('GET /api/projects/{id}/export/plan.html', { id: w.id })} download>
+          One page with everything in it, for a tablet
+        </a>
       </Button>
       <Button variant="outline" onClick={() => save(planMarkdown(said), 'text/markdown', 'md')}>
         Markdown
