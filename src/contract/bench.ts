@@ -61,20 +61,35 @@ const written = z
       .join('\n'),
   );
 
+const entryFields = {
+  kind: z.enum(ENTRY_KINDS),
+  words: written,
+  step: z.string().max(80),
+  piece: z.string().max(64),
+  cloth: z.string().max(64),
+  figures: z.record(z.string().min(1).max(40), z.union([z.number().min(-1e6).max(1e6), words])),
+  again: z.boolean(),
+};
+
+/** An entry as it is sent: what is not said of it is nothing. */
+export const entryBody = z.strictObject({
+  kind: entryFields.kind.default('note'),
+  words: entryFields.words.default(''),
+  step: entryFields.step.default(''),
+  piece: entryFields.piece.default(''),
+  cloth: entryFields.cloth.default(''),
+  figures: entryFields.figures.default({}),
+  again: entryFields.again.default(false),
+  at: instant.optional(),
+});
+export type EntryBody = z.infer<typeof entryBody>;
+
 /** Entries of the notebook. */
 export const notebook = z
   .array(
     z.strictObject({
-      id,
-      at: instant,
-      kind: z.enum(ENTRY_KINDS),
-      words: written,
-      step: z.string().max(80),
-      piece: z.string().max(64),
-      cloth: z.string().max(64),
-      figures: z.record(z.string().min(1).max(40), z.union([z.number().min(-1e6).max(1e6), words])),
-      pictures: z.array(id).max(20),
-      again: z.boolean(),
+      ...{ id, at: instant, pictures: z.array(id).max(20) },
+      ...entryFields,
     }),
   )
   .max(2000);

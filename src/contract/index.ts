@@ -1,3 +1,4 @@
+export * from './bench.ts';
 export * from './changes.ts';
 export * from './document.ts';
 export * from './findings.ts';

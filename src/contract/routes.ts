@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import { type Calendar, type Estimate, STEP_STATES, type Timed } from '../core/bench/index.ts';
+import { type Calendar, type Entry, type Estimate, STEP_STATES, type Timed } from '../core/bench/index.ts';
 import { type ProjectDocument } from '../core/document/project.ts';
 import { type Box } from '../core/geometry/index.ts';
 import { type Layout, type LineGroup, type Progress } from '../core/import/index.ts';
 import { LONG_PAPERS } from '../core/output/paper.ts';
 import { type Finding } from '../core/result.ts';
+import { entryBody } from './bench.ts';
 import { projectDocument, projectFile } from './document.ts';
 import {
   backupAnswer,
@@ -240,6 +241,34 @@ export const ROUTES = {
   'GET /api/pace': {
     summary: 'All steps that were timed, over all projects: what the pace is learnt from',
     answer: z.object({ timed: z.array(z.custom<Timed>()) }),
+  },
+  'GET /api/notebook': {
+    summary: 'All entries of all notebooks',
+    answer: z.object({
+      entries: z.array(
+        z.object({ project: z.string(), name: z.string(), garment: z.string(), entry: z.custom<Entry>() }),
+      ),
+    }),
+  },
+  'GET /api/projects/{id}/entries': {
+    summary: 'The notebook of a project',
+    answer: z.object({ entries: z.array(z.custom<Entry>()) }),
+  },
+  'POST /api/projects/{id}/entries': {
+    summary:
+      'Write into the notebook: JSON, or a form with the same as `entry` and a `picture` (JPEG, PNG, WebP, 25 MB)',
+    body: entryBody,
+    answer: z.object({ entry: z.custom<Entry>(), revision: z.int() }),
+    ok: 201,
+  },
+  'GET /api/projects/{id}/pictures/{file}': {
+    summary: 'A picture of the notebook',
+    query: z.object({ size: z.enum(['small']).optional() }),
+    answer: 'image/*',
+  },
+  'GET /api/projects/{id}/export/notebook.zip': {
+    summary: 'The notebook as Markdown with its pictures',
+    answer: 'application/zip',
   },
   'GET /api/projects/{id}/pages': {
     summary: 'The pages of the full-size PDF, and where each sheet lies on their plane; takes seconds',

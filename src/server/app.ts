@@ -14,9 +14,11 @@ import { reply } from './reply.ts';
 import { backupRoutes, stateRoutes } from './routes/backups.ts';
 import { benchRoutes } from './routes/bench.ts';
 import { computedRoutes, sent } from './routes/computed.ts';
+import { Desk } from './routes/desk.ts';
 import { eventRoutes } from './routes/events.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { layRoute } from './routes/lay.ts';
+import { notebookRoutes } from './routes/notebook.ts';
 import { projectRoutes, stashRoute } from './routes/projects.ts';
 import { MAX_UPLOAD, readUpload } from './upload.ts';
 
@@ -46,7 +48,9 @@ export function createApp(p: AppParts): Hono {
   // A backup is written to the disk as it comes, up to its own limit.
   app.use('/api/*', (c, next) => (c.req.path === '/api/backups/brought' ? next() : limit(c, next)));
   app.route('/api/projects', projectRoutes(p.opened.store, p.works));
-  app.route('/api', benchRoutes(p));
+  const desk = new Desk(p);
+  app.route('/api', benchRoutes(p, desk));
+  app.route('/api', notebookRoutes(p, desk));
   app.route('/api/projects', computedRoutes(p));
   app.get('/api/stash', (c) => stashRoute(c, p.opened.store));
   app.route('/api/jobs', jobRoutes(p.reader));

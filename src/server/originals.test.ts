@@ -7,6 +7,7 @@ import { freshFolder, openFolder } from '../test/folder.ts';
 import { coatDocument } from '../test/shells.ts';
 import { createApp } from './app.ts';
 import { type Opened } from './db/open.ts';
+import { takeShell } from './db/withfile.ts';
 import { Reader } from './import/run.ts';
 import { Works } from './work/run.ts';
 
@@ -83,7 +84,7 @@ test('an upload that is refused leaves no file behind, neither listed nor on the
   const before = readdirSync(join(folder, 'originals'));
   const read = JSON.stringify({ pieces: Array(1001).fill(coatDocument().shell?.pieces[0]), findings: [] });
   const upload = { name: 'many.svg', bytes: Buffer.from('<svg/>') };
-  const refused = await opened.store.takeShell(id, { fileName: 'many.svg', lines: 'seam' }, read, upload);
+  const refused = await takeShell(opened.store, id, { fileName: 'many.svg', lines: 'seam' }, read, upload);
   expect([refused.ok, await opened.store.files(id), readdirSync(join(folder, 'originals'))]).toEqual([
     false,
     [],

@@ -1,6 +1,7 @@
 export * from './bench.ts';
 export * from './figures.ts';
 export * from './lastchance.ts';
+export * from './notebook.ts';
 export * from './operations.ts';
 export * from './plan.ts';
 export * from './planout.ts';

@@ -1,6 +1,7 @@
 export * from './calendar.ts';
 export * from './days.ts';
 export * from './leaving.ts';
+export * from './lessons.ts';
 export * from './log.ts';
 export * from './measuring.ts';
 export * from './notebook.ts';

@@ -1,18 +1,21 @@
 import { type ProjectDocument } from '../document/project.ts';
 import { type BenchLog } from './log.ts';
+import { type Entry } from './notebook.ts';
 import { type Timed, timedOf } from './pace.ts';
 
-/** What of a project counts for the others: what was timed, and the day it is wanted for; null for none, or where it is finished. */
+/** What of a project counts for the others: what was timed and written down, and the day it is wanted for; null for none, or where it is finished. */
 export interface Standing {
   timed: Timed[];
   by: string | null;
+  entries: Entry[];
 }
 
 const wanted = (log: BenchLog): string | null => (log.finished ? null : log.by);
 
-export const standingOfProject = ({ decisions: { bench } }: ProjectDocument): Standing => ({
+export const standingOfProject = ({ decisions: { bench, notebook } }: ProjectDocument): Standing => ({
   timed: timedOf(bench.steps),
   by: wanted(bench),
+  entries: notebook,
 });
 
 /** Minutes of each day that sittings take. */

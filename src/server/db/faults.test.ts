@@ -9,6 +9,7 @@ import { runs } from '../../test/runs.ts';
 import { toolsHere } from '../backup/tools.ts';
 import { NotKept } from './kept.ts';
 import { type Opened, openStore } from './open.ts';
+import { takeShell } from './withfile.ts';
 
 let place: MemoryDatabase;
 let second: MemoryDatabase;
@@ -107,7 +108,7 @@ async function hour(disk: FaultyDisk, told: Told): Promise<void> {
       () => put(told.sure, id, { revision: revision + 1, files: [...files, name] }),
       async () => {
         const read = JSON.stringify({ pieces: [], findings: [] });
-        const w = await s.takeShell(id, { fileName: name, lines: 'seam' }, read, { name, bytes: Buffer.from(name) });
+        const w = await takeShell(s, id, { fileName: name, lines: 'seam' }, read, { name, bytes: Buffer.from(name) });
         expect(w.ok).toBe(true);
         return id;
       },

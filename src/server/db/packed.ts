@@ -1,4 +1,5 @@
-import { gunzipSync, gzipSync } from 'node:zlib';
+import { promisify } from 'node:util';
+import { gunzip, gunzipSync, gzipSync } from 'node:zlib';
 
 const LARGE = 64 * 1024;
 const MARK = 'gz:';
@@ -14,4 +15,12 @@ export const zippedIn = (text: string): Buffer | null =>
 export function unpack(text: string): string {
   const zipped = zippedIn(text);
   return zipped ? gunzipSync(zipped).toString('utf8') : text;
+}
+
+const inflate = promisify(gunzip);
+
+/** JSON text of a document as it is stored; a long one beside. */
+export async function unpacked(text: string): Promise<string> {
+  const zipped = zippedIn(text);
+  return zipped ? (await inflate(zipped)).toString('utf8') : text;
 }

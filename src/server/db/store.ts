@@ -1,5 +1,3 @@
-import { promisify } from 'node:util';
-import { gunzip } from 'node:zlib';
 import { and, eq, sql } from 'drizzle-orm';
 import {
   type HistoryEntry,
@@ -20,7 +18,7 @@ import { applyChange, applyCreate, MovedOn } from './apply.ts';
 import { changeToWalk, documentAt, historyOf, stepsOf } from './history.ts';
 import { NotKept } from './kept.ts';
 import { type Originals } from './originals.ts';
-import { zippedIn } from './packed.ts';
+import { unpacked } from './packed.ts';
 import { type ChangeMeta, type FileRow, joined } from './record.ts';
 import { type Db, filesOf, projectItem, summariesOf } from './rows.ts';
 import * as schema from './schema.ts';
@@ -263,25 +261,31 @@ export class Store extends Writer {
     return this.write(id, null, { kind: 'do', of: null, label }, (packed) => ({ do: 'piece', packed, piece, lines }));
   }
 
-  /** A pattern that was read (its pieces as JSON text), with the file it came from, which is kept only with it. */
-  async takeShell(
+  /** A change with the file it came from, which is kept only with it. `on`: as with every change. */
+  async withFile(
     id: string,
-    about: Omit<Shell, 'pieces'>,
-    read: string,
     upload: { name: string; bytes: Uint8Array },
-    on: number | null = null,
-  ): Promise<Written & { file?: string }> {
+    label: string,
+    on: number | null,
+    job: (packed: string, file: string) => Changing,
+  ): Promise<Written & { file: string }> {
     const file = await this.laid(id, upload);
-    const change = { kind: 'do' as const, of: null, label: 'Pattern file', file };
-    const written = await this.write(id, on, change, (packed) => ({ do: 'shell', packed, shell: about, read })).catch(
-      async (e) => {
-        // Only where it is not certain that nothing was kept does the file stay.
-        if (!(e instanceof NotKept) || e.certain) await this.p.originals.remove(file.id).catch(() => undefined);
-        throw e;
-      },
-    );
+    const change = { kind: 'do' as const, of: null, label, file };
+    const written = await this.write(id, on, change, (packed) => job(packed, file.id)).catch(async (e) => {
+      // Only where it is not certain that nothing was kept does the file stay.
+      if (!(e instanceof NotKept) || e.certain) await this.p.originals.remove(file.id).catch(() => undefined);
+      throw e;
+    });
     if (!written.ok) await this.p.originals.remove(file.id);
     return { ...written, file: file.id };
+  }
+
+  /** A change laid on whatever stands by then. */
+  lay(id: string, label: string, patch: PatchOperation[]): Promise<Written> {
+    const made = JSON.stringify(patch);
+    return this.write(id, null, { kind: 'do', of: null, label }, (packed) => ({
+      ...{ do: 'change', packed, patch: made, named: true },
+    }));
   }
 
   /** The bytes of an upload, on the disk before anything speaks of them. */
@@ -386,12 +390,4 @@ export class Store extends Writer {
     this.announce(id, revision + 1, change.label);
     return new Stored(id, revision + 1, made.name, made.garment, made.json);
   }
-}
-
-const inflate = promisify(gunzip);
-
-/** JSON text of a document as it is stored; a long one beside. */
-async function unpacked(text: string): Promise<string> {
-  const zipped = zippedIn(text);
-  return zipped ? (await inflate(zipped)).toString('utf8') : text;
 }

@@ -1,116 +1,19 @@
 import { type Context, Hono } from 'hono';
-import { type Answer, parseDocument, type TicksBody, ticksBody } from '../../contract/index.ts';
-import {
-  busyWith,
-  daysBetween,
-  isDay,
-  type Standing,
-  type Timed,
-  usualWeek,
-  type Week,
-} from '../../core/bench/index.ts';
-import { STASH } from '../../core/document/project.ts';
+import { type TicksBody, ticksBody } from '../../contract/index.ts';
+import { daysBetween, isDay } from '../../core/bench/index.ts';
 import { type Store } from '../db/store.ts';
 import { type AppParts } from '../parts.ts';
 import { problem } from '../problem.ts';
 import { reply } from '../reply.ts';
-import { type Answered, type Asked, type AtDesk } from '../work/ask.ts';
 import { body } from './body.ts';
 import { sent } from './computed.ts';
+import { type Desk, type When } from './desk.ts';
 import { missing, written } from './projects.ts';
 
 /** A day farther off than this is not looked at. Two years. */
 const FARTHEST = 730;
 /** So often a tick is tried anew where something else was kept in between. */
 const TRIES = 5;
-
-interface Shelved extends Standing {
-  id: string;
-  name: string;
-  text: string;
-}
-
-/** What counts over all projects: read anew of those only that have changed. */
-export class Desk {
-  private readonly known = new Map<string, { revision: number; standing: Standing }>();
-  constructor(private readonly p: AppParts) {}
-
-  private async standing(id: string, revision: number): Promise<Shelved | null> {
-    const held = await this.p.opened.store.text(id);
-    if (!held) return null;
-    const known = this.known.get(id);
-    if (known?.revision === revision) return { id, ...held, ...known.standing };
-    const made = await this.ask(held, { part: 'standing' });
-    if (made.status !== 200) return null;
-    const standing = JSON.parse(made.body as string) as Standing;
-    this.known.set(id, { revision, standing });
-    return { id, ...held, ...standing };
-  }
-
-  ask(held: { text: string; name: string }, asked: Omit<Asked, 'now'>): Promise<Answered> {
-    const now = this.p.now().toISOString();
-    return this.p.works.answer({
-      text: held.text,
-      name: held.name,
-      asked: { now, ...asked },
-      fontFiles: this.p.fontFiles,
-    });
-  }
-
-  /** All projects, one after the other. */
-  async shelf(): Promise<Shelved[]> {
-    const out: Shelved[] = [];
-    for (const { id, revision } of await this.p.opened.store.list()) {
-      if (id === STASH) continue;
-      const s = await this.standing(id, revision);
-      if (s) out.push(s);
-    }
-    return out;
-  }
-
-  timed = async (): Promise<Timed[]> => (await this.shelf()).flatMap((s) => s.timed);
-
-  private async week(): Promise<Week> {
-    const stash = await this.p.opened.store.get(STASH);
-    const read = stash && parseDocument(JSON.parse(stash.json));
-    return read?.ok ? read.document.decisions.week : usualWeek();
-  }
-
-  /** What a calendar of a project works from: the hours that those wanted sooner leave. */
-  async at(
-    id: string,
-    when: When,
-  ): Promise<{ held: Shelved; desk: AtDesk; others: Answer<'GET /api/projects/{id}/calendar'>['others'] } | null> {
-    const all = await this.shelf();
-    const held = all.find((s) => s.id === id);
-    if (!held) return null;
-    const { today, clock, now } = when;
-    const by = when.by === undefined ? (held.by !== null && held.by < today ? today : held.by) : when.by;
-    const base = { today, clock, now, week: await this.week(), timed: all.flatMap((s) => s.timed) };
-    const rank = (s: { by: string | null; id: string }): string => `${s.by ?? '9999'} ${s.id}`;
-    const first = all
-      .filter((s) => s.id !== id && s.by !== null && rank(s) < rank({ by, id }))
-      .sort((a, b) => (rank(a) < rank(b) ? -1 : 1));
-    let busy: Record<string, number> = {};
-    const others = [];
-    for (const s of first) {
-      const made = await this.ask(s, { part: 'calendar', desk: { ...base, by: s.by, busy } });
-      if (made.status !== 200) continue;
-      const { sittings } = JSON.parse(made.body as string) as Answer<'GET /api/projects/{id}/calendar'>;
-      busy = busyWith(busy, sittings);
-      others.push(...sittings.map(({ day, used }) => ({ day, project: s.id, name: s.name, minutes: used })));
-    }
-    return { held, desk: { ...base, by, busy }, others };
-  }
-}
-
-interface When {
-  today: string;
-  clock: number;
-  now: string;
-  /** As the project says where it is undefined. */
-  by?: string;
-}
 
 /** The day and the time that are asked about; else which word of the address is wrong, and a sentence. */
 function whenOf(c: Context, now: Date): When | { wrong: string; words: string } {
@@ -134,9 +37,8 @@ function whenOf(c: Context, now: Date): When | { wrong: string; words: string } 
 }
 
 /** What is done at the bench, and when there is time for the rest. */
-export function benchRoutes(p: AppParts): Hono {
+export function benchRoutes(p: AppParts, desk: Desk): Hono {
   const r = new Hono();
-  const desk = new Desk(p);
   const { store } = p.opened;
   r.get('/projects/:id/progress', (c) => progressAnswer(c, store, desk));
   r.patch('/projects/:id/progress', async (c) => {

@@ -35,6 +35,11 @@ export async function body<T>(c: Context, shape: ZodType<T>): Promise<Body<T>> {
   const unfit = unfitIn(raw);
   if (unfit !== null)
     return { ok: false, answer: problem(c, 422, 'characters', noText(unfit.join('.') || 'the request')) };
+  return fitting(c, shape, raw);
+}
+
+/** What was read, as it should be; or a problem answer that says where it is not. */
+export function fitting<T>(c: Context, shape: ZodType<T>, raw: unknown): Body<T> {
   const read = shape.safeParse(raw);
   if (read.success) return { ok: true, value: read.data };
   const issues = read.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));

@@ -5,6 +5,7 @@ import { type Imported, importTrace } from '../../core/import/index.ts';
 import { isLong, LONG_PAPERS } from '../../core/output/paper.ts';
 import { type Finding } from '../../core/result.ts';
 import { type Store } from '../db/store.ts';
+import { takeShell as keepShell } from '../db/withfile.ts';
 import { type Reader } from '../import/run.ts';
 import { type AppParts } from '../parts.ts';
 import { problem, refusal } from '../problem.ts';
@@ -85,7 +86,7 @@ async function takeShell(c: Context, store: Store, reader: Reader): Promise<Resp
 
 async function storeShell(c: Context, id: string, store: Store, upload: Upload, read: Imported): Promise<Response> {
   const about = { fileName: upload.name, lines: upload.lines };
-  const w = await store.takeShell(id, about, JSON.stringify(read), upload, upload.revision ?? null);
+  const w = await keepShell(store, id, about, JSON.stringify(read), upload, upload.revision ?? null);
   if (!w.ok) return written(c, store, w);
   const more = JSON.stringify({ fileId: w.file, revision: w.stored.revision });
   const answer = `${more.slice(0, -1)},${(w.answer ?? '{}').slice(1)}`;

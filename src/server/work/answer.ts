@@ -9,7 +9,7 @@ import { piecesAnswer, seamsAnswer } from '../answers.ts';
 import { unpack } from '../db/packed.ts';
 import { unreadableBody } from '../problem.ts';
 import { type Answered, type Asked, type AtDesk, isBench, type PARTS, type Part, type WorkJob } from './ask.ts';
-import { benchAnswer, calendarFile } from './bench.ts';
+import { benchAnswer, calendarFile, standing } from './bench.ts';
 import { MAKERS, pagesOf, projectJson } from './exports.ts';
 
 const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sentenceOf(f) }));
@@ -77,6 +77,7 @@ export async function answer({ text, name, asked, fontFiles }: WorkJob): Promise
   if (!parsed.ok) return unreadableBody(name, parsed.problems);
   const doc = parsed.document;
   if (asked.part === 'project.json') return projectJson(doc);
+  if (asked.part === 'standing') return standing(doc);
   const x = compute(doc);
   if (isAnswer(asked.part))
     return { status: 200, type: 'application/json', body: JSON.stringify(ANSWERS[asked.part](x, doc, asked)) };

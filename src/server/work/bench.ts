@@ -80,9 +80,11 @@ export function calendarAt(doc: ProjectDocument, plan: Plan, desk: AtDesk): Cale
   });
 }
 
+/** What of a project counts for the others. */
+export const standing = (doc: ProjectDocument): Answered => json(standingOfProject(doc));
+
 /** What is asked of the bench of a project. */
 export function benchAnswer(x: Computed, doc: ProjectDocument, asked: Asked): Answered {
-  if (asked.part === 'standing') return json(standingOfProject(doc));
   const plan = planOf(doc, x);
   if (!plan.ok) return problemBody(422, 'plan', NO_PLAN);
   if (asked.part === 'progress') return json(progress(x, doc, plan.value));

@@ -21,6 +21,7 @@ import {
   HistoryPage,
   Inside,
   LaySheet,
+  Notebook,
   Paper,
   Pattern,
   PlanPage,
@@ -111,6 +112,7 @@ function Opened({ w }: { w: Workbook }) {
               <Route path="cutting/buy" element={<BuySheet w={w} />} />
               <Route path="paper" element={<Paper w={w} />} />
               <Route path="sewing" element={<SewingPage w={w} view="now" />} />
+              <Route path="sewing/notebook" element={<Notebook w={w} />} />
               <Route path="sewing/calendar" element={<SewingPage w={w} view="calendar" />} />
               <Route path="stash" element={<StashPage w={w} />} />
               <Route path="history" element={<HistoryPage w={w} />} />

@@ -8,6 +8,7 @@ export const LaySheet = opened(() => import('../features/cutting/LaySheet.tsx'),
 export const BuySheet = opened(() => import('../features/cutting/BuySheet.tsx'), 'BuySheet');
 export const HistoryPage = opened(() => import('../features/history/History.tsx'), 'HistoryPage');
 export const Inside = opened(() => import('../features/drafting/Inside.tsx'), 'Inside');
+export const Notebook = opened(() => import('../features/notebook/Notebook.tsx'), 'Notebook');
 export const Paper = opened(() => import('../features/paper/Paper.tsx'), 'Paper');
 export const Pattern = opened(() => import('../features/pattern/Pattern.tsx'), 'Pattern');
 export const PlanPage = opened(() => import('../features/plan/Plan.tsx'), 'PlanPage');
@@ -31,6 +32,7 @@ const BY_PATH: readonly (readonly [string, OpenedScreen<never>])[] = [
   ['cutting/buy', BuySheet],
   ['cutting', Cutting],
   ['paper', Paper],
+  ['sewing/notebook', Notebook],
   ['sewing', SewingPage],
   ['stash', StashPage],
   ['history', HistoryPage],

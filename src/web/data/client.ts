@@ -116,6 +116,14 @@ export const api = {
     return ask('POST /api/projects/{id}/shell', { id }, form);
   },
   trace: (id: string, t: Trace & { lines: 'cut' | 'seam' }) => ask('POST /api/projects/{id}/trace', { id }, t),
+  /** Writes into the notebook; with a picture where there is one. */
+  entry: (id: string, entry: Sent<'POST /api/projects/{id}/entries'>, picture?: File) => {
+    if (!picture) return ask('POST /api/projects/{id}/entries', { id }, entry);
+    const form = new FormData();
+    form.set('entry', JSON.stringify(entry));
+    form.set('picture', picture);
+    return ask('POST /api/projects/{id}/entries', { id }, form as never);
+  },
   seen: (id: string) => ask('POST /api/state/notices/{id}/seen', { id }),
   makeBackup: () => ask('POST /api/backups', {}),
   bringBackup: (file: File) => ask('POST /api/backups/brought', {}, file),

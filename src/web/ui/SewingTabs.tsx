@@ -10,6 +10,7 @@ export function SewingTabs({ id, at }: { id: string; at: 'now' | 'calendar' | 'n
       tabs={[
         ['now', 'Now'],
         ['calendar', 'Calendar'],
+        ['notebook', 'Notebook'],
       ]}
       at={at}
       onTab={(t) => void go(`/project/${id}/sewing${t === 'now' ? '' : `/${t}`}`)}

@@ -16,7 +16,7 @@ const SCREENS: Record<keyof Decisions, string> = {
   making: 'plan',
   cutting: 'cutting',
   bench: 'sewing',
-  notebook: 'notebook',
+  notebook: 'sewing',
   week: 'sewing',
   stash: 'stash',
   paper: 'paper',
@@ -31,7 +31,6 @@ export const SCREEN_WORDS: Record<string, string> = {
   plan: 'in the plan',
   cutting: 'on the cutting table',
   sewing: 'at the bench',
-  notebook: 'in the notebook',
   stash: 'in the stash',
   paper: 'on the paper page',
 };

@@ -4,6 +4,7 @@ import { doneIn, safeToLeave, stateOf, stepsLeft, touchedSteps } from '../../../
 import { type PlanStep } from '../../../core/plan/index.ts';
 import { pieceName } from '../../data/pieceName.ts';
 import { StepLayers, StepPlace } from '../../drawing/StepScene.tsx';
+import { Lessons } from '../../ui/Lessons.tsx';
 import { Worded } from '../../ui/Worded.tsx';
 import {
   cautionsOf,
@@ -60,6 +61,7 @@ export function BenchStep({ p, step: s, onGo }: Props) {
         <Figures p={p} s={s} />
         <Facts p={p} s={s} />
         <Otherwise p={p} s={s} />
+        <Lessons w={w} step={s.id} size="22px" />
         <Flex gap="4" wrap="wrap" my="4">
           <Big onClick={() => setOpen(open === 'measure' ? null : 'measure')} on={open === 'measure'}>
             I measured …

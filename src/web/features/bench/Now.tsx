@@ -7,6 +7,7 @@ import { instantNow, saveBench } from '../../data/benchlog.ts';
 import { usePace } from '../../data/usePace.ts';
 import { StepPlace } from '../../drawing/StepScene.tsx';
 import { useTall } from '../../drawing/useTall.ts';
+import { Lessons } from '../../ui/Lessons.tsx';
 import { Page } from '../../ui/Page.tsx';
 import { CountBlank, Say } from '../../ui/Sentence.tsx';
 import { WordButton } from '../../ui/WordButton.tsx';
@@ -52,6 +53,7 @@ export function Now({ p, question, tabs }: Props) {
               </Button>
             </Box>
           )}
+          <Lessons w={w} step="" size="17px" />
           <SewnOtherwise p={p} />
           {next && <InTheTime p={p} />}
           <OnPaper p={p} />

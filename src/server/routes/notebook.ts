@@ -1,0 +1,124 @@
+import { randomUUID } from 'node:crypto';
+import { strToU8, zip } from 'fflate';
+import { type Context, Hono } from 'hono';
+import { type EntryBody, entryBody, parseDocument } from '../../contract/index.ts';
+import { notebookMarkdown } from '../../contract/words/index.ts';
+import { type Entry } from '../../core/bench/notebook.ts';
+import { type ProjectDocument } from '../../core/document/project.ts';
+import { unpack } from '../db/packed.ts';
+import { takeEntry as keepEntry } from '../db/withfile.ts';
+import { type AppParts } from '../parts.ts';
+import { smallPicture, TYPES, takePicture } from '../pictures/picture.ts';
+import { kindOf } from '../pictures/strip.ts';
+import { problem } from '../problem.ts';
+import { reply } from '../reply.ts';
+import { noText, unfitIn } from '../unfit.ts';
+import { slug } from '../work/slug.ts';
+import { fitting } from './body.ts';
+import { type Desk } from './desk.ts';
+import { missing, written } from './projects.ts';
+
+/** So many small pictures are kept at hand. */
+const AT_HAND = 200;
+
+/** Entries of the notebook with their pictures, of one project and of all. */
+export function notebookRoutes(p: AppParts, desk: Desk): Hono {
+  const r = new Hono();
+  const { store } = p.opened;
+  const small = new Map<string, Promise<Uint8Array>>();
+  const documentOf = async (id: string): Promise<ProjectDocument | null> => {
+    const held = await store.text(id);
+    const read = held && parseDocument(JSON.parse(unpack(held.text)));
+    return read?.ok ? read.document : null;
+  };
+  r.get('/notebook', async (c) =>
+    reply(c, 'GET /api/notebook', {
+      entries: (await desk.shelf()).flatMap(({ id, name, garment, entries }) =>
+        entries.map((entry) => ({ project: id, name, garment, entry })),
+      ),
+    }),
+  );
+  r.get('/projects/:id/entries', async (c) => {
+    const doc = await documentOf(c.req.param('id'));
+    return doc ? reply(c, 'GET /api/projects/{id}/entries', { entries: doc.decisions.notebook }) : missing(c);
+  });
+  r.post('/projects/:id/entries', (c) => takeEntry(c, p));
+  r.get('/projects/:id/pictures/:file', async (c) => {
+    const file = c.req.param('file');
+    const held = await store.file(c.req.param('id'), file);
+    const kind = held && kindOf(held.bytes);
+    if (!held || !kind) return problem(c, 404, 'picture', 'There is no such picture in this project.');
+    if (c.req.query('size') !== 'small')
+      return c.body(new Uint8Array(held.bytes), 200, { 'content-type': TYPES[kind] });
+    const made = small.get(file) ?? smallPicture(held.bytes);
+    small.set(file, made);
+    made.catch(() => small.delete(file));
+    for (const old of [...small.keys()].slice(0, -AT_HAND)) small.delete(old);
+    return c.body(new Uint8Array(await made), 200, { 'content-type': 'image/jpeg' });
+  });
+  r.get('/projects/:id/export/notebook.zip', async (c) => {
+    const id = c.req.param('id');
+    const doc = await documentOf(id);
+    if (!doc) return missing(c);
+    if (!doc.decisions.notebook.length) return problem(c, 404, 'nothing', 'Nothing is written in the notebook yet.');
+    const bytes = await zipped(p, id, doc);
+    c.header('content-disposition', `attachment; filename="${slug(doc.name)}-notebook.zip"`);
+    return c.body(new Uint8Array(bytes), 200, { 'content-type': 'application/zip' });
+  });
+  return r;
+}
+
+/** The notebook as Markdown, its pictures beside it. */
+async function zipped(p: AppParts, id: string, doc: ProjectDocument): Promise<Uint8Array> {
+  const files: Record<string, Uint8Array> = {};
+  const names = new Map<string, string>();
+  for (const picture of doc.decisions.notebook.flatMap((e) => e.pictures)) {
+    const held = await p.opened.store.file(id, picture);
+    const kind = held && kindOf(held.bytes);
+    if (!held || !kind) continue;
+    names.set(picture, `pictures/${picture}.${kind === 'jpeg' ? 'jpg' : kind}`);
+    files[names.get(picture) as string] = held.bytes;
+  }
+  files['notebook.md'] = strToU8(notebookMarkdown(doc, (picture) => names.get(picture) ?? null));
+  return new Promise((done, failed) => zip(files, { level: 0 }, (e, made) => (e ? failed(e) : done(made))));
+}
+
+interface Sent {
+  entry: unknown;
+  picture: Uint8Array | null;
+}
+
+/** An entry as JSON, or as a form with a picture beside it. */
+async function sentIn(c: Context): Promise<Sent | string> {
+  const type = c.req.header('content-type') ?? '';
+  try {
+    if (!type.startsWith('multipart/')) return { entry: await c.req.json(), picture: null };
+    const form = await c.req.formData();
+    const [entry, picture] = [form.get('entry'), form.get('picture')];
+    if (typeof entry !== 'string') return 'The form has no entry in it.';
+    if (picture !== null && !(picture instanceof Blob)) return 'picture has to be a file.';
+    return { entry: JSON.parse(entry), picture: picture && new Uint8Array(await picture.arrayBuffer()) };
+  } catch {
+    return 'The request is not readable: send JSON, or a form with an entry and a picture.';
+  }
+}
+
+/** An entry and its picture are kept together or not at all. One that is there already gets the picture. */
+async function takeEntry(c: Context, p: AppParts): Promise<Response> {
+  const id = c.req.param('id') ?? '';
+  if (!(await p.opened.store.stands(id))) return missing(c);
+  const sent = await sentIn(c);
+  if (typeof sent === 'string') return problem(c, 400, 'json', sent);
+  const unfit = unfitIn(sent.entry);
+  if (unfit !== null) return problem(c, 422, 'characters', noText(unfit.join('.') || 'the entry'));
+  const b = fitting<EntryBody>(c, entryBody, sent.entry);
+  if (!b.ok) return b.answer;
+  const taken = sent.picture && (await takePicture(sent.picture));
+  if (taken && 'refused' in taken) return problem(c, 422, 'picture', taken.refused);
+  if (!taken && !b.value.words.trim() && !Object.keys(b.value.figures).length)
+    return problem(c, 422, 'fields', 'The entry is empty: write something, or add a picture.');
+  const entry: Entry = { ...b.value, id: randomUUID(), at: b.value.at ?? p.now().toISOString(), pictures: [] };
+  const done = await keepEntry(p.opened.store, id, entry, taken ? { name: 'picture', bytes: taken.bytes } : null);
+  if (!done.ok) return written(c, p.opened.store, done);
+  return reply(c, 'POST /api/projects/{id}/entries', { entry: done.entry, revision: done.stored.revision });
+}

@@ -1,0 +1,225 @@
+import { Box, Button, Flex, Heading, Image, Input, Text } from '@chakra-ui/react';
+import MiniSearch from 'minisearch';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { type Written } from '../../../core/bench/index.ts';
+import { type Entry } from '../../../core/bench/notebook.ts';
+import { addressOf } from '../../data/client.ts';
+import { setDecision } from '../../data/setDecision.ts';
+import { useNotebook } from '../../data/useNotebook.ts';
+import { type Workbook } from '../../data/useProject.ts';
+import { Empty, Page, SheetBox } from '../../ui/Page.tsx';
+import { SewingTabs } from '../../ui/SewingTabs.tsx';
+import { WordButton } from '../../ui/WordButton.tsx';
+import { ENTRY_WORDS, SAMPLE_FIELDS, sampleValue, shrunk } from '../../words/index.ts';
+import { stepTitle } from './about.ts';
+import { Write } from './Write.tsx';
+
+/** What happened, and what was learnt: entries by their days, searched over all projects, and a place to write. */
+export function Notebook({ w }: { w: Workbook }) {
+  const all = useNotebook(w);
+  const [asked, setAsked] = useState('');
+  const shown = useFound(all, asked, w.id);
+  const own = w.doc.decisions.notebook.length;
+  return (
+    <Page
+      question="What happened, what did I learn?"
+      lead={
+        own
+          ? `${own} ${own === 1 ? 'entry' : 'entries'} of ${w.doc.name}.`
+          : 'Samples, slips and what to do otherwise next time.'
+      }
+      side={
+        <>
+          <SewingTabs id={w.id} at="notebook" />
+          <Write w={w} />
+          {own > 0 && (
+            <Button asChild variant="outline" borderColor="rule" minH="44px">
+              <a href={addressOf('GET /api/projects/{id}/export/notebook.zip', { id: w.id })} download>
+                Take it away: Markdown with pictures
+              </a>
+            </Button>
+          )}
+        </>
+      }
+    >
+      <Input
+        type="search"
+        aria-label="Search all notebooks"
+        placeholder="Search all notebooks"
+        h="48px"
+        mb="4"
+        borderColor="rule"
+        value={asked}
+        onChange={(e) => setAsked(e.target.value)}
+        css={{ '@media print': { display: 'none' } }}
+      />
+      {shown.length ? (
+        <Days w={w} entries={shown} />
+      ) : (
+        <Empty title={asked ? 'Nothing of the kind is written anywhere' : 'Nothing is written yet'}>
+          {asked
+            ? 'Other words may find it.'
+            : 'A fusing test with its heat and seconds, a buttonhole that held, a slip and its mend: written here they come back when they are wanted.'}
+        </Empty>
+      )}
+    </Page>
+  );
+}
+
+/** This project's entries, newest first; what is asked for is looked for in all of them, by its words and figures. */
+function useFound(all: Written[], asked: string, project: string): Written[] {
+  const index = useMemo(() => {
+    const search = new MiniSearch<{ id: string; text: string }>({
+      fields: ['text'],
+      searchOptions: { prefix: true, fuzzy: 0.15, combineWith: 'AND' },
+    });
+    search.addAll(all.map((x, i) => ({ id: String(i), text: textOf(x) })));
+    return search;
+  }, [all]);
+  if (asked.trim()) return index.search(asked).flatMap((r) => all[Number(r.id)] ?? []);
+  return all.filter((x) => x.project === project).sort((a, b) => (a.entry.at < b.entry.at ? 1 : -1));
+}
+
+const textOf = ({ name, entry }: Written): string =>
+  [name, ENTRY_WORDS[entry.kind], entry.words, entry.cloth, entry.step, ...Object.values(entry.figures)].join(' ');
+
+const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+const dayOf = (e: Entry): string => DAY.format(new Date(e.at));
+
+function Days({ w, entries }: { w: Workbook; entries: Written[] }) {
+  return entries.map((x, i) => {
+    const before = entries[i - 1];
+    return (
+      <Box key={x.entry.id}>
+        {(!before || dayOf(before.entry) !== dayOf(x.entry)) && (
+          <Heading as="h2" fontSize="20px" fontWeight="600" mt={i ? 5 : 0} mb="2">
+            {dayOf(x.entry)}
+          </Heading>
+        )}
+        <OneEntry w={w} x={x} />
+      </Box>
+    );
+  });
+}
+
+function OneEntry({ w, x }: { w: Workbook; x: Written }) {
+  const { entry } = x;
+  const mine = x.project === w.id;
+  const about = [entry.step && stepTitle(entry.step), entry.piece && pieceOf(w, entry.piece), entry.cloth].filter(
+    Boolean,
+  );
+  const set = (words: string, next: (e: Entry) => Entry | null, told = false): void => {
+    const list = w.doc.decisions.notebook.flatMap((e) => (e.id === entry.id ? (next(e) ?? []) : [e]));
+    w.save(words, { ...w.doc, decisions: { ...w.doc.decisions, notebook: list } }, told);
+  };
+  return (
+    <SheetBox as="article" mb="3" style={{ breakInside: 'avoid' }}>
+      <Text fontSize="15px" color="quiet">
+        {ENTRY_WORDS[entry.kind]}
+        {about.length > 0 && ` · ${about.join(' · ')}`}
+        {!mine && (
+          <>
+            {' · '}
+            <Link to={`/project/${x.project}/sewing/notebook`} style={{ textDecoration: 'underline' }}>
+              {x.name}
+            </Link>
+          </>
+        )}
+        {entry.again && ' · told again next time'}
+      </Text>
+      {entry.words && (
+        <Text fontSize="18px" whiteSpace="pre-wrap">
+          {entry.words}
+        </Text>
+      )}
+      <Figures entry={entry} w={w} />
+      {entry.pictures.length > 0 && (
+        <Flex gap="3" wrap="wrap" mt="2">
+          {entry.pictures.map((file) => {
+            const at = addressOf('GET /api/projects/{id}/pictures/{file}', { id: x.project, file });
+            return (
+              <a key={file} href={at} target="_blank" rel="noreferrer">
+                <Image
+                  src={`${at}?size=small`}
+                  alt={entry.words.slice(0, 80) || ENTRY_WORDS[entry.kind]}
+                  h="160px"
+                  borderRadius="6px"
+                  loading="lazy"
+                />
+              </a>
+            );
+          })}
+        </Flex>
+      )}
+      {mine && (
+        <Flex gap="5" wrap="wrap" mt="2" css={{ '@media print': { display: 'none' } }}>
+          <WordButton
+            textDecoration="underline"
+            minH="44px"
+            onClick={() =>
+              set(entry.again ? 'Not told again' : 'Told again next time', (e) => ({ ...e, again: !e.again }))
+            }
+          >
+            {entry.again ? 'No need to tell it again' : 'Tell me next time'}
+          </WordButton>
+          <ToCloth w={w} entry={entry} />
+          <WordButton color="berry" minH="44px" onClick={() => set('Taken out of the notebook', () => null, true)}>
+            Take it out
+          </WordButton>
+        </Flex>
+      )}
+    </SheetBox>
+  );
+}
+
+const pieceOf = (w: Workbook, id: string): string => w.computed.pieces.find((p) => p.id === id)?.name ?? '';
+
+function Figures({ entry, w }: { entry: Entry; w: Workbook }) {
+  const fields = SAMPLE_FIELDS[entry.kind].filter(
+    (f) => entry.figures[f.key] !== undefined && entry.figures[f.key] !== '',
+  );
+  if (!fields.length) return null;
+  return (
+    <Flex as="dl" wrap="wrap" columnGap="6" rowGap="1" my="2">
+      {fields.map((f) => (
+        <Flex key={f.key} direction="column-reverse">
+          <Text as="dt" fontSize="14px" color="quiet">
+            {f.words}
+          </Text>
+          <Text as="dd" m="0" fontWeight="600">
+            {sampleValue(f, entry.figures[f.key] as number | string, w.doc.units)}
+          </Text>
+        </Flex>
+      ))}
+    </Flex>
+  );
+}
+
+/** What a test found of the shrinking goes to the cloth it was made of. */
+function ToCloth({ w, entry }: { w: Workbook; entry: Entry }) {
+  const by = entry.kind === 'shrinkage' ? shrunk(entry.figures) : null;
+  const { cutting } = w.doc.decisions;
+  const cloth = cutting.cloths.find((c) => c.name === entry.cloth) ?? (entry.cloth ? undefined : cutting.cloths[0]);
+  if (!by || !cloth) return null;
+  const said = `${by.along.toFixed(1)} % along, ${by.across.toFixed(1)} % across`;
+  const same = Math.abs(cloth.shrinks.along - by.along) < 0.05 && Math.abs(cloth.shrinks.across - by.across) < 0.05;
+  if (same)
+    return (
+      <Text color="quiet">
+        {cloth.name} is cut by it: {said}.
+      </Text>
+    );
+  const take = (): void => {
+    const round = (v: number): number => Math.min(20, Math.round(v * 10) / 10);
+    const cloths = cutting.cloths.map((c) =>
+      c === cloth ? { ...c, shrinks: { along: round(by.along), across: round(by.across) } } : c,
+    );
+    setDecision(w, 'cutting', { cloths }, { words: `${cloth.name} shrinks ${said}`, told: true });
+  };
+  return (
+    <WordButton color="leaf.fg" textDecoration="underline" minH="44px" onClick={take}>
+      {cloth.name} shrinks by it: {said}
+    </WordButton>
+  );
+}

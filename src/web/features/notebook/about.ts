@@ -1,0 +1,27 @@
+import { type Workbook } from '../../data/useProject.ts';
+import { type Way } from '../../ui/Sentence.tsx';
+
+/** What an entry can be about: nothing in particular, a step that was begun, a piece, a cloth. */
+export function abouts(w: Workbook): Way<string>[] {
+  const { bench, cutting } = w.doc.decisions;
+  return [
+    { id: '', words: 'nothing in particular' },
+    ...bench.steps.slice(-40).map((s) => ({ id: `step/${s.id}`, words: `the step “${stepTitle(s.id)}”` })),
+    ...w.computed.pieces.map((p) => ({ id: `piece/${p.id}`, words: p.name })),
+    ...cutting.cloths.map((c) => ({ id: `cloth/${c.name}`, words: `the cloth “${c.name}”` })),
+  ];
+}
+
+/** The same as an entry keeps it. */
+export function aboutOf(about: string): { step: string; piece: string; cloth: string } {
+  const at = about.indexOf('/');
+  const [of, id] = [about.slice(0, at), about.slice(at + 1)];
+  return {
+    step: of === 'step' ? id : '',
+    piece: of === 'piece' ? id : '',
+    cloth: of === 'cloth' ? id.slice(0, 64) : '',
+  };
+}
+
+/** A step by its id, where its plan is not at hand: "sew: side". */
+export const stepTitle = (id: string): string => id.replace(':', ': ').replaceAll('-', ' ');

@@ -1,0 +1,31 @@
+import { Box, Text } from '@chakra-ui/react';
+import { lessonsFor } from '../../core/bench/index.ts';
+import { useNotebook } from '../data/useNotebook.ts';
+import { type Workbook } from '../data/useProject.ts';
+
+interface Props {
+  w: Workbook;
+  /** At which step; none where it is about the whole. */
+  step: string;
+  size: string;
+}
+
+/** So many are told at a time. */
+const TOLD = 3;
+
+/** What was to be told the next time, come back where it matters. */
+export function Lessons({ w, step, size }: Props) {
+  const all = useNotebook(w);
+  const cloths = w.doc.decisions.cutting.cloths.map((c) => c.name);
+  const told = lessonsFor(all, { project: w.id, garment: w.doc.garment, step, cloths }).slice(0, TOLD);
+  if (!told.length) return null;
+  return (
+    <Box as="section" aria-label="From last time" borderLeftWidth="4px" borderColor="leaf.border" pl="4" my="3">
+      {told.map(({ entry, name, project }) => (
+        <Text key={entry.id} fontSize={size} lineHeight="1.35">
+          <b>From last time{project === w.id ? '' : `, ${name}`}:</b> {entry.words}
+        </Text>
+      ))}
+    </Box>
+  );
+}
