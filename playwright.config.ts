@@ -15,6 +15,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     reducedMotion: 'reduce',
+    // What is kept at hand for when there is no way is tried in its own test: every other page would fetch it all first.
+    serviceWorkers: 'block',
     // Recording a trace of every test costs a third of the time; asked for when one fails.
     trace: process.env.TRACE ? 'retain-on-failure' : 'off',
     launchOptions: {

@@ -22,7 +22,7 @@ export const served = base.extend<object, { garden: Running }>({
 export const test = served.extend<object, { window: Page }>({
   window: [
     async ({ browser }, use) => {
-      const context = await browser.newContext({ viewport: DESK, reducedMotion: 'reduce' });
+      const context = await browser.newContext({ viewport: DESK, reducedMotion: 'reduce', serviceWorkers: 'block' });
       await use(await context.newPage());
       await context.close();
     },

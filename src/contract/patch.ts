@@ -68,8 +68,12 @@ function compareLists(a: unknown[], b: unknown[], path: string, out: PatchOperat
   const [was, is] = [idsOf(a), idsOf(b)];
   const [before, after] = [new Set(was), new Set(is)];
   const stay = was?.filter((id) => after.has(id)) ?? [];
-  // Entries that changed their order, or none in common: the list as a whole.
-  const byId = was && is && stay.length && stay.join('/') === is.filter((id) => before.has(id)).join('/');
+  // Entries that changed their order, or none in common: the list as a whole. What comes into an empty list comes in one by one.
+  const byId =
+    was &&
+    is &&
+    (stay.length || (!was.length && is.length)) &&
+    stay.join('/') === is.filter((id) => before.has(id)).join('/');
   if (!byId) {
     if (!same(a, b)) out.push({ op: 'replace', path, value: b });
     return;

@@ -17,6 +17,10 @@ showMode(currentMode());
 // All that the first page asks for is on its way while the frame is drawn; what can't be fetched is told where it would stand.
 void fetchFor(window.location.pathname).catch(() => undefined);
 
+// Kept at hand for when there is no way to it; only where the browser lets it, which is on this machine or over an encrypted way.
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  window.addEventListener('load', () => void navigator.serviceWorker.register('/sw.js').catch(() => undefined));
+
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
     <ChakraProvider value={system}>

@@ -108,6 +108,7 @@ export const api = {
   progress: (job: string): Promise<Progress | null> => ask('GET /api/jobs/{job}', { job }).catch(() => null),
   /** Gives a file up; one that is in already stays in. */
   stop: (job: string): Promise<void> => ask('DELETE /api/jobs/{job}', { job }).catch(() => undefined),
+  at: (id: string, revision: number) => ask('GET /api/projects/{id}/at/{revision}', { id, revision }),
   files: (id: string) => ask('GET /api/projects/{id}/files', { id }),
   shell: (id: string, revision: number, file: File, lines: string, choices: FileChoices) => {
     const form = formOf(file, choices);

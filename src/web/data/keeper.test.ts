@@ -5,6 +5,9 @@ import { coatDocument } from '../../test/shells.ts';
 import { screenOf } from '../words/index.ts';
 import { type ProjectAnswer, Refusal } from './client.ts';
 import { Keeper, type Keeping } from './keeper.ts';
+import { unsentIn } from './unsent.ts';
+
+const ENUMERABLE = { enumerable: true, configurable: true };
 
 const refused = (type: string, status: number, more: object = {}): Refusal =>
   new Refusal({ type: `urn:woodbine:problem:${type}`, title: '', status, detail: `it was ${type}`, ...more });
@@ -49,6 +52,11 @@ class Server implements Keeping {
     this.document = applyPatch(this.document, structuredClone(patch));
     this.revision += 1;
     return this.answer();
+  };
+  at = async (_: string, revision: number): Promise<ProjectDocument> => {
+    if (this.down) throw refused('unreachable', 0);
+    const was = this.log.at(revision - this.revision);
+    return structuredClone(revision === this.revision ? this.document : (was?.before ?? this.document));
   };
   walk = async (_: string, __: 'undo' | 'redo', revision: number): Promise<ProjectAnswer> => {
     await this.gate();
@@ -235,6 +243,71 @@ describe('keeping a project', () => {
     await settle();
     expect(k.snapshot().trouble).toContain('"cannot be" was not kept');
     expect(front(k)).toBe(90);
+  });
+
+  test('what could not be sent outlives the page: sent later, merged, or asked about; the same step ticked twice is no clash', async () => {
+    const store = new Map<string, string>();
+    const storage = {
+      ...{ getItem: (k: string) => store.get(k) ?? null, setItem: (k: string, v: string) => store.set(k, v) },
+      removeItem: (k: string) => store.delete(k),
+    };
+    const opened = (server: Server): Keeper => {
+      const all = new Proxy(storage, { ownKeys: () => [...store.keys()], getOwnPropertyDescriptor: () => ENUMERABLE });
+      return new Keeper('p', server.answer(), server, unsentIn(all as unknown as Storage, `tab${store.size}`));
+    };
+    const step = (id: string, at: string, state = 'done') => ({
+      ...{ id, state, at, minutes: null, redone: 0, code: 'cut', station: 'table', planned: 5, sewn: {}, under: '' },
+    });
+    const ticked = (d: ProjectDocument, id: string, at: string, state?: string): ProjectDocument => ({
+      ...d,
+      decisions: {
+        ...d.decisions,
+        bench: { ...d.decisions.bench, steps: [...d.decisions.bench.steps, step(id, at, state)] } as never,
+      },
+    });
+    const cases: [string, (d: ProjectDocument) => void, boolean][] = [
+      ['nothing', () => undefined, false],
+      ['another place', (d) => void Object.assign(d.decisions.facing, { back: 71 }), false],
+      ['another step', (d) => void d.decisions.bench.steps.push(step('fuse', 'T2') as never), false],
+      ['the same step', (d) => void d.decisions.bench.steps.push(step('cut', 'T2') as never), false],
+      [
+        'the same step otherwise',
+        (d) => void d.decisions.bench.steps.push(step('cut', 'T2', 'skipped') as never),
+        true,
+      ],
+    ];
+    for (const [what, elsewhere, clash] of cases) {
+      store.clear();
+      const server = new Server();
+      const k = opened(server);
+      server.down = true;
+      k.save('Cut', ticked(k.snapshot().doc, 'cut', 'T1'));
+      await settle();
+      expect([what, k.snapshot().again, store.size]).toEqual([what, true, 1]);
+      // The page is closed; meanwhile, or not, something is done elsewhere; it is opened again.
+      server.down = false;
+      if (what !== 'nothing') server.elsewhere(what, elsewhere);
+      const later = opened(server);
+      await later.resume();
+      await settle();
+      expect([what, later.snapshot().clash !== null, store.size]).toEqual([what, clash, 0]);
+      if (clash) continue;
+      const cut = server.document.decisions.bench.steps.filter((s) => s.id === 'cut');
+      expect([what, cut.length, cut[0]?.state]).toEqual([what, 1, 'done']);
+      if (what === 'another place') expect(server.document.decisions.facing.back).toBe(71);
+      if (what === 'another step') expect(server.document.decisions.bench.steps).toHaveLength(2);
+    }
+    // Still nobody answers: it stays where it is kept.
+    store.clear();
+    const server = new Server();
+    server.down = true;
+    const k = opened(server);
+    k.save('Cut', ticked(k.snapshot().doc, 'cut', 'T1'));
+    await settle();
+    server.elsewhere('x', (d) => void Object.assign(d.decisions.facing, { back: 70 }));
+    const again = opened(server);
+    await again.resume();
+    expect(store.size).toBe(1);
   });
 
   test('undo tells what it undid and where; an undo over somebody else’s change undoes nothing', async () => {

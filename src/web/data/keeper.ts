@@ -3,12 +3,15 @@ import { applyPatch, comparePatch, PatchFault, touch, valueAt } from '../../cont
 import { type ProjectDocument } from '../../core/document/project.ts';
 import { LONGEST_NAME } from '../../core/text.ts';
 import { type ProjectAnswer, Refusal } from './client.ts';
+import { type Pending, type Unsent } from './unsent.ts';
 
 /** What a project is kept by; the browser's calls, or a test's. */
 export interface Keeping {
   change: (id: string, revision: number, label: string, patch: PatchOperation[]) => Promise<ProjectAnswer>;
   walk: (id: string, kind: 'undo' | 'redo', revision: number) => Promise<ProjectAnswer>;
   fetch: (id: string) => Promise<ProjectAnswer>;
+  /** The document as it was at a revision. */
+  at: (id: string, revision: number) => Promise<ProjectDocument>;
 }
 
 /** One place that was changed here and elsewhere, or only here: what it is now there, and what it was to be. */
@@ -72,6 +75,8 @@ export class Keeper {
   private again = false;
   private clash: Clash | null = null;
   private told: Told | null = null;
+  /** Something of ours is kept in the browser, since it could not be sent. */
+  private held = false;
   /** What was done elsewhere and is not shown yet. */
   private heard: { revision: number; label: string }[] = [];
   /** Revisions that were made beside: whoever brings them first, the answer or what is heard, they are no news. */
@@ -87,9 +92,32 @@ export class Keeper {
     private readonly id: string,
     first: ProjectAnswer,
     private readonly by: Keeping,
+    private readonly unsent: Unsent | null = null,
   ) {
     this.base = first;
     this.state = this.made();
+  }
+
+  /** What could not be sent when the page was closed goes on its way: on what it was made on, so that what was done since is seen. */
+  resume = async (): Promise<void> => {
+    for (const p of this.unsent?.take(this.id) ?? []) {
+      const old = await this.madeOn(p);
+      const next = old && laid(old.document, p.patch);
+      if (next) {
+        this.base = old;
+        this.queue.push({ kind: 'save', label: p.label, next, tell: true });
+        this.go();
+      } else if (old) this.trouble = `"${p.label}" could not be sent when it was made, and fits nothing any more.`;
+      // Nobody answers yet: it waits for the next time.
+      else this.unsent?.keep(this.id, p);
+      this.tell();
+    }
+  };
+
+  private async madeOn({ revision }: Pending): Promise<ProjectAnswer | null> {
+    if (revision === this.base.revision && !this.queue.length) return this.base;
+    const document = await this.by.at(this.id, revision).catch(() => null);
+    return document && { ...this.base, revision, document };
   }
 
   subscribe = (listener: () => void): (() => void) => {
@@ -334,7 +362,24 @@ export class Keeper {
     };
   }
 
+  /** What can't be sent just now is kept in the browser, until it is sent or given up. */
+  private holdUnsent(): void {
+    const last = this.again ? this.queue.findLast((t) => t.kind === 'save') : undefined;
+    if (last?.kind === 'save') {
+      const labels = this.queue.flatMap((t) => (t.kind === 'save' ? [t.label] : []));
+      const patch = comparePatch(this.base.document, last.next);
+      this.unsent?.keep(this.id, {
+        ...{ revision: this.base.revision, patch, label: labels.join(', ').slice(0, LONGEST_NAME) },
+      });
+      this.held = true;
+    } else if (this.held && !this.queue.length) {
+      this.unsent?.keep(this.id, null);
+      this.held = false;
+    }
+  }
+
   private tell(): void {
+    this.holdUnsent();
     this.state = this.made();
     for (const l of this.listeners) l();
   }
@@ -342,7 +387,18 @@ export class Keeper {
 
 /** The newer document with what was changed here as well; null where both speak of the same place. */
 function mergedOf(mine: PatchOperation[], theirs: PatchOperation[], fresh: ProjectDocument): ProjectDocument | null {
-  return touch(mine, theirs) ? null : laid(fresh, mine);
+  // What is there already as it was to be, as the same step ticked in two places, is no difference.
+  const other = mine.filter((op) => op.op === 'remove' || !alike(valueAt(fresh, op.path), op.value));
+  return touch(other, theirs) ? null : laid(fresh, other);
+}
+
+/** The same; of a step of the bench the same state, whenever it came to be so. */
+function alike(a: unknown, b: unknown): boolean {
+  const said = (v: unknown): unknown => {
+    const step = v as { state?: string; planned?: number } | null | undefined;
+    return typeof step?.state === 'string' && step.planned !== undefined ? step.state : v;
+  };
+  return JSON.stringify(said(a)) === JSON.stringify(said(b));
 }
 
 /** The document with a patch laid on it; null where it does not fit. */

@@ -6,6 +6,7 @@ import { addressOf, api, type ProjectAnswer, useAsked } from './client.ts';
 import { Keeper, type Kept } from './keeper.ts';
 import { listen } from './live.ts';
 import { type Contradiction, SewnGuard } from './sewnGuard.ts';
+import { unsentIn } from './unsent.ts';
 import { useComputed } from './useComputed.ts';
 import { useKeeping } from './useKeeping.ts';
 
@@ -48,7 +49,10 @@ const keeping = {
   change: api.change,
   walk: api.walk,
   fetch: api.project,
+  at: async (id: string, revision: number) => (await api.at(id, revision)).document,
 };
+/** A tab is known by this for as long as it stands. */
+const UNSENT = unsentIn(localStorage, Math.random().toString(36).slice(2, 8));
 const NONE = () => () => undefined;
 
 /** One project: loaded, computed as it changes, saved one change after another. */
@@ -57,7 +61,8 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
   const { mutate: everywhere } = useSWRConfig();
   const there = data !== undefined;
   // biome-ignore lint/correctness/useExhaustiveDependencies: made once for a project, from what came first; later states are received.
-  const keeper = useMemo(() => (data ? new Keeper(id, data, keeping) : null), [id, there]);
+  const keeper = useMemo(() => (data ? new Keeper(id, data, keeping, UNSENT) : null), [id, there]);
+  useEffect(() => void keeper?.resume(), [keeper]);
   const guard = useMemo(() => keeper && new SewnGuard(keeper), [keeper]);
   const contradicts = useSyncExternalStore(guard?.subscribe ?? NONE, () => guard?.snapshot() ?? null);
   useEffect(() => guard?.close, [guard]);
@@ -138,6 +143,9 @@ function useUnsaved(kept: Kept | null): void {
   }, [open]);
 }
 
+/** How often what could not be sent is tried again by itself, ms. */
+const RETRIES = 10_000;
+
 /** What could not be saved is sent again as soon as there is room. */
 function useSentAgain(keeper: Keeper | null, kept: Kept | null): void {
   const { saving, refresh } = useKeeping();
@@ -145,6 +153,19 @@ function useSentAgain(keeper: Keeper | null, kept: Kept | null): void {
   useEffect(() => {
     if (waits) void refresh();
   }, [waits, refresh]);
+  // As soon as there is a way again, and now and then, since a server of one's own tells nobody that it is back.
+  useEffect(() => {
+    if (!waits) return;
+    const send = (): void => {
+      if (!document.hidden) keeper?.retry();
+    };
+    const every = setInterval(send, RETRIES);
+    window.addEventListener('online', send);
+    return () => {
+      clearInterval(every);
+      window.removeEventListener('online', send);
+    };
+  }, [waits, keeper]);
   const was = useRef(saving);
   useEffect(() => {
     if (waits && was.current !== 'ok' && saving === 'ok') keeper?.retry();
