@@ -64,8 +64,8 @@ const written = z
 const entryFields = {
   kind: z.enum(ENTRY_KINDS),
   words: written,
-  step: z.string().max(80),
-  piece: z.string().max(64),
+  step: z.string().max(200),
+  piece: z.string().max(160),
   cloth: z.string().max(64),
   figures: z.record(z.string().min(1).max(40), z.union([z.number().min(-1e6).max(1e6), words])),
   again: z.boolean(),

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { MEETS } from '../core/cutting/meets.ts';
 import { CLOTH_SORTS, LIES } from '../core/cutting/nesting/cloth.ts';
 import { MATERIALS } from '../core/pattern/types.ts';
-import { id, mm, words } from './figures.ts';
+import { id, mm, pieceId, words } from './figures.ts';
 
 /** The longest cloth, mm: a whole bolt. Own figure. */
 const MOST_CLOTH = 100_000;
@@ -19,7 +19,7 @@ const shrinks = z.strictObject({ along: shrinkage, across: shrinkage });
 const price = z.number().min(0).max(100_000);
 /** Where a cut of a piece lies on its cloth. */
 const placed = z.strictObject({
-  piece: id,
+  piece: pieceId,
   copy: z.int().min(0).max(400),
   turn: z.number().min(0).lt(360),
   mirrored: z.boolean(),
@@ -57,7 +57,7 @@ export const cutting = z.strictObject({
       }),
     )
     .max(40),
-  moved: z.array(z.strictObject({ piece: id, cloth: id })).max(4000),
+  moved: z.array(z.strictObject({ piece: pieceId, cloth: id })).max(4000),
   lays: z.array(z.strictObject({ cloth: id, placed: z.array(placed).max(1000) })).max(40),
   have: z.array(words).max(400),
 });

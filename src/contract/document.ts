@@ -30,7 +30,7 @@ import { CORNERS, KINDS, LINE_KINDS, MARK_KINDS, ROLES } from '../core/pattern/t
 import { MOST_LINES } from '../core/plan/index.ts';
 import { bench, notebook, week } from './bench.ts';
 import { cutting, stash } from './cutting.ts';
-import { id, key, line, mm, path, point, words } from './figures.ts';
+import { id, key, line, mm, path, pieceId, point, words } from './figures.ts';
 import { CURRENT_SCHEMA, migrations, type Plain } from './migrations.ts';
 
 const edge = z.strictObject({
@@ -177,7 +177,7 @@ const closure = z.strictObject({
     .max(40),
 });
 
-const edgeSaid = z.strictObject({ piece: id, edge: id, mirrored: z.boolean() });
+const edgeSaid = z.strictObject({ piece: pieceId, edge: id, mirrored: z.boolean() });
 
 const strip = z.strictObject({
   id,
@@ -188,7 +188,7 @@ const strip = z.strictObject({
   width: mm.min(1).max(2000),
   ratio: z.number().min(1).max(6),
   hem: mm.max(300),
-  to: z.strictObject({ piece: id, edge: id }).nullable(),
+  to: z.strictObject({ piece: pieceId, edge: id }).nullable(),
 });
 
 const decisions = z.strictObject({
@@ -234,7 +234,7 @@ const decisions = z.strictObject({
     fronts: z.enum(FRONT_LININGS),
     zip: z.strictObject({ length: mm, at: z.enum(ZIP_SEAMS), on: z.enum(['left', 'right']), ...turnedSeams }),
     fullness: z.enum(FULLNESS),
-    inOne: z.array(z.strictObject({ piece: id, edge: id })).max(200),
+    inOne: z.array(z.strictObject({ piece: pieceId, edge: id })).max(200),
     vent: z.strictObject({ over: z.enum(['left', 'right']), lap: z.enum(['front', 'back']), ...turnedSeams }),
     slit: z.strictObject({ at: z.enum(SLIT_SEAMS), length: mm, ...turnedSeams }),
     hem,
@@ -252,12 +252,12 @@ const decisions = z.strictObject({
     hems: mm.max(100),
     stay: mm,
     regions: z
-      .array(z.strictObject({ piece: id, edge: id.nullable(), width: mm.min(1), on: z.enum(['shell', 'lining']) }))
+      .array(z.strictObject({ piece: pieceId, edge: id.nullable(), width: mm.min(1), on: z.enum(['shell', 'lining']) }))
       .max(200),
   }),
   closure,
   joins: z.array(z.strictObject({ id, a: edgeSaid, b: edgeSaid.nullable() })).max(2000),
-  reallowed: z.array(z.strictObject({ piece: id, edge: id, allowance: mm.max(300) })).max(4000),
+  reallowed: z.array(z.strictObject({ piece: pieceId, edge: id, allowance: mm.max(300) })).max(4000),
   caps: z.array(z.strictObject({ piece: id, way: z.enum(CAP_WAYS), ease: mm.max(100) })).max(100),
   sewn: z.array(z.strictObject({ seam: key, first: mm.max(100), second: mm.max(100) })).max(400),
   strips: z.array(strip).max(60),
@@ -281,7 +281,7 @@ const decisions = z.strictObject({
   stash,
   paper: z.strictObject({
     size: z.enum(['a4', 'letter']),
-    pieces: z.array(id).max(4000).nullable(),
+    pieces: z.array(pieceId).max(4000).nullable(),
     strip: z.boolean(),
   }),
 });

@@ -30,9 +30,15 @@ export const line = z
   .min(1)
   .max(MOST_LETTERS)
   .overwrite((s) => plainName(s, MOST_LETTERS));
-/** Name of a method or a step of the plan. */
+/** A piece, also one that was drafted: where several are of a kind theirs are told apart by what they are drafted from, behind a dot. */
+export const pieceId = z
+  .string()
+  .min(1)
+  .max(160)
+  .regex(/^[\w.-]+$/);
+/** Name of a method or a step of the plan, which may hold that of a piece. */
 export const key = z
   .string()
   .min(1)
-  .max(80)
-  .regex(/^[\w:-]+$/);
+  .max(200)
+  .regex(/^[\w:.-]+$/);

@@ -1,24 +1,18 @@
 import { type OperationCode, type PlanStep } from '../plan/index.ts';
 
 /**
- * Steps after which something is only held: pinned, rolled up, marked with chalk that rubs off, or cut so that it frays. What
- * waits for them is done in the same sitting. Common practice: one stops where nothing is half done.
+ * Steps after which something is only held: rolled up, marked with chalk that rubs off, stretched by steam, or cut so that it
+ * frays to the stitching. What waits for them is done in the same sitting. Rows of long stitches, bastings and trimmed allowances
+ * hold by themselves. Common practice: one stops where nothing is half done.
  */
 const HELD: ReadonlySet<OperationCode> = new Set<OperationCode>([
-  'clip-before',
   'cut-slit',
   'cut-tower',
-  'ease-cap',
-  'fell-trim',
-  'french-trim',
-  'gather',
-  'gather-ruffle',
-  'gather-wrist',
   'mark-holes',
   'mark-mitre',
   'snip-corners',
+  'stretch-again',
   'stretch-collar',
-  'trim-mitre',
   'yoke-roll',
 ]);
 

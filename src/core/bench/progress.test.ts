@@ -141,7 +141,7 @@ describe('progress', () => {
         6,
       );
       if (s.fits) expect(s.minutes).toBeLessThanOrEqual(minutes);
-      const held = ['gather', 'ease-cap', 'mark-holes', 'clip-before', 'yoke-roll'];
+      const held = ['mark-holes', 'mark-mitre', 'snip-corners', 'yoke-roll'];
       expect(held).not.toContain(s.steps.at(-1)?.code);
     }
     expect(stepsLeft(PLAIN.steps, PLAIN.d.bench)).toHaveLength(PLAIN.steps.length);
