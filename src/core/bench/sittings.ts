@@ -148,6 +148,14 @@ interface Put extends Done {
 
 /** A block put where it can be done first, not before what is filled already; and how far it is filled then. */
 export function fill(t: Time, front: Front, block: Block): { front: Front; puts: Put[] } {
+  const puts: Put[] = [];
+  const ready = new Map(front.ready);
+  const { slot, used } = fillOn(t, { ...front, ready }, block, puts);
+  return { front: { slot, used, ready }, puts };
+}
+
+/** The same on the front itself, for where many are filled one after another. */
+function fillOn(t: Time, front: Front & { ready: Map<string, number> }, block: Block, puts: Put[] | null): Front {
   const from = readyAt(block, front.ready);
   const long = block.minutes > t.longest + EVEN;
   const dark = t.light && block.works.some((w) => w.byDay);
@@ -161,19 +169,26 @@ export function fill(t: Time, front: Front, block: Block): { front: Front; puts:
     used = begin;
     break;
   }
-  const puts: Put[] = [];
   for (const w of block.works)
     for (let left = w.minutes; ; k++, used = 0) {
       const now = Math.min(left, (t.slots[k]?.minutes ?? Number.POSITIVE_INFINITY) - used);
       left -= now;
-      puts.push({ slot: k, id: w.id, at: (t.slots[k]?.from ?? 0) + used, minutes: now, goesOn: left > EVEN });
+      puts?.push({ slot: k, id: w.id, at: (t.slots[k]?.from ?? 0) + used, minutes: now, goesOn: left > EVEN });
       used += now;
       if (left <= EVEN) break;
     }
   const end = k < t.slots.length ? (t.starts[k] as number) + used : Number.POSITIVE_INFINITY;
-  const ready = new Map(front.ready);
-  for (const w of block.works) ready.set(w.id, end + w.waitAfter);
-  return { front: { slot: k, used, ready }, puts };
+  for (const w of block.works) front.ready.set(w.id, end + w.waitAfter);
+  front.slot = k;
+  front.used = used;
+  return front;
+}
+
+/** The slot in which the last of these blocks is done, one after another. */
+export function lastSlot(t: Time, blocks: readonly Block[], past: Ready): number {
+  const front = { slot: 0, used: 0, ready: new Map(past) };
+  for (const b of blocks) fillOn(t, front, b, null);
+  return front.slot;
 }
 
 /**

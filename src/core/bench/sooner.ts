@@ -1,7 +1,19 @@
-import { type Block, blocksOf, type Front, fill, type Ready, type Slot, timeOf, type Work } from './sittings.ts';
+import {
+  type Block,
+  blocksOf,
+  type Front,
+  fill,
+  lastSlot,
+  type Ready,
+  type Slot,
+  timeOf,
+  type Work,
+} from './sittings.ts';
 
 /** So many lines are followed at a time. Own figure. */
 const BEAM = 24;
+/** Of more blocks no other order is looked for: it would take seconds. Own figure. */
+const MOST = 160;
 
 /** A beginning of an order: which blocks are in it, how far they fill the time, how far they stand from their places. */
 interface Line {
@@ -48,7 +60,8 @@ export function soonerOrder(
   const slow = new Set(works.flatMap((w) => (w.waitBefore ? w.after : [])));
   const waiting = works.flatMap((w) => (w.waitAfter || slow.has(w.id) ? [w.id] : []));
   const begin: Front = { slot: 0, used: 0, ready: past };
-  const given = blocks.reduce((front, b) => fill(t, front, b).front, begin);
+  if (blocks.length > MOST) return null;
+  const given = lastSlot(t, blocks, past);
   let beam: Line[] = [{ taken: 0n, order: [], front: begin, off: 0 }];
   for (let n = 0; n < blocks.length; n++) {
     const next = new Map<string, Line>();
@@ -69,12 +82,17 @@ export function soonerOrder(
     beam = [...next.values()].sort(earlier).slice(0, width);
   }
   const best = beam[0];
-  if (!best || best.front.slot >= given.slot) return null;
+  if (!best || best.front.slot >= given) return null;
   const place = new Map(blocks.map((b, i) => [b, i]));
   const order = nearest(
     best.order.map((b) => place.get(b) as number),
     needs,
-    (list) => list.reduce((front, i) => fill(t, front, blocks[i] as Block).front, begin).slot <= best.front.slot,
+    (list) =>
+      lastSlot(
+        t,
+        list.map((i) => blocks[i] as Block),
+        past,
+      ) <= best.front.slot,
   );
   return order.flatMap((i) => (blocks[i] as Block).works);
 }
