@@ -51,6 +51,8 @@ export const ticksBody = z.strictObject({
     .min(1)
     .max(400),
 });
+/** The home network: to be let in, or shut out. */
+export const networkBody = z.strictObject({ on: z.boolean() });
 export type TicksBody = z.infer<typeof ticksBody>;
 /** For what a revision may be carried by: then it is refused on another one. */
 export const maybeRevision = z.strictObject({ revision: z.number().int().min(0).optional() });

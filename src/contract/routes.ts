@@ -15,6 +15,7 @@ import {
   layAnswer,
   layBody,
   maybeRevision,
+  networkBody,
   newProject,
   patchBody,
   putBackAnswer,
@@ -108,6 +109,14 @@ const layers = z
   .optional()
   .describe('layers by the numbers of the exchange convention, or by what is on them');
 const ofCloth = z.string().optional().describe('its id; the first cloth where it is not said');
+
+const networkAnswer = z
+  .object({
+    can: z.boolean().describe('it can be opened and shut from here'),
+    on: z.boolean(),
+    links: z.array(z.string()),
+  })
+  .meta({ id: 'Network' });
 
 const progressAnswer = z
   .object({
@@ -345,6 +354,15 @@ export const ROUTES = {
     answer: stateAnswer,
   },
   'POST /api/state/notices/{id}/seen': { summary: 'A notice has been read' },
+  'GET /api/network': {
+    summary: 'Whether it is open to the home network, and the links that let in',
+    answer: networkAnswer,
+  },
+  'POST /api/network': {
+    summary: 'Open it to the home network, or shut it again; only on the machine it runs on',
+    body: networkBody,
+    answer: networkAnswer,
+  },
   'GET /api/events': { summary: 'What is changed, at once, as server-sent events', answer: 'text/event-stream' },
   'GET /api/backups': { summary: 'All backups', answer: z.object({ backups: z.array(backupAnswer) }) },
   'POST /api/backups': { summary: 'Make a backup now', answer: z.object({ name: z.string() }), ok: 201 },

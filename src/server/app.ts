@@ -18,6 +18,7 @@ import { Desk } from './routes/desk.ts';
 import { eventRoutes } from './routes/events.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { layRoute } from './routes/lay.ts';
+import { networkRoutes } from './routes/network.ts';
 import { notebookRoutes } from './routes/notebook.ts';
 import { projectRoutes, stashRoute } from './routes/projects.ts';
 import { MAX_UPLOAD, readUpload } from './upload.ts';
@@ -60,6 +61,7 @@ export function createApp(p: AppParts): Hono {
   app.route('/api/backups', backupRoutes(p.opened));
   app.route('/api/events', eventRoutes(p.opened.store));
   app.route('/api/state', stateRoutes(p.opened));
+  app.route('/api/network', networkRoutes(p));
   app.get('/api/openapi.json', (c) => reply(c, 'GET /api/openapi.json', openapi()));
   app.all('/api/*', (c) => problem(c, 404, 'route', 'There is nothing at this address.'));
   if (p.webRoot) {

@@ -14,6 +14,8 @@ import { type Opened, openStore } from './db/open.ts';
 import { openServer } from './db/openserver.ts';
 import { Reader } from './import/run.ts';
 import { logIn } from './log.ts';
+import { HomeNetwork } from './network.ts';
+import { type AppParts } from './parts.ts';
 import { Works } from './work/run.ts';
 
 /** The folder of the project: the nearest one upward that holds a package.json. */
@@ -90,7 +92,7 @@ async function main(): Promise<void> {
   const reader = new Reader(new URL('./import-worker.js', import.meta.url));
   reader.warm();
   const key = needsKey(hostname) ? keyOf(folder) : null;
-  const app = createApp({
+  const parts: AppParts = {
     opened,
     names: namesFor(hostname),
     webRoot: join(root, 'dist/web'),
@@ -99,7 +101,15 @@ async function main(): Promise<void> {
     works,
     now: () => new Date(),
     log: logIn(folder, () => new Date()),
+  };
+  // Who comes in by the second door finds no switch for it, and needs its key.
+  const network = new HomeNetwork((key) =>
+    createApp({ ...parts, names: namesFor('0.0.0.0'), access: keyed(key, addressOf) }),
+  );
+  const app = createApp({
+    ...parts,
     ...(key !== null && { access: keyed(key, addressOf) }),
+    ...(LOOPBACK.includes(hostname) && { network }),
   });
   const link = `http://${hostname}:${port}${key === null ? '' : `/?key=${key}`}`;
   const server = serve({ fetch: app.fetch, port, hostname }, () => say(`Woodbine is at ${link}`));
@@ -111,6 +121,7 @@ async function main(): Promise<void> {
   timer.unref();
   const stop = () => {
     server.close();
+    void network.turn(false);
     void reader.close();
     void works.close();
     void opened.close().finally(() => process.exit(0));

@@ -20,6 +20,7 @@ import { createApp } from './app.ts';
 import { type Opened } from './db/open.ts';
 import { Reader } from './import/run.ts';
 import { logIn } from './log.ts';
+import { HomeNetwork } from './network.ts';
 import { Works } from './work/run.ts';
 
 const folder = freshFolder('security');
@@ -201,6 +202,46 @@ test('where a key is needed nobody gets in without: by the link once, then by a 
   clock += 11 * 60_000;
   expect(await status('/api/projects', { authorization: `Bearer ${key}` })).toBe(200);
   rmSync(other, { recursive: true });
+});
+
+test('the door to the home network is shut until it is opened, lets in by its link alone, has no switch of its own, and shuts for good', async () => {
+  const network: HomeNetwork = new HomeNetwork(
+    (key) => createApp(parts({ names: ['127.0.0.1'], access: keyed(key, () => 'tablet') })),
+    '127.0.0.1',
+    () => ['127.0.0.1'],
+  );
+  const home = createApp(parts({ network }));
+  const switched = (on: unknown) =>
+    home.request('http://127.0.0.1/api/network', {
+      method: 'POST',
+      headers: { host: '127.0.0.1', 'content-type': 'application/json' },
+      body: JSON.stringify({ on }),
+    });
+  expect(network.links()).toEqual([]);
+  expect((await switched('yes')).status).toBe(422);
+  expect(network.open).toBe(false);
+  const { on, links } = await (await switched(true)).json();
+  expect([on, links.length]).toEqual([true, 1]);
+  const { origin } = new URL(links[0]);
+  expect((await fetch(`${origin}/api/projects`)).status).toBe(401);
+  const paired = await fetch(links[0], { redirect: 'manual' });
+  const cookie = (paired.headers.get('set-cookie') ?? '').split(';')[0] as string;
+  expect((await fetch(`${origin}/api/projects`, { headers: { cookie } })).status).toBe(200);
+  // Who came in by it neither sees the link nor shuts or opens anything.
+  const seen = await (await fetch(`${origin}/api/network`, { headers: { cookie } })).json();
+  expect(seen).toEqual({ can: false, on: true, links: [] });
+  const headers = { cookie, 'content-type': 'application/json' };
+  expect((await fetch(`${origin}/api/network`, { method: 'POST', headers, body: '{"on":false}' })).status).toBe(403);
+  // Shut it cuts off who is in, and the link from before opens nothing when it is opened anew.
+  const listening = await fetch(`${origin}/api/events`, { headers: { cookie } });
+  await Promise.all([switched(false), switched(false)]);
+  await expect(listening.text()).rejects.toThrow();
+  await expect(fetch(`${origin}/api/projects`, { headers: { cookie } })).rejects.toThrow();
+  const again = await (await switched(true)).json();
+  const now = new URL(again.links[0]);
+  expect(now.searchParams.get('key')).not.toBe(new URL(links[0]).searchParams.get('key'));
+  expect((await fetch(`${now.origin}/api/projects`, { headers: { cookie } })).status).toBe(401);
+  await network.turn(false);
 });
 
 test('whatever names are in a project, what is exported can be read by others: XML, and CSV without formulas', () => {

@@ -125,6 +125,7 @@ export const api = {
     form.set('picture', picture);
     return ask('POST /api/projects/{id}/entries', { id }, form as never);
   },
+  network: (on: boolean) => ask('POST /api/network', {}, { on }),
   seen: (id: string) => ask('POST /api/state/notices/{id}/seen', { id }),
   makeBackup: () => ask('POST /api/backups', {}),
   bringBackup: (file: File) => ask('POST /api/backups/brought', {}, file),

@@ -14,6 +14,7 @@ import { WordButton } from '../../ui/WordButton.tsx';
 import { minutesWords, spanWords } from '../../words/index.ts';
 import { SewnOtherwise } from './SewnOtherwise.tsx';
 import { benchOf, type Sewing, titleOf } from './sewing.ts';
+import { Tablet } from './Tablet.tsx';
 
 interface Props {
   p: Sewing;
@@ -57,6 +58,7 @@ export function Now({ p, question, tabs }: Props) {
           <SewnOtherwise p={p} />
           {next && <InTheTime p={p} />}
           <OnPaper p={p} />
+          <Tablet project={w.id} />
           {!left.length && <Finished p={p} />}
           <Text fontSize="15px" color="quiet">
             {pace.count
