@@ -44,6 +44,7 @@ describe('saved documents', () => {
       const d = doc.decisions as Record<string, Plain>;
       for (const key of ['bench', 'notebook', 'week']) delete d[key];
       Object.assign(d.making as Plain, { done: ['cut'] });
+      for (const c of (d.cutting as { cloths: Plain[] }).cloths) delete c.fibre;
       if (version > 11) return doc;
       delete d.stash;
       for (const c of (d.cutting as { cloths: Plain[] }).cloths)

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FIBRES } from '../core/cutting/care.ts';
 import { MEETS } from '../core/cutting/meets.ts';
 import { CLOTH_SORTS, LIES } from '../core/cutting/nesting/cloth.ts';
 import { MATERIALS } from '../core/pattern/types.ts';
@@ -51,6 +52,7 @@ export const cutting = z.strictObject({
         print: z.strictObject({ along: mm, across: mm, fromEnd: mm, fromSide: mm }),
         shrinks,
         sort: z.enum(CLOTH_SORTS),
+        fibre: z.enum(FIBRES),
         price,
         meet: z.array(z.enum(MEETS)).max(MEETS.length),
         centre: z.boolean(),
@@ -70,6 +72,7 @@ export const stash = z.strictObject({
         id,
         name: words.trim().min(1),
         sort: z.enum(CLOTH_SORTS),
+        fibre: z.enum(FIBRES),
         width: mm.min(1),
         length: cloth,
         price,

@@ -1,4 +1,5 @@
 export * from './bench.ts';
+export * from './benchroutes.ts';
 export * from './changes.ts';
 export * from './document.ts';
 export * from './findings.ts';

@@ -189,7 +189,7 @@ function withStash(doc: Plain): Plain {
 }
 
 /**
- * Version 13 keeps when and with what each step was done, entries of a notebook and hours of the week: version 12 had ticks
+ * Version 13 keeps when and with what each step was done, entries of a notebook, hours of the week and what cloths are made of: version 12 had ticks
  * alone, of which nobody knows what they were sewn with.
  */
 function withBench(doc: Plain): Plain {
@@ -204,7 +204,12 @@ function withBench(doc: Plain): Plain {
     notebook: [],
     week: { days, except: [] },
   };
-  return { ...doc, schema: 13, decisions: { ...more, ...d, making } };
+  const known = (of: unknown): Plain => {
+    const { cloths, ...rest } = of as Plain & { cloths: Plain[] };
+    return { ...rest, cloths: cloths.map((c) => ({ fibre: 'unsaid', ...c })) };
+  };
+  const { cutting, stash } = d;
+  return { ...doc, schema: 13, decisions: { ...more, ...d, making, cutting: known(cutting), stash: known(stash) } };
 }
 
 /** Parts of the decisions with what they lack. */

@@ -1,11 +1,12 @@
 import { z } from 'zod';
-import { type Calendar, type Entry, type Estimate, STEP_STATES, type Timed } from '../core/bench/index.ts';
+import { type Entry, type Timed } from '../core/bench/index.ts';
 import { type ProjectDocument } from '../core/document/project.ts';
 import { type Box } from '../core/geometry/index.ts';
 import { type Layout, type LineGroup, type Progress } from '../core/import/index.ts';
 import { LONG_PAPERS } from '../core/output/paper.ts';
 import { type Finding } from '../core/result.ts';
 import { entryBody } from './bench.ts';
+import { type CalendarAnswer, desk, networkAnswer, progressAnswer } from './benchroutes.ts';
 import { projectDocument, projectFile } from './document.ts';
 import {
   backupAnswer,
@@ -94,53 +95,12 @@ const chosen = z.object({
   strip: z.enum(['0', '1']).optional(),
 });
 
-const desk = z.object({
-  by: z
-    .string()
-    .optional()
-    .describe('the day it is wanted for, as 2026-12-24; as the project says where it is left out'),
-  today: z.string().optional().describe("the day it is where one sits; the server's own where it is left out"),
-  clock: z.int().min(0).max(1439).optional().describe('how late it is there, minutes after midnight'),
-});
-
 const lineWidth = z.string().optional().describe('of a long page: how thick lines are, mm, 0.1 to 5');
 const layers = z
   .enum(['numbers', 'names'])
   .optional()
   .describe('layers by the numbers of the exchange convention, or by what is on them');
 const ofCloth = z.string().optional().describe('its id; the first cloth where it is not said');
-
-const networkAnswer = z
-  .object({
-    can: z.boolean().describe('it can be opened and shut from here'),
-    on: z.boolean(),
-    links: z.array(z.string()),
-  })
-  .meta({ id: 'Network' });
-
-const progressAnswer = z
-  .object({
-    revision: z.int(),
-    steps: z.array(
-      z.object({
-        id: z.string(),
-        number: z.int(),
-        state: z.enum([...STEP_STATES, 'todo']),
-        touched: z.boolean().describe('it was done otherwise than the plan has it now'),
-        at: z.string().nullable(),
-        minutes: z.number().nullable(),
-        redone: z.int(),
-      }),
-    ),
-    gone: z.array(z.object({ id: z.string(), at: z.string() })).describe('done, and no more in the plan'),
-    left: z.custom<Estimate>(),
-  })
-  .meta({ id: 'Progress' });
-
-/** The calendar of one project; what the others take of the same hours, by day and project. */
-export interface CalendarAnswer extends Calendar {
-  others: { day: string; project: string; name: string; minutes: number }[];
-}
 
 /** All that can be asked of the server, once: its types, what is read of a request, and the description for other programs come from here. */
 export const ROUTES = {
@@ -250,6 +210,17 @@ export const ROUTES = {
   'GET /api/pace': {
     summary: 'All steps that were timed, over all projects: what the pace is learnt from',
     answer: z.object({ timed: z.array(z.custom<Timed>()) }),
+  },
+  'GET /api/wardrobe': {
+    summary: 'Garments that are finished, the newest first, with the minutes timed and a picture of each',
+    answer: z.object({
+      garments: z.array(
+        z.object({
+          ...{ project: z.string(), name: z.string(), garment: z.string(), finished: z.string() },
+          ...{ minutes: z.number(), picture: z.string().nullable() },
+        }),
+      ),
+    }),
   },
   'GET /api/notebook': {
     summary: 'All entries of all notebooks',

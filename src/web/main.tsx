@@ -5,7 +5,7 @@ import { BrowserRouter, Route, Routes } from 'react-router';
 import '@fontsource-variable/vollkorn/wght.css';
 import '@fontsource-variable/source-sans-3/wght.css';
 import { NotFound } from './app/NotFound.tsx';
-import { Backups, fetchFor, Project, Shelf } from './app/pages.ts';
+import { Backups, fetchFor, PracticePage, Project, Shelf, Wardrobe } from './app/pages.ts';
 import { StashDoor } from './app/StashDoor.tsx';
 import { currentMode, showMode } from './theme/mode.ts';
 import { system } from './theme/system.ts';
@@ -30,6 +30,8 @@ createRoot(document.getElementById('root') as HTMLElement).render(
             <Routes>
               <Route path="/" element={<Shelf />} />
               <Route path="/backups" element={<Backups />} />
+              <Route path="/wardrobe" element={<Wardrobe />} />
+              <Route path="/practice" element={<PracticePage />} />
               <Route path="/stash" element={<StashDoor />} />
               <Route path="/project/:id/*" element={<Project />} />
               <Route path="*" element={<NotFound />} />

@@ -3,6 +3,24 @@ export const SLIPS: Record<string, string> = {
   cut: 'A piece cut twice the same way round: cut one more, mirrored. Instructions often forget to say how many.',
   fuse: 'It bubbles: more seconds, less steam, and let it cool before it is moved. Bubbles that stay come off with heat and are fused anew.',
   staystitch: 'The neck has stretched already: draw the staystitching up to the length of the pattern.',
+  sew: 'A layer is caught, or the ends do not meet: unpick from the nearest crossing, pin from there outward, and sew it again.',
+  'sew-part': 'The two ends differ: unpick the second, lay it on the first, and baste before you stitch.',
+  neaten: 'The edge is eaten into: the allowance is narrower there now; sew the seam at its line, not from the edge.',
+  'neaten-together':
+    'It puckers: the two edges were pulled. Steam them flat; sew on with the hands beside, not behind the foot.',
+  'press-open':
+    'Allowances show through as ridges: press again with a strip of paper under them, and lift the iron, do not slide it.',
+  'press-to-a': 'A pleat is pressed into the seam: press it flat as it was sewn first, then over from the right side.',
+  'press-to-b': 'A pleat is pressed into the seam: press it flat as it was sewn first, then over from the right side.',
+  topstitch: 'The line wanders: unpick to the last good stitch, begin again in its holes, and knot the threads inside.',
+  'press-hem':
+    'It stands off in waves: the raw edge is longer than where it lands. Draw it up with a row of long stitches, or make it narrower.',
+  'threads-out': 'A basting thread will not come: cut it every few stitches, never pull a whole row.',
+  'sew-buttons': 'The button sits too tight to close: sew it again over a match, and wind the shank.',
+  'mark-holes':
+    'Marks do not meet the line of the buttons: close the front, measure from the top, and mark the lower layer through the upper.',
+  'try-on':
+    'It pulls across: let the side seams out as far as their allowance goes before anything is sewn across them.',
   'sew-darts':
     'A pucker at the point: the last three stitches ran off too steeply. Unpick the last {15 mm} and sew along the fold.',
   'ease-cap': 'Tucks instead of ease: draw up less, steam the fullness away over a ham.',

@@ -7,6 +7,7 @@ export * from './measuring.ts';
 export * from './notebook.ts';
 export * from './pace.ts';
 export * from './person.ts';
+export * from './practice.ts';
 export * from './progress.ts';
 export * from './sewn.ts';
 export * from './sittings.ts';

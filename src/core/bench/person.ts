@@ -8,6 +8,9 @@ export interface Standing {
   timed: Timed[];
   by: string | null;
   entries: Entry[];
+  /** The day it was finished, and the minutes that were timed. */
+  finished: string | null;
+  minutes: number;
 }
 
 const wanted = (log: BenchLog): string | null => (log.finished ? null : log.by);
@@ -16,6 +19,8 @@ export const standingOfProject = ({ decisions: { bench, notebook } }: ProjectDoc
   timed: timedOf(bench.steps),
   by: wanted(bench),
   entries: notebook,
+  finished: bench.finished,
+  minutes: bench.steps.reduce((t, l) => t + (l.minutes ?? 0), 0),
 });
 
 /** Minutes of each day that sittings take. */

@@ -1,4 +1,5 @@
 import { type Material, type Piece } from '../pattern/types.ts';
+import { type Fibre } from './care.ts';
 import { type Meet } from './meets.ts';
 import { type Cloth, type ClothSort, type Placed } from './nesting/cloth.ts';
 
@@ -13,6 +14,7 @@ export interface ClothSaid extends Cloth {
   /** Which cloth of the stash it is; none where it is not from there. */
   stash: string;
   sort: ClothSort;
+  fibre: Fibre;
   /** What a metre of it costs, in the sewist's own money; 0 where that is not said. */
   price: number;
   /** At which seams its print meets; `centre`: and lies on the centre lines. */
@@ -49,7 +51,7 @@ const USUAL: Omit<ClothSaid, 'id' | 'name' | 'takes' | 'width'> = {
   outline: [],
   stash: '',
   ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
-  ...{ sort: 'plain', price: 0, meet: ['side', 'centre-front', 'centre-back', 'cap'], centre: true },
+  ...{ sort: 'plain', fibre: 'unsaid', price: 0, meet: ['side', 'centre-front', 'centre-back', 'cap'], centre: true },
 };
 
 /** The cloths a garment begins with; their widths are common on sale. */

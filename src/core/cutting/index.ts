@@ -1,4 +1,5 @@
 export * from './buying.ts';
+export * from './care.ts';
 export * from './cloths.ts';
 export * from './cutlist.ts';
 export * from './leftovers.ts';

@@ -111,7 +111,16 @@ describe('what is left of a cloth', () => {
 
 describe('the stash', () => {
   const bolt: StashCloth = {
-    ...{ id: 's1', name: 'Green twill', sort: 'plain', width: 1400, length: 3000, price: 12, note: 'washed at 40 °C' },
+    ...{
+      id: 's1',
+      name: 'Green twill',
+      sort: 'plain',
+      fibre: 'cotton',
+      width: 1400,
+      length: 3000,
+      price: 12,
+      note: 'washed at 40 °C',
+    },
     ...{ shrinks: { along: 0, across: 0 }, outline: [], flaws: [], of: '', used: null },
   };
   const owner = (project: string) => ({ project, name: project, cloth: 'shell' });

@@ -1,4 +1,5 @@
 import { type Point } from '../geometry/index.ts';
+import { type Fibre } from './care.ts';
 import { type Cloth, type ClothSort, type Flaw } from './nesting/cloth.ts';
 
 /** A cloth that is left when others were cut from it: its box, mm, the outline in it (none: all of it), and what lacks within. */
@@ -20,6 +21,7 @@ export interface StashCloth {
   id: string;
   name: string;
   sort: ClothSort;
+  fibre: Fibre;
   width: number;
   length: number;
   /** What a metre of it cost; 0 where that is not said. */

@@ -47,11 +47,11 @@ export class Desk {
     });
   }
 
-  /** All projects, one after the other. */
-  async shelf(): Promise<Shelved[]> {
+  /** All projects, one after the other; with what is kept over all of them where that is asked. */
+  async shelf(over = false): Promise<Shelved[]> {
     const out: Shelved[] = [];
     for (const { id, revision, garment } of await this.p.opened.store.list()) {
-      if (id === STASH) continue;
+      if (id === STASH && !over) continue;
       const s = await this.standing(id, garment, revision);
       if (s) out.push(s);
     }

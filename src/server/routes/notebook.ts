@@ -33,9 +33,19 @@ export function notebookRoutes(p: AppParts, desk: Desk): Hono {
   };
   r.get('/notebook', async (c) =>
     reply(c, 'GET /api/notebook', {
-      entries: (await desk.shelf()).flatMap(({ id, name, garment, entries }) =>
+      entries: (await desk.shelf(true)).flatMap(({ id, name, garment, entries }) =>
         entries.map((entry) => ({ project: id, name, garment, entry })),
       ),
+    }),
+  );
+  r.get('/wardrobe', async (c) =>
+    reply(c, 'GET /api/wardrobe', {
+      garments: (await desk.shelf())
+        .flatMap(({ id: project, name, garment, finished, minutes, entries }) => {
+          const picture = entries.findLast((e) => e.pictures.length)?.pictures.at(-1) ?? null;
+          return finished === null ? [] : [{ project, name, garment, finished, minutes, picture }];
+        })
+        .sort((a, b) => (a.finished < b.finished ? 1 : -1)),
     }),
   );
   r.get('/projects/:id/entries', async (c) => {

@@ -1,5 +1,6 @@
 export { changeMark, changeWords, KIND_WORDS, ROLE_WORDS } from '../../contract/index.ts';
 export * from '../../contract/words/index.ts';
+export * from './care.ts';
 export * from './chapters.ts';
 export * from './closing.ts';
 export * from './cures.ts';
@@ -8,6 +9,7 @@ export * from './finder.ts';
 export * from './matchsheet.ts';
 export * from './methods.ts';
 export * from './pattern.ts';
+export * from './practice.ts';
 export * from './proof.ts';
 export * from './reading.ts';
 export * from './reasons.ts';

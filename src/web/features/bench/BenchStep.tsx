@@ -1,8 +1,20 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { doneIn, safeToLeave, stateOf, stepsLeft, touchedSteps } from '../../../core/bench/index.ts';
+import { Link } from 'react-router';
+import {
+  doneIn,
+  minutesFor,
+  PRACTICE,
+  PRACTICES,
+  safeToLeave,
+  stateOf,
+  stepsLeft,
+  touchedSteps,
+} from '../../../core/bench/index.ts';
 import { type PlanStep } from '../../../core/plan/index.ts';
+import { inSentence } from '../../../core/text.ts';
 import { pieceName } from '../../data/pieceName.ts';
+import { usePace } from '../../data/usePace.ts';
 import { StepLayers, StepPlace } from '../../drawing/StepScene.tsx';
 import { Lessons } from '../../ui/Lessons.tsx';
 import { Worded } from '../../ui/Worded.tsx';
@@ -11,6 +23,7 @@ import {
   factsOf,
   figuresOf,
   minutesWords,
+  PRACTICE_WORDS,
   SECTION_WORDS,
   STATION_WORDS,
   STEP_STATE_WORDS,
@@ -84,6 +97,7 @@ export function BenchStep({ p, step: s, onGo }: Props) {
         </Flex>
         {open === 'measure' && <Measuring p={p} step={s} />}
         {open === 'wrong' && <Wrong p={p} step={s} onGo={onGo} onClose={() => setOpen(null)} />}
+        <Practise s={s} />
         <Cautions p={p} s={s} />
       </Box>
       <Box>
@@ -198,6 +212,22 @@ function Otherwise({ p, s }: Of) {
   );
 }
 
+/** What can be tried on scraps first. */
+function Practise({ s }: { s: PlanStep }) {
+  const card = PRACTICES.find(
+    (id) =>
+      PRACTICE[id].before.includes(s.code) && (id !== 'collar-points' || s.pieces.some((q) => q.startsWith('collar'))),
+  );
+  if (!card) return null;
+  return (
+    <Text fontSize="20px" mt="2">
+      <Link to={`/practice?card=${card}`} style={{ textDecoration: 'underline' }}>
+        Try it on scraps first: {inSentence(PRACTICE_WORDS[card].title)}
+      </Link>
+    </Text>
+  );
+}
+
 /** Safety, once and short. */
 function Cautions({ p, s }: Of) {
   const all = useMemo(() => cautionsOf(p.plan.steps), [p.plan.steps]).get(s.id) ?? [];
@@ -212,6 +242,7 @@ function Cautions({ p, s }: Of) {
 /** What comes next, how long this takes, and whether one can stop after it. */
 function After({ p, s }: Of) {
   const { plan, w } = p;
+  const pace = usePace(w);
   const left = stepsLeft(plan.steps, w.doc.decisions.bench);
   const at = left.findIndex((x) => x.id === s.id);
   const next = at >= 0 ? left[at + 1] : left.find((x) => x.number > s.number);
@@ -224,7 +255,7 @@ function After({ p, s }: Of) {
         </Text>
       )}
       <Text>
-        {minutesWords(s.minutes)} for this step ·{' '}
+        {minutesWords(minutesFor(pace, s))} for this step ·{' '}
         {safe ? 'safe to stop after it' : 'go on after it, do not leave it so'}
       </Text>
     </Box>

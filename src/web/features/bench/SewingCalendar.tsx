@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Input, Text } from '@chakra-ui/react';
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { type CalendarAnswer } from '../../../contract/index.ts';
-import { type Sitting, type Way, type Week } from '../../../core/bench/index.ts';
+import { type Sitting, type Way, type Week, WITH_HELP } from '../../../core/bench/index.ts';
 import { type PlanStep } from '../../../core/plan/index.ts';
 import { saveBench } from '../../data/benchlog.ts';
 import { addressOf, useAsked } from '../../data/client.ts';
@@ -298,6 +298,7 @@ function OneSitting({ p, c, s, steps }: SittingProps) {
               <Text key={d.id} fontSize="16px" lineHeight="1.45">
                 {workTitle(d.id, steps, p.w.doc.units, p.names)}
                 {c.waits[d.id] ? <Quiet>, {WAIT_WORDS[c.waits[d.id] as keyof typeof WAIT_WORDS]}</Quiet> : null}
+                {WITH_HELP.has(steps.get(d.id)?.code ?? '') ? <Quiet>, better with a helper to mark it</Quiet> : null}
                 {d.goesOn ? <Quiet> (goes on next time)</Quiet> : null}
               </Text>
             ))}

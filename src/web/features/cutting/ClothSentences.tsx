@@ -32,7 +32,7 @@ export function ClothSentences({ w, cloth, mine }: Props) {
     <>
       <Say>
         <NameBlank label="What it is called" value={cloth.name} onName={(name) => put({ name }, `called ${name}`)} /> is{' '}
-        {f.sort}, {f.width} wide and {f.owned}
+        {f.sort}, {f.fibre}, {f.width} wide and {f.owned}
         {cloth.owned > 0 && ' long'}. It lies {f.lies}; its pieces lie {f.oneWay}, their grain along it and {f.tilt}.
       </Say>
       <Say>

@@ -28,7 +28,7 @@ const restOf = (name: string): string => (name.endsWith(REST) ? name : `${name.s
 
 /** What of a cloth comes along when it is taken from the stash. */
 const taken = (c: StashCloth, lies: ClothSaid['lies']): Partial<ClothSaid> => ({
-  ...{ stash: c.id, width: c.width, owned: c.length, sort: c.sort, price: c.price, shrinks: c.shrinks },
+  ...{ stash: c.id, width: c.width, owned: c.length, sort: c.sort, fibre: c.fibre, price: c.price, shrinks: c.shrinks },
   ...{ outline: c.outline, flaws: c.flaws, lies: c.outline.length + c.flaws.length ? 'single' : lies },
 });
 

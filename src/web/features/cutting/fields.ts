@@ -1,5 +1,5 @@
 import { type ClothSaid, type Print } from '../../../core/cutting/index.ts';
-import { PRICE, SORT } from '../../ui/clothfields.ts';
+import { FIBRE, PRICE, SORT } from '../../ui/clothfields.ts';
 import { type CountOf, type Fields, lengthField, waysField } from '../../ui/fields.tsx';
 
 /** How a cloth is asked about. Usual figures: common practice. */
@@ -20,6 +20,7 @@ export const CLOTH = {
     said: (v) => (v === 0 ? 'still to be bought' : undefined),
   }),
   sort: SORT,
+  fibre: FIBRE,
   lies: waysField('How it lies', {
     single: 'in one layer, right side up',
     folded: 'folded lengthwise, right sides together',

@@ -273,6 +273,14 @@ const DropHere = () => (
 /** Most pieces that are drawn on a card. */
 const MANY = 60;
 
+/** What there is beside projects. */
+const DOORS = [
+  ['/stash', 'The stash: what you have'],
+  ['/wardrobe', 'The wardrobe: what you made'],
+  ['/practice', 'Practice: what goes wrong, on scraps'],
+  ['/backups', 'Backups: take away, put back'],
+] as const;
+
 interface BeginProps {
   onCreate: (name: string, garment: string) => void;
   onLoad: (file: File | undefined) => void;
@@ -327,16 +335,13 @@ function Begin({ onCreate, onLoad, onFile, demos, onDemo, onClosing }: BeginProp
       <Box borderTopWidth="1px" borderColor="rule" mt="5" pt="4">
         <OnlyClosing onBegin={onClosing} />
         <FilePick words="Load a saved project" accept=".json,application/json" onPick={onLoad} />
-        <Box>
-          <Link to="/stash" style={{ color: 'var(--chakra-colors-leaf-fg)', fontWeight: 600, lineHeight: '40px' }}>
-            The stash: what you have
-          </Link>
-        </Box>
-        <Box>
-          <Link to="/backups" style={{ color: 'var(--chakra-colors-leaf-fg)', fontWeight: 600, lineHeight: '40px' }}>
-            Backups: take away, put back
-          </Link>
-        </Box>
+        {DOORS.map(([to, words]) => (
+          <Box key={to}>
+            <Link to={to} style={{ color: 'var(--chakra-colors-leaf-fg)', fontWeight: 600, lineHeight: '40px' }}>
+              {words}
+            </Link>
+          </Box>
+        ))}
         {demos.map((d) => (
           <Button
             key={d.id}

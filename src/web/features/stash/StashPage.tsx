@@ -18,7 +18,16 @@ export function StashPage({ w }: { w: Workbook }) {
   const put: Put = (next, words, told = false) => setDecision(w, 'stash', next, { words, told });
   const add = (): void => {
     const cloth: StashCloth = {
-      ...{ id: freshId(stash.cloths), name: 'A cloth', sort: 'plain', width: 1400, length: 2000, price: 0, note: '' },
+      ...{
+        id: freshId(stash.cloths),
+        name: 'A cloth',
+        sort: 'plain',
+        fibre: 'unsaid',
+        width: 1400,
+        length: 2000,
+        price: 0,
+        note: '',
+      },
       ...{ shrinks: { along: 0, across: 0 }, outline: [], flaws: [], of: '', used: null },
     };
     put({ ...stash, cloths: [cloth, ...stash.cloths] }, 'A cloth in the stash');
@@ -97,7 +106,7 @@ function OneCloth({ w, cloth, put }: { w: Workbook; cloth: StashCloth; put: Put 
             value={cloth.name}
             onName={(name) => set({ name }, `called ${name}`)}
           />{' '}
-          is {f.sort},{' '}
+          is {f.sort}, {f.fibre},{' '}
           {whole ? (
             <>
               {f.width} wide and {f.length} long

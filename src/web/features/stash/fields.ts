@@ -1,10 +1,11 @@
 import { type StashCloth, type StashThing } from '../../../core/cutting/index.ts';
-import { PRICE, SORT } from '../../ui/clothfields.ts';
+import { FIBRE, PRICE, SORT } from '../../ui/clothfields.ts';
 import { type Fields, lengthField } from '../../ui/fields.tsx';
 
 /** How a cloth of the stash is asked about. */
 export const STASH_CLOTH = {
   sort: SORT,
+  fibre: FIBRE,
   width: lengthField('How wide the cloth is', 100, 1800, 'Selvedge to selvedge; of a piece its widest.', {
     atLeast: 1,
     atMost: 5000,
