@@ -16,6 +16,7 @@ import {
   Bench,
   Buttons,
   BuySheet,
+  CalendarSheet,
   ClosingSheet,
   Cutting,
   HistoryPage,
@@ -112,6 +113,7 @@ function Opened({ w }: { w: Workbook }) {
               <Route path="cutting/buy" element={<BuySheet w={w} />} />
               <Route path="paper" element={<Paper w={w} />} />
               <Route path="sewing" element={<SewingPage w={w} view="now" />} />
+              <Route path="sewing/calendar/sheet" element={<CalendarSheet w={w} />} />
               <Route path="sewing/notebook" element={<Notebook w={w} />} />
               <Route path="sewing/calendar" element={<SewingPage w={w} view="calendar" />} />
               <Route path="stash" element={<StashPage w={w} />} />

@@ -3,6 +3,7 @@ import { type OpenedScreen, opened } from '../ui/opened.tsx';
 export const Bench = opened(() => import('../features/bench/Bench.tsx'), 'Bench');
 export const Buttons = opened(() => import('../features/closure/Buttons.tsx'), 'Buttons');
 export const ClosingSheet = opened(() => import('../features/closure/ClosingSheet.tsx'), 'ClosingSheet');
+export const CalendarSheet = opened(() => import('../features/bench/CalendarSheet.tsx'), 'CalendarSheet');
 export const Cutting = opened(() => import('../features/cutting/Cutting.tsx'), 'Cutting');
 export const LaySheet = opened(() => import('../features/cutting/LaySheet.tsx'), 'LaySheet');
 export const BuySheet = opened(() => import('../features/cutting/BuySheet.tsx'), 'BuySheet');
@@ -32,6 +33,7 @@ const BY_PATH: readonly (readonly [string, OpenedScreen<never>])[] = [
   ['cutting/buy', BuySheet],
   ['cutting', Cutting],
   ['paper', Paper],
+  ['sewing/calendar/sheet', CalendarSheet],
   ['sewing/notebook', Notebook],
   ['sewing', SewingPage],
   ['stash', StashPage],

@@ -13,6 +13,7 @@ import {
 } from '../../../core/bench/index.ts';
 import { type PlanStep } from '../../../core/plan/index.ts';
 import { inSentence } from '../../../core/text.ts';
+import { formatLength } from '../../../core/units.ts';
 import { pieceName } from '../../data/pieceName.ts';
 import { usePace } from '../../data/usePace.ts';
 import { StepLayers, StepPlace } from '../../drawing/StepScene.tsx';
@@ -72,6 +73,7 @@ export function BenchStep({ p, step: s, onGo }: Props) {
           </Text>
         )}
         <Figures p={p} s={s} />
+        <Taken p={p} s={s} />
         <Facts p={p} s={s} />
         <Otherwise p={p} s={s} />
         <Lessons w={w} step={s.id} size="22px" />
@@ -178,6 +180,13 @@ function Figures({ p, s }: Of) {
       ))}
     </Flex>
   );
+}
+
+/** What was measured, beside the plan's figures. */
+function Taken({ p, s }: Of) {
+  const last = p.w.doc.decisions.bench.measured.findLast((m) => m.step === s.id);
+  if (!last) return null;
+  return <Text fontSize="22px">Measured {last.values.map((v) => formatLength(v, p.w.doc.units)).join(' and ')}.</Text>;
 }
 
 function Facts({ p, s }: Of) {

@@ -2,9 +2,10 @@ import { Box, Button, Flex, Input, Popover, Portal, Text } from '@chakra-ui/reac
 import { Pause, Play, Settings2, Volume2, VolumeX, X } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
+import { stateOf } from '../../../core/bench/index.ts';
 import { type PlanStep } from '../../../core/plan/index.ts';
 import { stepWords } from '../../words/index.ts';
-import { type Sewing } from './sewing.ts';
+import { mark, type Sewing } from './sewing.ts';
 import { useAwake } from './useAwake.ts';
 import { keepPedal, pedalKey } from './useHands.ts';
 import { type useTimer } from './useTimer.ts';
@@ -42,6 +43,11 @@ const ran = (seconds: number): string =>
 export function BenchTop({ p, step, timer }: Props) {
   const voice = useVoice();
   const awake = useAwake();
+  const turn = (): void => {
+    // Whoever starts the clock has begun.
+    if (!timer.running && stateOf(p.w.doc.decisions.bench, step.id) === 'todo') mark(p, step, 'doing');
+    timer.turn();
+  };
   const { title, how, check } = stepWords(step, p.w.doc.units, p.names);
   const words = [title, how, check ? `Check: ${check}` : ''].filter(Boolean).join('. ');
   return (
@@ -62,7 +68,7 @@ export function BenchTop({ p, step, timer }: Props) {
         {p.w.doc.name}
         {p.w.again ? ' · not saved yet' : ''}
       </Text>
-      <Tool label={timer.running ? 'Stop the clock' : 'Start the clock'} onClick={timer.turn}>
+      <Tool label={timer.running ? 'Stop the clock' : 'Start the clock'} onClick={turn}>
         {timer.running ? <Pause size={22} aria-hidden /> : <Play size={22} aria-hidden />}
         <Box as="span" minW="3.2em" fontWeight="600">
           {ran(timer.seconds)}

@@ -6,16 +6,7 @@ import { type PlanStep } from '../../../core/plan/index.ts';
 import { formatLength, parseLength } from '../../../core/units.ts';
 import { instantNow, newId } from '../../data/benchlog.ts';
 import { judgedWords } from '../../words/index.ts';
-import { keep, type Sewing, titleOf } from './sewing.ts';
-
-/** Seams that cross the edges of a step: those between the pieces an edge runs over. */
-const crossingsOf = ({ plan }: Sewing, s: PlanStep): number => {
-  const sewn = new Set(s.sews.map((x) => x.joint));
-  const sides = plan.making.joints.filter((j) => sewn.has(j.id)).map((j) => j.a.length - 1);
-  const paired = new Set(plan.making.parts.flatMap((q) => (q.paired ? [q.id] : [])));
-  const twice = s.pieces.some((id) => paired.has(id));
-  return Math.max(0, ...sides) * (twice ? 2 : 1);
-};
+import { crossingsOf, keep, type Sewing, titleOf } from './sewing.ts';
 
 /** Lengths as they were measured, "412 and 409": what their difference means here, and what to do. */
 export function Measuring({ p, step }: { p: Sewing; step: PlanStep }) {

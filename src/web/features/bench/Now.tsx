@@ -12,6 +12,7 @@ import { Page } from '../../ui/Page.tsx';
 import { CountBlank, Say } from '../../ui/Sentence.tsx';
 import { WordButton } from '../../ui/WordButton.tsx';
 import { minutesWords, spanWords } from '../../words/index.ts';
+import { MeasuredList } from './MeasuredList.tsx';
 import { SewnOtherwise } from './SewnOtherwise.tsx';
 import { benchOf, type Sewing, titleOf } from './sewing.ts';
 import { Tablet } from './Tablet.tsx';
@@ -58,6 +59,7 @@ export function Now({ p, question, tabs }: Props) {
           <SewnOtherwise p={p} />
           {next && <InTheTime p={p} />}
           <OnPaper p={p} />
+          <MeasuredList p={p} />
           <Tablet project={w.id} />
           {!left.length && <Finished p={p} />}
           <Text fontSize="15px" color="quiet">

@@ -34,3 +34,12 @@ export const mendBefore = (p: Sewing, s: PlanStep, kind: MendKind, words: string
     ...log,
     mends: [...log.mends, { id: newId(), before: s.id, kind, words, done: false, at: instantNow() }],
   }));
+
+/** Seams that cross the edges of a step: those between the pieces an edge runs over. */
+export const crossingsOf = ({ plan }: Sewing, s: PlanStep): number => {
+  const sewn = new Set(s.sews.map((x) => x.joint));
+  const sides = plan.making.joints.filter((j) => sewn.has(j.id)).map((j) => j.a.length - 1);
+  const paired = new Set(plan.making.parts.flatMap((q) => (q.paired ? [q.id] : [])));
+  const twice = s.pieces.some((id) => paired.has(id));
+  return Math.max(0, ...sides) * (twice ? 2 : 1);
+};

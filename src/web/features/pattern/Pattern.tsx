@@ -11,6 +11,7 @@ import { type Workbook } from '../../data/useProject.ts';
 import { EdgePicker } from '../../drawing/EdgePicker.tsx';
 import { useTall } from '../../drawing/useTall.ts';
 import { DropFile } from '../../ui/DropFile.tsx';
+import { FitNotes } from '../../ui/FitNotes.tsx';
 import { Findings } from '../../ui/Notes.tsx';
 import { Page, SheetBox } from '../../ui/Page.tsx';
 import { CornerCard } from './CornerCard.tsx';
@@ -149,6 +150,7 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
           ) : (
             <WalkCard {...{ w, shell, at: walk, onGo: go, onEdge: setEdgeId, onSave: savePiece }} />
           )}
+          <FitNotes w={w} />
           {pieceList}
           {!shell.trueSize && walk !== 'size' && <SizeCard w={w} shell={shell} />}
           <div ref={card}>

@@ -10,7 +10,7 @@ import { useStash } from '../../data/useStash.ts';
 import { Masthead } from '../../ui/Masthead.tsx';
 import { SheetBox } from '../../ui/Page.tsx';
 import { StrokeDrawing } from '../../ui/Worded.tsx';
-import { dayWords, PRACTICE_WORDS } from '../../words/index.ts';
+import { CAUTION_WORDS, dayWords, PRACTICE_WORDS } from '../../words/index.ts';
 
 const isPractice = (v: string | null): v is PracticeId => PRACTICES.includes(v as PracticeId);
 
@@ -138,6 +138,9 @@ function ToCut({ id }: { id: PracticeId }) {
           </li>
         ))}
       </Box>
+      <Text fontSize="20px" mt="3" color="honey">
+        {CAUTION_WORDS.blades.full} {CAUTION_WORDS.iron.full}
+      </Text>
       <Text fontSize="20px" mt="3">
         {from ? (
           <>
