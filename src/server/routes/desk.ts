@@ -4,11 +4,16 @@ import { STASH } from '../../core/document/project.ts';
 import { type AppParts } from '../parts.ts';
 import { type Answered, type Asked, type AtDesk } from '../work/ask.ts';
 
+/** A project's document as it lies in the database. */
+interface Held {
+  text: string;
+  name: string;
+}
+
 export interface Shelved extends Standing {
   id: string;
   name: string;
   garment: string;
-  text: string;
 }
 
 /** The day and the time that a calendar is asked of. */
@@ -25,19 +30,19 @@ export class Desk {
   private readonly known = new Map<string, { revision: number; standing: Standing }>();
   constructor(private readonly p: AppParts) {}
 
-  private async standing(id: string, garment: string, revision: number): Promise<Shelved | null> {
-    const held = await this.p.opened.store.text(id);
-    if (!held) return null;
+  /** A project's document is opened only where it has changed since. */
+  private async standing(id: string, revision: number): Promise<Standing | null> {
     const known = this.known.get(id);
-    if (known?.revision === revision) return { id, garment, ...held, ...known.standing };
-    const made = await this.ask(held, { part: 'standing' });
-    if (made.status !== 200) return null;
+    if (known?.revision === revision) return known.standing;
+    const held = await this.p.opened.store.text(id);
+    const made = held && (await this.ask(held, { part: 'standing' }));
+    if (made?.status !== 200) return null;
     const standing = JSON.parse(made.body as string) as Standing;
     this.known.set(id, { revision, standing });
-    return { id, garment, ...held, ...standing };
+    return standing;
   }
 
-  ask(held: { text: string; name: string }, asked: Omit<Asked, 'now'>): Promise<Answered> {
+  ask(held: Held, asked: Omit<Asked, 'now'>): Promise<Answered> {
     const now = this.p.now().toISOString();
     return this.p.works.answer({
       text: held.text,
@@ -50,10 +55,10 @@ export class Desk {
   /** All projects, one after the other; with what is kept over all of them where that is asked. */
   async shelf(over = false): Promise<Shelved[]> {
     const out: Shelved[] = [];
-    for (const { id, revision, garment } of await this.p.opened.store.list()) {
+    for (const { id, revision, name, garment } of await this.p.opened.store.list()) {
       if (id === STASH && !over) continue;
-      const s = await this.standing(id, garment, revision);
-      if (s) out.push(s);
+      const s = await this.standing(id, revision);
+      if (s) out.push({ id, name, garment, ...s });
     }
     return out;
   }
@@ -70,12 +75,16 @@ export class Desk {
   async at(
     id: string,
     when: When,
-  ): Promise<{ held: Shelved; desk: AtDesk; others: Answer<'GET /api/projects/{id}/calendar'>['others'] } | null> {
+  ): Promise<{ held: Held; desk: AtDesk; others: Answer<'GET /api/projects/{id}/calendar'>['others'] } | null> {
+    const { store } = this.p.opened;
     const all = await this.shelf();
-    const held = all.find((s) => s.id === id);
+    const mine = all.find((s) => s.id === id);
+    const held = mine && (await store.text(id));
     if (!held) return null;
     const { today, clock, now } = when;
-    const by = when.by === undefined ? (held.by !== null && held.by < today ? today : held.by) : when.by;
+    // A day that is past is met by nothing: what is left is late from today on.
+    const past = mine.by !== null && mine.by < today;
+    const by = when.by === undefined ? (past ? today : mine.by) : when.by;
     const base = { today, clock, now, week: await this.week(), timed: all.flatMap((s) => s.timed) };
     const rank = (s: { by: string | null; id: string }): string => `${s.by ?? '9999'} ${s.id}`;
     const first = all
@@ -84,8 +93,9 @@ export class Desk {
     let busy: Record<string, number> = {};
     const others = [];
     for (const s of first) {
-      const made = await this.ask(s, { part: 'calendar', desk: { ...base, by: s.by, busy } });
-      if (made.status !== 200) continue;
+      const text = await store.text(s.id);
+      const made = text && (await this.ask(text, { part: 'calendar', desk: { ...base, by: s.by, busy } }));
+      if (made?.status !== 200) continue;
       const { sittings } = JSON.parse(made.body as string) as Answer<'GET /api/projects/{id}/calendar'>;
       busy = busyWith(busy, sittings);
       others.push(...sittings.map(({ day, used }) => ({ day, project: s.id, name: s.name, minutes: used })));
