@@ -80,8 +80,14 @@ test('a choice against what is sewn is asked about before it is kept, and asked 
   await open(page, 'Greenhouse coat', 'sewing');
   const asked = page.getByRole('region', { name: 'Sewn otherwise' });
   await expect(asked).toContainText('The front facing is 100 mm now, it was 85 mm');
-  await asked.getByRole('button', { name: 'It stays as it was sewn' }).click();
+  // Only the pieces that are others are cut anew, and only what hangs on them is sewn over.
+  await asked.getByRole('button', { name: /^Cut .*facing.* anew, and do \d+ steps again$/ }).click();
   await expect(asked).toHaveCount(0);
+  await expect(page.getByText(/^2\d of \d+ steps are done/)).toBeVisible();
+  await page.getByRole('link', { name: 'To the machine' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Cut anew: .*[Ff]acing/);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('It was sewn otherwise', { exact: false }).or(page.getByText(/all: 30 of/)).first()).toBeVisible();
 });
 
 test('the calendar lays out the hours, says what is short, and what would help does; it goes into a file', async ({

@@ -15,6 +15,7 @@ import {
   hangsOn,
   keepAsSewn,
   nextStep,
+  redoOf,
   setStep,
   stepsLeft,
   takeBack,
@@ -112,6 +113,13 @@ describe('progress', () => {
       expect(t.choices).toEqual([
         { path: 'facing/front', was: COAT.decisions.facing.front, now: doc.decisions.facing.front },
       ]);
+    // Only what is drafted otherwise is cut anew, and only what hangs on it is sewn over: the outside stays as it is.
+    const redo = redoOf(all, now, taskOf(doc, compute(doc)).making.parts);
+    expect(redo.pieces.length).toBeGreaterThan(0);
+    expect(redo.pieces.every((id) => /facing|lining|front/.test(id))).toBe(true);
+    expect(redo.steps).not.toContain('cut');
+    expect(redo.steps).toContain('sew:facing-line-front');
+    expect(redo.steps.filter((id) => /^sew:(side|shoulder|cap|centre-back|underarm)$/.test(id))).toEqual([]);
     // Sleeves and shoulders have nothing to do with it.
     expect(all.map((t) => t.step.id).filter((id) => /shoulder|sleeve|dart/.test(id))).toEqual([]);
   });

@@ -1,8 +1,8 @@
 import { type Decisions } from '../document/project.ts';
 import { type CutLine } from '../pattern/index.ts';
-import { type PlanStep } from '../plan/index.ts';
+import { type Part, type PlanStep } from '../plan/index.ts';
 import { type BenchLog, type MendingStep, type StepLog, type StepState } from './log.ts';
-import { choicesName, choicesNow, sewnWith, withChoices } from './sewn.ts';
+import { choicesName, choicesNow, sewnWith, type Touched, withChoices } from './sewn.ts';
 
 /** What a step is done by: the plan's steps, the cut lines of the pieces, all decisions. */
 export interface AtBench {
@@ -87,4 +87,31 @@ export const mendsBefore = (log: BenchLog, step: string): MendingStep[] =>
 export function nextStep(steps: readonly PlanStep[], log: BenchLog): PlanStep | null {
   const left = stepsLeft(steps, log);
   return left.find((s) => stateOf(log, s.id) !== 'skipped') ?? left[0] ?? null;
+}
+
+/** What has to be cut anew, and which steps are done over, for what was sewn otherwise to be as it is planned. */
+export interface Redo {
+  pieces: string[];
+  steps: string[];
+}
+
+/**
+ * A seam that is sewn otherwise comes undone with what hangs on it. Of what was cut only the pieces that are others now are cut
+ * anew: the seams they are sewn into come undone with what hangs on those, everything else stays as it is.
+ */
+export function redoOf(
+  touched: readonly Touched[],
+  { steps, d }: AtBench,
+  parts: readonly Pick<Part, 'id' | 'of'>[],
+): Redo {
+  const cut = touched.flatMap((t) => (t.step.code === 'cut' ? t.differs : []));
+  const pieces = new Set(cut.map(({ key }) => key.slice(key.indexOf('/') + 1)));
+  const of = new Map(parts.map((p) => [p.id, p.of]));
+  const sewn = steps.filter((s) => s.sews.length > 0 && s.pieces.some((p) => pieces.has(of.get(p) ?? p)));
+  const done = doneIn(d.bench);
+  const from = [...touched.filter((t) => t.step.code !== 'cut').map((t) => t.step), ...sewn].filter((s) =>
+    done.has(s.id),
+  );
+  const back = new Set(from.flatMap((s) => hangsOn(steps, d.bench, s.id)));
+  return { pieces: [...pieces], steps: steps.flatMap((s) => (back.has(s.id) ? [s.id] : [])) };
 }

@@ -31,7 +31,8 @@ export function Told({ w }: { w: Workbook }) {
     <Box
       role="status"
       position="fixed"
-      bottom="16px"
+      // At the bench the foot of the page is for the hands.
+      bottom={pathname.endsWith('/bench') ? '140px' : '16px'}
       left="50%"
       transform="translateX(-50%)"
       zIndex={5}

@@ -2,9 +2,17 @@ import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { CircleAlert } from 'lucide-react';
 import { useMemo } from 'react';
 import { listed } from '../../../contract/listed.ts';
-import { goneSteps, hangsOn, keepAsSewn, type Touched, takeBack, touchedSteps } from '../../../core/bench/index.ts';
+import {
+  goneSteps,
+  keepAsSewn,
+  nextStep,
+  redoOf,
+  type Touched,
+  takeBack,
+  touchedSteps,
+} from '../../../core/bench/index.ts';
 import { capital } from '../../../core/text.ts';
-import { instantNow, saveBench } from '../../data/benchlog.ts';
+import { instantNow, newId, saveBench } from '../../data/benchlog.ts';
 import { pieceName } from '../../data/pieceName.ts';
 import { touchedWords } from '../../words/index.ts';
 import { benchOf, type Sewing, titleOf } from './sewing.ts';
@@ -41,12 +49,26 @@ export function SewnOtherwise({ p }: { p: Sewing }) {
 
 function Group({ p, why, list }: { p: Sewing; why: string; list: Touched[] }) {
   const { w, plan } = p;
-  const { bench } = w.doc.decisions;
   const ids = list.map((t) => t.step.id);
-  const back = [...new Set(ids.flatMap((id) => hangsOn(plan.steps, bench, id)))];
+  const redo = redoOf(list, benchOf(p), plan.making.parts);
+  const again = redo.pieces.map(pieceName(w));
   const numbers = listed(list.slice(0, 8).map((t) => String(t.step.number)));
   const more = list.length > 8 ? ` and ${list.length - 8} more` : '';
   const figures = list.length === 1 && list[0] ? touchedWords(list[0], w.doc.units, pieceName(w)).figures : '';
+  const doAgain = (): void => {
+    const at = instantNow();
+    // What is cut stays cut but for these pieces: cutting them anew comes before the first step that goes on.
+    const kept = keepAsSewn(
+      benchOf(p),
+      ids.filter((id) => id === 'cut'),
+    );
+    const log = takeBack(kept, redo.steps, at);
+    const first = redo.steps[0] ?? nextStep(plan.steps, log)?.id;
+    const words = `Cut anew: ${listed(again)}`.slice(0, 190);
+    const mends =
+      again.length && first ? [{ id: newId(), before: first, kind: 'recut' as const, words, done: false, at }] : [];
+    saveBench(w, `To do again: ${redo.steps.length} steps`, { ...log, mends: [...log.mends, ...mends] });
+  };
   return (
     <Box mb="3">
       <Flex gap="2" align="flex-start">
@@ -71,13 +93,11 @@ function Group({ p, why, list }: { p: Sewing; why: string; list: Touched[] }) {
         >
           It stays as it was sewn
         </Button>
-        <Button
-          variant="outline"
-          borderColor="rule"
-          minH="44px"
-          onClick={() => saveBench(w, `To do again: ${back.length} steps`, takeBack(bench, back, instantNow()))}
-        >
-          Do {back.length === 1 ? 'it' : `these ${back.length}`} again
+        <Button variant="outline" borderColor="rule" minH="44px" onClick={doAgain}>
+          {again.length > 0 && `Cut ${again.length > 3 ? `${again.length} pieces` : listed(again)} anew`}
+          {again.length > 0 && redo.steps.length > 0 && ', and '}
+          {redo.steps.length > 0 &&
+            `${again.length ? 'do' : 'Do'} ${redo.steps.length === 1 ? 'the step' : `${redo.steps.length} steps`} again`}
         </Button>
       </Flex>
     </Box>
