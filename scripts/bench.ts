@@ -1,6 +1,8 @@
 // Ratios, not times: how much of a frame a re-derive takes, our offset against the clipping library alone, pages against
 // the least area could do with. Built and run by bench.mjs.
 
+import { calendarOf, paceOf, tickAll, touchedSteps, usualWeek } from '../src/core/bench/index.ts';
+import { emptyBench } from '../src/core/bench/log.ts';
 import { deriveClosure, place } from '../src/core/closure/index.ts';
 import { search } from '../src/core/closure/search.ts';
 import { compute, taskOf } from '../src/core/document/compute.ts';
@@ -97,6 +99,27 @@ line(
   'of a second',
 );
 line('prove its order anew', median(40, () => checkPlan(steps, making)) / FRAME, `of a ${FRAME} ms frame`);
+const sewing = { steps, making, log: emptyBench(), pace: paceOf([]), week: usualWeek(), busy: {}, since: () => 0 };
+line(
+  'lay its sittings, with what would help',
+  median(10, () => calendarOf({ ...sewing, today: '2026-11-30', clock: 0, by: '2026-12-05' })) / 1000,
+  'of a second',
+);
+const { cutLines } = compute(laden);
+const ticks = { steps, cut: cutLines, d: laden.decisions };
+const sewn = {
+  ...laden.decisions,
+  bench: tickAll(
+    ticks,
+    steps.map((x) => x.id),
+    '2026-11-30T18:30:00.000Z',
+  ),
+};
+line(
+  'look what of it is sewn otherwise',
+  median(40, () => touchedSteps(steps, cutLines, sewn)) / FRAME,
+  `of a ${FRAME} ms frame`,
+);
 line(
   'compare the ways of making one part of it',
   median(8, () => compareMethods(task, laden.decisions.making, 'facing')) / 1000,

@@ -13,6 +13,7 @@ import { SewingTabs } from '../../ui/SewingTabs.tsx';
 import { WordButton } from '../../ui/WordButton.tsx';
 import { ENTRY_WORDS, SAMPLE_FIELDS, sampleValue, shrunk } from '../../words/index.ts';
 import { stepTitle } from './about.ts';
+import { useStepTitles } from './useStepTitles.ts';
 import { Write } from './Write.tsx';
 
 /** What happened, and what was learnt: entries by their days, searched over all projects, and a place to write. */
@@ -20,6 +21,7 @@ export function Notebook({ w }: { w: Workbook }) {
   const all = useNotebook(w);
   const [asked, setAsked] = useState('');
   const shown = useFound(all, asked, w.id);
+  const titleOf = useStepTitles(w);
   const own = w.doc.decisions.notebook.length;
   return (
     <Page
@@ -32,7 +34,7 @@ export function Notebook({ w }: { w: Workbook }) {
       side={
         <>
           <SewingTabs id={w.id} at="notebook" />
-          <Write w={w} />
+          <Write w={w} titleOf={titleOf} />
           {own > 0 && (
             <Button asChild variant="outline" borderColor="rule" minH="44px">
               <a href={addressOf('GET /api/projects/{id}/export/notebook.zip', { id: w.id })} download>
@@ -55,7 +57,7 @@ export function Notebook({ w }: { w: Workbook }) {
         css={{ '@media print': { display: 'none' } }}
       />
       {shown.length ? (
-        <Days w={w} entries={shown} />
+        <Days w={w} entries={shown} titleOf={titleOf} />
       ) : (
         <Empty title={asked ? 'Nothing of the kind is written anywhere' : 'Nothing is written yet'}>
           {asked
@@ -87,7 +89,9 @@ const textOf = ({ name, entry }: Written): string =>
 const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
 const dayOf = (e: Entry): string => DAY.format(new Date(e.at));
 
-function Days({ w, entries }: { w: Workbook; entries: Written[] }) {
+type TitleOf = (step: string) => string;
+
+function Days({ w, entries, titleOf }: { w: Workbook; entries: Written[]; titleOf: TitleOf }) {
   return entries.map((x, i) => {
     const before = entries[i - 1];
     return (
@@ -97,18 +101,20 @@ function Days({ w, entries }: { w: Workbook; entries: Written[] }) {
             {dayOf(x.entry)}
           </Heading>
         )}
-        <OneEntry w={w} x={x} />
+        <OneEntry w={w} x={x} titleOf={titleOf} />
       </Box>
     );
   });
 }
 
-function OneEntry({ w, x }: { w: Workbook; x: Written }) {
+function OneEntry({ w, x, titleOf }: { w: Workbook; x: Written; titleOf: TitleOf }) {
   const { entry } = x;
   const mine = x.project === w.id;
-  const about = [entry.step && stepTitle(entry.step), entry.piece && pieceOf(w, entry.piece), entry.cloth].filter(
-    Boolean,
-  );
+  const about = [
+    entry.step && (mine ? titleOf : stepTitle)(entry.step),
+    entry.piece && pieceOf(w, entry.piece),
+    entry.cloth,
+  ].filter(Boolean);
   const set = (words: string, next: (e: Entry) => Entry | null, told = false): void => {
     const list = w.doc.decisions.notebook.flatMap((e) => (e.id === entry.id ? (next(e) ?? []) : [e]));
     w.save(words, { ...w.doc, decisions: { ...w.doc.decisions, notebook: list } }, told);

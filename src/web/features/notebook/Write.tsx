@@ -5,12 +5,14 @@ import { parseLength } from '../../../core/units.ts';
 import { api } from '../../data/client.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { Tick } from '../../ui/Ask.tsx';
+import { FilePick } from '../../ui/FilePick.tsx';
 import { ChoiceBlank, Say } from '../../ui/Sentence.tsx';
+import { WordButton } from '../../ui/WordButton.tsx';
 import { ENTRY_WORDS, SAMPLE_FIELDS, type SampleField } from '../../words/index.ts';
 import { aboutOf, abouts } from './about.ts';
 
 /** An entry is written: of what kind, about what, its figures, a picture, and whether it is told again next time. */
-export function Write({ w }: { w: Workbook }) {
+export function Write({ w, titleOf }: { w: Workbook; titleOf: (step: string) => string }) {
   const [kind, setKind] = useState<EntryKind>('note');
   const [about, setAbout] = useState('');
   const [words, setWords] = useState('');
@@ -54,7 +56,7 @@ export function Write({ w }: { w: Workbook }) {
           ways={ENTRY_KINDS.map((id) => ({ id, words: ENTRY_WORDS[id] }))}
           onPick={setKind}
         />{' '}
-        about <ChoiceBlank label="What it is about" value={about} ways={abouts(w)} onPick={setAbout} />.
+        about <ChoiceBlank label="What it is about" value={about} ways={abouts(w, titleOf)} onPick={setAbout} />.
       </Say>
       {fields.map((f) => (
         <Flex as="label" key={f.key} align="center" gap="3" mb="2">
@@ -82,19 +84,17 @@ export function Write({ w }: { w: Workbook }) {
         value={words}
         onChange={(e) => setWords(e.target.value)}
       />
-      <Flex as="label" align="center" gap="3" my="2" minH="44px">
-        <Text>Pictures</Text>
-        <input
-          type="file"
-          accept="image/jpeg,image/png,image/webp"
-          multiple
-          onChange={(e) => setPictures([...(e.target.files ?? [])])}
-          key={pictures.length}
-        />
-      </Flex>
+      <FilePick
+        words={pictures.length ? 'Add another picture' : 'Add a picture'}
+        accept="image/jpeg,image/png,image/webp"
+        onPick={(f) => f && setPictures([...pictures, f])}
+      />
       {pictures.length > 0 && (
         <Text fontSize="15px" color="quiet">
-          {pictures.map((p) => p.name).join(', ')}: kept as they are, without where they were taken.
+          {pictures.map((p) => p.name).join(', ')}: kept as they are, without where they were taken.{' '}
+          <WordButton fontSize="15px" textDecoration="underline" onClick={() => setPictures([])}>
+            Leave them out
+          </WordButton>
         </Text>
       )}
       <Tick label="Tell me next time" checked={again} onTick={setAgain} />

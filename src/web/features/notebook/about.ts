@@ -2,11 +2,11 @@ import { type Workbook } from '../../data/useProject.ts';
 import { type Way } from '../../ui/Sentence.tsx';
 
 /** What an entry can be about: nothing in particular, a step that was begun, a piece, a cloth. */
-export function abouts(w: Workbook): Way<string>[] {
+export function abouts(w: Workbook, titleOf: (step: string) => string): Way<string>[] {
   const { bench, cutting } = w.doc.decisions;
   return [
     { id: '', words: 'nothing in particular' },
-    ...bench.steps.slice(-40).map((s) => ({ id: `step/${s.id}`, words: `the step “${stepTitle(s.id)}”` })),
+    ...bench.steps.slice(-40).map((s) => ({ id: `step/${s.id}`, words: `the step “${titleOf(s.id)}”` })),
     ...w.computed.pieces.map((p) => ({ id: `piece/${p.id}`, words: p.name })),
     ...cutting.cloths.map((c) => ({ id: `cloth/${c.name}`, words: `the cloth “${c.name}”` })),
   ];
