@@ -55,3 +55,27 @@ export type FrontInterfacing = (typeof FRONT_INTERFACINGS)[number];
 /** How thick the cloth is: what a turned tube or opening must let through. */
 export const BULKS = ['thin', 'medium', 'thick'] as const;
 export type Bulk = (typeof BULKS)[number];
+
+/**
+ * Pieces that are cut by figures: a tie or sash, folded along its middle; a ruffle, gathered on to an edge; a flounce, a ring
+ * as long inside as its edge; belt loops, cut in one strip.
+ */
+export const STRIP_KINDS = ['tie', 'ruffle', 'flounce', 'belt-loops'] as const;
+export type StripKind = (typeof STRIP_KINDS)[number];
+
+export interface StripSaid {
+  id: string;
+  kind: StripKind;
+  name: string;
+  count: number;
+  /** Finished length of a tie or of one loop, mm. */
+  length: number;
+  /** Finished width of a tie or loop, finished depth of a ruffle or flounce, mm. */
+  width: number;
+  /** How many times as long as its edge a ruffle is. */
+  ratio: number;
+  /** Its hem, mm. */
+  hem: number;
+  /** The edge a ruffle or flounce is sewn to. */
+  to: { piece: string; edge: string } | null;
+}

@@ -27,6 +27,7 @@ import {
   type Fullness,
   type HemKind,
   type SlitSeam,
+  type StripSaid,
   type Trim,
   type ZipSeam,
 } from './choices.ts';
@@ -112,30 +113,6 @@ export interface AllowanceSaid {
   edge: string;
   /** mm. */
   allowance: number;
-}
-
-/**
- * Pieces that are cut by figures: a tie or sash, folded along its middle; a ruffle, gathered on to an edge; a flounce, a ring
- * as long inside as its edge; belt loops, cut in one strip.
- */
-export const STRIP_KINDS = ['tie', 'ruffle', 'flounce', 'belt-loops'] as const;
-export type StripKind = (typeof STRIP_KINDS)[number];
-
-export interface StripSaid {
-  id: string;
-  kind: StripKind;
-  name: string;
-  count: number;
-  /** Finished length of a tie or of one loop, mm. */
-  length: number;
-  /** Finished width of a tie or loop, finished depth of a ruffle or flounce, mm. */
-  width: number;
-  /** How many times as long as its edge a ruffle is. */
-  ratio: number;
-  /** Its hem, mm. */
-  hem: number;
-  /** The edge a ruffle or flounce is sewn to. */
-  to: { piece: string; edge: string } | null;
 }
 
 /** A piece interfaced along one of its edges, or all of it (null); itself, or its lining. */

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
-import { type Differing } from '../data/keeper.ts';
+import { type Differing } from '../data/merging.ts';
 import { type Workbook } from '../data/useProject.ts';
 import { shownValue } from '../words/index.ts';
 

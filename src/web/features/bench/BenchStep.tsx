@@ -17,6 +17,7 @@ import { formatLength } from '../../../core/units.ts';
 import { pieceName } from '../../data/pieceName.ts';
 import { usePace } from '../../data/usePace.ts';
 import { StepLayers, StepPlace } from '../../drawing/StepScene.tsx';
+import { FigureRow } from '../../ui/FigureRow.tsx';
 import { Lessons } from '../../ui/Lessons.tsx';
 import { Worded } from '../../ui/Worded.tsx';
 import {
@@ -72,7 +73,7 @@ export function BenchStep({ p, step: s, onGo }: Props) {
             <Worded text={how} />
           </Text>
         )}
-        <Figures p={p} s={s} />
+        <FigureRow figures={figuresOf(s, units).slice(0, 3)} size="bench" />
         <Taken p={p} s={s} />
         <Facts p={p} s={s} />
         <Otherwise p={p} s={s} />
@@ -152,34 +153,6 @@ function Big({
 interface Of {
   p: Sewing;
   s: PlanStep;
-}
-
-/** The three figures that matter, largest of all. */
-function Figures({ p, s }: Of) {
-  const figures = figuresOf(s, p.w.doc.units).slice(0, 3);
-  if (!figures.length) return null;
-  return (
-    <Flex as="dl" wrap="wrap" columnGap="11" rowGap="2" my="4">
-      {figures.map((f) => (
-        <Flex key={f.words} direction="column-reverse">
-          <Text as="dt" fontSize="22px" color="quiet">
-            {f.words}
-          </Text>
-          <Text
-            as="dd"
-            m="0"
-            fontFamily="heading"
-            fontSize={{ base: '44px', lg: '52px' }}
-            fontWeight="600"
-            lineHeight="1.1"
-            color={f.odd ? 'honey' : 'ink'}
-          >
-            {f.value}
-          </Text>
-        </Flex>
-      ))}
-    </Flex>
-  );
 }
 
 /** What was measured, beside the plan's figures. */

@@ -8,6 +8,7 @@ import { addressOf } from '../../data/client.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { useNotebook } from '../../data/useNotebook.ts';
 import { type Workbook } from '../../data/useProject.ts';
+import { FigureRow } from '../../ui/FigureRow.tsx';
 import { Empty, Page, SheetBox } from '../../ui/Page.tsx';
 import { SewingTabs } from '../../ui/SewingTabs.tsx';
 import { WordButton } from '../../ui/WordButton.tsx';
@@ -139,7 +140,7 @@ function OneEntry({ w, x, titleOf }: { w: Workbook; x: Written; titleOf: TitleOf
           {entry.words}
         </Text>
       )}
-      <Figures entry={entry} w={w} />
+      <FigureRow figures={figuresOf(entry, w)} size="small" />
       {entry.pictures.length > 0 && (
         <Flex gap="3" wrap="wrap" mt="2">
           {entry.pictures.map((file) => {
@@ -181,26 +182,12 @@ function OneEntry({ w, x, titleOf }: { w: Workbook; x: Written; titleOf: TitleOf
 
 const pieceOf = (w: Workbook, id: string): string => w.computed.pieces.find((p) => p.id === id)?.name ?? '';
 
-function Figures({ entry, w }: { entry: Entry; w: Workbook }) {
-  const fields = SAMPLE_FIELDS[entry.kind].filter(
-    (f) => entry.figures[f.key] !== undefined && entry.figures[f.key] !== '',
-  );
-  if (!fields.length) return null;
-  return (
-    <Flex as="dl" wrap="wrap" columnGap="6" rowGap="1" my="2">
-      {fields.map((f) => (
-        <Flex key={f.key} direction="column-reverse">
-          <Text as="dt" fontSize="14px" color="quiet">
-            {f.words}
-          </Text>
-          <Text as="dd" m="0" fontWeight="600">
-            {sampleValue(f, entry.figures[f.key] as number | string, w.doc.units)}
-          </Text>
-        </Flex>
-      ))}
-    </Flex>
-  );
-}
+/** What the form of a sample asked, as it was answered. */
+const figuresOf = ({ kind, figures }: Entry, w: Workbook): { value: string; words: string }[] =>
+  SAMPLE_FIELDS[kind].flatMap((f) => {
+    const v = figures[f.key];
+    return v === undefined || v === '' ? [] : [{ value: sampleValue(f, v, w.doc.units), words: f.words }];
+  });
 
 /** What a test found of the shrinking goes to the cloth it was made of. */
 function ToCloth({ w, entry }: { w: Workbook; entry: Entry }) {

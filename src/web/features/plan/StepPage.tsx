@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { type PlanStep } from '../../../core/plan/index.ts';
 import { StepScene } from '../../drawing/StepScene.tsx';
 import { useTall } from '../../drawing/useTall.ts';
+import { FigureRow } from '../../ui/FigureRow.tsx';
 import { Worded } from '../../ui/Worded.tsx';
 import { cautionsOf, factsOf, figuresOf, minutesWords, NEEDLE, STATION_WORDS, stepWords } from '../../words/index.ts';
 import { Complaint } from './OwnOrder.tsx';
@@ -38,7 +39,7 @@ export function StepPage({ p, s, doing }: Props) {
           <Worded text={how} />
         </Text>
       )}
-      <Figures s={s} p={p} />
+      <FigureRow figures={figuresOf(s, units)} size="page" />
       {facts.length > 0 && <Text mb="1">{facts.join(' · ')}</Text>}
       {cautions.length > 0 && (
         <Text fontSize="15px" color="honey" maxW="75ch">
@@ -56,34 +57,6 @@ export function StepPage({ p, s, doing }: Props) {
       <More s={s} p={p} />
       <Moves s={s} p={p} doing={doing} title={title} />
     </Box>
-  );
-}
-
-/** What is set, measured and cut, large. */
-function Figures({ s, p }: Omit<Props, 'doing'>) {
-  const figures = figuresOf(s, p.w.doc.units);
-  if (!figures.length) return null;
-  return (
-    <Flex as="dl" wrap="wrap" columnGap="8" rowGap="1" my="3">
-      {figures.map((f) => (
-        <Flex key={f.words} direction="column-reverse">
-          <Text as="dt" fontSize="15px" color="quiet">
-            {f.words}
-          </Text>
-          <Text
-            as="dd"
-            m="0"
-            fontFamily="heading"
-            fontSize="25px"
-            fontWeight="600"
-            lineHeight="1.15"
-            color={f.odd ? 'honey' : 'ink'}
-          >
-            {f.value}
-          </Text>
-        </Flex>
-      ))}
-    </Flex>
   );
 }
 
