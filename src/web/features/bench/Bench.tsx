@@ -40,43 +40,50 @@ const Nothing = ({ w, words, waits = false }: { w: Workbook; words: string; wait
   </Box>
 );
 
-function AtBench({ p }: { p: Sewing }) {
-  const { w, plan } = p;
+/** The step that is shown, and how the hand goes on from it and back. */
+function useSteps(p: Sewing) {
+  const { plan, w } = p;
   const { bench } = w.doc.decisions;
   const [asked, setAsked] = useSearchParams();
-  const next = nextStep(plan.steps, bench);
-  const step = plan.steps.find((s) => s.id === asked.get('step')) ?? next ?? plan.steps.at(-1);
-  const timer = useTimer(w.id, step?.id ?? '');
+  const step = plan.steps.find((s) => s.id === asked.get('step')) ?? nextStep(plan.steps, bench) ?? plan.steps.at(-1);
   const [over, setOver] = useState(false);
   const go = (s: PlanStep | undefined): void => {
     setOver(false);
     if (s) setAsked({ step: s.id }, { replace: true });
   };
   const at = plan.steps.findIndex((s) => s.id === step?.id);
+  const onward = (): void => {
+    const left = stepsLeft(plan.steps.slice(at + 1), bench);
+    const ahead = left.find((s) => stateOf(bench, s.id) !== 'skipped') ?? left[0];
+    const then = ahead ?? plan.steps.find((s) => s.id !== step?.id && stateOf(bench, s.id) !== 'done');
+    if (then) go(then);
+    else setOver(true);
+  };
+  return { step, at, over, go, onward, back: () => (over ? setOver(false) : go(plan.steps[at - 1])) };
+}
+
+/** Shorter than this nobody sewed: the clock was started and stopped by mistake. Seconds. */
+const LEAST = 20;
+
+function AtBench({ p }: { p: Sewing }) {
+  const { w, plan } = p;
+  const { bench } = w.doc.decisions;
+  const { step, at, over, go, onward, back } = useSteps(p);
+  const timer = useTimer(w.id, step?.id ?? '');
   const state = step ? stateOf(bench, step.id) : 'todo';
   const mend = step && mendsBefore(bench, step.id).find((m) => !m.done);
-  const onward = (): PlanStep | undefined => {
-    const left = stepsLeft(plan.steps.slice(at + 1), bench);
-    return left.find((s) => stateOf(bench, s.id) !== 'skipped') ?? left[0];
-  };
   const done = (): void => {
-    if (!step) return;
-    if (mend)
-      keep(p, `Mended: ${mend.words}`, (log) => ({
-        ...log,
-        mends: log.mends.map((m) => (m.id === mend.id ? { ...m, done: true } : m)),
-      }));
+    if (!step || over) return;
+    if (mend) mended(p, mend);
     else if (state === 'done') go(plan.steps[at + 1]);
     else {
-      mark(p, step, 'done', timer.seconds >= 20 ? Math.round(timer.seconds / 6) / 10 : null);
-      const then = onward() ?? plan.steps.find((s) => s.id !== step.id && stateOf(bench, s.id) !== 'done');
-      if (then) go(then);
-      else setOver(true);
+      mark(p, step, 'done', timer.seconds >= LEAST ? Math.round(timer.seconds / 6) / 10 : null);
+      onward();
     }
   };
-  const back = (): void => (over ? setOver(false) : go(plan.steps[at - 1]));
   useHands(done, back);
   if (!step) return <Nothing w={w} words="The plan has no steps." />;
+  const words = mend ? 'Mended' : state === 'done' ? 'Next' : 'Done';
   return (
     <Flex direction="column" minH="100dvh" h={{ lg: '100dvh' }} bg="sheet" color="ink">
       <BenchTop p={p} step={step} timer={timer} />
@@ -89,17 +96,17 @@ function AtBench({ p }: { p: Sewing }) {
           <BenchStep p={p} step={step} onGo={go} />
         )}
       </Box>
-      <Foot
-        p={p}
-        step={step}
-        words={over ? null : mend ? 'Mended' : state === 'done' ? 'Next' : 'Done'}
-        onDone={done}
-        onBack={back}
-        first={at === 0 && !over}
-      />
+      <Foot p={p} step={step} words={over ? null : words} onDone={done} onBack={back} first={at === 0 && !over} />
     </Flex>
   );
 }
+
+/** A mending step that is done. */
+const mended = (p: Sewing, mend: MendingStep): void =>
+  keep(p, `Mended: ${mend.words}`, (log) => ({
+    ...log,
+    mends: log.mends.map((m) => (m.id === mend.id ? { ...m, done: true } : m)),
+  }));
 
 /** What has to be mended before the step goes on. */
 const MendFirst = ({ m, then }: { m: MendingStep; then: string }) => (

@@ -2,7 +2,7 @@ import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
 import { type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { type CalendarAnswer } from '../../../contract/index.ts';
-import { type Way, type Week } from '../../../core/bench/index.ts';
+import { type SewingDay, type Way, type Week } from '../../../core/bench/index.ts';
 import { type PlanStep } from '../../../core/plan/index.ts';
 import { saveBench } from '../../data/benchlog.ts';
 import { addressOf } from '../../data/client.ts';
@@ -116,26 +116,7 @@ interface VerdictProps {
 
 /** Whether it is done in time, said plainly; and what would help, as buttons. */
 function Verdict({ p, c, week, put }: VerdictProps) {
-  const { w } = p;
-  const take = (x: Way): void => {
-    const { making, bench } = w.doc.decisions;
-    const words = wayWords(x);
-    if (x.how === 'leave')
-      setDecision(w, 'making', { left: [...new Set([...making.left, ...x.steps])] }, { words, told: true });
-    else if (x.how === 'order')
-      setDecision(w, 'making', { order: orderWith(p.plan.steps, x.steps) }, { words, told: true });
-    else if (x.how === 'later') saveBench(w, words, { ...bench, by: x.day });
-    else if (x.how === 'day')
-      void put(words, (v) => ({
-        ...v,
-        except: [...v.except.filter((e) => e.id !== x.day), { id: x.day, minutes: x.minutes }],
-      }));
-    else
-      void put(words, (v) => ({
-        ...v,
-        days: v.days.map((d) => (d.minutes ? { ...d, minutes: Math.min(1440 - d.from, d.minutes + x.minutes) } : d)),
-      }));
-  };
+  const take = (x: Way): void => takeWay(p, put, x);
   if (!c.left.minutes) return null;
   const hours = week?.days.some((d) => d.minutes > 0) || (week?.except.length ?? 0) > 0;
   return (
@@ -175,6 +156,24 @@ function Verdict({ p, c, week, put }: VerdictProps) {
       )}
     </Box>
   );
+}
+
+/** Takes what would help: in the plan, in the hours, or in the day it is wanted for. */
+function takeWay({ w, plan }: Sewing, put: VerdictProps['put'], x: Way): void {
+  const { making, bench } = w.doc.decisions;
+  const words = wayWords(x);
+  const told = { words, told: true };
+  if (x.how === 'leave') setDecision(w, 'making', { left: [...new Set([...making.left, ...x.steps])] }, told);
+  else if (x.how === 'order') setDecision(w, 'making', { order: orderWith(plan.steps, x.steps) }, told);
+  else if (x.how === 'later') saveBench(w, words, { ...bench, by: x.day });
+  else if (x.how === 'day') {
+    const day = { id: x.day, minutes: x.minutes };
+    void put(words, (v) => ({ ...v, except: [...v.except.filter((e) => e.id !== x.day), day] }));
+  } else {
+    const longer = (d: SewingDay): SewingDay =>
+      d.minutes ? { ...d, minutes: Math.min(1440 - d.from, d.minutes + x.minutes) } : d;
+    void put(words, (v) => ({ ...v, days: v.days.map(longer) }));
+  }
 }
 
 /** The order of all steps, those that are done where they are, the others in the order found. */

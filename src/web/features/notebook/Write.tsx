@@ -58,21 +58,7 @@ export function Write({ w, titleOf }: { w: Workbook; titleOf: (step: string) => 
         />{' '}
         about <ChoiceBlank label="What it is about" value={about} ways={abouts(w, titleOf)} onPick={setAbout} />.
       </Say>
-      {fields.map((f) => (
-        <Flex as="label" key={f.key} align="center" gap="3" mb="2">
-          <Text flex="1">{f.words}</Text>
-          <Input
-            w="52%"
-            h="44px"
-            bg="sheet"
-            borderColor="rule"
-            maxLength={190}
-            inputMode={f.as === 'number' ? 'decimal' : 'text'}
-            value={texts[f.key] ?? ''}
-            onChange={(e) => setTexts({ ...texts, [f.key]: e.target.value })}
-          />
-        </Flex>
-      ))}
+      <Form fields={fields} texts={texts} onText={(key, text) => setTexts({ ...texts, [key]: text })} />
       <Textarea
         aria-label="What happened"
         placeholder="What happened, what did you learn?"
@@ -84,19 +70,7 @@ export function Write({ w, titleOf }: { w: Workbook; titleOf: (step: string) => 
         value={words}
         onChange={(e) => setWords(e.target.value)}
       />
-      <FilePick
-        words={pictures.length ? 'Add another picture' : 'Add a picture'}
-        accept="image/jpeg,image/png,image/webp"
-        onPick={(f) => f && setPictures([...pictures, f])}
-      />
-      {pictures.length > 0 && (
-        <Text fontSize="15px" color="quiet">
-          {pictures.map((p) => p.name).join(', ')}: kept as they are, without where they were taken.{' '}
-          <WordButton fontSize="15px" textDecoration="underline" onClick={() => setPictures([])}>
-            Leave them out
-          </WordButton>
-        </Text>
-      )}
+      <Pictures pictures={pictures} onPictures={setPictures} />
       <Tick label="Tell me next time" checked={again} onTick={setAgain} />
       {wrong && (
         <Text role="alert" color="berry">
@@ -114,6 +88,49 @@ export function Write({ w, titleOf }: { w: Workbook; titleOf: (step: string) => 
     </Box>
   );
 }
+
+interface FormProps {
+  fields: readonly SampleField[];
+  texts: Record<string, string>;
+  onText: (key: string, text: string) => void;
+}
+
+/** What the form of a sample asks. */
+const Form = ({ fields, texts, onText }: FormProps) =>
+  fields.map((f) => (
+    <Flex as="label" key={f.key} align="center" gap="3" mb="2">
+      <Text flex="1">{f.words}</Text>
+      <Input
+        w="52%"
+        h="44px"
+        bg="sheet"
+        borderColor="rule"
+        maxLength={190}
+        inputMode={f.as === 'number' ? 'decimal' : 'text'}
+        value={texts[f.key] ?? ''}
+        onChange={(e) => onText(f.key, e.target.value)}
+      />
+    </Flex>
+  ));
+
+/** Pictures to go with it. */
+const Pictures = ({ pictures, onPictures }: { pictures: File[]; onPictures: (p: File[]) => void }) => (
+  <>
+    <FilePick
+      words={pictures.length ? 'Add another picture' : 'Add a picture'}
+      accept="image/jpeg,image/png,image/webp"
+      onPick={(f) => f && onPictures([...pictures, f])}
+    />
+    {pictures.length > 0 && (
+      <Text fontSize="15px" color="quiet">
+        {pictures.map((p) => p.name).join(', ')}: kept as they are, without where they were taken.{' '}
+        <WordButton fontSize="15px" textDecoration="underline" onClick={() => onPictures([])}>
+          Leave them out
+        </WordButton>
+      </Text>
+    )}
+  </>
+);
 
 /** What was typed into a form as figures; or a sentence about the first that is none. */
 function figuresOf(
