@@ -8,7 +8,8 @@ import { test, visit } from './page.ts';
 
 const { at, look } = demoServer();
 
-const BACKUPS = 'backups';
+/** What belongs to no project. */
+const BESIDE = ['backups', 'wardrobe', 'practice'];
 const VIEWS = [
   '',
   'pattern',
@@ -19,16 +20,22 @@ const VIEWS = [
   'buttons/rest',
   'buttons/garment',
   'plan',
+  'sewing',
+  'sewing/calendar',
+  'sewing/notebook',
   'paper',
   'history',
 ];
 
 /** Looked over, with what they open, by the tests of their own. */
-const LOOKED_OVER = new Set(['inside', 'buttons', 'buttons/holes', 'buttons/rest', 'buttons/garment']);
+const LOOKED_OVER = new Set([
+  ...['inside', 'buttons', 'buttons/holes', 'buttons/rest', 'buttons/garment'],
+  ...['sewing', 'sewing/calendar', 'sewing/notebook'],
+]);
 
 const COAT = 'Greenhouse coat';
 
-for (const view of [...VIEWS, BACKUPS]) {
+for (const view of [...VIEWS, ...BESIDE]) {
   test(`${view || 'shelf'}: no fault of accessibility in light or dark, no sideways scroll on desk or tablet, no error`, async ({
     page,
   }) => {
@@ -36,7 +43,7 @@ for (const view of [...VIEWS, BACKUPS]) {
     page.on('pageerror', (e) => errors.push(e.message));
     // The window may still stand at the server of other tests, which is gone.
     page.on('console', (m) => m.type() === 'error' && m.location().url.startsWith(at()) && errors.push(m.text()));
-    await (view && view !== BACKUPS ? look(page, COAT, view) : visit(page, `${at()}/${view}`));
+    await (view && !BESIDE.includes(view) ? look(page, COAT, view) : visit(page, `${at()}/${view}`));
     if (!LOOKED_OVER.has(view)) await accessible(page);
     await page.getByRole('button', { name: /^Switch to (dark|light) colours$/ }).click();
     await accessible(page, 'colours');

@@ -87,7 +87,12 @@ test('a choice against what is sewn is asked about before it is kept, and asked 
   await page.getByRole('link', { name: 'To the machine' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Cut anew: .*[Ff]acing/);
   await page.keyboard.press('Control+z');
-  await expect(page.getByText('It was sewn otherwise', { exact: false }).or(page.getByText(/all: 30 of/)).first()).toBeVisible();
+  await expect(
+    page
+      .getByText('It was sewn otherwise', { exact: false })
+      .or(page.getByText(/all: 30 of/))
+      .first(),
+  ).toBeVisible();
 });
 
 test('the calendar lays out the hours, says what is short, and what would help does; it goes into a file', async ({
@@ -129,6 +134,40 @@ test('the notebook keeps a test with its picture, finds it, and tells the lesson
   await expect(entry).toBeVisible();
   await page.getByRole('searchbox', { name: 'Search all notebooks' }).fill('nowhere written');
   await expect(entry).toHaveCount(0);
+});
+
+test('what is finished hangs in the wardrobe, and the next one begins from it; what is practised is noted', async ({
+  page,
+}) => {
+  await open(page, 'Pond trousers', 'sewing');
+  const steps = Number(/of (\d+) steps/.exec(await page.getByText(/steps are done/).innerText())?.[1]);
+  await blank(page, 'Sewn up to step').click();
+  await page.getByRole('spinbutton', { name: 'Sewn up to step, number' }).fill(String(steps));
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: `Tick these ${steps}` }).click();
+  await page.getByRole('button', { name: 'It is finished' }).click();
+  await saved(page);
+  await visit(page, `${at()}/wardrobe`);
+  const garment = page.getByRole('article').filter({ hasText: 'Pond trousers' });
+  await expect(garment).toContainText('Finished on');
+  await garment.getByRole('button', { name: 'Begin the next one from it' }).click();
+  await expect(page.getByRole('heading', { name: 'What else do I cut?' })).toBeVisible();
+  const { json } = await asks(at())('GET', `/api/projects/${idOf(page)}`);
+  expect([json.name, json.document.decisions.bench.steps, json.document.shell.pieces.length > 0]).toEqual([
+    'Pond trousers, again',
+    [],
+    true,
+  ]);
+  await visit(page, `${at()}/practice?card=mitre`);
+  await expect(page.getByText('There are no leftovers in the stash', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'They are cut' }).click();
+  for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await page.getByLabel('How much').fill('a bit');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toBeVisible();
+  await page.getByLabel('How much').fill('0.5 mm');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByRole('article').filter({ hasText: 'A mitre' })).toContainText('Last practised on');
 });
 
 test('the plan as one page from the disk: ticked, opened again, still ticked', async ({ page }) => {
