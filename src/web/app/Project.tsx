@@ -23,6 +23,7 @@ import {
   Inside,
   LaySheet,
   Notebook,
+  NotebookSheet,
   Paper,
   Pattern,
   PlanPage,
@@ -113,6 +114,7 @@ function Opened({ w }: { w: Workbook }) {
               <Route path="cutting/buy" element={<BuySheet w={w} />} />
               <Route path="paper" element={<Paper w={w} />} />
               <Route path="sewing" element={<SewingPage w={w} view="now" />} />
+              <Route path="sewing/notebook/sheet" element={<NotebookSheet w={w} />} />
               <Route path="sewing/calendar/sheet" element={<CalendarSheet w={w} />} />
               <Route path="sewing/notebook" element={<Notebook w={w} />} />
               <Route path="sewing/calendar" element={<SewingPage w={w} view="calendar" />} />

@@ -10,6 +10,7 @@ export const BuySheet = opened(() => import('../features/cutting/BuySheet.tsx'),
 export const HistoryPage = opened(() => import('../features/history/History.tsx'), 'HistoryPage');
 export const Inside = opened(() => import('../features/drafting/Inside.tsx'), 'Inside');
 export const Notebook = opened(() => import('../features/notebook/Notebook.tsx'), 'Notebook');
+export const NotebookSheet = opened(() => import('../features/notebook/NotebookSheet.tsx'), 'NotebookSheet');
 export const Paper = opened(() => import('../features/paper/Paper.tsx'), 'Paper');
 export const Pattern = opened(() => import('../features/pattern/Pattern.tsx'), 'Pattern');
 export const PlanPage = opened(() => import('../features/plan/Plan.tsx'), 'PlanPage');
@@ -34,6 +35,7 @@ const BY_PATH: readonly (readonly [string, OpenedScreen<never>])[] = [
   ['cutting', Cutting],
   ['paper', Paper],
   ['sewing/calendar/sheet', CalendarSheet],
+  ['sewing/notebook/sheet', NotebookSheet],
   ['sewing/notebook', Notebook],
   ['sewing', SewingPage],
   ['stash', StashPage],

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Grid, Heading, Text } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { doneIn, mendsBefore, nextStep, stateOf, stepsLeft } from '../../../core/bench/index.ts';
@@ -151,23 +151,18 @@ interface FootProps {
   first: boolean;
 }
 
-/** Back, how far it is, and Done: large enough for a hand that holds pins. */
+/** Back, how far it is, and Done: large enough for a hand that holds pins. On a telephone how far it is stands above them. */
 function Foot({ p, step, words, onDone, onBack, first }: FootProps) {
-  const { steps } = p.plan;
-  const { bench } = p.w.doc.decisions;
-  const done = useMemo(() => doneIn(bench), [bench]);
-  const all = steps.reduce((t, s) => t + s.minutes, 0);
-  const did = steps.reduce((t, s) => t + (done.has(s.id) ? s.minutes : 0), 0);
-  const share = all ? Math.round((100 * did) / all) : 0;
-  const part = steps.filter((s) => s.section === step.section);
-  const big = { h: '84px', borderRadius: '16px', fontSize: '28px', fontWeight: 650 } as const;
+  const big = { h: { base: '72px', md: '84px' }, borderRadius: '16px', fontSize: '28px', fontWeight: 650 } as const;
   return (
-    <Flex
+    <Grid
       as="footer"
-      align="center"
+      templateColumns={{ base: '120px 1fr', md: '120px 1fr 180px', lg: '220px 1fr 300px' }}
+      templateAreas={{ base: '"far far" "back done"', md: '"back far done"' }}
+      alignItems="center"
       gap={{ base: 3, lg: 6 }}
       px={{ base: 4, lg: 10 }}
-      py="5"
+      py={{ base: 3, md: 5 }}
       borderTopWidth="1px"
       borderColor="rule"
       position="sticky"
@@ -177,7 +172,7 @@ function Foot({ p, step, words, onDone, onBack, first }: FootProps) {
     >
       <Button
         {...big}
-        w={{ base: '120px', lg: '220px' }}
+        gridArea="back"
         variant="outline"
         borderWidth="2px"
         borderColor="leaf.solid"
@@ -187,29 +182,43 @@ function Foot({ p, step, words, onDone, onBack, first }: FootProps) {
       >
         Back
       </Button>
-      <Box flex="1" minW="0">
-        <Text fontSize="18px" color="quiet" textAlign="center" mb="1">
-          {SECTION_WORDS[step.section]}: {part.filter((s) => done.has(s.id)).length} of {part.length} · all:{' '}
-          {steps.filter((s) => done.has(s.id)).length} of {steps.length}
-        </Text>
-        <Box
-          h="12px"
-          borderRadius="6px"
-          bg="leaf.muted"
-          role="progressbar"
-          aria-label="How far it is"
-          aria-valuenow={share}
-          aria-valuemin={0}
-          aria-valuemax={100}
-        >
-          <Box h="100%" w={`${share}%`} borderRadius="6px" bg="leaf.solid" />
-        </Box>
-      </Box>
+      <Far p={p} step={step} />
       {words && (
-        <Button {...big} w={{ base: '180px', lg: '300px' }} colorPalette="leaf" onClick={onDone}>
+        <Button {...big} gridArea="done" colorPalette="leaf" onClick={onDone}>
           {words}
         </Button>
       )}
-    </Flex>
+    </Grid>
+  );
+}
+
+/** How far it is: in its part of the work, and in all of it. */
+function Far({ p, step }: Pick<FootProps, 'p' | 'step'>) {
+  const { steps } = p.plan;
+  const { bench } = p.w.doc.decisions;
+  const done = useMemo(() => doneIn(bench), [bench]);
+  const all = steps.reduce((t, s) => t + s.minutes, 0);
+  const did = steps.reduce((t, s) => t + (done.has(s.id) ? s.minutes : 0), 0);
+  const share = all ? Math.round((100 * did) / all) : 0;
+  const part = steps.filter((s) => s.section === step.section);
+  const of = (list: readonly PlanStep[]): string => `${list.filter((s) => done.has(s.id)).length} of ${list.length}`;
+  return (
+    <Box gridArea="far" minW="0">
+      <Text fontSize="18px" color="quiet" textAlign="center" mb="1">
+        {SECTION_WORDS[step.section]}: {of(part)} · all: {of(steps)}
+      </Text>
+      <Box
+        h="12px"
+        borderRadius="6px"
+        bg="leaf.muted"
+        role="progressbar"
+        aria-label="How far it is"
+        aria-valuenow={share}
+        aria-valuemin={0}
+        aria-valuemax={100}
+      >
+        <Box h="100%" w={`${share}%`} borderRadius="6px" bg="leaf.solid" />
+      </Box>
+    </Box>
   );
 }

@@ -11,6 +11,7 @@ import {
   stepsLeft,
   touchedSteps,
 } from '../../../core/bench/index.ts';
+import { type EntryKind } from '../../../core/bench/notebook.ts';
 import { type PlanStep } from '../../../core/plan/index.ts';
 import { inSentence } from '../../../core/text.ts';
 import { formatLength } from '../../../core/units.ts';
@@ -100,6 +101,7 @@ export function BenchStep({ p, step: s, onGo }: Props) {
         </Flex>
         {open === 'measure' && <Measuring p={p} step={s} />}
         {open === 'wrong' && <Wrong p={p} step={s} onGo={onGo} onClose={() => setOpen(null)} />}
+        <Sample p={p} s={s} />
         <Practise s={s} />
         <Cautions p={p} s={s} />
       </Box>
@@ -190,6 +192,24 @@ function Otherwise({ p, s }: Of) {
     <Text fontSize="22px" color="honey">
       It was sewn otherwise than it is planned now: {why}
       {figures && ` (${figures})`}.
+    </Text>
+  );
+}
+
+/** Steps at which something is tried whose figures are wanted again: written down in the form for it. */
+const SAMPLES: Readonly<Record<string, EntryKind>> = { 'test-fuse': 'fusing', 'practise-holes': 'buttonhole' };
+
+function Sample({ p, s }: Of) {
+  const kind = SAMPLES[s.code];
+  if (!kind) return null;
+  return (
+    <Text fontSize="20px" mt="2">
+      <Link
+        to={`/project/${p.w.id}/sewing/notebook?kind=${kind}&about=step/${s.id}`}
+        style={{ textDecoration: 'underline' }}
+      >
+        Write down what held
+      </Link>
     </Text>
   );
 }

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
-import { type ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { type CalendarAnswer } from '../../../contract/index.ts';
 import { type SewingDay, type Way, type Week } from '../../../core/bench/index.ts';
@@ -76,6 +76,13 @@ function Wanted({ p, today }: { p: Sewing; today: string }) {
   const { bench } = w.doc.decisions;
   const set = (by: string | null): void =>
     saveBench(w, by ? `Wanted for ${dayWords(by)}` : 'Wanted for no day', { ...bench, by });
+  const [past, setPast] = useState<string | null>(null);
+  const take = (day: string): void => {
+    // While it is typed a year has fewer digits, or begins with noughts.
+    if (!/^[12]\d{3}-\d\d-\d\d$/.test(day)) return;
+    setPast(day < today ? day : null);
+    if (day >= today) set(day);
+  };
   return (
     <Say>
       It is wanted{' '}
@@ -94,8 +101,13 @@ function Wanted({ p, today }: { p: Sewing; today: string }) {
           bg="sheet"
           borderColor="rule"
           value={bench.by ?? ''}
-          onChange={(e) => /^\d{4}-/.test(e.target.value) && e.target.value >= today && set(e.target.value)}
+          onChange={(e) => take(e.target.value)}
         />
+        {past && (
+          <Text role="alert" color="berry" mt="2">
+            {dayWords(past)} is past.
+          </Text>
+        )}
         {bench.by && (
           <WordButton mt="3" minH="44px" textDecoration="underline" onClick={() => set(null)}>
             No certain day

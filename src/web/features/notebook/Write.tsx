@@ -1,5 +1,6 @@
 import { Box, Button, Flex, Input, Text, Textarea } from '@chakra-ui/react';
 import { type FormEvent, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { ENTRY_KINDS, type EntryKind } from '../../../core/bench/notebook.ts';
 import { parseLength } from '../../../core/units.ts';
 import { api } from '../../data/client.ts';
@@ -13,8 +14,10 @@ import { aboutOf, abouts } from './about.ts';
 
 /** An entry is written: of what kind, about what, its figures, a picture, and whether it is told again next time. */
 export function Write({ w, titleOf }: { w: Workbook; titleOf: (step: string) => string }) {
-  const [kind, setKind] = useState<EntryKind>('note');
-  const [about, setAbout] = useState('');
+  // The bench leads here with what is tried just then.
+  const [asked] = useSearchParams();
+  const [kind, setKind] = useState<EntryKind>(ENTRY_KINDS.find((k) => k === asked.get('kind')) ?? 'note');
+  const [about, setAbout] = useState(asked.get('about') ?? '');
   const [words, setWords] = useState('');
   const [texts, setTexts] = useState<Record<string, string>>({});
   const [pictures, setPictures] = useState<File[]>([]);
@@ -56,7 +59,7 @@ export function Write({ w, titleOf }: { w: Workbook; titleOf: (step: string) => 
           ways={ENTRY_KINDS.map((id) => ({ id, words: ENTRY_WORDS[id] }))}
           onPick={setKind}
         />{' '}
-        about <ChoiceBlank label="What it is about" value={about} ways={abouts(w, titleOf)} onPick={setAbout} />.
+        about <ChoiceBlank label="What it is about" value={about} ways={abouts(w, titleOf, about)} onPick={setAbout} />.
       </Say>
       <Form fields={fields} texts={texts} onText={(key, text) => setTexts({ ...texts, [key]: text })} />
       <Textarea

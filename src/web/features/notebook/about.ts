@@ -2,11 +2,13 @@ import { type Workbook } from '../../data/useProject.ts';
 import { type Way } from '../../ui/Sentence.tsx';
 
 /** What an entry can be about: nothing in particular, a step that was begun, a piece, a cloth. */
-export function abouts(w: Workbook, titleOf: (step: string) => string): Way<string>[] {
+export function abouts(w: Workbook, titleOf: (step: string) => string, now: string): Way<string>[] {
   const { bench, cutting } = w.doc.decisions;
+  const begun = bench.steps.slice(-40).map((s) => `step/${s.id}`);
+  const steps = now.startsWith('step/') && !begun.includes(now) ? [now, ...begun] : begun;
   return [
     { id: '', words: 'nothing in particular' },
-    ...bench.steps.slice(-40).map((s) => ({ id: `step/${s.id}`, words: `the step “${titleOf(s.id)}”` })),
+    ...steps.map((id) => ({ id, words: `the step “${titleOf(id.slice('step/'.length))}”` })),
     ...w.computed.pieces.map((p) => ({ id: `piece/${p.id}`, words: p.name })),
     ...cutting.cloths.map((c) => ({ id: `cloth/${c.name}`, words: `the cloth “${c.name}”` })),
   ];
