@@ -226,7 +226,10 @@ export const ROUTES = {
     summary: 'All entries of all notebooks',
     answer: z.object({
       entries: z.array(
-        z.object({ project: z.string(), name: z.string(), garment: z.string(), entry: z.custom<Entry>() }),
+        z.object({
+          ...{ project: z.string(), name: z.string(), garment: z.string(), pattern: z.string() },
+          entry: z.custom<Entry>(),
+        }),
       ),
     }),
   },

@@ -5,6 +5,8 @@ export interface Written {
   project: string;
   name: string;
   garment: string;
+  /** The file its pattern was read from; empty where there is none. */
+  pattern: string;
   entry: Entry;
 }
 
@@ -12,6 +14,7 @@ export interface Written {
 export interface Here {
   project: string;
   garment: string;
+  pattern: string;
   /** Empty where one is at none. */
   step: string;
   /** Names of the cloths it is cut from. */
@@ -22,13 +25,14 @@ const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b
 
 /**
  * What was to be told the next time, where it matters: at the same step of any garment; and, where one begins, what was learnt of
- * the same sort of garment or of the same cloth. What was written in this very project comes first, then the newest.
+ * the same pattern, the same sort of garment or the same cloth. What was written in this very project comes first, then the newest.
  */
 export function lessonsFor(all: readonly Written[], here: Here): Written[] {
-  const matters = ({ entry, garment }: Written): boolean => {
+  const matters = ({ entry, garment, pattern }: Written): boolean => {
     if (here.step) return entry.step === here.step;
     return (
       (entry.step === '' && entry.cloth === '' && garment === here.garment) ||
+      (entry.step === '' && pattern !== '' && pattern === here.pattern) ||
       (entry.cloth !== '' && here.cloths.some((c) => sameName(c, entry.cloth)))
     );
   };

@@ -10,15 +10,18 @@ export interface Standing {
   entries: Entry[];
   /** The day it was finished, and the minutes that were timed. */
   finished: string | null;
+  /** The file its pattern was read from. */
+  pattern: string;
   minutes: number;
 }
 
 const wanted = (log: BenchLog): string | null => (log.finished ? null : log.by);
 
-export const standingOfProject = ({ decisions: { bench, notebook } }: ProjectDocument): Standing => ({
+export const standingOfProject = ({ shell, decisions: { bench, notebook } }: ProjectDocument): Standing => ({
   timed: timedOf(bench.steps),
   by: wanted(bench),
   entries: notebook,
+  pattern: shell?.fileName ?? '',
   finished: bench.finished,
   minutes: bench.steps.reduce((t, l) => t + (l.minutes ?? 0), 0),
 });

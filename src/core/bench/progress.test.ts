@@ -7,6 +7,7 @@ import { coatDocument } from '../../test/shells.ts';
 import { compute, taskOf } from '../document/compute.ts';
 import { type ProjectDocument } from '../document/project.ts';
 import { makePlan, type PlanStep } from '../plan/index.ts';
+import { lessonsFor } from './lessons.ts';
 import { judge } from './measuring.ts';
 import { paceOf } from './pace.ts';
 import {
@@ -166,5 +167,32 @@ describe('progress', () => {
     const j = judge(step, values, 2);
     expect(j.match).toBe(match);
     expect(j.each).toBeCloseTo(Math.abs(j.over) / 4, 9);
+  });
+
+  test('a lesson comes back at its step, and where one begins with the same pattern, cloth or sort of garment', () => {
+    const entry = (id: string, more: object) => ({
+      ...{ id, at: `2026-11-0${id}T10:00:00.000Z`, kind: 'note' as const, words: id, step: '', piece: '', cloth: '' },
+      ...{ figures: {}, pictures: [], again: true, ...more },
+    });
+    const from = (project: string, garment: string, pattern: string, e: ReturnType<typeof entry>) => ({
+      ...{ project, name: project, garment, pattern, entry: e },
+    });
+    const all = [
+      from('a', 'coat', 'x.svg', entry('1', { step: 'sew:cap' })),
+      from('b', 'shirt', 'y.svg', entry('2', {})),
+      from('b', 'shirt', 'y.svg', entry('3', { cloth: 'Moss poplin' })),
+      from('c', 'dress', 'x.svg', entry('4', {})),
+      from('c', 'dress', 'x.svg', entry('5', { again: false })),
+      from('d', 'coat', '', entry('6', {})),
+    ];
+    const told = (here: object) =>
+      lessonsFor(all, { project: 'd', garment: 'coat', pattern: 'x.svg', step: '', cloths: [], ...here }).map(
+        (w) => w.entry.id,
+      );
+    expect(told({ step: 'sew:cap' })).toEqual(['1']);
+    expect(told({ step: 'sew:side' })).toEqual([]);
+    // Of this project first, then the newest.
+    expect(told({})).toEqual(['6', '4']);
+    expect(told({ garment: 'shirt', pattern: '', cloths: [' moss POPLIN'] })).toEqual(['3', '2']);
   });
 });

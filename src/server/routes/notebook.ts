@@ -33,8 +33,8 @@ export function notebookRoutes(p: AppParts, desk: Desk): Hono {
   };
   r.get('/notebook', async (c) =>
     reply(c, 'GET /api/notebook', {
-      entries: (await desk.shelf(true)).flatMap(({ id, name, garment, entries }) =>
-        entries.map((entry) => ({ project: id, name, garment, entry })),
+      entries: (await desk.shelf(true)).flatMap(({ id, name, garment, pattern, entries }) =>
+        entries.map((entry) => ({ project: id, name, garment, pattern, entry })),
       ),
     }),
   );

@@ -11,6 +11,8 @@ export function useNotebook(w: Workbook): Written[] {
   const { notebook } = w.doc.decisions;
   useAgain(notebook, () => void mutate());
   const others = data?.entries.filter((e) => e.project !== w.id) ?? NONE;
-  const own = notebook.map((entry): Written => ({ project: w.id, name: w.doc.name, garment: w.doc.garment, entry }));
+  const { name, garment, shell } = w.doc;
+  const about = { project: w.id, name, garment, pattern: shell?.fileName ?? '' };
+  const own = notebook.map((entry): Written => ({ ...about, entry }));
   return [...own, ...others];
 }

@@ -17,7 +17,9 @@ const TOLD = 3;
 export function Lessons({ w, step, size }: Props) {
   const all = useNotebook(w);
   const cloths = w.doc.decisions.cutting.cloths.map((c) => c.name);
-  const told = lessonsFor(all, { project: w.id, garment: w.doc.garment, step, cloths }).slice(0, TOLD);
+  const { garment, shell } = w.doc;
+  const here = { project: w.id, garment, pattern: shell?.fileName ?? '', step, cloths };
+  const told = lessonsFor(all, here).slice(0, TOLD);
   if (!told.length) return null;
   return (
     <Box as="section" aria-label="From last time" borderLeftWidth="4px" borderColor="leaf.border" pl="4" my="3">

@@ -14,7 +14,7 @@ export function NotebookSheet({ w }: { w: Workbook }) {
   }, [name]);
   const entries = [...decisions.notebook]
     .sort((a, b) => (a.at < b.at ? -1 : 1))
-    .map((entry) => ({ project: w.id, name, garment, entry }));
+    .map((entry) => ({ project: w.id, name, garment, pattern: '', entry }));
   return (
     <PrintSheet back="Back to the notebook" to=".." title={`${name}: notebook`}>
       {entries.length ? (

@@ -102,7 +102,7 @@ interface FormProps {
 const Form = ({ fields, texts, onText }: FormProps) =>
   fields.map((f) => (
     <Flex as="label" key={f.key} align="center" gap="3" mb="2">
-      <Text flex="1">{f.words}</Text>
+      <Text flex="1">{f.unit && f.unit !== 's' ? `${f.words}, ${f.unit}` : f.words}</Text>
       <Input
         w="52%"
         h="44px"
