@@ -3,6 +3,7 @@ export * from './benchroutes.ts';
 export * from './changes.ts';
 export * from './document.ts';
 export * from './findings.ts';
+export * from './here.ts';
 export * from './http.ts';
 export * from './migrations.ts';
 export * from './notices.ts';

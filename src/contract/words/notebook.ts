@@ -1,5 +1,4 @@
 import { type Entry, type EntryKind } from '../../core/bench/notebook.ts';
-import { type ProjectDocument } from '../../core/document/project.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { dayWords } from './bench.ts';
 
@@ -82,12 +81,17 @@ export function shrunk(figures: Entry['figures']): { along: number; across: numb
 /** Characters that would be read as marks in Markdown. */
 const plain = (s: string): string => s.replace(/([\\`*_{}[\]<>#|])/g, '\\$1');
 
+interface Notebook {
+  name: string;
+  units: LengthUnit;
+  entries: readonly Entry[];
+}
+
 /** The notebook as Markdown, oldest first; `fileOf`: where a picture lies beside it, null where it is not there. */
-export function notebookMarkdown(doc: ProjectDocument, fileOf: (picture: string) => string | null): string {
-  const { notebook } = doc.decisions;
-  const lines = [`# ${plain(doc.name)}: notebook`, ''];
+export function notebookMarkdown(of: Notebook, fileOf: (picture: string) => string | null): string {
+  const lines = [`# ${plain(of.name)}: notebook`, ''];
   let day = '';
-  for (const e of [...notebook].sort((a, b) => (a.at < b.at ? -1 : 1))) {
+  for (const e of [...of.entries].sort((a, b) => (a.at < b.at ? -1 : 1))) {
     const on = e.at.slice(0, 10);
     if (on !== day) lines.push(`## ${dayWords(on, 'long')} ${on.slice(0, 4)}`, '');
     day = on;
@@ -95,7 +99,7 @@ export function notebookMarkdown(doc: ProjectDocument, fileOf: (picture: string)
     if (e.words.trim()) lines.push(plain(e.words.trim()), '');
     for (const f of SAMPLE_FIELDS[e.kind]) {
       const v = e.figures[f.key];
-      if (v !== undefined && v !== '') lines.push(`- ${f.words}: ${plain(sampleValue(f, v, doc.units))}`);
+      if (v !== undefined && v !== '') lines.push(`- ${f.words}: ${plain(sampleValue(f, v, of.units))}`);
     }
     for (const picture of e.pictures) {
       const file = fileOf(picture);

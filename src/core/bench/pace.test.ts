@@ -1,16 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
+import { chance } from '../../test/spoil.ts';
 import { estimateOf, minutesFor, paceOf, type Timed, timedOf } from './pace.ts';
 
-/** Chance with a seed of its own (mulberry32). */
-function chance(seed: number): () => number {
-  let s = seed >>> 0;
-  return () => {
-    s = (s + 0x6d2b79f5) | 0;
-    let t = Math.imul(s ^ (s >>> 15), 1 | s);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
 const normal = (next: () => number): number => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
 
 const STATIONS = ['table', 'iron', 'machine', 'hand'];

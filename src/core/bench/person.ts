@@ -1,4 +1,5 @@
 import { type ProjectDocument } from '../document/project.ts';
+import { type LengthUnit } from '../units.ts';
 import { type BenchLog } from './log.ts';
 import { type Entry } from './notebook.ts';
 import { type Timed, timedOf } from './pace.ts';
@@ -8,6 +9,7 @@ export interface Standing {
   timed: Timed[];
   by: string | null;
   entries: Entry[];
+  units: LengthUnit;
   /** The day it was finished, and the minutes that were timed. */
   finished: string | null;
   /** The file its pattern was read from. */
@@ -17,10 +19,11 @@ export interface Standing {
 
 const wanted = (log: BenchLog): string | null => (log.finished ? null : log.by);
 
-export const standingOfProject = ({ shell, decisions: { bench, notebook } }: ProjectDocument): Standing => ({
+export const standingOfProject = ({ shell, units, decisions: { bench, notebook } }: ProjectDocument): Standing => ({
   timed: timedOf(bench.steps),
   by: wanted(bench),
   entries: notebook,
+  units,
   pattern: shell?.fileName ?? '',
   finished: bench.finished,
   minutes: bench.steps.reduce((t, l) => t + (l.minutes ?? 0), 0),

@@ -1,5 +1,5 @@
 import { type Context, Hono } from 'hono';
-import { type TicksBody, ticksBody } from '../../contract/index.ts';
+import { here, type TicksBody, ticksBody } from '../../contract/index.ts';
 import { daysBetween, isDay } from '../../core/bench/index.ts';
 import { type Store } from '../db/store.ts';
 import { type AppParts } from '../parts.ts';
@@ -18,9 +18,8 @@ const TRIES = 5;
 /** The day and the time that are asked about; else which word of the address is wrong, and a sentence. */
 function whenOf(c: Context, now: Date): When | { wrong: string; words: string } {
   const { by, today, clock } = c.req.query();
-  const two = (n: number): string => String(n).padStart(2, '0');
-  const here = `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`;
-  const late = clock === undefined ? now.getHours() * 60 + now.getMinutes() : Number(clock);
+  const place = here(now);
+  const late = clock === undefined ? place.clock : Number(clock);
   if (clock !== undefined && !(/^\d{1,4}$/.test(clock) && late < 24 * 60))
     return { wrong: 'clock', words: 'The clock is said in minutes after midnight, 0 to 1439.' };
   for (const [wrong, day] of [
@@ -29,7 +28,7 @@ function whenOf(c: Context, now: Date): When | { wrong: string; words: string } 
   ] as const)
     if (day !== undefined && !isDay(day))
       return { wrong, words: `"${day.slice(0, 40)}" is no day of the calendar: it is written as 2026-12-24.` };
-  const from = today ?? here;
+  const from = today ?? place.today;
   if (by !== undefined && by < from) return { wrong: 'by', words: `${by} is past: today is ${from}.` };
   if (by !== undefined && daysBetween(from, by) > FARTHEST)
     return { wrong: 'by', words: 'That is more than two years off: nothing is laid out so far ahead.' };

@@ -63,6 +63,13 @@ export class Desk {
     return out;
   }
 
+  /** One of them, with the stash's own among them; null where there is none of that id. */
+  async one(id: string): Promise<Shelved | null> {
+    const row = (await this.p.opened.store.list()).find((p) => p.id === id);
+    const s = row && (await this.standing(id, row.revision));
+    return s ? { id, name: row.name, garment: row.garment, ...s } : null;
+  }
+
   timed = async (): Promise<Timed[]> => (await this.shelf()).flatMap((s) => s.timed);
 
   private async week(): Promise<Week> {

@@ -1,11 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { strToU8, zip } from 'fflate';
 import { type Context, Hono } from 'hono';
-import { type EntryBody, entryBody, parseDocument } from '../../contract/index.ts';
+import { type EntryBody, entryBody } from '../../contract/index.ts';
 import { notebookMarkdown } from '../../contract/words/index.ts';
 import { type Entry } from '../../core/bench/notebook.ts';
-import { type ProjectDocument } from '../../core/document/project.ts';
-import { unpack } from '../db/packed.ts';
 import { takeEntry as keepEntry } from '../db/withfile.ts';
 import { type AppParts } from '../parts.ts';
 import { smallPicture, TYPES, takePicture } from '../pictures/picture.ts';
@@ -15,7 +13,7 @@ import { reply } from '../reply.ts';
 import { noText, unfitIn } from '../unfit.ts';
 import { slug } from '../work/slug.ts';
 import { fitting } from './body.ts';
-import { type Desk } from './desk.ts';
+import { type Desk, type Shelved } from './desk.ts';
 import { missing, written } from './projects.ts';
 
 /** So many small pictures are kept at hand. */
@@ -26,11 +24,6 @@ export function notebookRoutes(p: AppParts, desk: Desk): Hono {
   const r = new Hono();
   const { store } = p.opened;
   const small = new Map<string, Promise<Uint8Array>>();
-  const documentOf = async (id: string): Promise<ProjectDocument | null> => {
-    const held = await store.text(id);
-    const read = held && parseDocument(JSON.parse(unpack(held.text)));
-    return read?.ok ? read.document : null;
-  };
   r.get('/notebook', async (c) =>
     reply(c, 'GET /api/notebook', {
       entries: (await desk.shelf(true)).flatMap(({ id, name, garment, pattern, entries }) =>
@@ -49,8 +42,8 @@ export function notebookRoutes(p: AppParts, desk: Desk): Hono {
     }),
   );
   r.get('/projects/:id/entries', async (c) => {
-    const doc = await documentOf(c.req.param('id'));
-    return doc ? reply(c, 'GET /api/projects/{id}/entries', { entries: doc.decisions.notebook }) : missing(c);
+    const of = await desk.one(c.req.param('id'));
+    return of ? reply(c, 'GET /api/projects/{id}/entries', { entries: of.entries }) : missing(c);
   });
   r.post('/projects/:id/entries', (c) => takeEntry(c, p));
   r.get('/projects/:id/pictures/:file', async (c) => {
@@ -67,29 +60,28 @@ export function notebookRoutes(p: AppParts, desk: Desk): Hono {
     return c.body(new Uint8Array(await made), 200, { 'content-type': 'image/jpeg' });
   });
   r.get('/projects/:id/export/notebook.zip', async (c) => {
-    const id = c.req.param('id');
-    const doc = await documentOf(id);
-    if (!doc) return missing(c);
-    if (!doc.decisions.notebook.length) return problem(c, 404, 'nothing', 'Nothing is written in the notebook yet.');
-    const bytes = await zipped(p, id, doc);
-    c.header('content-disposition', `attachment; filename="${slug(doc.name)}-notebook.zip"`);
+    const of = await desk.one(c.req.param('id'));
+    if (!of) return missing(c);
+    if (!of.entries.length) return problem(c, 404, 'nothing', 'Nothing is written in the notebook yet.');
+    const bytes = await zipped(p, of);
+    c.header('content-disposition', `attachment; filename="${slug(of.name)}-notebook.zip"`);
     return c.body(new Uint8Array(bytes), 200, { 'content-type': 'application/zip' });
   });
   return r;
 }
 
 /** The notebook as Markdown, its pictures beside it. */
-async function zipped(p: AppParts, id: string, doc: ProjectDocument): Promise<Uint8Array> {
+async function zipped(p: AppParts, of: Shelved): Promise<Uint8Array> {
   const files: Record<string, Uint8Array> = {};
   const names = new Map<string, string>();
-  for (const picture of doc.decisions.notebook.flatMap((e) => e.pictures)) {
-    const held = await p.opened.store.file(id, picture);
+  for (const picture of of.entries.flatMap((e) => e.pictures)) {
+    const held = await p.opened.store.file(of.id, picture);
     const kind = held && kindOf(held.bytes);
     if (!held || !kind) continue;
     names.set(picture, `pictures/${picture}.${kind === 'jpeg' ? 'jpg' : kind}`);
     files[names.get(picture) as string] = held.bytes;
   }
-  files['notebook.md'] = strToU8(notebookMarkdown(doc, (picture) => names.get(picture) ?? null));
+  files['notebook.md'] = strToU8(notebookMarkdown(of, (picture) => names.get(picture) ?? null));
   return new Promise((done, failed) => zip(files, { level: 0 }, (e, made) => (e ? failed(e) : done(made))));
 }
 

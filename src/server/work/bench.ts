@@ -20,11 +20,10 @@ import { type ProjectDocument } from '../../core/document/project.ts';
 import { type Plan } from '../../core/plan/index.ts';
 import { problemBody } from '../problem.ts';
 import { type Answered, type Asked, type AtDesk } from './ask.ts';
+import { noPlan } from './noplan.ts';
 import { slug } from './slug.ts';
 
 const json = (body: unknown): Answered => ({ status: 200, type: 'application/json', body: JSON.stringify(body) });
-
-const NO_PLAN = 'There is no order of making for this project: the plan says what is in its way.';
 
 /** What is done, with what is not so any more, and what is left. */
 function progress(x: Computed, doc: ProjectDocument, plan: Plan): unknown {
@@ -86,7 +85,7 @@ export const standing = (doc: ProjectDocument): Answered => json(standingOfProje
 /** What is asked of the bench of a project. */
 export function benchAnswer(x: Computed, doc: ProjectDocument, asked: Asked): Answered {
   const plan = planOf(doc, x);
-  if (!plan.ok) return problemBody(422, 'plan', NO_PLAN);
+  if (!plan.ok) return noPlan();
   if (asked.part === 'progress') return json(progress(x, doc, plan.value));
   if (asked.part === 'ticks') return ticked(x, doc, plan.value, asked);
   return json(calendarAt(doc, plan.value, asked.desk as AtDesk));
@@ -122,7 +121,7 @@ function eventOf(
 /** The sittings as an iCalendar file (RFC 5545), each with its steps; the day it is wanted for as a day of its own. */
 export function calendarFile(x: Computed, doc: ProjectDocument, desk: AtDesk): Answered {
   const plan = planOf(doc, x);
-  if (!plan.ok) return problemBody(422, 'plan', NO_PLAN);
+  if (!plan.ok) return noPlan();
   const c = calendarAt(doc, plan.value, desk);
   if (!c.sittings.length)
     return problemBody(

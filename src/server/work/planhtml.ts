@@ -17,8 +17,8 @@ import { layersOf as drafted, openedOut, panelEdges, panelRings } from '../../co
 import { mapPath } from '../../core/geometry/index.ts';
 import { pathData, ringsData } from '../../core/output/svg.ts';
 import { lastChances, layersOf, litOf, type Plan, type PlanStep } from '../../core/plan/index.ts';
-import { problemBody } from '../problem.ts';
 import { type Answered } from './ask.ts';
+import { noPlan } from './noplan.ts';
 import { PLAN_SCRIPT, PLAN_STYLE } from './planpage.ts';
 import { slug } from './slug.ts';
 
@@ -100,8 +100,7 @@ ${cautions.get(s.id)?.length ? html`<p class="care">${cautions.get(s.id)?.join('
 /** The plan as one page with everything in it: drawings, layers that turn, ticks kept in the browser it is opened in. */
 export async function planHtml(x: Computed, doc: ProjectDocument): Promise<Answered> {
   const made = planOf(doc, x);
-  if (!made.ok)
-    return problemBody(422, 'plan', 'There is no order of making for this project: the plan says what is in its way.');
+  if (!made.ok) return noPlan();
   const plan = made.value;
   const names = partNames(plan.making, x.pieces);
   const page: Page = { doc, plan, names, cautions: cautionsOf(plan.steps) };

@@ -1,7 +1,7 @@
 import { applyPatch, comparePatch, PatchFault } from '../../contract/patch.ts';
 import { goneSteps, type Touched, touchedSteps } from '../../core/bench/index.ts';
 import { type StepLog } from '../../core/bench/log.ts';
-import { compute, taskOf } from '../../core/document/compute.ts';
+import { type Computed, compute, taskOf } from '../../core/document/compute.ts';
 import { type ProjectDocument } from '../../core/document/project.ts';
 import { type Plan } from '../../core/plan/index.ts';
 import { LONGEST_NAME } from '../../core/text.ts';
@@ -26,6 +26,13 @@ interface By {
   meant: () => ProjectDocument;
 }
 
+/** A state of the project as it is planned. */
+interface Planned {
+  doc: ProjectDocument;
+  plan: Plan;
+  cut: Computed['cutLines'];
+}
+
 interface Pending {
   label: string;
   from: ProjectDocument;
@@ -47,7 +54,7 @@ export class SewnGuard {
   private asked: Contradiction | null = null;
   private worker: Worker | null = null;
   private count = 0;
-  private known: { doc: ProjectDocument; plan: Plan | null } | null = null;
+  private known: Planned | null = null;
   private readonly listeners = new Set<() => void>();
   constructor(private readonly by: By) {}
 
@@ -106,34 +113,35 @@ export class SewnGuard {
   private async look(p: Pending): Promise<void> {
     const plan = await Promise.race([this.both(p), sleep(PATIENCE)]);
     if (this.pending !== p) return;
-    const now = plan && against(p.next, plan.next);
-    const was = plan?.from ? against(p.from, plan.from) : null;
+    const now = plan?.next && against(plan.next);
+    const was = plan?.from && against(plan.from);
     const news = now && {
       touched: now.touched.filter((t) => !was?.touched.some((x) => x.step.id === t.step.id && same(x, t))),
       gone: now.gone.filter((l) => !was?.gone.some((x) => x.id === l.id)),
     };
     if (!news || !plan?.next || news.touched.length + news.gone.length === 0) {
-      this.known = plan?.next ? { doc: p.next, plan: plan.next } : null;
+      this.known = plan?.next ?? null;
       this.keep();
       return;
     }
-    this.asked = { label: p.label, doc: p.next, plan: plan.next, ...news };
+    this.asked = { label: p.label, doc: p.next, plan: plan.next.plan, ...news };
     for (const l of this.listeners) l();
   }
 
-  private async both(p: Pending): Promise<{ from: Plan | null; next: Plan | null }> {
-    const known = this.known && onlyBeside(this.known.doc, p.from) ? this.known.plan : undefined;
-    const from = known === undefined ? await this.planOf(p.from) : known;
-    return { from, next: await this.planOf(p.next) };
+  private async both(p: Pending): Promise<{ from: Planned | null; next: Planned | null }> {
+    const { known } = this;
+    const from = known && onlyBeside(known.doc, p.from) ? { ...known, doc: p.from } : await this.planned(p.from);
+    return { from, next: await this.planned(p.next) };
   }
 
-  private planOf(doc: ProjectDocument): Promise<Plan | null> {
+  private planned(doc: ProjectDocument): Promise<Planned | null> {
     this.worker ??= new Worker(new URL('../workers/plan.ts', import.meta.url), { type: 'module', name: 'sewn' });
     const worker = this.worker;
     const id = ++this.count;
+    const x = compute(doc);
     const asked: Asked = {
       id,
-      task: taskOf(doc, compute(doc)),
+      task: taskOf(doc, x),
       choices: { ...doc.decisions.making, ...BESIDE },
       topic: null,
     };
@@ -141,7 +149,7 @@ export class SewnGuard {
       const hear = ({ data }: MessageEvent<Answered>): void => {
         if (data.id !== id) return;
         worker.removeEventListener('message', hear);
-        done(data.plan?.ok ? data.plan.value : null);
+        done(data.plan?.ok ? { doc, plan: data.plan.value, cut: x.cutLines } : null);
       };
       worker.addEventListener('message', hear);
       worker.postMessage(asked);
@@ -169,11 +177,7 @@ function speaks(from: ProjectDocument, next: ProjectDocument): boolean {
   return sewn && (next.shell?.pieces.length ?? 0) <= MANY && next.shell !== null && !onlyBeside(from, next);
 }
 
-function against(doc: ProjectDocument, plan: Plan | null): Pick<Contradiction, 'touched' | 'gone'> | null {
-  if (!plan) return null;
-  const { cutLines } = compute(doc);
-  return {
-    touched: touchedSteps(plan.steps, cutLines, doc.decisions),
-    gone: goneSteps(plan.steps, doc.decisions.bench),
-  };
+function against({ doc, plan, cut }: Planned): Pick<Contradiction, 'touched' | 'gone'> {
+  const { decisions } = doc;
+  return { touched: touchedSteps(plan.steps, cut, decisions), gone: goneSteps(plan.steps, decisions.bench) };
 }

@@ -1,6 +1,7 @@
 import { Box, Button, Heading, Text } from '@chakra-ui/react';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { here } from '../../../contract/here.ts';
 import { doneIn, estimateOf, nextStep, stepsLeft, stretchFor, tickAll } from '../../../core/bench/index.ts';
 import { type PlanStep } from '../../../core/plan/index.ts';
 import { instantNow, saveBench } from '../../data/benchlog.ts';
@@ -190,10 +191,6 @@ function OnPaper({ p }: { p: Sewing }) {
 function Finished({ p }: { p: Sewing }) {
   const { w } = p;
   const { bench } = w.doc.decisions;
-  const today = (): string => {
-    const d = new Date();
-    return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`;
-  };
   const put = (finished: string | null): void =>
     saveBench(w, finished ? 'Finished' : 'Not finished after all', { ...bench, finished });
   return bench.finished ? (
@@ -204,7 +201,7 @@ function Finished({ p }: { p: Sewing }) {
       </WordButton>
     </Say>
   ) : (
-    <Button colorPalette="leaf" minH="48px" mb="4" onClick={() => put(today())}>
+    <Button colorPalette="leaf" minH="48px" mb="4" onClick={() => put(here(new Date()).today)}>
       It is finished
     </Button>
   );

@@ -1,6 +1,5 @@
 import { Box, Button, Flex, Input, Text } from '@chakra-ui/react';
 import { type ReactNode, useState } from 'react';
-import { Link } from 'react-router';
 import { type CalendarAnswer } from '../../../contract/index.ts';
 import { type SewingDay, type Way, type Week } from '../../../core/bench/index.ts';
 import { type PlanStep } from '../../../core/plan/index.ts';
@@ -11,6 +10,7 @@ import { useWeek } from '../../data/useStash.ts';
 import { AllWell } from '../../ui/Notes.tsx';
 import { Page } from '../../ui/Page.tsx';
 import { Blank, Say } from '../../ui/Sentence.tsx';
+import { TakeAway } from '../../ui/TakeAway.tsx';
 import { WordButton } from '../../ui/WordButton.tsx';
 import { dayWords, minutesWords, spanWords, wayWords } from '../../words/index.ts';
 import { Sittings } from './Sittings.tsx';
@@ -46,16 +46,10 @@ export function SewingCalendar({ p, question, tabs }: Props) {
           {data && <Verdict p={p} c={data} week={week} put={put} />}
           {week && <WeekSentences week={week} put={put} today={here.today} />}
           {data && data.sittings.length > 0 && (
-            <Flex gap="3" wrap="wrap" mt="3" css={{ '@media print': { display: 'none' } }}>
-              <Button asChild variant="outline" borderColor="rule" minH="44px">
-                <a href={`${addressOf('GET /api/projects/{id}/export/calendar.ics', { id: w.id })}${query}`} download>
-                  Into my calendar (.ics)
-                </a>
-              </Button>
-              <Button asChild variant="outline" borderColor="rule" minH="44px">
-                <Link to="sheet">Sheet to print</Link>
-              </Button>
-            </Flex>
+            <TakeAway
+              file={`${addressOf('GET /api/projects/{id}/export/calendar.ics', { id: w.id })}${query}`}
+              words="Into my calendar (.ics)"
+            />
           )}
         </>
       }

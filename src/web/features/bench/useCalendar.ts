@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { here } from '../../../contract/here.ts';
 import { type Week } from '../../../core/bench/index.ts';
 import { useAsked } from '../../data/client.ts';
 import { useAgain } from '../../data/useAgain.ts';
@@ -16,17 +17,13 @@ function useHere(): { today: string; clock: number } {
       clearInterval(every);
     };
   }, []);
-  const two = (n: number): string => String(n).padStart(2, '0');
-  return {
-    today: `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`,
-    clock: now.getHours() * 60 + now.getMinutes(),
-  };
+  return here(now);
 }
 
 /** The calendar of a project as of now, anew whenever the project or the hours are others. */
 export function useCalendar(w: Workbook, week: Week | null) {
-  const here = useHere();
-  const query = `?today=${here.today}&clock=${here.clock}`;
+  const at = useHere();
+  const query = `?today=${at.today}&clock=${at.clock}`;
   const { data, error, mutate } = useAsked(
     'GET /api/projects/{id}/calendar',
     { id: w.id },
@@ -35,5 +32,5 @@ export function useCalendar(w: Workbook, week: Week | null) {
   );
   useAgain(w.revision, () => void mutate());
   useAgain(week, () => void mutate());
-  return { data, error, here, query };
+  return { data, error, here: at, query };
 }

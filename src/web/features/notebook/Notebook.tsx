@@ -1,13 +1,13 @@
-import { Button, Flex, Input } from '@chakra-ui/react';
+import { Input } from '@chakra-ui/react';
 import MiniSearch from 'minisearch';
 import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
 import { type Written } from '../../../core/bench/index.ts';
 import { addressOf } from '../../data/client.ts';
 import { useNotebook } from '../../data/useNotebook.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { Empty, Page } from '../../ui/Page.tsx';
 import { SewingTabs } from '../../ui/SewingTabs.tsx';
+import { TakeAway } from '../../ui/TakeAway.tsx';
 import { ENTRY_WORDS } from '../../words/index.ts';
 import { Days } from './Entries.tsx';
 import { useStepTitles } from './useStepTitles.ts';
@@ -33,16 +33,10 @@ export function Notebook({ w }: { w: Workbook }) {
           <SewingTabs id={w.id} at="notebook" />
           <Write w={w} titleOf={titleOf} />
           {own > 0 && (
-            <Flex gap="3" wrap="wrap">
-              <Button asChild variant="outline" borderColor="rule" minH="44px">
-                <a href={addressOf('GET /api/projects/{id}/export/notebook.zip', { id: w.id })} download>
-                  Take it away: Markdown with pictures
-                </a>
-              </Button>
-              <Button asChild variant="outline" borderColor="rule" minH="44px">
-                <Link to="sheet">Sheet to print</Link>
-              </Button>
-            </Flex>
+            <TakeAway
+              file={addressOf('GET /api/projects/{id}/export/notebook.zip', { id: w.id })}
+              words="Take it away: Markdown with pictures"
+            />
           )}
         </>
       }

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Grid, Heading, Input, Text } from '@chakra-ui/react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { PRACTICE, PRACTICES, type PracticeId, scrapsFrom } from '../../../core/bench/index.ts';
 import { type StashCloth } from '../../../core/cutting/index.ts';
@@ -7,7 +7,7 @@ import { STASH } from '../../../core/document/project.ts';
 import { formatLength, parseLength } from '../../../core/units.ts';
 import { api, useAsked } from '../../data/client.ts';
 import { useStash } from '../../data/useStash.ts';
-import { Masthead } from '../../ui/Masthead.tsx';
+import { Beside } from '../../ui/Beside.tsx';
 import { SheetBox } from '../../ui/Page.tsx';
 import { StrokeDrawing } from '../../ui/Worded.tsx';
 import { CAUTION_WORDS, dayWords, PRACTICE_WORDS } from '../../words/index.ts';
@@ -18,20 +18,14 @@ const isPractice = (v: string | null): v is PracticeId => PRACTICES.includes(v a
 export function PracticePage() {
   const [asked, setAsked] = useSearchParams();
   const id = asked.get('card');
-  useEffect(() => {
-    document.title = 'What do I want to practise? · Woodbine';
-  }, []);
   return (
-    <Box minH="100vh">
-      <Masthead />
-      <Box as="main" px={{ base: 4, lg: 8 }} py="6" maxW="1240px" mx="auto">
-        {isPractice(id) ? (
-          <Card key={id} id={id} onClose={() => setAsked({})} />
-        ) : (
-          <Cards onOpen={(card) => setAsked({ card })} />
-        )}
-      </Box>
-    </Box>
+    <Beside question="What do I want to practise?" own={isPractice(id)}>
+      {isPractice(id) ? (
+        <Card key={id} id={id} onClose={() => setAsked({})} />
+      ) : (
+        <Cards onOpen={(card) => setAsked({ card })} />
+      )}
+    </Beside>
   );
 }
 
@@ -44,32 +38,27 @@ function Cards({ onOpen }: { onOpen: (id: PracticeId) => void }) {
       .sort()
       .at(-1) ?? null;
   return (
-    <>
-      <Heading as="h1" fontSize="32px" fontWeight="600" mb="4">
-        What do I want to practise?
-      </Heading>
-      <Grid templateColumns="repeat(auto-fill, minmax(330px, 1fr))" gap="5">
-        {PRACTICES.map((id) => {
-          const { title, why, drawn } = PRACTICE_WORDS[id];
-          const when = last(id);
-          return (
-            <SheetBox as="article" key={id} mb="0">
-              <Heading as="h2" fontSize="21px" fontWeight="600">
-                {title}
-              </Heading>
-              <StrokeDrawing drawn={drawn} width={200} />
-              <Text mb="1">{why}</Text>
-              <Text color="quiet" mb="3">
-                {when ? `Last practised on ${dayWords(when.slice(0, 10))}.` : 'Not practised yet.'}
-              </Text>
-              <Button colorPalette="leaf" minH="48px" onClick={() => onOpen(id)}>
-                Practise it
-              </Button>
-            </SheetBox>
-          );
-        })}
-      </Grid>
-    </>
+    <Grid templateColumns="repeat(auto-fill, minmax(330px, 1fr))" gap="5">
+      {PRACTICES.map((id) => {
+        const { title, why, drawn } = PRACTICE_WORDS[id];
+        const when = last(id);
+        return (
+          <SheetBox as="article" key={id} mb="0">
+            <Heading as="h2" fontSize="21px" fontWeight="600">
+              {title}
+            </Heading>
+            <StrokeDrawing drawn={drawn} width={200} />
+            <Text mb="1">{why}</Text>
+            <Text color="quiet" mb="3">
+              {when ? `Last practised on ${dayWords(when.slice(0, 10))}.` : 'Not practised yet.'}
+            </Text>
+            <Button colorPalette="leaf" minH="48px" onClick={() => onOpen(id)}>
+              Practise it
+            </Button>
+          </SheetBox>
+        );
+      })}
+    </Grid>
   );
 }
 

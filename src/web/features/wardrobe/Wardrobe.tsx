@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Grid, Heading, Image, Text } from '@chakra-ui/react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { type Answer } from '../../../contract/index.ts';
 import { emptyBench } from '../../../core/bench/log.ts';
@@ -7,7 +7,7 @@ import { careOf, cutFrom, toBuy } from '../../../core/cutting/index.ts';
 import { compute } from '../../../core/document/compute.ts';
 import { type ProjectDocument } from '../../../core/document/project.ts';
 import { addressOf, api, useAsked } from '../../data/client.ts';
-import { Masthead } from '../../ui/Masthead.tsx';
+import { Beside } from '../../ui/Beside.tsx';
 import { Empty, SheetBox } from '../../ui/Page.tsx';
 import { careWords, dayWords, minutesWords } from '../../words/index.ts';
 
@@ -16,34 +16,25 @@ type Garment = Answer<'GET /api/wardrobe'>['garments'][number];
 /** What was made: finished garments with a picture, what they took and cost, how they are cared for; and the next one from each. */
 export function Wardrobe() {
   const { data, error } = useAsked('GET /api/wardrobe', {});
-  useEffect(() => {
-    document.title = 'What did I make? · Woodbine';
-  }, []);
   return (
-    <Box minH="100vh">
-      <Masthead />
-      <Box as="main" px={{ base: 4, lg: 8 }} py="6" maxW="1240px" mx="auto">
-        <Heading as="h1" fontSize="32px" fontWeight="600" mb="4">
-          What did I make?
-        </Heading>
-        {error && (
-          <Text role="alert" color="berry">
-            {error.message}
-          </Text>
-        )}
-        {!data && !error && <Text color="quiet">Opening the wardrobe …</Text>}
-        {data && !data.garments.length && (
-          <Empty title="Nothing hangs in it yet">
-            When every step of a project is done, its page of the sewing asks whether it is finished.
-          </Empty>
-        )}
-        <Grid templateColumns="repeat(auto-fill, minmax(330px, 1fr))" gap="5">
-          {data?.garments.map((g) => (
-            <One key={g.project} g={g} />
-          ))}
-        </Grid>
-      </Box>
-    </Box>
+    <Beside question="What did I make?">
+      {error && (
+        <Text role="alert" color="berry">
+          {error.message}
+        </Text>
+      )}
+      {!data && !error && <Text color="quiet">Opening the wardrobe …</Text>}
+      {data && !data.garments.length && (
+        <Empty title="Nothing hangs in it yet">
+          When every step of a project is done, its page of the sewing asks whether it is finished.
+        </Empty>
+      )}
+      <Grid templateColumns="repeat(auto-fill, minmax(330px, 1fr))" gap="5">
+        {data?.garments.map((g) => (
+          <One key={g.project} g={g} />
+        ))}
+      </Grid>
+    </Beside>
   );
 }
 
