@@ -25,7 +25,7 @@ interface Effort {
   strip: number;
   fewer: number;
 }
-const USUAL: Effort = { planes: 3, strip: 500, fewer: 8000 };
+const USUAL: Effort = { planes: 3, strip: 500, fewer: 3000 };
 /** Pages of a plane are filled to about this share. Own figure. */
 const FILLED = 0.8;
 /** More sheets are put in rows: how two of them fit is worked out for all pairs, and would take a minute. */

@@ -1,4 +1,4 @@
-import { type ReactElement } from 'react';
+import { memo, type ReactElement, useCallback, useRef } from 'react';
 import { formatLength, inUnit, type LengthUnit } from '../../core/units.ts';
 import { ChoiceBlank, CountBlank, LengthBlank, type Way } from './Sentence.tsx';
 
@@ -99,7 +99,15 @@ interface OneProps {
   set: (v: unknown, words?: string) => void;
 }
 
-function One({ field, value, units, set }: OneProps): ReactElement {
+/** A blank is drawn anew only when what it says changes: a page has dozens, and a slider moves one. What it sets is always the newest. */
+function One({ set, ...said }: OneProps): ReactElement {
+  const newest = useRef(set);
+  newest.current = set;
+  const setNewest = useCallback<OneProps['set']>((v, words) => newest.current(v, words), []);
+  return <Drawn {...said} set={setNewest} />;
+}
+
+const Drawn = memo(function Drawn({ field, value, units, set }: OneProps): ReactElement {
   if (field.as === 'length') {
     const { said, ...more } = field;
     const words = said?.(value as number);
@@ -132,7 +140,7 @@ function One({ field, value, units, set }: OneProps): ReactElement {
       onPick={(id) => set(of(id), `${field.label}: ${said.find((x) => x.id === id)?.words ?? id}`)}
     />
   );
-}
+});
 
 const waysOf = ({ yes, no }: YesOf): Way<string>[] => [
   { id: 'yes', words: yes },

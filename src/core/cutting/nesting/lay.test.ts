@@ -5,11 +5,13 @@ import { CUTS } from '../../../test/pile.ts';
 import { PUZZLE, puzzle } from '../../../test/puzzle.ts';
 import { runs } from '../../../test/runs.ts';
 import { compute } from '../../document/compute.ts';
-import { type Path, type Point, polyline } from '../../geometry/index.ts';
+import { difference } from '../../geometry/clip.ts';
+import { type Path, type Point, polyline, ringsArea } from '../../geometry/index.ts';
 import { type Cut, type CutLine, type Piece } from '../../pattern/index.ts';
 import { type Laying, laidInOrder } from './construct.ts';
 import { type Cloth, type Lay, laid, layFaults, partsOf, plainCloth } from './index.ts';
 import { NoFits } from './nofit.ts';
+import { partsOfOutlines } from './outlines.ts';
 
 const ONE: Cut = { count: 1, pair: false, onFold: false };
 
@@ -164,6 +166,24 @@ describe('a lay', () => {
     expect(lay.length).toBeGreaterThan(111.9);
     expect(lay.length).toBeLessThan(112.5);
     expect(layFaults(lay, pieces, lines)).toEqual([]);
+  });
+
+  test('keeps from each other what is turned and mirrored together as it would each by itself', () => {
+    const hook = [0, 0, 90, 0, 90, 30, 35, 45, 60, 110, 0, 80];
+    const arrow = [10, 0, 70, 25, 15, 60, 40, 25];
+    const outlines = [hook, arrow].map((at, i) => ({
+      ...{ id: `${i}`, count: 1, turns: [0, 7, 90, 180, 270], mirror: true },
+      ring: at.flatMap((x, k) => (k % 2 ? [] : [{ x, y: at[k + 1] as number }])),
+    }));
+    const ways = partsOfOutlines(outlines).flatMap((p) => p.ways);
+    const shared = new NoFits(3);
+    for (const a of ways)
+      for (const b of ways) {
+        const [{ shape: _a, ...one }, { shape: _b, ...other }] = [a, b];
+        const [made, plain] = [shared.of(a, b), new NoFits(3).of(one, other)];
+        const apart = ringsArea(difference(made, plain)) + ringsArea(difference(plain, made));
+        expect(apart).toBeLessThan(0.002 * ringsArea(plain));
+      }
   });
 
   test('of two gores: head to tail they lie in the width of both ends, one way they do not', () => {

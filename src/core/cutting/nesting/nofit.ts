@@ -1,6 +1,7 @@
 import { hull, inflate, type Point, type Rings } from '../../geometry/index.ts';
 import { convexParts, convexSum } from './convex.ts';
 import { type Way } from './parts.ts';
+import { lying } from './turned.ts';
 
 /** By how much two pieces may touch, mm: so that a place that just fits has some room to be found in. */
 export const TOUCH = 0.02;
@@ -37,24 +38,61 @@ function whole(rings: Rings[]): Rings {
   return hull([...whole(rings.slice(0, half)), ...whole(rings.slice(half))]);
 }
 
-/** No-fit polygons, each made once for two outlines and kept. */
+/** A ring as it lies, the same way round as before. */
+const lain = (r: Point[], turn: number, mirrored: boolean): Point[] => {
+  const over = r.map((p) => lying(p, turn, mirrored));
+  return mirrored ? over.reverse() : over;
+};
+
+/** A way by its shape; one that is not said to be of any is its own. */
+const lies = ({ outline, shape, turn, mirrored }: Way) =>
+  shape ? { ...shape, turn, mirrored } : { ring: outline, x: 0, y: 0, turn: 0, mirrored: false };
+
+/**
+ * No-fit polygons, each made once for two outlines and kept. What two shapes are to each other does not change when both are turned or
+ * mirrored together: that is made once for all ways they may lie.
+ */
 export class NoFits {
   private parts = new Map<Point[], Point[][]>();
   private known = new Map<Point[], Map<Point[], Rings>>();
+  private readonly shapes = new Map<Point[], number>();
+  private readonly upright = new Map<string, Rings>();
   constructor(private readonly gap: number) {}
 
-  of({ outline: a }: Way, { outline: b }: Way): Rings {
-    const of = this.known.get(a) ?? new Map<Point[], Rings>();
-    this.known.set(a, of);
-    const made = of.get(b) ?? this.made(a, b);
-    of.set(b, made);
+  of(a: Way, b: Way): Rings {
+    const of = this.known.get(a.outline) ?? new Map<Point[], Rings>();
+    this.known.set(a.outline, of);
+    const made = of.get(b.outline) ?? this.made(a, b);
+    of.set(b.outline, made);
     return made;
   }
 
   /** Seen from the other it is the same turned half round. */
-  private made(a: Point[], b: Point[]): Rings {
-    const other = this.known.get(b)?.get(a);
-    return other ? other.map(back) : noFit(this.partsOf(a), this.partsOf(b), this.gap);
+  private made(a: Way, b: Way): Rings {
+    const other = this.known.get(b.outline)?.get(a.outline);
+    if (other) return other.map(back);
+    const [p, q] = [lies(a), lies(b)];
+    if (this.numberOf(p.ring) > this.numberOf(q.ring)) return this.of(b, a).map(back);
+    const [x, y] = [q.x - p.x, q.y - p.y];
+    // Seen from the first as it lies upright; one that is mirrored sees the other turn the other way.
+    const by = p.mirrored ? p.turn - q.turn : q.turn - p.turn;
+    return this.uprightOf(p.ring, q.ring, ((by % 360) + 360) % 360, p.mirrored !== q.mirrored).map((r) =>
+      lain(r, p.turn, p.mirrored).map((c) => ({ x: c.x + x, y: c.y + y })),
+    );
+  }
+
+  private uprightOf(a: Point[], b: Point[], turn: number, mirrored: boolean): Rings {
+    const key = `${this.numberOf(a)}/${this.numberOf(b)}/${turn}/${mirrored}`;
+    const over = (): Point[][] => this.partsOf(b).map((r) => lain(r, turn, mirrored));
+    const made = this.upright.get(key) ?? noFit(this.partsOf(a), over(), this.gap);
+    this.upright.set(key, made);
+    return made;
+  }
+
+  private numberOf(shape: Point[]): number {
+    const n = this.shapes.get(shape) ?? this.shapes.size;
+    this.shapes.set(shape, n);
+    return n;
   }
 
   private partsOf(ring: Point[]): Point[][] {

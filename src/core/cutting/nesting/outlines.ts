@@ -1,6 +1,6 @@
 import { inflate, type Point, ringsArea, simplified, union } from '../../geometry/index.ts';
 import { type LayPart, MANY, type Way } from './parts.ts';
-import { turned } from './turned.ts';
+import { lying } from './turned.ts';
 
 /** Something to be laid, by its outline alone: mm, x across the strip and y along it. */
 export interface Outline {
@@ -28,8 +28,9 @@ export function isPlain(ring: Point[]): boolean {
 /** What is to be laid of outlines, each as often as it is cut, in all the ways it may lie. */
 export function partsOfOutlines(outlines: readonly Outline[]): LayPart[] {
   return outlines.flatMap((o) => {
+    const few = o.ring.length > MANY ? (inflate([simplified(o.ring, STRAY)], STRAY)[0] ?? o.ring) : o.ring;
     const ways = o.turns.flatMap((turn) =>
-      (o.mirror ? [false, true] : [false]).map((mirrored) => wayOf(o.ring, turn, mirrored)),
+      (o.mirror ? [false, true] : [false]).map((mirrored) => wayOf(o.ring, few, turn, mirrored)),
     );
     return Array.from({ length: o.count }, (_, copy) => ({ piece: o.id, copy, atFold: false, ways }));
   });
@@ -37,14 +38,17 @@ export function partsOfOutlines(outlines: readonly Outline[]): LayPart[] {
 
 /** The outline as it lies when its box begins at the origin. */
 export function lyingOutline(ring: readonly Point[], turn: number, mirrored: boolean): Point[] {
-  const all = ring.map((p) => turned({ x: mirrored ? -p.x : p.x, y: p.y }, turn));
+  const all = ring.map((p) => lying(p, turn, mirrored));
   const [x, y] = [Math.min(...all.map((p) => p.x)), Math.min(...all.map((p) => p.y))];
   return all.map((p) => ({ x: p.x - x, y: p.y - y }));
 }
 
-function wayOf(ring: readonly Point[], turn: number, mirrored: boolean): Way {
-  const line = lyingOutline(ring, turn, mirrored);
-  const [wide, long] = [Math.max(...line.map((p) => p.x)), Math.max(...line.map((p) => p.y))];
-  const few = line.length > MANY ? (inflate([simplified(line, STRAY)], STRAY)[0] ?? line) : line;
-  return { turn, mirrored, outline: few, wide, long };
+/** `few`: the outline by fewer points, which holds all of it. */
+function wayOf(ring: readonly Point[], few: Point[], turn: number, mirrored: boolean): Way {
+  const over = (r: readonly Point[]): Point[] => r.map((p) => lying(p, turn, mirrored));
+  const all = over(ring);
+  const [xs, ys] = [all.map((p) => p.x), all.map((p) => p.y)];
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  const outline = over(few).map((p) => ({ x: p.x - x, y: p.y - y }));
+  return { turn, mirrored, outline, shape: { ring: few, x, y }, wide: Math.max(...xs) - x, long: Math.max(...ys) - y };
 }

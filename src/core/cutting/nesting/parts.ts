@@ -3,7 +3,7 @@ import { type CutLine, type Piece } from '../../pattern/index.ts';
 import { FLATTEN } from '../../tolerance.ts';
 import { type Cloth, firstLine, type Placed } from './cloth.ts';
 import { type Steps } from './steps.ts';
-import { turned } from './turned.ts';
+import { lying, turned } from './turned.ts';
 
 /** How far a chord may stray from a curved cut line while pieces are laid, mm: as much is kept free around them. */
 const CHORD = 0.4;
@@ -13,6 +13,8 @@ export const MANY = 60;
 /** One way a part may lie: its outline in a box from the origin, x across the cloth and y along it. */
 export interface Way extends Pick<Placed, 'turn' | 'mirrored'> {
   outline: Point[];
+  /** What the outline is of: a ring that all ways of a part share, and where the way's box begins once that is mirrored and turned. */
+  shape?: { ring: Point[] } & Point;
   wide: number;
   long: number;
   /** Across and along it lies at these places only, so that its print meets. */
@@ -142,6 +144,7 @@ function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth, hold: Hold 
     (folded ? [false, true] : [face]).map((mirrored) => ({ turn, mirrored })),
   );
   const ring = grown(cut);
+  const upright = laying(p, cut, cloth, { turn: 0, mirrored: false })(ring);
   return ways
     .filter((how) => !(cloth.oneWay && isOver(how.turn)))
     .flatMap((how) => {
@@ -150,8 +153,15 @@ function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth, hold: Hold 
       const line = lay(chords(cut, FLATTEN));
       const [wide, long] = [Math.max(...line.map((q) => q.x)), Math.max(...line.map((q) => q.y))];
       const on = heldBy(folded && p.cut.onFold ? { ...hold, across: undefined } : hold, lay, how.turn, cloth);
-      return [{ ...how, outline: lay(ring), wide, long, ...on }];
+      const outline = lay(ring);
+      return [{ ...how, outline, shape: shapeOf(upright, outline, how), wide, long, ...on }];
     });
+}
+
+/** What an outline is of, seen from a ring that was laid upright. */
+function shapeOf(ring: Point[], outline: readonly Point[], { turn, mirrored }: How): Way['shape'] {
+  const [over, at] = [lying(ring[0] as Point, turn, mirrored), outline[0] as Point];
+  return { ring, x: over.x - at.x, y: over.y - at.y };
 }
 
 /** The places at which the print meets. Turned round, a piece has its print the other way up. */
