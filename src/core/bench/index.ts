@@ -8,6 +8,7 @@ export * from './notebook.ts';
 export * from './pace.ts';
 export * from './person.ts';
 export * from './practice.ts';
+export * from './practicesteps.ts';
 export * from './progress.ts';
 export * from './sewn.ts';
 export * from './sittings.ts';

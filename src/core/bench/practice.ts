@@ -5,12 +5,23 @@ import { boxRing } from '../geometry/index.ts';
 export const PRACTICES = ['collar-points', 'sandwich-roll', 'mitre', 'set-in-sleeve', 'holes'] as const;
 export type PracticeId = (typeof PRACTICES)[number];
 
-/** A scrap to cut: a rectangle, mm. */
+/** A scrap to cut: a rectangle, mm, and what of the garment each that is cut so stands for. */
 export interface Scrap {
   width: number;
   length: number;
-  count: number;
+  as: readonly ScrapName[];
 }
+export type ScrapName =
+  | 'upper-collar'
+  | 'under-collar'
+  | 'outer-yoke'
+  | 'inner-yoke'
+  | 'back'
+  | 'corner'
+  | 'sleeve'
+  | 'armhole'
+  | 'front'
+  | 'facing';
 
 export interface Practice {
   id: PracticeId;
@@ -25,34 +36,34 @@ export interface Practice {
 export const PRACTICE: Record<PracticeId, Practice> = {
   'collar-points': {
     id: 'collar-points',
-    scraps: [{ width: 220, length: 90, count: 2 }],
+    scraps: [{ width: 220, length: 90, as: ['upper-collar', 'under-collar'] }],
     before: ['sew-part'],
     passes: 1,
   },
   'sandwich-roll': {
     id: 'sandwich-roll',
     scraps: [
-      { width: 200, length: 120, count: 2 },
-      { width: 200, length: 200, count: 1 },
+      { width: 200, length: 120, as: ['outer-yoke', 'inner-yoke'] },
+      { width: 200, length: 200, as: ['back'] },
     ],
     before: ['yoke-roll', 'yoke-sandwich', 'sew-armholes'],
     passes: null,
   },
   mitre: {
     id: 'mitre',
-    scraps: [{ width: 200, length: 200, count: 1 }],
+    scraps: [{ width: 200, length: 200, as: ['corner'] }],
     before: ['sew-mitre', 'mark-mitre'],
     passes: 1,
   },
   'set-in-sleeve': {
     id: 'set-in-sleeve',
-    scraps: [{ width: 260, length: 200, count: 2 }],
+    scraps: [{ width: 260, length: 200, as: ['sleeve', 'armhole'] }],
     before: ['ease-cap'],
     passes: 2,
   },
   holes: {
     id: 'holes',
-    scraps: [{ width: 180, length: 80, count: 2 }],
+    scraps: [{ width: 180, length: 80, as: ['front', 'facing'] }],
     before: ['sew-holes', 'practise-holes'],
     passes: 0.5,
   },
@@ -65,7 +76,7 @@ const [STEPS, APART] = [60, 4];
 function fits(rest: StashCloth, scraps: readonly Scrap[]): boolean {
   const parts = partsOfOutlines(
     scraps.map((s, i) => ({
-      ...{ id: `scrap${i}`, count: s.count, turns: [0, 90], mirror: false },
+      ...{ id: `scrap${i}`, count: s.as.length, turns: [0, 90], mirror: false },
       ring: boxRing({ minX: 0, maxX: s.width, minY: 0, maxY: s.length }),
     })),
   );

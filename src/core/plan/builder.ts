@@ -25,7 +25,7 @@ import {
 } from './types.ts';
 
 /** Usual cautions of a station. */
-const CAUTIONS: Partial<Record<Station, Caution[]>> = {
+export const STATION_CAUTIONS: Partial<Record<Station, readonly Caution[]>> = {
   machine: ['pins'],
   overlocker: ['blades-machine'],
   iron: ['iron'],
@@ -93,7 +93,7 @@ export class PlanBuilder {
     // Without an overlocker its work is done with a zigzag.
     const zigzag = station === 'overlocker' && this.g.methods.neatening === 'zigzag';
     const at = zigzag ? 'machine' : station;
-    const cautions = [...new Set([...(CAUTIONS[at] ?? []), ...(more.cautions ?? [])])];
+    const cautions = [...new Set([...(STATION_CAUTIONS[at] ?? []), ...(more.cautions ?? [])])];
     const pieces = [...new Set(more.pieces ?? more.stack?.map((l) => l.part) ?? [])];
     const first = raw || section === 'prepare';
     const ready = pieces.map((p) => (first || more.makes?.includes(`ready:${p}`) ? `fuse:${p}?` : `ready:${p}?`));

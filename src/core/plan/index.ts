@@ -14,6 +14,7 @@ export * from './methods/catalogue.ts';
 export { EXTRA_IDS, type ExtraId } from './methods/extras.ts';
 export { TOPICS, type Topic } from './methods/method.ts';
 export type { MisfitReason } from './methods/misfits.ts';
+export { mitreMarks } from './mitre.ts';
 export * from './names.ts';
 export * from './operationcodes.ts';
 export * from './order.ts';

@@ -55,20 +55,30 @@ const plyOf = (l: Laid, parts: Map<string, Part>, along: boolean): Ply[] => {
     : [];
 };
 
-/**
- * The layers of a step in section; null where it joins none. What swings once about the seam lies beside what stays; what
- * swings twice ends under it. Layers that lie below the one that stays swing out from below, those above from above.
- */
+/** A layer as it is laid for a seam, undermost first, and how often it swings over about it. */
+export interface Stacked {
+  ply: Ply;
+  swings: Laid['swings'];
+}
+
+/** The layers of a step in section; null where it joins none. */
 export function layersOf(step: Operation, making: GarmentModel): Layers | null {
   const parts = new Map(making.parts.map((p) => [p.id, p]));
   const { stack } = step;
   const sewn = new Set(step.sews.map((x) => x.joint));
   const along = making.joints.some((j) => sewn.has(j.id) && ALONG.has(j.code));
   if (stack.length < 2) return null;
+  const laid = stack.flatMap((l) => plyOf(l, parts, along).map((ply) => ({ ply, swings: l.swings })));
+  return layersFrom(laid, step.allowance ?? 0, step.press);
+}
+
+/**
+ * Layers in section, and how they turn about a seam with an allowance (mm) that is pressed so. What swings once about the seam lies
+ * beside what stays; what swings twice ends under it. Layers that lie below the one that stays swing out from below, those above from above.
+ */
+export function layersFrom(stack: readonly Stacked[], allowance: number, press: Operation['press']): Layers {
   const stays = stack.findIndex((l) => l.swings === 0);
-  const laid = stack
-    .flatMap((l, i) => plyOf(l, parts, along).map((ply) => ({ ply, swings: l.swings, above: i > stays })))
-    .map((x, from) => ({ ...x, from }));
+  const laid = stack.map((l, from) => ({ ...l, from, above: from > stays }));
   const pick = (swings: number, above: boolean) => laid.filter((x) => x.swings === swings && x.above === above);
   const still = laid.filter((x) => x.swings === 0);
   // Twice about the seam: from above it comes to lie below, in the order it had. Once: what lay on top lies undermost.
@@ -81,14 +91,13 @@ export function layersOf(step: Operation, making: GarmentModel): Layers | null {
     const place = (side === 'right' ? right : left).indexOf(x);
     return { ply: x.ply, from: x.from, to: { side, place }, halves: x.swings * (x.above ? 1 : -1) };
   });
-  return { before: laid.map((x) => x.ply), after, allowances: lying(step, after), turned };
+  return { before: laid.map((x) => x.ply), after, allowances: lying(stack, after, allowance, press), turned };
 }
 
 /** Allowances open, to one side, or graded between the layers with the widest towards the outside. */
-function lying(step: Operation, after: Ply[][]): Lying[] {
-  const width = step.allowance ?? 0;
+function lying(stack: readonly Stacked[], after: Ply[][], width: number, press: Operation['press']): Lying[] {
   // Laid on each other as they are worn, allowances stay what they are.
-  if (step.stack.every((l) => l.swings === 0)) return [];
+  if (stack.every((l) => l.swings === 0)) return [];
   const [left = [], right] = after;
   if (!right || left.length > 1 || right.length > 1) {
     const all = [...(right ?? []), ...left].reverse();
@@ -97,7 +106,7 @@ function lying(step: Operation, after: Ply[][]): Lying[] {
   }
   const [a, b] = [left[0], right[0]];
   if (!a || !b) return [];
-  const to = step.press === 'press-to-a' ? 'left' : step.press === 'press-to-b' ? 'right' : null;
+  const to = press === 'press-to-a' ? 'left' : press === 'press-to-b' ? 'right' : null;
   return [
     { part: a.part, over: to ?? 'left', width },
     { part: b.part, over: to ?? 'right', width },

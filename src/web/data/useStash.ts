@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { type Week } from '../../core/bench/index.ts';
 import { type Stash } from '../../core/cutting/index.ts';
 import { type Decisions, STASH } from '../../core/document/project.ts';
+import { type LengthUnit } from '../../core/units.ts';
 import { api, useAsked } from './client.ts';
 import { listen } from './live.ts';
 
@@ -13,6 +14,7 @@ interface Over<T> {
   put: (words: string, next: (s: T) => T) => Promise<void>;
   /** Why it could not be read or changed. */
   trouble: string | null;
+  units: LengthUnit;
 }
 
 function useOver<K extends 'stash' | 'week'>(key: K): Over<Decisions[K]> {
@@ -31,17 +33,22 @@ function useOver<K extends 'stash' | 'week'>(key: K): Over<Decisions[K]> {
       await mutate();
     }
   };
-  return { now: data?.document.decisions[key] ?? null, put, trouble: failed ?? error?.message ?? null };
+  return {
+    now: data?.document.decisions[key] ?? null,
+    put,
+    trouble: failed ?? error?.message ?? null,
+    units: data?.document.units ?? 'mm',
+  };
 }
 
 /** What one has. */
-export function useStash(): { stash: Stash | null } & Pick<Over<Stash>, 'put' | 'trouble'> {
+export function useStash(): { stash: Stash | null } & Omit<Over<Stash>, 'now'> {
   const { now, ...rest } = useOver('stash');
   return { stash: now, ...rest };
 }
 
 /** When there is time for sewing. */
-export function useWeek(): { week: Week | null } & Pick<Over<Week>, 'put' | 'trouble'> {
+export function useWeek(): { week: Week | null } & Omit<Over<Week>, 'now'> {
   const { now, ...rest } = useOver('week');
   return { week: now, ...rest };
 }

@@ -2,8 +2,8 @@ import { Box, Heading } from '@chakra-ui/react';
 import { type ReactNode, useEffect } from 'react';
 import { Masthead } from './Masthead.tsx';
 
-/** A page that belongs to no project: the question it answers, then the answer. `own`: what is open on it has a heading of its own. */
-export function Beside({ question, own = false, children }: { question: string; own?: boolean; children: ReactNode }) {
+/** A page that belongs to no project: the question it answers, then the answer. */
+export function Beside({ question, children }: { question: string; children: ReactNode }) {
   useEffect(() => {
     document.title = `${question} · Woodbine`;
   }, [question]);
@@ -11,11 +11,9 @@ export function Beside({ question, own = false, children }: { question: string; 
     <Box minH="100vh">
       <Masthead />
       <Box as="main" px={{ base: 4, lg: 8 }} py="6" maxW="1240px" mx="auto">
-        {!own && (
-          <Heading as="h1" fontSize="32px" fontWeight="600" mb="4">
-            {question}
-          </Heading>
-        )}
+        <Heading as="h1" fontSize="32px" fontWeight="600" mb="4">
+          {question}
+        </Heading>
         {children}
       </Box>
     </Box>

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Grid, Heading, Text } from '@chakra-ui/react';
+import { Box, Button, Heading, Text } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { doneIn, mendsBefore, nextStep, stateOf, stepsLeft } from '../../../core/bench/index.ts';
@@ -7,11 +7,11 @@ import { type PlanStep } from '../../../core/plan/index.ts';
 import { usePartNames } from '../../data/usePartNames.ts';
 import { usePlan } from '../../data/usePlan.ts';
 import { type Workbook } from '../../data/useProject.ts';
-import { MEND_WORDS, minutesWords, SECTION_WORDS } from '../../words/index.ts';
+import { BenchFrame, HowFar } from '../../ui/BenchFrame.tsx';
+import { MEND_WORDS, minutesWords, SECTION_WORDS, stepWords } from '../../words/index.ts';
 import { BenchStep } from './BenchStep.tsx';
-import { BenchTop } from './BenchTop.tsx';
+import { Clock } from './Clock.tsx';
 import { keep, mark, type Sewing, titleOf } from './sewing.ts';
-import { useHands } from './useHands.ts';
 import { useTimer } from './useTimer.ts';
 
 /** The plan a step at a time, on the whole screen: what do I do now? */
@@ -81,23 +81,28 @@ function AtBench({ p }: { p: Sewing }) {
       onward();
     }
   };
-  useHands(done, back);
   if (!step) return <Nothing w={w} words="The plan has no steps." />;
-  const words = mend ? 'Mended' : state === 'done' ? 'Next' : 'Done';
+  const { title, how, check } = stepWords(step, w.doc.units, p.names);
   return (
-    <Flex direction="column" minH="100dvh" h={{ lg: '100dvh' }} bg="sheet" color="ink">
-      <BenchTop p={p} step={step} timer={timer} />
-      <Box as="main" flex="1" minH="0" overflow="auto" px={{ base: 5, lg: 10 }} pt="2" pb="4">
-        {over ? (
-          <AllDone p={p} />
-        ) : mend ? (
-          <MendFirst m={mend} then={titleOf(p, step)} />
-        ) : (
-          <BenchStep p={p} step={step} onGo={go} />
-        )}
-      </Box>
-      <Foot p={p} step={step} words={over ? null : words} onDone={done} onBack={back} first={at === 0 && !over} />
-    </Flex>
+    <BenchFrame
+      leave={{ to: `/project/${w.id}/sewing`, words: 'Leave the bench' }}
+      title={`${w.doc.name}${w.again ? ' · not saved yet' : ''}`}
+      spoken={[title, how, check ? `Check: ${check}` : ''].filter(Boolean).join('. ')}
+      tools={<Clock p={p} step={step} timer={timer} />}
+      go={over ? null : mend ? 'Mended' : state === 'done' ? 'Next' : 'Done'}
+      onDone={done}
+      onBack={back}
+      first={at === 0 && !over}
+      far={<Far p={p} step={step} />}
+    >
+      {over ? (
+        <AllDone p={p} />
+      ) : mend ? (
+        <MendFirst m={mend} then={titleOf(p, step)} />
+      ) : (
+        <BenchStep p={p} step={step} onGo={go} />
+      )}
+    </BenchFrame>
   );
 }
 
@@ -141,59 +146,8 @@ function AllDone({ p }: { p: Sewing }) {
   );
 }
 
-interface FootProps {
-  p: Sewing;
-  step: PlanStep;
-  /** On the button that goes on; none where there is nothing more. */
-  words: string | null;
-  onDone: () => void;
-  onBack: () => void;
-  first: boolean;
-}
-
-/** Back, how far it is, and Done: large enough for a hand that holds pins. On a telephone how far it is stands above them. */
-function Foot({ p, step, words, onDone, onBack, first }: FootProps) {
-  const big = { h: { base: '72px', md: '84px' }, borderRadius: '16px', fontSize: '28px', fontWeight: 650 } as const;
-  return (
-    <Grid
-      as="footer"
-      templateColumns={{ base: '120px 1fr', md: '120px 1fr 180px', lg: '220px 1fr 300px' }}
-      templateAreas={{ base: '"far far" "back done"', md: '"back far done"' }}
-      alignItems="center"
-      gap={{ base: 3, lg: 6 }}
-      px={{ base: 4, lg: 10 }}
-      py={{ base: 3, md: 5 }}
-      borderTopWidth="1px"
-      borderColor="rule"
-      position="sticky"
-      bottom="0"
-      bg="sheet"
-      flexShrink={0}
-    >
-      <Button
-        {...big}
-        gridArea="back"
-        variant="outline"
-        borderWidth="2px"
-        borderColor="leaf.solid"
-        color="leaf.fg"
-        disabled={first}
-        onClick={onBack}
-      >
-        Back
-      </Button>
-      <Far p={p} step={step} />
-      {words && (
-        <Button {...big} gridArea="done" colorPalette="leaf" onClick={onDone}>
-          {words}
-        </Button>
-      )}
-    </Grid>
-  );
-}
-
 /** How far it is: in its part of the work, and in all of it. */
-function Far({ p, step }: Pick<FootProps, 'p' | 'step'>) {
+function Far({ p, step }: { p: Sewing; step: PlanStep }) {
   const { steps } = p.plan;
   const { bench } = p.w.doc.decisions;
   const done = useMemo(() => doneIn(bench), [bench]);
@@ -202,23 +156,5 @@ function Far({ p, step }: Pick<FootProps, 'p' | 'step'>) {
   const share = all ? Math.round((100 * did) / all) : 0;
   const part = steps.filter((s) => s.section === step.section);
   const of = (list: readonly PlanStep[]): string => `${list.filter((s) => done.has(s.id)).length} of ${list.length}`;
-  return (
-    <Box gridArea="far" minW="0">
-      <Text fontSize="18px" color="quiet" textAlign="center" mb="1">
-        {SECTION_WORDS[step.section]}: {of(part)} · all: {of(steps)}
-      </Text>
-      <Box
-        h="12px"
-        borderRadius="6px"
-        bg="leaf.muted"
-        role="progressbar"
-        aria-label="How far it is"
-        aria-valuenow={share}
-        aria-valuemin={0}
-        aria-valuemax={100}
-      >
-        <Box h="100%" w={`${share}%`} borderRadius="6px" bg="leaf.solid" />
-      </Box>
-    </Box>
-  );
+  return <HowFar words={`${SECTION_WORDS[step.section]}: ${of(part)} · all: ${of(steps)}`} share={share} />;
 }
