@@ -212,6 +212,13 @@ function withBench(doc: Plain): Plain {
   return { ...doc, schema: 13, decisions: { ...more, ...d, making, cutting: known(cutting), stash: known(stash) } };
 }
 
+/** Version 14: an entry of the notebook may be about a seam. */
+function withSeamsInNotebook(doc: Plain): Plain {
+  const d = decisionsOf(doc);
+  const notebook = (d.notebook as unknown as Plain[]).map((e) => ({ seam: '', ...e }));
+  return { ...doc, schema: 14, decisions: { ...d, notebook } };
+}
+
 /** Parts of the decisions with what they lack. */
 const withMore = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(structuredClone(added)).map(([key, more]) => [key, { ...more, ...d[key] }]));
@@ -230,5 +237,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   10: withPrints,
   11: withStash,
   12: withBench,
+  13: withSeamsInNotebook,
 };
-export const CURRENT_SCHEMA = 13;
+export const CURRENT_SCHEMA = 14;

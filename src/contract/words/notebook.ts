@@ -1,6 +1,8 @@
 import { type Entry, type EntryKind } from '../../core/bench/notebook.ts';
+import { type Seam } from '../../core/pattern/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { dayWords } from './bench.ts';
+import { seamWords } from './seams.ts';
 
 export const ENTRY_WORDS: Record<EntryKind, string> = {
   note: 'A note',
@@ -81,10 +83,45 @@ export function shrunk(figures: Entry['figures']): { along: number; across: numb
 /** Characters that would be read as marks in Markdown. */
 const plain = (s: string): string => s.replace(/([\\`*_{}[\]<>#|])/g, '\\$1');
 
+/** What an entry can be about, by their names. */
+export interface AboutNames {
+  step: (id: string) => string;
+  piece: (id: string) => string;
+  seam: (id: string) => string;
+}
+
+/** What an entry is about, in words. */
+export const aboutWords = (e: Entry, names: AboutNames): string[] =>
+  [
+    e.step && names.step(e.step),
+    e.piece && names.piece(e.piece),
+    e.seam && `the seam “${names.seam(e.seam)}”`,
+    e.cloth && `the cloth “${e.cloth}”`,
+  ].filter((words) => words !== '');
+
+/** A step, piece or seam by its id, where no name is at hand: "sew: side". */
+export const idWords = (id: string): string => id.replace(':', ': ').replaceAll('-', ' ');
+
+interface InProject {
+  pieces: readonly { id: string; name: string }[];
+  seams: readonly Pick<Seam, 'id' | 'code' | 'between'>[];
+}
+
+/** What is in a project by its names; what is no more there by its id. */
+export const aboutNames = (x: InProject, step: AboutNames['step']): AboutNames => ({
+  step,
+  piece: (id) => x.pieces.find((p) => p.id === id)?.name ?? idWords(id),
+  seam: (id) => {
+    const seam = x.seams.find((s) => s.id === id);
+    return seam ? seamWords(seam) : idWords(id);
+  },
+});
+
 interface Notebook {
   name: string;
   units: LengthUnit;
   entries: readonly Entry[];
+  names: AboutNames;
 }
 
 /** The notebook as Markdown, oldest first; `fileOf`: where a picture lies beside it, null where it is not there. */
@@ -96,6 +133,8 @@ export function notebookMarkdown(of: Notebook, fileOf: (picture: string) => stri
     if (on !== day) lines.push(`## ${dayWords(on, 'long')} ${on.slice(0, 4)}`, '');
     day = on;
     lines.push(`### ${ENTRY_WORDS[e.kind]}${e.again ? ' (next time)' : ''}`, '');
+    const about = aboutWords(e, of.names);
+    if (about.length) lines.push(`About ${about.map(plain).join(', ')}.`, '');
     if (e.words.trim()) lines.push(plain(e.words.trim()), '');
     for (const f of SAMPLE_FIELDS[e.kind]) {
       const v = e.figures[f.key];

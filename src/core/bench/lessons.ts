@@ -17,6 +17,8 @@ export interface Here {
   pattern: string;
   /** Empty where one is at none. */
   step: string;
+  /** Seams that are sewn there, or that one looks at. */
+  seams: readonly string[];
   /** Names of the cloths it is cut from. */
   cloths: readonly string[];
 }
@@ -24,15 +26,17 @@ export interface Here {
 const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 /**
- * What was to be told the next time, where it matters: at the same step of any garment; and, where one begins, what was learnt of
+ * What was to be told the next time, where it matters: at the same step or seam of any garment; and, where one begins, what was learnt of
  * the same pattern, the same sort of garment or the same cloth. What was written in this very project comes first, then the newest.
  */
 export function lessonsFor(all: readonly Written[], here: Here): Written[] {
   const matters = ({ entry, garment, pattern }: Written): boolean => {
-    if (here.step) return entry.step === here.step;
+    const at = entry.step !== '' || entry.seam !== '';
+    if (here.step || here.seams.length)
+      return at && (here.seams.includes(entry.seam) || (entry.step !== '' && entry.step === here.step));
     return (
-      (entry.step === '' && entry.cloth === '' && garment === here.garment) ||
-      (entry.step === '' && pattern !== '' && pattern === here.pattern) ||
+      (!at && entry.cloth === '' && garment === here.garment) ||
+      (!at && pattern !== '' && pattern === here.pattern) ||
       (entry.cloth !== '' && here.cloths.some((c) => sameName(c, entry.cloth)))
     );
   };

@@ -22,6 +22,7 @@ export interface Entry {
   /** A step, a piece, a seam or a cloth it belongs to, by its id; none is empty. */
   step: string;
   piece: string;
+  seam: string;
   cloth: string;
   /** What its form asks for, by name: lengths mm, times s, heat °C; words for the rest. */
   figures: Record<string, number | string>;

@@ -171,7 +171,16 @@ describe('progress', () => {
 
   test('a lesson comes back at its step, and where one begins with the same pattern, cloth or sort of garment', () => {
     const entry = (id: string, more: object) => ({
-      ...{ id, at: `2026-11-0${id}T10:00:00.000Z`, kind: 'note' as const, words: id, step: '', piece: '', cloth: '' },
+      ...{
+        id,
+        at: `2026-11-0${id}T10:00:00.000Z`,
+        kind: 'note' as const,
+        words: id,
+        step: '',
+        piece: '',
+        seam: '',
+        cloth: '',
+      },
       ...{ figures: {}, pictures: [], again: true, ...more },
     });
     const from = (project: string, garment: string, pattern: string, e: ReturnType<typeof entry>) => ({
@@ -184,13 +193,23 @@ describe('progress', () => {
       from('c', 'dress', 'x.svg', entry('4', {})),
       from('c', 'dress', 'x.svg', entry('5', { again: false })),
       from('d', 'coat', '', entry('6', {})),
+      from('c', 'dress', 'x.svg', entry('7', { seam: 'shell-cap' })),
     ];
     const told = (here: object) =>
-      lessonsFor(all, { project: 'd', garment: 'coat', pattern: 'x.svg', step: '', cloths: [], ...here }).map(
-        (w) => w.entry.id,
-      );
+      lessonsFor(all, {
+        project: 'd',
+        garment: 'coat',
+        pattern: 'x.svg',
+        step: '',
+        seams: [],
+        cloths: [],
+        ...here,
+      }).map((w) => w.entry.id);
     expect(told({ step: 'sew:cap' })).toEqual(['1']);
     expect(told({ step: 'sew:side' })).toEqual([]);
+    // Of a seam wherever it is sewn, and where one looks at it.
+    expect(told({ step: 'sew:cap', seams: ['shell-cap'] })).toEqual(['7', '1']);
+    expect(told({ seams: ['shell-cap'] })).toEqual(['7']);
     // Of this project first, then the newest.
     expect(told({})).toEqual(['6', '4']);
     expect(told({ garment: 'shirt', pattern: '', cloths: [' moss POPLIN'] })).toEqual(['3', '2']);

@@ -64,7 +64,7 @@ describe('pictures of the notebook', () => {
       if (picture) form.set('picture', new Blob([picture as Uint8Array<ArrayBuffer>]), '../../x.jpg');
       return ask('POST', `/api/projects/${id}/entries`, form);
     };
-    const sample = { kind: 'fusing', words: 'Held *well*', figures: { heat: 140, seconds: 12, result: 'no bubbles' } };
+    const sample = { kind: 'fusing', step: 'sew:gone', seam: 'shell-cap', words: 'Held *well*', figures: { heat: 140, seconds: 12, result: 'no bubbles' } };
     const kept = await send(JSON.stringify(sample), await taken('jpeg'));
     expect([kept.status, kept.json.entry.pictures.length]).toEqual([201, 1]);
     for (const [entry, picture, status] of [
@@ -88,6 +88,7 @@ describe('pictures of the notebook', () => {
     expect(Object.keys(zip).sort()).toEqual(['notebook.md', `pictures/${picture}.jpg`]);
     const text = strFromU8(zip['notebook.md'] as Uint8Array);
     expect(text).toContain('Held \\*well\\*');
+    expect(text).toContain('About sew: gone, the seam “shell cap”.');
     expect(text).toContain('- heat: 140 °C');
     expect(text).toContain(`](pictures/${picture}.jpg)`);
   });

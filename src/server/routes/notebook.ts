@@ -2,7 +2,6 @@ import { randomUUID } from 'node:crypto';
 import { strToU8, zip } from 'fflate';
 import { type Context, Hono } from 'hono';
 import { type EntryBody, entryBody } from '../../contract/index.ts';
-import { notebookMarkdown } from '../../contract/words/index.ts';
 import { type Entry } from '../../core/bench/notebook.ts';
 import { takeEntry as keepEntry } from '../db/withfile.ts';
 import { type AppParts } from '../parts.ts';
@@ -11,8 +10,10 @@ import { kindOf } from '../pictures/strip.ts';
 import { problem } from '../problem.ts';
 import { reply } from '../reply.ts';
 import { noText, unfitIn } from '../unfit.ts';
+import { type Answered } from '../work/ask.ts';
 import { slug } from '../work/slug.ts';
 import { fitting } from './body.ts';
+import { sent } from './computed.ts';
 import { type Desk, type Shelved } from './desk.ts';
 import { missing, written } from './projects.ts';
 
@@ -64,14 +65,15 @@ export function notebookRoutes(p: AppParts, desk: Desk): Hono {
     if (!of) return missing(c);
     if (!of.entries.length) return problem(c, 404, 'nothing', 'Nothing is written in the notebook yet.');
     const bytes = await zipped(p, of);
+    if (!(bytes instanceof Uint8Array)) return bytes ? sent(c, bytes) : missing(c);
     c.header('content-disposition', `attachment; filename="${slug(of.name)}-notebook.zip"`);
     return c.body(new Uint8Array(bytes), 200, { 'content-type': 'application/zip' });
   });
   return r;
 }
 
-/** The notebook as Markdown, its pictures beside it. */
-async function zipped(p: AppParts, of: Shelved): Promise<Uint8Array> {
+/** The notebook as Markdown, its pictures beside it; an answer that says why it could not be written. */
+async function zipped(p: AppParts, of: Shelved): Promise<Uint8Array | Answered | null> {
   const files: Record<string, Uint8Array> = {};
   const names = new Map<string, string>();
   for (const picture of of.entries.flatMap((e) => e.pictures)) {
@@ -81,7 +83,12 @@ async function zipped(p: AppParts, of: Shelved): Promise<Uint8Array> {
     names.set(picture, `pictures/${picture}.${kind === 'jpeg' ? 'jpg' : kind}`);
     files[names.get(picture) as string] = held.bytes;
   }
-  files['notebook.md'] = strToU8(notebookMarkdown(of, (picture) => names.get(picture) ?? null));
+  const held = await p.opened.store.text(of.id);
+  if (!held) return null;
+  const asked = { part: 'notebook.md' as const, files: Object.fromEntries(names), now: p.now().toISOString() };
+  const written = await p.works.answer({ ...held, asked, fontFiles: p.fontFiles });
+  if (written.status !== 200) return written;
+  files['notebook.md'] = strToU8(written.body as string);
   return new Promise((done, failed) => zip(files, { level: 0 }, (e, made) => (e ? failed(e) : done(made))));
 }
 

@@ -9,7 +9,7 @@ import { piecesAnswer, seamsAnswer } from '../answers.ts';
 import { unpack } from '../db/packed.ts';
 import { unreadableBody } from '../problem.ts';
 import { type Answered, type Asked, type AtDesk, isBench, type PARTS, type Part, type WorkJob } from './ask.ts';
-import { benchAnswer, calendarFile, standing } from './bench.ts';
+import { benchAnswer, calendarFile, notebookFile, standing } from './bench.ts';
 import { MAKERS, pagesOf, projectJson } from './exports.ts';
 
 const told = (findings: Finding[]) => findings.map((f) => ({ ...f, message: sentenceOf(f) }));
@@ -82,6 +82,7 @@ export async function answer({ text, name, asked, fontFiles }: WorkJob): Promise
   if (isAnswer(asked.part))
     return { status: 200, type: 'application/json', body: JSON.stringify(ANSWERS[asked.part](x, doc, asked)) };
   if (asked.part === 'calendar.ics') return calendarFile(x, doc, asked.desk as AtDesk);
+  if (asked.part === 'notebook.md') return notebookFile(x, doc, asked.files ?? {});
   if (isBench(asked.part)) return benchAnswer(x, doc, asked);
   return MAKERS[asked.part](x, doc, asked, fontsOf(fontFiles));
 }

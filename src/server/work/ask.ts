@@ -16,7 +16,7 @@ export const EXPORTS = [
   'project.json',
 ] as const;
 /** What is asked of the bench, which needs more than the project alone. */
-const BENCH = ['progress', 'ticks', 'standing', 'calendar', 'calendar.ics'] as const;
+const BENCH = ['progress', 'ticks', 'standing', 'calendar', 'calendar.ics', 'notebook.md'] as const;
 /** Parts of what is computed, by theirs. */
 export const PARTS = ['pieces', 'seams', 'closure', 'plan', 'cutting', 'pages'] as const;
 
@@ -60,6 +60,8 @@ export interface Asked {
   /** Of which cloth the lay is drawn; of the first where it is left out. */
   cloth?: string;
   ticks?: Tick[];
+  /** Under which names pictures of the notebook lie beside it, by their ids. */
+  files?: Record<string, string>;
   desk?: AtDesk;
   /** ISO time, for what is dated. */
   now: string;

@@ -1,6 +1,16 @@
 import { createEvents, type EventAttributes } from 'ics';
 import { comparePatch } from '../../contract/index.ts';
-import { dayWords, partNames, spanWords, WAIT_WORDS, workTitle } from '../../contract/words/index.ts';
+import {
+  aboutNames,
+  dayWords,
+  idWords,
+  notebookMarkdown,
+  partNames,
+  spanWords,
+  stepWords,
+  WAIT_WORDS,
+  workTitle,
+} from '../../contract/words/index.ts';
 import {
   type Calendar,
   calendarOf,
@@ -148,5 +158,22 @@ function wishedDay(doc: ProjectDocument, c: Calendar): EventAttributes {
     duration: { days: 1 },
     title: `${doc.name}: wanted today`,
     description: `${spanWords(c.left)} were left on ${dayWords(c.today)}.`,
+  };
+}
+
+/** The notebook as Markdown, its pictures under the names they have beside it. */
+export function notebookFile(x: Computed, doc: ProjectDocument, files: Record<string, string>): Answered {
+  const plan = planOf(doc, x);
+  const steps = new Map(plan.ok ? plan.value.steps.map((s) => [s.id, s]) : []);
+  const parts = plan.ok ? partNames(plan.value.making, x.pieces) : {};
+  const names = aboutNames(x, (id) => {
+    const s = steps.get(id);
+    return s ? stepWords(s, doc.units, parts).title : idWords(id);
+  });
+  const of = { name: doc.name, units: doc.units, entries: doc.decisions.notebook, names };
+  return {
+    status: 200,
+    type: 'text/markdown; charset=utf-8',
+    body: notebookMarkdown(of, (picture) => files[picture] ?? null),
   };
 }

@@ -5,8 +5,9 @@ import { type Workbook } from '../data/useProject.ts';
 
 interface Props {
   w: Workbook;
-  /** At which step; none where it is about the whole. */
-  step: string;
+  /** At which step, or which seams; none where it is about the whole. */
+  step?: string;
+  seams?: readonly string[];
   size: string;
 }
 
@@ -14,11 +15,11 @@ interface Props {
 const TOLD = 3;
 
 /** What was to be told the next time, come back where it matters. */
-export function Lessons({ w, step, size }: Props) {
+export function Lessons({ w, step = '', seams = [], size }: Props) {
   const all = useNotebook(w);
   const cloths = w.doc.decisions.cutting.cloths.map((c) => c.name);
   const { garment, shell } = w.doc;
-  const here = { project: w.id, garment, pattern: shell?.fileName ?? '', step, cloths };
+  const here = { project: w.id, garment, pattern: shell?.fileName ?? '', step, seams, cloths };
   const told = lessonsFor(all, here).slice(0, TOLD);
   if (!told.length) return null;
   return (

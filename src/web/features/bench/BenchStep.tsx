@@ -78,7 +78,7 @@ export function BenchStep({ p, step: s, onGo }: Props) {
         <Taken p={p} s={s} />
         <Facts p={p} s={s} />
         <Otherwise p={p} s={s} />
-        <Lessons w={w} step={s.id} size="22px" />
+        <Lessons w={w} step={s.id} seams={s.sews.map((x) => x.joint)} size="22px" />
         <Flex gap="4" wrap="wrap" my="4">
           <Big onClick={() => setOpen(open === 'measure' ? null : 'measure')} on={open === 'measure'}>
             I measured …

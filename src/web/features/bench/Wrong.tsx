@@ -26,7 +26,16 @@ export function Wrong({ p, step, onGo, onClose }: Props) {
   const said = words.trim();
   const note = (): void => {
     const entry = {
-      ...{ id: newId(), at: instantNow(), kind: 'note' as const, words: said, step: step.id, piece: '', cloth: '' },
+      ...{
+        id: newId(),
+        at: instantNow(),
+        kind: 'note' as const,
+        words: said,
+        step: step.id,
+        piece: '',
+        seam: '',
+        cloth: '',
+      },
       ...{ figures: {}, pictures: [], again: false },
     };
     w.save(`Noted: ${said.slice(0, 80)}`, {

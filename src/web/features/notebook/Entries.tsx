@@ -8,8 +8,16 @@ import { type Workbook } from '../../data/useProject.ts';
 import { FigureRow } from '../../ui/FigureRow.tsx';
 import { SheetBox } from '../../ui/Page.tsx';
 import { WordButton } from '../../ui/WordButton.tsx';
-import { ENTRY_WORDS, SAMPLE_FIELDS, sampleValue, shrunk } from '../../words/index.ts';
-import { stepTitle } from './about.ts';
+import {
+  type AboutNames,
+  aboutNames,
+  aboutWords,
+  ENTRY_WORDS,
+  idWords,
+  SAMPLE_FIELDS,
+  sampleValue,
+  shrunk,
+} from '../../words/index.ts';
 
 const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
 const dayOf = (e: Entry): string => DAY.format(new Date(e.at));
@@ -36,11 +44,7 @@ export function Days({ w, entries, titleOf }: { w: Workbook; entries: Written[];
 function OneEntry({ w, x, titleOf }: { w: Workbook; x: Written; titleOf: TitleOf }) {
   const { entry } = x;
   const mine = x.project === w.id;
-  const about = [
-    entry.step && (mine ? titleOf : stepTitle)(entry.step),
-    entry.piece && pieceOf(w, entry.piece),
-    entry.cloth,
-  ].filter(Boolean);
+  const about = aboutWords(entry, mine ? aboutNames(w.computed, titleOf) : BY_IDS);
   const set = (words: string, next: (e: Entry) => Entry | null, told = false): void => {
     const list = w.doc.decisions.notebook.flatMap((e) => (e.id === entry.id ? (next(e) ?? []) : [e]));
     w.save(words, { ...w.doc, decisions: { ...w.doc.decisions, notebook: list } }, told);
@@ -105,7 +109,7 @@ function OneEntry({ w, x, titleOf }: { w: Workbook; x: Written; titleOf: TitleOf
   );
 }
 
-const pieceOf = (w: Workbook, id: string): string => w.computed.pieces.find((p) => p.id === id)?.name ?? '';
+const BY_IDS: AboutNames = { step: idWords, piece: idWords, seam: idWords };
 
 /** What the form of a sample asked, as it was answered. */
 const figuresOf = ({ kind, figures }: Entry, w: Workbook): { value: string; words: string }[] =>

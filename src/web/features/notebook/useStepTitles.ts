@@ -2,8 +2,7 @@ import { useMemo } from 'react';
 import { usePartNames } from '../../data/usePartNames.ts';
 import { usePlan } from '../../data/usePlan.ts';
 import { type Workbook } from '../../data/useProject.ts';
-import { stepWords } from '../../words/index.ts';
-import { stepTitle } from './about.ts';
+import { idWords, stepWords } from '../../words/index.ts';
 
 /** Steps by their titles, once the plan is there; what is not in it by its id. */
 export function useStepTitles(w: Workbook): (step: string) => string {
@@ -14,7 +13,7 @@ export function useStepTitles(w: Workbook): (step: string) => string {
     const steps = new Map(plan?.ok ? plan.value.steps.map((s) => [s.id, s]) : []);
     return (id) => {
       const s = steps.get(id);
-      return s ? stepWords(s, units, names).title : stepTitle(id);
+      return s ? stepWords(s, units, names).title : idWords(id);
     };
   }, [plan, names, units]);
 }

@@ -4,6 +4,7 @@ import { type ReactNode, useEffect, useRef } from 'react';
 import { seamFits, type WalkedSeam } from '../../../core/pattern/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
+import { Lessons } from '../../ui/Lessons.tsx';
 import { cureWords, GROUP_WORDS, seamWords, verdictWords } from '../../words/index.ts';
 import { CapCard } from './CapCard.tsx';
 import { LinedInOne } from './LinedInOne.tsx';
@@ -88,6 +89,7 @@ function SeamLine({ w, seam, open, fate, onChoose }: LineProps) {
             {verdictWords(seam.verdict, seam.easeOf)}: {mm(seam.lengthAMm)} to {mm(seam.lengthBMm)}.
             {!fits && ` ${cureWords(seam.easeOf, w.doc.units)}`}
           </Text>
+          <Lessons w={w} seams={[seam.id]} size="16px" />
           <SewnSentence w={w} seam={seam} />
           <LinedInOne w={w} seam={seam} />
           <CapCard w={w} seam={seam} />
