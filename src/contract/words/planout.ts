@@ -92,7 +92,7 @@ export function planJson({ name, plan, units, names }: Said): string {
     stops: s.stops,
     after: s.after,
     minutes: Math.round(s.minutes * 10) / 10,
-    layers: layersOf(s, plan.making),
+    layers: layersOf(s, plan),
   }));
   return `${JSON.stringify({ name, methods: plan.methods, minutes: Math.round(plan.minutes), handMinutes: Math.round(plan.handMinutes), steps }, null, 2)}\n`;
 }

@@ -1,5 +1,5 @@
 import { distance, type Point } from '../geometry/index.ts';
-import { graded, type Layers, layersFrom, mitreMarks, type Station } from '../plan/index.ts';
+import { graded, type Layers, layersFrom, mitreMarks, type Station, type Worked } from '../plan/index.ts';
 import { PRACTICE, type PracticeId, type Scrap, type ScrapName } from './practice.ts';
 
 /** What a line on a scrap is: sewn at this step, creased, drawn, or cut. */
@@ -48,14 +48,14 @@ const path = (...xy: number[]): Point[] =>
 type Layer = [part: ScrapName | 'corner-over', up: 'right' | 'wrong', swings: 0 | 1 | 2, fused?: boolean];
 
 /** Layers, undermost first. A lining's ink tells apart what lies inside. */
-const stacked = (allowance: number, press: string | null, ...all: Layer[]): Layers =>
+const stacked = (allowance: number, worked: Worked, ...all: Layer[]): Layers =>
   layersFrom(
     all.map(([part, up, swings, fused = false]) => ({
       ply: { part, up, fused, material: INSIDE.has(part) ? ('facing' as const) : ('shell' as const) },
       swings,
     })),
     allowance,
-    press,
+    worked,
   );
 const INSIDE: ReadonlySet<Layer[0]> = new Set(['under-collar', 'inner-yoke', 'facing']);
 
@@ -65,6 +65,7 @@ const SEAM = 15;
 /** A stitch that turns a corner crisply, mm: common practice. */
 const CRISP = 2.5;
 const USUAL = 3;
+const GRADED: Worked = { press: null, graded: true };
 
 function collarPoints(): PracticeStep[] {
   const { width: w, length: l } = first('collar-points');
@@ -82,7 +83,7 @@ function collarPoints(): PracticeStep[] {
     { on: 'under-collar', kind, path: p },
   ];
   const middle = { code: 'from-middle' as const, value: w / 2 - SEAM };
-  const sewn = stacked(SEAM, null, ['under-collar', 'right', 0], ['upper-collar', 'wrong', 2, true]);
+  const sewn = stacked(SEAM, GRADED, ['under-collar', 'right', 0], ['upper-collar', 'wrong', 2, true]);
   const [upper = 0, under = 0] = graded(SEAM, 2);
   return [
     { code: 'fuse', station: 'iron', figures: [], lines: [], layers: null },
@@ -119,8 +120,8 @@ function sandwichRoll(): PracticeStep[] {
   });
   const joined = [near('outer-yoke', SEAM), near('inner-yoke', SEAM), near('back', large.length - SEAM)];
   const far = [near('outer-yoke', narrow.length - SEAM), near('inner-yoke', narrow.length - SEAM)];
-  const three = stacked(SEAM, null, ['inner-yoke', 'right', 1], ['back', 'right', 0], ['outer-yoke', 'wrong', 1]);
-  const two = stacked(SEAM, null, ['outer-yoke', 'right', 0], ['inner-yoke', 'wrong', 2]);
+  const three = stacked(SEAM, GRADED, ['inner-yoke', 'right', 1], ['back', 'right', 0], ['outer-yoke', 'wrong', 1]);
+  const two = stacked(SEAM, GRADED, ['outer-yoke', 'right', 0], ['inner-yoke', 'wrong', 2]);
   const seam = [
     { code: 'allowance' as const, value: SEAM },
     { code: 'stitch' as const, value: USUAL },
@@ -151,7 +152,12 @@ function mitre(): PracticeStep[] {
   }));
   const across = (sum: number): Point[] => path(sum, 0, 0, sum);
   const mark = { code: 'mark-along' as const, value: along };
-  const folded = stacked(TRIMMED, 'press-open', ['corner', 'right', 0], ['corner-over', 'wrong', 1]);
+  const folded = stacked(
+    TRIMMED,
+    { press: 'open', graded: false },
+    ['corner', 'right', 0],
+    ['corner-over', 'wrong', 1],
+  );
   return [
     {
       code: 'press',
@@ -224,7 +230,12 @@ function setInSleeve(): PracticeStep[] {
     { on: 'armhole', kind, path: hollow },
   ];
   const ease = { code: 'ease' as const, value: EASE };
-  const sewn = stacked(SEAM, 'press-to-b', ['armhole', 'right', 0], ['sleeve', 'wrong', 1]);
+  const sewn = stacked(
+    SEAM,
+    { press: { towards: 'sleeve' }, graded: false },
+    ['armhole', 'right', 0],
+    ['sleeve', 'wrong', 1],
+  );
   return [
     {
       ...{ code: 'draw', station: 'table', layers: null },
@@ -264,7 +275,7 @@ function holes(): PracticeStep[] {
     path: path(from, l / 2, from + 26, l / 2),
   });
   const [one, other] = [w / 4 - 13, (3 * w) / 4 - 13];
-  const laid = stacked(0, null, ['facing', 'wrong', 0, true], ['front', 'right', 0, true]);
+  const laid = stacked(0, GRADED, ['facing', 'wrong', 0, true], ['front', 'right', 0, true]);
   const density = { code: 'density' as const, value: 0.5 };
   return [
     { code: 'lay', station: 'table', figures: [], lines: [hole(one, 'mark'), hole(other, 'mark')], layers: laid },

@@ -61,7 +61,7 @@ export function compareMethods(task: Task, choices: Decisions['making'], topic: 
         minutes: value.minutes,
         handMinutes: value.handMinutes,
         opening: opened ? OPENING[task.making.bulk] : 0,
-        bulk: Math.max(0, ...value.steps.map((s) => bulkOf(s, value.making))),
+        bulk: Math.max(0, ...value.steps.map((s) => bulkOf(s, value))),
         rows: m.rows,
         faults: value.findings.filter((f) => f.severity === 'stop').length,
       };

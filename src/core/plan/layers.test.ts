@@ -41,13 +41,39 @@ describe('layers', () => {
         const { making, steps } = r.value;
         const parts = new Map(making.parts.map((p) => [p.id, p]));
         for (const s of steps) {
-          const l = layersOf(s, making);
+          const l = layersOf(s, r.value);
           if (!l) continue;
           const ids = (plies: Ply[]): string[] => plies.map((p) => p.part).sort();
           expect(ids(l.after.flat())).toEqual(ids(l.before));
           // Laid over each other as they are worn, allowances stay what they are.
           const worn = s.stack.every((x) => x.swings === 0);
-          expect(l.allowances.map((a) => a.part).sort()).toEqual(worn ? [] : ids(l.before));
+          const lying = l.allowances.map((a) => a.part).sort();
+          expect(worn || lying.length ? lying : ids(l.before)).toEqual(worn ? [] : ids(l.before));
+          // They lie as the step that presses them says, and are as wide as the one that grades them leaves them.
+          const own = new Set(s.sews.map((x) => x.joint));
+          const later = steps.slice(steps.indexOf(s) + 1);
+          const again = later.findIndex((x) => x.sews.some((y) => own.has(y.joint)));
+          const works = later
+            .slice(0, again < 0 ? undefined : again + 1)
+            .filter((x) => x.works.some((j) => own.has(j)));
+          const pressed = works.find((x) => x.press !== null);
+          const [a, b] = l.allowances;
+          if (a?.over !== 'between') {
+            expect(l.allowances.length > 0).toBe(!worn && pressed !== undefined);
+            const sides = l.allowances.flatMap((x) => l.after[x.over === 'left' ? 0 : 1]?.map((p) => p.part) ?? []);
+            if (pressed?.code === 'press-open') expect(a?.over).not.toBe(b?.over);
+            else if (pressed?.towards) expect(new Set(sides)).toEqual(new Set([pressed.towards]));
+          } else {
+            const grading = works.find((x) => x.data.layers !== undefined || /grade|trim-part|clip-neck/.test(x.code));
+            const widths = l.allowances.map((x) => x.width);
+            if (grading)
+              expect([s.id, grading.id, ...widths]).toEqual([
+                s.id,
+                grading.id,
+                ...graded(grading.data.allowance ?? 15, grading.data.layers ?? 2),
+              ]);
+            else expect(new Set(widths)).toEqual(new Set([s.allowance ?? 0]));
+          }
           // Each layer turns to where it is said to lie, its side up as often changed as it is turned.
           for (const { ply, to, halves } of l.turned) {
             const there = l.after[to.side === 'left' ? 0 : 1]?.[to.place];
@@ -68,7 +94,7 @@ describe('layers', () => {
     if (!plan.ok) throw new Error('no plan');
     const at = (id: string): Layers => {
       const s = plan.value.steps.find((x) => x.id === id);
-      return layersOf(s as never, plan.value.making) as Layers;
+      return layersOf(s as never, plan.value) as Layers;
     };
     expect(at('sew:shoulder').before.map(say)).toEqual(['p2 right', 'p1 wrong']);
     expect(at('sew:shoulder').after.map((x) => x.map(say))).toEqual([['p2 right'], ['p1 right']]);

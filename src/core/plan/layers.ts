@@ -61,22 +61,46 @@ export interface Stacked {
   swings: Laid['swings'];
 }
 
-/** The layers of a step in section; null where it joins none. */
-export function layersOf(step: Operation, making: GarmentModel): Layers | null {
+/** What becomes of allowances once they are sewn: pressed open, towards a layer, or not at all; graded, or as wide as before. */
+export interface Worked {
+  press: 'open' | { towards: string } | null;
+  graded: boolean;
+}
+
+/** Steps that leave each layer another width. */
+const GRADES: ReadonlySet<string> = new Set(['grade', 'grade-edge', 'trim-part', 'clip-neck']);
+
+/** What the steps after it do to the allowances of a step, until its seam is sewn again. */
+function workedAfter(step: Operation, steps: readonly Operation[]): Worked {
+  const own = new Set(step.sews.map((x) => x.joint));
+  const after = steps.slice(steps.findIndex((s) => s.id === step.id) + 1);
+  const again = after.findIndex((s) => s.sews.some((x) => own.has(x.joint)));
+  const works = after.slice(0, again < 0 ? undefined : again + 1).filter((s) => s.works.some((j) => own.has(j)));
+  const pressed = works.find((s) => s.press !== null);
+  const towards = pressed?.towards;
+  return {
+    press: towards ? { towards } : pressed ? 'open' : null,
+    graded: works.some((s) => GRADES.has(s.code)),
+  };
+}
+
+/** The layers of a step of a plan in section; null where it joins none. */
+export function layersOf(step: Operation, plan: { making: GarmentModel; steps: readonly Operation[] }): Layers | null {
+  const { making, steps } = plan;
   const parts = new Map(making.parts.map((p) => [p.id, p]));
   const { stack } = step;
   const sewn = new Set(step.sews.map((x) => x.joint));
   const along = making.joints.some((j) => sewn.has(j.id) && ALONG.has(j.code));
   if (stack.length < 2) return null;
   const laid = stack.flatMap((l) => plyOf(l, parts, along).map((ply) => ({ ply, swings: l.swings })));
-  return layersFrom(laid, step.allowance ?? 0, step.press);
+  return layersFrom(laid, step.allowance ?? 0, workedAfter(step, steps));
 }
 
 /**
- * Layers in section, and how they turn about a seam with an allowance (mm) that is pressed so. What swings once about the seam lies
- * beside what stays; what swings twice ends under it. Layers that lie below the one that stays swing out from below, those above from above.
+ * Layers in section, and how they turn about a seam with an allowance (mm). What swings once about the seam lies beside what stays; what
+ * swings twice ends under it. Layers that lie below the one that stays swing out from below, those above from above.
  */
-export function layersFrom(stack: readonly Stacked[], allowance: number, press: Operation['press']): Layers {
+export function layersFrom(stack: readonly Stacked[], allowance: number, worked: Worked): Layers {
   const stays = stack.findIndex((l) => l.swings === 0);
   const laid = stack.map((l, from) => ({ ...l, from, above: from > stays }));
   const pick = (swings: number, above: boolean) => laid.filter((x) => x.swings === swings && x.above === above);
@@ -91,31 +115,33 @@ export function layersFrom(stack: readonly Stacked[], allowance: number, press: 
     const place = (side === 'right' ? right : left).indexOf(x);
     return { ply: x.ply, from: x.from, to: { side, place }, halves: x.swings * (x.above ? 1 : -1) };
   });
-  return { before: laid.map((x) => x.ply), after, allowances: lying(stack, after, allowance, press), turned };
+  return { before: laid.map((x) => x.ply), after, allowances: lying(stack, after, allowance, worked), turned };
 }
 
-/** Allowances open, to one side, or graded between the layers with the widest towards the outside. */
-function lying(stack: readonly Stacked[], after: Ply[][], width: number, press: Operation['press']): Lying[] {
+/** Allowances open or to one side, as they are pressed, none where they are not; or between the layers, the widest towards the outside. */
+function lying(stack: readonly Stacked[], after: Ply[][], width: number, { press, graded: grades }: Worked): Lying[] {
   // Laid on each other as they are worn, allowances stay what they are.
   if (stack.every((l) => l.swings === 0)) return [];
   const [left = [], right] = after;
   if (!right || left.length > 1 || right.length > 1) {
     const all = [...(right ?? []), ...left].reverse();
-    const widths = graded(width, all.length);
+    const widths = grades ? graded(width, all.length) : all.map(() => width);
     return all.map((p, i) => ({ part: p.part, over: 'between', width: widths[i] ?? 3 }));
   }
   const [a, b] = [left[0], right[0]];
-  if (!a || !b) return [];
-  const to = press === 'press-to-a' ? 'left' : press === 'press-to-b' ? 'right' : null;
-  return [
-    { part: a.part, over: to ?? 'left', width },
-    { part: b.part, over: to ?? 'right', width },
-  ];
+  if (!a || !b || press === null) return [];
+  if (press === 'open')
+    return [
+      { part: a.part, over: 'left', width },
+      { part: b.part, over: 'right', width },
+    ];
+  const over = press.towards === a.part ? 'left' : 'right';
+  return [a, b].map(({ part }) => ({ part, over, width }));
 }
 
 /** Layers at the thickest place of a step once it is done: those that lie on each other, and the allowances among them. */
-export function bulkOf(step: Operation, making: GarmentModel): number {
-  const l = layersOf(step, making);
+export function bulkOf(step: Operation, plan: Parameters<typeof layersOf>[1]): number {
+  const l = layersOf(step, plan);
   if (!l) return 0;
   const on = (side: 'left' | 'right'): number => l.allowances.filter((a) => a.over === side).length;
   const between = l.allowances.filter((a) => a.over === 'between').length;

@@ -64,7 +64,13 @@ describe('pictures of the notebook', () => {
       if (picture) form.set('picture', new Blob([picture as Uint8Array<ArrayBuffer>]), '../../x.jpg');
       return ask('POST', `/api/projects/${id}/entries`, form);
     };
-    const sample = { kind: 'fusing', step: 'sew:gone', seam: 'shell-cap', words: 'Held *well*', figures: { heat: 140, seconds: 12, result: 'no bubbles' } };
+    const sample = {
+      kind: 'fusing',
+      step: 'sew:gone',
+      seam: 'shell-cap',
+      words: 'Held *well*',
+      figures: { heat: 140, seconds: 12, result: 'no bubbles' },
+    };
     const kept = await send(JSON.stringify(sample), await taken('jpeg'));
     expect([kept.status, kept.json.entry.pictures.length]).toEqual([201, 1]);
     for (const [entry, picture, status] of [

@@ -58,7 +58,7 @@ ${raw([...shapes, ...edges].join('\n'))}
 
 /** How the layers of a step lie, as data for the drawing that turns. */
 function layersData(s: PlanStep, plan: Plan, names: Record<string, string>): unknown {
-  const l = layersOf(s, plan.making);
+  const l = layersOf(s, plan);
   return (
     l && {
       rows: Math.max(l.before.length, ...l.after.map((a) => a.length)),

@@ -115,7 +115,9 @@ export function allowanceWords(
   if (!a || !b || a.width === 0) return '';
   const mm = (v: number): string => formatLength(v, units);
   if (a.over === 'between')
-    return `Allowances between the layers, graded: ${lying.map((x) => `${names[x.part] ?? x.part} ${mm(x.width)}`).join(', ')}.`;
+    return lying.every((x) => x.width === a.width)
+      ? `Allowances between the layers, ${mm(a.width)} each.`
+      : `Allowances between the layers, graded: ${lying.map((x) => `${names[x.part] ?? x.part} ${mm(x.width)}`).join(', ')}.`;
   if (a.over !== b.over) return `Allowances pressed open, ${mm(a.width)} each.`;
   const to = a.over === 'left' ? l.after[0]?.[0] : l.after[1]?.[0];
   return `Both allowances towards the ${(to ? called(to, names) : '').toLowerCase()}.`;

@@ -54,7 +54,7 @@ export function StepPlace({ step: s, plan, computed, sewn, units, height }: Omit
 
 /** How the layers of a step lie, and how they turn; nothing where it joins none. */
 export function StepLayers({ step, plan, names, units }: Pick<Props, 'step' | 'plan' | 'names' | 'units'>) {
-  const layers: Layers | null = layersOf(step, plan.making);
+  const layers: Layers | null = layersOf(step, plan);
   return layers && <TurningLayers key={step.id} layers={layers} names={names} units={units} />;
 }
 

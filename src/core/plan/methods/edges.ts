@@ -56,7 +56,12 @@ const pivots = (b: PlanBuilder, joints: Joint[]): boolean =>
   joints.some((j) => j.code === 'front-edge') && frontFacings(b).some((p) => p.ring.some((e) => e.role === 'hem'));
 
 /** Graded, clipped, held by stitching, pressed: what follows every closed edge before or while it is turned. */
-function finishEdge(b: PlanBuilder, name: RunName, joints: Joint[], o: { turnAfter: boolean; makes: Fact[] }): void {
+function finishEdge(
+  b: PlanBuilder,
+  name: RunName,
+  joints: Joint[],
+  o: { turnAfter: boolean; makes: Fact[]; layers?: number },
+): void {
   const corners = b.corners(joints) + (pivots(b, joints) ? 1 : 0);
   const allowance = joints[0]?.allowance ?? 15;
   const works = joints.map((j) => j.id);
@@ -73,7 +78,7 @@ function finishEdge(b: PlanBuilder, name: RunName, joints: Joint[], o: { turnAft
     ...(first && { makes: done }),
     cautions: ['blades'],
     bends: b.bends(joints),
-    data: { layers: 2, allowance, corners, ...(first && { stitched: 1 }) },
+    data: { layers: o.layers ?? 2, allowance, corners, ...(first && { stitched: 1 }) },
   });
   const length = joints.reduce((t, j) => t + j.lengthA, 0);
   if (held === 'understitched' || first)
@@ -161,10 +166,11 @@ export function closeEdge(b: PlanBuilder): void {
       ? []
       : ['done:facing-line-front?', 'done:facing-line-back?', 'done:facing-line-sleeve?', ...whole];
   const own = joints.find((j) => !COLLAR_SEAMS.has(j.code)) ?? (joints[0] as Joint);
+  const stack = edgeStack(b, own);
   b.sew('joining', codes, {
     id: 'sew-edge',
     code: 'sew-edge',
-    stack: edgeStack(b, own),
+    stack,
     makes: ['sewn:edge'],
     needs: [
       ...CENTRES,
@@ -194,7 +200,7 @@ export function closeEdge(b: PlanBuilder): void {
       ...(codes.some((c) => NECK.includes(c)) && { neck: 1 }),
     },
   });
-  finishEdge(b, 'edge', joints, { turnAfter: true, makes: [] });
+  finishEdge(b, 'edge', joints, { turnAfter: true, makes: [], layers: stack.length });
 }
 
 /** A facing's neck edge basted to the neck, where a stand or covering collar closes it. */

@@ -3,10 +3,15 @@ import { useState } from 'react';
 import { sentenceOf } from '../../../contract/findings.ts';
 import { judge } from '../../../core/bench/index.ts';
 import { type PlanStep } from '../../../core/plan/index.ts';
-import { formatLength, parseLength } from '../../../core/units.ts';
+import { formatLength, type LengthUnit, parseLength } from '../../../core/units.ts';
 import { instantNow, newId } from '../../data/benchlog.ts';
 import { judgedWords } from '../../words/index.ts';
 import { crossingsOf, keep, type Sewing, titleOf } from './sewing.ts';
+
+/** How what was measured may be typed: by what the step has planned, or two lengths of its order. */
+function example({ data: { a = 412, b = a - 3 } }: PlanStep, units: LengthUnit): string {
+  return `${formatLength(a, units)} and ${formatLength(b > 0 ? b : a, units)}`;
+}
 
 /** Lengths as they were measured, "412 and 409": what their difference means here, and what to do. */
 export function Measuring({ p, step }: { p: Sewing; step: PlanStep }) {
@@ -20,7 +25,9 @@ export function Measuring({ p, step }: { p: Sewing; step: PlanStep }) {
     const bad = read.find((r) => !r.ok);
     if (!read.length || (bad && !bad.ok)) {
       setWrong(
-        bad && !bad.ok && bad.findings[0] ? sentenceOf(bad.findings[0], units) : 'Say a length, or two: 412 and 409.',
+        bad && !bad.ok && bad.findings[0]
+          ? sentenceOf(bad.findings[0], units)
+          : `Say a length, or two: ${example(step, units)}.`,
       );
       return;
     }
@@ -42,7 +49,7 @@ export function Measuring({ p, step }: { p: Sewing; step: PlanStep }) {
       <Flex gap="3" align="center">
         <Input
           aria-label="What you measured"
-          placeholder="412 and 409"
+          placeholder={example(step, units)}
           autoFocus
           h="64px"
           fontSize="26px"

@@ -62,7 +62,7 @@ export function PlanSheet({ w }: { w: Workbook }) {
                   <Text fontSize="19px">{how}</Text>
                   {check && <Text fontSize="19px">Check: {check}.</Text>}
                   {drawn && s.stack.length > 0 && (
-                    <StepPictures step={s} making={making} pieces={w.computed.pieces} names={names} units={units} />
+                    <StepPictures step={s} plan={plan.value} pieces={w.computed.pieces} names={names} units={units} />
                   )}
                   {cautions.get(s.id)?.length ? <Text fontSize="16px">{cautions.get(s.id)?.join(' ')}</Text> : null}
                 </Box>
