@@ -2,6 +2,7 @@ import { Box, Button, Text } from '@chakra-ui/react';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { sentenceOf } from '../../../contract/findings.ts';
+import { doneIn } from '../../../core/bench/index.ts';
 import { type Shell, type ShellPiece } from '../../../core/document/project.ts';
 import { unsaidEdges } from '../../../core/garment/index.ts';
 import { type Point } from '../../../core/geometry/index.ts';
@@ -254,8 +255,16 @@ function Pieces({ w, shell, notes, onNotes, onPutIn }: PiecesProps) {
 
 /** Another file in place of the one the pieces were read from. */
 function AnotherFile({ w, onPutIn, onKeep }: { w: Workbook; onPutIn: (notes: string[]) => void; onKeep: () => void }) {
+  const done = doneIn(w.doc.decisions.bench).size;
   return (
     <SheetBox>
+      {done > 0 && (
+        <Text color="honey" mb="2">
+          {done === 1 ? 'A step is done' : `${done} steps are done`} with this pattern, and what is cut stays as it is.
+          Where another pattern is otherwise, the page of the sewing names the steps and asks; undo brings this one
+          back.
+        </Text>
+      )}
       <DropFile
         w={w}
         onDone={(notes) => {
