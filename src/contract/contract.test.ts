@@ -46,6 +46,7 @@ describe('saved documents', () => {
       doc.schema = version;
       const d = doc.decisions as Record<string, Plain>;
       for (const e of d.notebook as unknown as Plain[]) delete e.seam;
+      for (const c of (d.cutting as { cloths: Plain[] }).cloths) delete c.foldedBy;
       if (version > 12) return doc;
       for (const key of ['bench', 'notebook', 'week']) delete d[key];
       Object.assign(d.making as Plain, { done: ['cut'] });

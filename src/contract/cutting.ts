@@ -40,6 +40,7 @@ export const cutting = z.strictObject({
         width: mm.min(50),
         owned: cloth,
         lies: z.enum(LIES),
+        foldedBy: mm.max(2500),
         oneWay: z.boolean(),
         // More is another grain.
         tilt: z.number().min(0).max(5),

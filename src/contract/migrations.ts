@@ -212,11 +212,13 @@ function withBench(doc: Plain): Plain {
   return { ...doc, schema: 13, decisions: { ...more, ...d, making, cutting: known(cutting), stash: known(stash) } };
 }
 
-/** Version 14: an entry of the notebook may be about a seam. */
+/** Version 14: an entry of the notebook may be about a seam, and a cloth may lie double in a strip along its fold. */
 function withSeamsInNotebook(doc: Plain): Plain {
   const d = decisionsOf(doc);
   const notebook = (d.notebook as unknown as Plain[]).map((e) => ({ seam: '', ...e }));
-  return { ...doc, schema: 14, decisions: { ...d, notebook } };
+  const cutting = d.cutting as Plain & { cloths: Plain[] };
+  const cloths = cutting.cloths.map((c) => ({ foldedBy: 0, ...c }));
+  return { ...doc, schema: 14, decisions: { ...d, notebook, cutting: { ...cutting, cloths } } };
 }
 
 /** Parts of the decisions with what they lack. */

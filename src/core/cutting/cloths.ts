@@ -42,6 +42,7 @@ export interface CuttingChoice {
 const USUAL: Omit<ClothSaid, 'id' | 'name' | 'takes' | 'width'> = {
   owned: 0,
   lies: 'single',
+  foldedBy: 0,
   oneWay: false,
   tilt: 0,
   selvedge: 10,

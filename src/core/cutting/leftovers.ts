@@ -11,7 +11,7 @@ import {
   ringsArea,
   simplified,
 } from '../geometry/index.ts';
-import { type Cloth, type Flaw } from './nesting/cloth.ts';
+import { type Cloth, doubleTo, type Flaw, foldLies } from './nesting/cloth.ts';
 import { type Lying } from './nesting/lying.ts';
 import { type Leftover } from './stash.ts';
 
@@ -27,13 +27,7 @@ export function leftovers(cloth: Cloth, lying: readonly Lying[], length: number)
   const whole: Rings = [
     cloth.outline.length ? [...cloth.outline] : boxRing({ minX: 0, maxX: cloth.width, minY: 0, maxY: length }),
   ];
-  const half = cloth.width / 2;
-  const cut = lying.flatMap(
-    ({ ring }): Rings =>
-      cloth.lies === 'single'
-        ? [ring]
-        : [ring.map((p) => ({ x: half + p.x, y: p.y })), ring.map((p) => ({ x: half - p.x, y: p.y })).reverse()],
-  );
+  const cut = lying.flatMap(({ ring }) => openedOut(cloth, ring, length));
   const rest = difference(whole, cut);
   // What is narrow is taken off: drawn together it is gone, and does not come back.
   const wide = inflate(inflate(rest, -NARROW / 2 - STRAY), NARROW / 2);
@@ -48,6 +42,15 @@ export function leftovers(cloth: Cloth, lying: readonly Lying[], length: number)
     )
     .filter((l) => l.area >= SMALL)
     .sort((a, b) => b.area - a.area);
+}
+
+/** A cut as it comes out of all layers of a length of cloth, seen on it opened out. */
+function openedOut(cloth: Cloth, ring: readonly Point[], length: number): Rings {
+  const to = doubleTo(cloth);
+  const left = foldLies(cloth) ? to : 0;
+  const upper = ring.map((p) => ({ x: left + p.x, y: p.y }));
+  const lower = ring.map((p) => (foldLies(cloth) ? { x: left - p.x, y: p.y } : { x: p.x, y: length - p.y })).reverse();
+  return ring.some((p) => p.x < to) ? [upper, lower] : [upper];
 }
 
 function leftoverOf(ring: Point[], holes: Rings): Leftover {

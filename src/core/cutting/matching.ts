@@ -4,7 +4,7 @@ import { type Piece } from '../pattern/index.ts';
 import { type Cuttable } from './cutlist.ts';
 import { MEETS, type Meet } from './meets.ts';
 import { type LayFault } from './nesting/check.ts';
-import { type Cloth, firstLine, type Print } from './nesting/cloth.ts';
+import { type Cloth, firstLine, foldLies, type Print } from './nesting/cloth.ts';
 import { type Lying } from './nesting/lying.ts';
 import { type Hold, laying } from './nesting/parts.ts';
 import { offSteps } from './nesting/steps.ts';
@@ -217,7 +217,7 @@ export function printFaults(
   });
   const lines = (centres && across > 0 ? lying : []).flatMap((q): LayFault[] => {
     const at = centreOf(q.shape);
-    if (!at || (cloth.lies === 'folded' && q.shape.cut.onFold)) return [];
+    if (!at || (foldLies(cloth) && q.shape.cut.onFold)) return [];
     const off = offSteps((q.place([at])[0] as Point).x, { from: firstLine(cloth), step: across });
     return off > MEET ? [{ code: 'off-line', piece: q.piece, copy: q.copy, off }] : [];
   });

@@ -4,9 +4,9 @@ import { type ClothSaid, type CuttingChoice, cutFrom } from './cloths.ts';
 import { type Cuttable } from './cutlist.ts';
 import { type Held, holdsOf, type Match, matchesOf, printFaults } from './matching.ts';
 import { type LayFault, layFaults } from './nesting/check.ts';
-import { type Placed, usable } from './nesting/cloth.ts';
+import { clothOf, type Placed, spanOf, usable } from './nesting/cloth.ts';
 import { type Lying, laidLength, lyingOf } from './nesting/lying.ts';
-import { isCutSingly, widthOf } from './nesting/parts.ts';
+import { isCutSingly, layersFor, widthOf } from './nesting/parts.ts';
 
 /** What is wider by less, mm, is not. */
 const OVER = 0.05;
@@ -17,7 +17,9 @@ export interface Standing extends Held {
   /** The lay that is kept; undefined where there is none yet. */
   kept: readonly Placed[] | undefined;
   lying: Lying[];
+  /** So long the lay is, and so much cloth it takes. */
   length: number;
+  takes: number;
   /** What two layers would cut wrongly: it is cut from one layer, elsewhere. */
   singly: Piece[];
   /** What is wider than can be used of it, and by how much. */
@@ -33,6 +35,13 @@ interface Made extends Cuttable {
 const matchesHere = (cloth: ClothSaid, mine: readonly Piece[], surface: Surface): Match[] =>
   cloth.print.along > 0 ? matchesOf(surface, mine).filter((m) => cloth.meet.includes(m.code)) : [];
 
+/** How wide a strip has to lie double so that all that is on the fold finds room in it, whole mm; null where no fold does that. */
+export function deeperFold(cloth: ClothSaid, tooWide: Standing['tooWide']): number | null {
+  const over = Math.max(0, ...tooWide.filter(({ piece }) => piece.cut.onFold).map((t) => t.over));
+  const to = Math.ceil(cloth.foldedBy + over);
+  return cloth.lies === 'partly' && over > 0 && to <= cloth.width / 2 ? to : null;
+}
+
 /** How a cloth stands with the lay that is kept for it; `found`: with one that is only looked for yet, of which no fault is told. */
 export function standingOf(
   choice: CuttingChoice,
@@ -45,10 +54,11 @@ export function standingOf(
   const lying = lyingOf(cloth, found ?? kept ?? [], mine, cutLines);
   const length = laidLength(cloth, lying);
   const singly = mine.filter((p) => isCutSingly(p, cloth));
-  const [from, to] = usable(cloth);
   const tooWide = mine.flatMap((piece) => {
     const cut = cutLines.get(piece.id);
-    const over = cut && !isCutSingly(piece, cloth) ? widthOf(piece, cut, cloth) - (to - from) : 0;
+    if (!cut || isCutSingly(piece, cloth)) return [];
+    const [from, to] = spanOf(cloth, layersFor(piece, cut, cloth)) ?? usable(cloth);
+    const over = widthOf(piece, cut, cloth) - (to - from);
     return over > OVER ? [{ piece, over }] : [];
   });
   const held = holdsOf(matchesHere(cloth, mine, surface), cloth.centre, { pieces: mine, cutLines }, cloth);
@@ -61,5 +71,5 @@ export function standingOf(
           ...layFaults({ cloth, placed: [...kept], length }, mine, cutLines),
           ...printFaults(lying, meeting, cloth.centre, cloth),
         ];
-  return { mine, kept, lying, length, singly, tooWide, faults, ...held };
+  return { mine, kept, lying, length, takes: clothOf(cloth, length), singly, tooWide, faults, ...held };
 }

@@ -1,4 +1,4 @@
-import { type ClothSaid, grainOf, type Lying, lost, printLines } from '../cutting/index.ts';
+import { type ClothSaid, doubleTo, grainOf, type Lying, lost, printLines, wideOf } from '../cutting/index.ts';
 import { boxOfPoints, boxRing, flatten, line, type Path, type Point, polyline } from '../geometry/index.ts';
 import { type Item, type Sheet } from './items.ts';
 
@@ -22,11 +22,14 @@ function cutSheet(q: Lying): Sheet {
   };
 }
 
-/** The cloth itself: its edges, what is kept free along them, its flaws, and the lines of its print. */
+/** The cloth itself: its edges, where its upper layer ends, what is kept free along them, its flaws, and the lines of its print. */
 function clothSheet(cloth: ClothSaid, length: number): Sheet {
-  const wide = cloth.lies === 'folded' ? cloth.width / 2 : cloth.width;
+  const wide = wideOf(cloth);
   const frame = (ring: Point[]): Item => ({ kind: 'path', path: closed(ring), stroke: 'frame' });
   const edges = boxRing({ minX: 0, maxX: wide, minY: 0, maxY: length });
+  const to = doubleTo(cloth);
+  const ends: Item[] =
+    to > 0 && to < wide ? [{ kind: 'path', path: [line({ x: to, y: 0 }, { x: to, y: length })], stroke: 'frame' }] : [];
   const lines = printLines(cloth, length);
   const printed: Item[] = [
     ...lines.y.map((y) => [line({ x: 0, y }, { x: wide, y })]),
@@ -35,7 +38,7 @@ function clothSheet(cloth: ClothSaid, length: number): Sheet {
   return {
     id: 'cloth',
     name: cloth.name,
-    items: [edges, ...lost(cloth)].map(frame).concat(printed),
+    items: [...[edges, ...lost(cloth)].map(frame), ...ends, ...printed],
     box: { minX: 0, minY: 0, maxX: wide, maxY: length },
   };
 }

@@ -1,5 +1,5 @@
 import { type Answer, changeMark, changeWords } from '../../contract/index.ts';
-import { cutListCsv, standingOf } from '../../core/cutting/index.ts';
+import { cutListCsv, standingOf, wideOf } from '../../core/cutting/index.ts';
 import { type Computed } from '../../core/document/compute.ts';
 import { type ProjectDocument } from '../../core/document/project.ts';
 import { changeSheet } from '../../core/drafting/index.ts';
@@ -206,7 +206,7 @@ const layFile =
     if (!cloth) return problemBody(404, 'cloth', 'There is no such cloth in this project.');
     const { lying, length } = standingOf(cutting, cloth, x);
     if (!lying.length) return nothing(`Nothing is laid on ${cloth.name} yet.`);
-    const size = { width: cloth.lies === 'folded' ? cloth.width / 2 : cloth.width, height: length };
+    const size = { width: wideOf(cloth), height: length };
     const sheets = laySheets(cloth, lying, length);
     const made = await draw({ sheets, title: `${doc.name}: ${cloth.name}`, size }, q, fonts);
     if (made !== null) return file(doc, ending, type, made);

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { type Cloth, type Holds, LIES, type Lies } from '../../core/cutting/index.ts';
+import { type Cloth, clothOf, type Holds, type Lies } from '../../core/cutting/index.ts';
 import { type CutLine, type Piece } from '../../core/pattern/index.ts';
 import { type Answered } from '../workers/lay.ts';
 import { layAside } from './useLay.ts';
@@ -28,6 +28,8 @@ export interface Whats {
   holds: Holds;
 }
 
+/** How it is tried to lie. */
+export const TRIED = ['single', 'folded'] as const;
 /** How long each is looked for, s: enough to compare them. */
 const EACH = 2;
 
@@ -45,8 +47,9 @@ export function useWhatIf() {
     stop();
     setFound([]);
     const { cloth, holds, ...whats } = asked;
-    const all = widths.flatMap((width) => LIES.map((lies): If => ({ width, lies })));
+    const all = widths.flatMap((width) => TRIED.map((lies): If => ({ width, lies })));
     if (holds.size) all.push({ width: cloth.width, lies: cloth.lies, free: true });
+    if (!TRIED.some((lies) => lies === cloth.lies)) all.push({ width: cloth.width, lies: cloth.lies });
     all.push({ width: cloth.width, lies: cloth.lies, turned: true });
     const next = (k: number): void => {
       const one = all[k];
@@ -58,7 +61,10 @@ export function useWhatIf() {
       }
       const then = ({ done, length, wide, single }: Answered): void => {
         if (!done) return;
-        setFound((was) => [...was, { ...one, length, missing: new Set([...wide, ...single]).size }]);
+        setFound((was) => [
+          ...was,
+          { ...one, length: clothOf(one, length), missing: new Set([...wide, ...single]).size },
+        ]);
         next(k + 1);
       };
       const { width, lies, free, turned } = one;

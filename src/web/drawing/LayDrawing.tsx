@@ -1,5 +1,17 @@
 import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
-import { atTable, type Cloth, grainOf, type Lying, lost, printLines, usable } from '../../core/cutting/index.ts';
+import {
+  atTable,
+  type Cloth,
+  clothOf,
+  doubleTo,
+  foldLies,
+  grainOf,
+  type Lying,
+  lost,
+  printLines,
+  usable,
+  wideOf,
+} from '../../core/cutting/index.ts';
 import { flatten, type Point } from '../../core/geometry/index.ts';
 import { type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
 import { Frame } from './Frame.tsx';
@@ -37,8 +49,12 @@ const colour = (name: string): string => `var(--chakra-colors-${name})`;
 
 /** A lay as it lies on the table: the cloth with its selvedges or its fold, and the pieces numbered in the order they are cut, large first. */
 export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, height, hand }: Props) {
-  const wide = cloth.lies === 'folded' ? cloth.width / 2 : cloth.width;
+  const wide = wideOf(cloth);
   const [from, to] = usable(cloth);
+  const double = doubleTo(cloth);
+  const left = foldLies(cloth) ? 'fold' : cloth.lies === 'crosswise' ? 'selvedges' : 'selvedge';
+  // Of a cloth whose ends lie on each other half as much lies on the table.
+  const there = owned / clothOf(cloth, 1);
   const order = useMemo(() => atTable(lying), [lying]);
   const not = useMemo(() => lost(cloth), [cloth]);
   return (
@@ -72,9 +88,19 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
               <title>{i < cloth.flaws.length ? 'A flaw' : 'No cloth here'}</title>
             </path>
           ))}
-          {owned > 0 && owned < length && (
+          {double > 0 && double < wide && (
             <path
-              d={`M${owned} 0V${wide}`}
+              d={`M0 ${double}H${length}`}
+              stroke={colour('ink')}
+              strokeWidth={1.4 * unit}
+              strokeDasharray={`${10 * unit} ${4 * unit}`}
+            >
+              <title>The upper layer ends here</title>
+            </path>
+          )}
+          {there > 0 && there < length && (
+            <path
+              d={`M${there} 0V${wide}`}
               stroke={colour('berry')}
               strokeWidth={2 * unit}
               strokeDasharray={`${8 * unit} ${5 * unit}`}
@@ -95,13 +121,23 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
             />
           ))}
           <Label x={6 * unit} y={-6 * unit} size={13.5} unit={unit} fill="quiet">
-            {cloth.lies === 'folded' ? 'fold' : 'selvedge'}
+            {left}
           </Label>
           <Label x={6 * unit} y={wide + 16 * unit} size={13.5} unit={unit} fill="quiet">
-            {cloth.lies === 'folded' ? 'selvedges' : 'selvedge'}
+            {double === wide ? 'selvedges' : 'selvedge'}
           </Label>
-          {owned > 0 && owned < length && (
-            <Label x={owned} y={-6 * unit} size={13.5} unit={unit} fill="berry" anchor="middle">
+          {double > 0 && double < wide && (
+            <Label x={length - 6 * unit} y={double - 5 * unit} size={13.5} unit={unit} fill="quiet" anchor="end" halo>
+              two layers to here
+            </Label>
+          )}
+          {cloth.lies === 'crosswise' && (
+            <Label x={length} y={-6 * unit} size={13.5} unit={unit} fill="quiet" anchor="end">
+              fold
+            </Label>
+          )}
+          {there > 0 && there < length && (
+            <Label x={there} y={-6 * unit} size={13.5} unit={unit} fill="berry" anchor="middle">
               it ends here
             </Label>
           )}

@@ -3,6 +3,8 @@ import {
   buyLength,
   type ClothSaid,
   type ClothSort,
+  clothOf,
+  doubleTo,
   type LayFault,
   type Lies,
   type Lying,
@@ -28,6 +30,8 @@ export function layFaultWords(f: LayFault, nameOf: (id: string) => string, units
       return `${name} lies on a flaw of the cloth.`;
     case 'off-fold':
       return `The fold of ${name} does not lie on the fold of the cloth.`;
+    case 'off-layers':
+      return `${name} lies over the end of the upper layer: it has to lie on two layers or on one.`;
     case 'cut-twice':
       return `${name} would be cut twice alike: lay it on one layer.`;
     case 'miscounted':
@@ -65,7 +69,7 @@ export const SORT_NOTES: Record<ClothSort, string> = {
 
 /** What a sort of cloth asks for and its lay does not heed yet. */
 export function unheeded({ sort, lies, oneWay }: ClothSaid): string | null {
-  if (sort !== 'plain' && lies === 'folded')
+  if (sort !== 'plain' && lies !== 'single')
     return 'Folded, its under layer slips or is not seen: lay it in one layer.';
   if ((sort === 'directed' || sort === 'fur') && !oneWay)
     return 'It has an upper end: let its pieces lie all the same way.';
@@ -74,12 +78,26 @@ export function unheeded({ sort, lies, oneWay }: ClothSaid): string | null {
 
 /** What lies beyond the end of the cloth that is there; null where all of it fits, or nothing is said to be there. */
 export function beyondWords(cloth: ClothSaid, lying: readonly Lying[]): string | null {
-  const over = lying.filter((q) => cloth.owned > 0 && Math.max(...q.ring.map((p) => p.y)) > cloth.owned - cloth.end);
+  const there = cloth.owned / clothOf(cloth, 1);
+  const over = lying.filter((q) => there > 0 && Math.max(...q.ring.map((p) => p.y)) > there - cloth.end);
   return over.length ? `Beyond its end: ${[...new Set(over.map((q) => q.shape.name))].join(', ')}.` : null;
 }
 
 /** How a cloth lies, in a word. */
-export const LIES_WORDS: Record<Lies, string> = { single: 'single', folded: 'folded' };
+export const LIES_WORDS: Record<Lies, string> = {
+  ...{ single: 'single', folded: 'folded', crosswise: 'folded across', partly: 'folded in part' },
+};
+
+/** How a cloth is laid out on the table, as one is told it. */
+export const layWords = (c: ClothSaid, units: LengthUnit): string =>
+  ({
+    single: 'in one layer, right side up',
+    folded: 'folded lengthwise, right sides together',
+    crosswise: c.oneWay
+      ? 'cut across in the middle, one half turned round so that the nap runs one way, right sides together'
+      : 'folded across, its two ends on each other, right sides together',
+    partly: `its edge folded over so that ${formatLength(doubleTo(c), units, 0)} lie double along the fold, right sides together, the rest in one layer, right side up`,
+  })[c.lies];
 
 /** What is found of a cloth as it could be. */
 interface Could {
@@ -115,7 +133,7 @@ export function ifWords(found: readonly Could[], cloth: ClothSaid, units: Length
   return out.map((w) => w.replace('just as much than', 'just as much as'));
 }
 
-/** What is there of a cloth against what the lay takes. */
+/** What is there of a cloth against what the lay takes of it, mm. */
 export function enoughWords(cloth: ClothSaid, length: number, units: LengthUnit): string {
   const mm = (v: number): string => formatLength(v, units, 0);
   if (!cloth.owned) return `To be bought: ${mm(buyLength(length, units))}, as it is cut off the bolt.`;

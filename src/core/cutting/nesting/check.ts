@@ -1,6 +1,6 @@
 import { around, type Box, boxOfPoints, intersection, type Point, ringsArea } from '../../geometry/index.ts';
 import { type CutLine, type Piece } from '../../pattern/index.ts';
-import { type Cloth, type Lay, usable } from './cloth.ts';
+import { type Cloth, doubleTo, foldLies, type Lay, usable } from './cloth.ts';
 import { lost } from './lost.ts';
 import { type Lying, lyingOf } from './lying.ts';
 import { foldsAtOrigin, isCutSingly, isOver } from './parts.ts';
@@ -16,6 +16,7 @@ export type LayFault =
   | { code: 'off-grain'; piece: string; copy: number; off: number }
   | { code: 'on-flaw'; piece: string; copy: number }
   | { code: 'off-fold'; piece: string; copy: number }
+  | { code: 'off-layers'; piece: string; copy: number }
   | { code: 'cut-twice'; piece: string }
   | { code: 'miscounted'; piece: string; cut: number; meant: number }
   | { code: 'not-a-pair'; piece: string }
@@ -31,13 +32,16 @@ export function layFaults(lay: Lay, pieces: Piece[], cutLines: ReadonlyMap<strin
   const { cloth } = lay;
   const lying = lyingOf(cloth, lay.placed, pieces, cutLines);
   const known = new Set(lying.map((q) => q.piece));
-  const folded = lying.filter((q) => cloth.lies === 'folded' && q.shape.cut.onFold);
+  const folded = lying.filter((q) => foldLies(cloth) && q.shape.cut.onFold);
   const faults: LayFault[] = [
     ...lay.placed.filter((q) => !known.has(q.piece)).map(({ piece }) => ({ code: 'unknown' as const, piece })),
     ...folded.filter((q) => !foldsAt(q)).map(({ piece, copy }) => ({ code: 'off-fold' as const, piece, copy })),
   ];
   return [
     ...faults,
+    ...lying
+      .filter((q) => layersUnder(q, cloth) === null)
+      .map(({ piece, copy }) => ({ code: 'off-layers' as const, piece, copy })),
     ...lying.filter((q) => !isOn(q.ring, lay)).map(({ piece, copy }) => ({ code: 'off-cloth' as const, piece, copy })),
     ...lying
       .filter((q) => cloth.oneWay && isOver(q.turn))
@@ -96,14 +100,24 @@ function closeOnes(lying: Lying[], cloth: Cloth): LayFault[] {
   );
 }
 
+/** How many layers lie under it; null where it lies over where the upper one ends, or within what is kept free there. */
+function layersUnder({ ring }: Lying, cloth: Cloth): 1 | 2 | null {
+  const to = doubleTo(cloth);
+  if (cloth.lies !== 'partly') return to > 0 ? 2 : 1;
+  if (ring.every((p) => p.x > to - OFF)) return 1;
+  return ring.every((p) => p.x < to - cloth.selvedge + OFF) ? 2 : null;
+}
+
 /** Whether as many come out of the cloth as are meant, half of a pair mirrored. */
 function miscounted(p: Piece, lying: Lying[], cloth: Cloth): LayFault[] {
   const mine = lying.filter((q) => q.piece === p.id);
-  const folded = cloth.lies === 'folded';
   if (isCutSingly(p, cloth)) return mine.length ? [{ code: 'cut-twice', piece: p.id }] : [];
-  const cut = mine.length * (folded && p.cut.pair ? 2 : 1);
+  const double = mine.filter((q) => layersUnder(q, cloth) === 2);
+  if (double.length && !p.cut.pair && !p.cut.onFold) return [{ code: 'cut-twice', piece: p.id }];
+  const cut = mine.length + (p.cut.pair ? double.length : 0);
   if (cut !== p.cut.count || new Set(mine.map((q) => q.copy)).size !== mine.length)
     return [{ code: 'miscounted', piece: p.id, cut, meant: p.cut.count }];
-  const over = mine.filter((q) => q.mirrored).length;
-  return p.cut.pair && !folded && over * 2 !== mine.length ? [{ code: 'not-a-pair', piece: p.id }] : [];
+  const single = mine.filter((q) => !double.includes(q));
+  const over = single.filter((q) => q.mirrored).length;
+  return p.cut.pair && over * 2 !== single.length ? [{ code: 'not-a-pair', piece: p.id }] : [];
 }

@@ -1,5 +1,8 @@
-/** How a cloth lies on the table: in one layer, or folded along its length, right sides together, so that each piece is cut twice. */
-export const LIES = ['single', 'folded'] as const;
+/**
+ * How a cloth lies on the table: in one layer; or in two, right sides together, so that each piece is cut twice: folded along its length, or
+ * across it, its two ends on each other; or so that only a strip along the fold lies double.
+ */
+export const LIES = ['single', 'folded', 'crosswise', 'partly'] as const;
 export type Lies = (typeof LIES)[number];
 
 /** Sorts of cloth that are laid and cut each in their own way. */
@@ -31,6 +34,8 @@ export interface Cloth {
   /** Selvedge to selvedge. */
   width: number;
   lies: Lies;
+  /** Of one that is partly folded, how wide a strip lies double, mm. */
+  foldedBy: number;
   /** Nap, pile or a print that has an upper end: all pieces lie the same way. */
   oneWay: boolean;
   /** So far off the grain a piece may be turned, degrees; 0 where each lies on it. */
@@ -51,21 +56,42 @@ export interface Cloth {
 /** A cloth of which nothing is said but how wide it is: in one layer, used to its edges, plain. */
 export const plainCloth = (width: number, more: Partial<Cloth> = {}): Cloth => ({
   width,
-  ...{ lies: 'single', oneWay: false, tilt: 0, selvedge: 0, end: 0, gap: 0, flaws: [], outline: [] },
+  ...{ lies: 'single', foldedBy: 0, oneWay: false, tilt: 0, selvedge: 0, end: 0, gap: 0, flaws: [], outline: [] },
   ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
   ...more,
 });
 
 /** The strip that pieces may lie in, across: from and to, mm from the left selvedge or the fold. */
-export const usable = (c: Cloth): readonly [from: number, to: number] =>
-  c.lies === 'single' ? [c.selvedge, c.width - c.selvedge] : [0, c.width / 2 - c.selvedge];
+export const usable = (c: Cloth): Span => [foldLies(c) ? 0 : c.selvedge, wideOf(c) - c.selvedge];
+
+export type Span = readonly [from: number, to: number];
+
+/** Whether its left edge, as it lies, is a fold. */
+export const foldLies = (c: Cloth): boolean => c.lies === 'folded' || c.lies === 'partly';
+
+/** So far from the fold, or from the left selvedge, it lies in two layers, mm. */
+export const doubleTo = (c: Cloth): number =>
+  ({ single: 0, folded: c.width / 2, crosswise: c.width, partly: Math.min(c.foldedBy, c.width / 2) })[c.lies];
+
+/** How wide it lies on the table, mm. */
+export const wideOf = (c: Cloth): number => (foldLies(c) ? c.width - doubleTo(c) : c.width);
+
+/** Where pieces may lie that are cut from so many layers; null where it has no such place. */
+export function spanOf(c: Cloth, layers: 1 | 2): Span | null {
+  const [from, to] = usable(c);
+  if (c.lies === 'partly') return layers === 2 ? [0, doubleTo(c) - c.selvedge] : [doubleTo(c), to];
+  return (layers === 2) === doubleTo(c) > 0 ? [from, to] : null;
+}
+
+/** How much cloth a length of the lay takes: across the fold both its ends lie on each other. */
+export const clothOf = (c: Pick<Cloth, 'lies'>, length: number): number => (c.lies === 'crosswise' ? 2 : 1) * length;
 
 /** Where the first line of the print lies across, as it lies: a cloth that matches is folded along one of them (common practice). */
-export const firstLine = (c: Cloth): number => (c.lies === 'folded' ? 0 : c.print.fromSide);
+export const firstLine = (c: Cloth): number => (foldLies(c) ? 0 : c.print.fromSide);
 
 /** Where the lines of its print lie on a length of it, mm: `y` along it, `x` across it, as it lies. */
 export function printLines(c: Cloth, length: number): { y: number[]; x: number[] } {
-  const wide = c.lies === 'folded' ? c.width / 2 : c.width;
+  const wide = wideOf(c);
   const steps = (from: number, step: number, to: number): number[] => {
     const first = step > 0 ? from % step : to + 1;
     return Array.from({ length: Math.max(0, Math.floor((to - first) / step) + 1) }, (_, k) => first + k * step);

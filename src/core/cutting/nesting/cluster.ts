@@ -147,7 +147,7 @@ export function clusters(parts: readonly LayPart[], cloth: Cloth, doubt: () => n
     const [way] = p.ways;
     if (!way) continue;
     const c = alone(p, way);
-    if (p.atFold || !full(way)) single.push(c);
+    if (p.atFold || p.within || !full(way)) single.push(c);
     else together.set(c, waysOf(c));
   }
   let pairs: Pairing[] = [];

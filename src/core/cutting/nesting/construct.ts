@@ -84,7 +84,7 @@ class Fields {
   /** The lowest free place of a way, of these the leftmost; null where the cloth is too narrow. */
   lowest(part: LayPart, way: Way): Point | null {
     const { cloth, long } = this;
-    const [from, to] = usable(cloth);
+    const [from, to] = part.within ?? usable(cloth);
     const last = part.atFold ? from : Math.max(from, to - way.wide);
     if (way.wide > to - from + TOUCH || !hasPlace(from, last, way.onX)) return null;
     // Above all that lies there is room for sure.

@@ -9,7 +9,7 @@ import { difference } from '../../geometry/clip.ts';
 import { type Path, type Point, polyline, ringsArea } from '../../geometry/index.ts';
 import { type Cut, type CutLine, type Piece } from '../../pattern/index.ts';
 import { type Laying, laidInOrder } from './construct.ts';
-import { type Cloth, type Lay, laid, layFaults, partsOf, plainCloth } from './index.ts';
+import { type Cloth, type Lay, LIES, laid, layFaults, partsOf, plainCloth } from './index.ts';
 import { NoFits } from './nofit.ts';
 import { partsOfOutlines } from './outlines.ts';
 
@@ -228,6 +228,44 @@ describe('a lay', () => {
     expect(layFaults(flat, pieces, lines)).toEqual([]);
   });
 
+  test('folded in part or across: what is on the fold lies double, what is single beside it; a pair is cut once, or twice where it is too wide', () => {
+    const all = [
+      box('back', 300, 700, { count: 1, pair: false, onFold: true }),
+      box('front', 320, 700, { count: 2, pair: true, onFold: false }),
+      box('cuff', 200, 100, { count: 2, pair: true, onFold: false }),
+      box('pocket', 100, 100),
+    ];
+    const [pieces, lines] = told(all);
+    const at = (placed: Lay['placed'], piece: string) => placed.filter((p) => p.piece === piece);
+    // A flap of 310: the fronts are too wide for it and lie beside each other on the rest.
+    const partly = plainCloth(1300, { lies: 'partly', foldedBy: 310 });
+    const { best, single } = stepped(pieces, lines, partly, 4000);
+    expect(single).toEqual([]);
+    expect(layFaults(best, pieces, lines)).toEqual([]);
+    expect(at(best.placed, 'back').map((p) => p.x)).toEqual([0]);
+    expect(at(best.placed, 'front').map((p) => p.mirrored)).toEqual([false, true]);
+    expect(at(best.placed, 'cuff')).toHaveLength(1);
+    expect(at(best.placed, 'pocket')[0]?.x).toBeGreaterThanOrEqual(310 - 0.1);
+    // By hand: over the end of the flap, a single one on two layers, a pair cut twice there.
+    const codes = (...more: Lay['placed']) =>
+      layFaults(
+        { ...best, placed: [...best.placed.filter((p) => !more.some((m) => m.piece === p.piece)), ...more] },
+        pieces,
+        lines,
+      )
+        .map((f) => f.code)
+        .filter((c) => c !== 'too-close');
+    const put = (piece: string, x: number, copy = 0) => ({ ...{ piece, copy, x, y: 1500, turn: 0, mirrored: false } });
+    expect(codes(put('pocket', 250))).toContain('off-layers');
+    expect(codes(put('pocket', 0))).toContain('cut-twice');
+    expect(codes(put('cuff', 0), put('cuff', 0, 1))).toContain('miscounted');
+    // Across, no piece lies on the fold: what is on one is cut elsewhere, as is what is single.
+    const across = stepped(pieces, lines, plainCloth(700, { lies: 'crosswise' }), 4000);
+    expect(across.single).toEqual(['back', 'pocket']);
+    expect(at(across.best.placed, 'front')).toHaveLength(1);
+    expect(across.best.length).toBeLessThan(705);
+  });
+
   test('laid by hand is looked over: what shares cloth, lies off it, against the nap, off the fold, too often or not as a pair', () => {
     const [pieces, lines] = told([box('a', 100, 200, { count: 2, pair: true, onFold: false }), box('b', 80, 80)]);
     const at = (piece: string, copy: number, x: number, y: number, more = {}) => ({
@@ -298,7 +336,8 @@ describe('a lay', () => {
       made: fc.constantFrom(...Object.values(CUTS)),
       w: fc.integer({ min: 220, max: 300 }),
       width: fc.integer({ min: 900, max: 1600 }),
-      lies: fc.constantFrom('single' as const, 'folded' as const),
+      lies: fc.constantFrom(...LIES),
+      foldedBy: fc.integer({ min: 200, max: 450 }),
       oneWay: fc.boolean(),
       tilt: fc.constantFrom(0, 0, 3),
       gap: fc.constantFrom(0, 3, 10),
@@ -310,9 +349,11 @@ describe('a lay', () => {
         const c = compute(documentOf(made({ w, l: 640, s: 120 })));
         const pieces = c.pieces.filter((p) => p.material === 'shell');
         const on = plainCloth(more.width, { ...more, end: 5 });
-        const { best, lengths } = stepped(pieces, c.cutLines, on, 60);
+        const { best, lengths, single } = stepped(pieces, c.cutLines, on, 60);
         const wide = best.left.map((p) => p.piece);
+        // What two layers would cut wrongly is not laid, and told.
         const laidOnes = pieces.filter((p) => !wide.includes(p.id));
+        expect(best.placed.filter((q) => single.includes(q.piece))).toEqual([]);
         expect(layFaults(best, laidOnes, c.cutLines)).toEqual([]);
         for (const [i, l] of lengths.entries()) expect(l).toBeLessThanOrEqual(lengths[i - 1] ?? l);
         expect(stepped(pieces, c.cutLines, on, 60).best.placed).toEqual(best.placed);

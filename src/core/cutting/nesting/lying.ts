@@ -1,7 +1,7 @@
 import { type Point, ringsArea } from '../../geometry/index.ts';
 import { type CutLine, type Piece } from '../../pattern/index.ts';
 import { FLATTEN } from '../../tolerance.ts';
-import { type Cloth, type Placed } from './cloth.ts';
+import { type Cloth, type Placed, wideOf } from './cloth.ts';
 import { chords, laying } from './parts.ts';
 
 /** A cut of a piece as it lies: its cut line in chords, on the cloth. */
@@ -36,7 +36,6 @@ export const laidLength = (cloth: Cloth, lying: readonly Lying[]): number =>
 
 /** Which share of the cloth is in the pieces, 0 to 1; of a folded one, of what lies on top. */
 export function density(cloth: Cloth, lying: readonly Lying[]): number {
-  const wide = cloth.lies === 'folded' ? cloth.width / 2 : cloth.width;
   const net = lying.reduce((t, q) => t + ringsArea([q.ring]), 0);
-  return net / (wide * laidLength(cloth, lying));
+  return net / (wideOf(cloth) * laidLength(cloth, lying));
 }

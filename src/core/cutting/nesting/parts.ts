@@ -1,7 +1,7 @@
 import { flatten, inflate, type Point, simplified, union } from '../../geometry/index.ts';
 import { type CutLine, type Piece } from '../../pattern/index.ts';
 import { FLATTEN } from '../../tolerance.ts';
-import { type Cloth, firstLine, type Placed } from './cloth.ts';
+import { type Cloth, firstLine, foldLies, type Placed, type Span, spanOf } from './cloth.ts';
 import { type Steps } from './steps.ts';
 import { lying, turned } from './turned.ts';
 
@@ -34,6 +34,8 @@ export interface LayPart extends Pick<Placed, 'piece' | 'copy'> {
   ways: Way[];
   /** Its fold lies on the fold of the cloth. */
   atFold: boolean;
+  /** Across it lies within this strip of the cloth only. */
+  within?: Span;
 }
 
 export interface Parts {
@@ -49,7 +51,7 @@ type How = Pick<Placed, 'turn' | 'mirrored'>;
  * fold where that is not on the cloth's, larger by what the cloth will shrink. What it gives takes any ring of the piece.
  */
 export function laying(piece: Piece, cut: CutLine, cloth: Cloth, how: How): (ring: Point[]) => Point[] {
-  const opened = piece.cut.onFold && cloth.lies === 'single';
+  const opened = piece.cut.onFold && !foldLies(cloth);
   const { along, across } = cloth.shrinks;
   const [wider, longer] = [1 / (1 - across / 100), 1 / (1 - along / 100)];
   const { a, b } = piece.grain;
@@ -96,8 +98,16 @@ export function widthOf(p: Piece, cut: CutLine, cloth: Cloth): number {
   return Math.max(...lay(chords(cut, FLATTEN)).map((q) => q.x));
 }
 
-/** Whether two layers would cut it wrongly: they give a mirrored pair, or a whole out of a half, and nothing else. */
-export const isCutSingly = (p: Piece, cloth: Cloth): boolean => cloth.lies === 'folded' && !p.cut.pair && !p.cut.onFold;
+/** Whether two layers would cut it wrongly: they give a mirrored pair, or along the fold a whole out of a half, and nothing else. */
+export const isCutSingly = (p: Piece, cloth: Cloth): boolean =>
+  !spanOf(cloth, 1) && !p.cut.pair && !(p.cut.onFold && foldLies(cloth));
+
+/** From how many layers a piece is cut: a pair that is wider than a strip that lies double is cut from one, twice. */
+export function layersFor(p: Piece, cut: CutLine, cloth: Cloth): 1 | 2 {
+  if (p.cut.onFold && foldLies(cloth)) return 2;
+  const [from, to] = (p.cut.pair && spanOf(cloth, 2)) || [0, 0];
+  return to > from && (!spanOf(cloth, 1) || widthOf(p, cut, cloth) <= to - from) ? 2 : 1;
+}
 
 /** What is to be laid on a cloth of these pieces, and what has to be cut singly. */
 export function partsOf(
@@ -118,15 +128,18 @@ export function partsOf(
 
 /** As many as are cut; those that lie alike share their ways. */
 function copiesOf(p: Piece, cut: CutLine, cloth: Cloth, hold: Hold | undefined): LayPart[] {
-  const folded = cloth.lies === 'folded';
+  const layers = layersFor(p, cut, cloth);
+  const double = layers === 2;
   const over = p.cut.turned === true;
-  const faces = p.cut.pair && !folded ? [over, !over] : [over];
-  const ways = faces.map((face) => waysOf(p, cut, face, cloth, hold));
-  const count = folded && p.cut.pair ? p.cut.count / 2 : p.cut.count;
+  const faces = p.cut.pair && !double ? [over, !over] : [over];
+  const ways = faces.map((face) => waysOf(p, cut, face, cloth, double, hold));
+  const count = double && p.cut.pair ? p.cut.count / 2 : p.cut.count;
+  const within = cloth.lies === 'partly' ? spanOf(cloth, layers) : null;
   return Array.from({ length: count }, (_, copy) => ({
     piece: p.id,
     copy,
-    atFold: folded && p.cut.onFold,
+    atFold: double && p.cut.onFold,
+    ...(within && { within }),
     ways: ways[copy % ways.length] as Way[],
   }));
 }
@@ -134,8 +147,7 @@ function copiesOf(p: Piece, cut: CutLine, cloth: Cloth, hold: Hold | undefined):
 /** Whether a piece lies the other way up, turned by so many degrees. */
 export const isOver = (turn: number): boolean => Math.cos((turn * Math.PI) / 180) < 0;
 
-function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth, hold: Hold | undefined): Way[] {
-  const folded = cloth.lies === 'folded';
+function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth, folded: boolean, hold: Hold | undefined): Way[] {
   // Where its print meets or its fold lies, a piece lies as it has to.
   const tilts = hold || (folded && p.cut.onFold) || !cloth.tilt ? [0] : [0, cloth.tilt, -cloth.tilt];
   const turns = [0, 180].flatMap((way) => tilts.map((tilt) => (way + tilt + 360) % 360));

@@ -172,7 +172,7 @@ export class Strip {
 
   /** Where a way may lie on a strip of a length; null where it does not fit. */
   room(part: LayPart, way: Way, length: number): Room | null {
-    const [from, to] = usable(this.cloth);
+    const [from, to] = part.within ?? usable(this.cloth);
     const [x1, y1] = [part.atFold ? from : to - way.wide, length - this.cloth.end - way.long];
     const fits = hasPlace(from, x1, way.onX) && hasPlace(this.cloth.end, y1, way.onY);
     return fits ? { x0: from, x1, y0: this.cloth.end, y1 } : null;

@@ -1,5 +1,5 @@
 import { Button } from '@chakra-ui/react';
-import { type ClothSaid, type Flaw } from '../../../core/cutting/index.ts';
+import { type ClothSaid, type Flaw, foldLies, wideOf } from '../../../core/cutting/index.ts';
 import { type LengthUnit } from '../../../core/units.ts';
 import { LengthBlank, Say } from '../../ui/Sentence.tsx';
 import { WordButton } from '../../ui/WordButton.tsx';
@@ -16,8 +16,8 @@ const FAR = 20_000;
 /** Places of the cloth that no piece may touch. */
 export function FlawSentences({ cloth, units, put }: Props) {
   const { flaws } = cloth;
-  const most = cloth.lies === 'folded' ? cloth.width / 2 : cloth.width;
-  const from = cloth.lies === 'folded' ? 'fold' : 'selvedge drawn above';
+  const most = wideOf(cloth);
+  const from = foldLies(cloth) ? 'fold' : 'selvedge drawn above';
   const set = (i: number, part: Partial<Flaw>, words?: string): void => {
     const f = { ...(flaws[i] as Flaw), ...part };
     // Whichever end was said first: a place begins before it ends.

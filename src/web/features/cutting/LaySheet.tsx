@@ -1,13 +1,13 @@
 import { Box, Table, Text } from '@chakra-ui/react';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
-import { atTable, type ClothSaid, type Lying } from '../../../core/cutting/index.ts';
+import { atTable, type ClothSaid, foldLies, type Lying } from '../../../core/cutting/index.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { keyOf, LayDrawing } from '../../drawing/LayDrawing.tsx';
 import { HeadRow } from '../../ui/HeadRow.tsx';
 import { PaperBox, PrintSheet } from '../../ui/PrintSheet.tsx';
-import { SORT_NOTES } from '../../words/index.ts';
+import { layWords, SORT_NOTES } from '../../words/index.ts';
 import { useLaid } from './useLaid.ts';
 
 const NONE: ReadonlySet<string> = new Set();
@@ -22,12 +22,12 @@ export function LaySheet({ w }: { w: Workbook }) {
 
 function OneSheet({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
   const { name, units } = w.doc;
-  const { lying, length, told, tooWide, singly } = useLaid(w, cloth);
+  const { lying, length, takes, told, tooWide, singly } = useLaid(w, cloth);
   const mm = (v: number): string => formatLength(v, units, 0);
   useEffect(() => {
     document.title = `${name}, ${cloth.name} · Woodbine`;
   }, [name, cloth.name]);
-  const folded = cloth.lies === 'folded';
+  const folded = foldLies(cloth);
   return (
     <PrintSheet back="Back to the cloth" to={`..?cloth=${cloth.id}`} title={`${name}: ${cloth.name}`}>
       {lying.length === 0 ? (
@@ -35,8 +35,7 @@ function OneSheet({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
       ) : (
         <>
           <Text mb="2">
-            {mm(length)} of a cloth {mm(cloth.width)} wide,{' '}
-            {folded ? 'folded lengthwise' : 'in one layer, right side up'}
+            {mm(takes)} of a cloth {mm(cloth.width)} wide, {layWords(cloth, units)}
             {cloth.oneWay && ', all pieces the same way up'}. Weights and chalk first, then pins within the allowance;
             large pieces are cut first. Cut away from the hand that holds the cloth, and close blades when you put them
             down. {SORT_NOTES[cloth.sort]}

@@ -1,11 +1,12 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
 import { Link } from 'react-router';
-import { type ClothSaid, density, type Off, type Placed } from '../../../core/cutting/index.ts';
+import { type ClothSaid, deeperFold, density, type Off, type Placed } from '../../../core/cutting/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { type Search } from '../../data/useLay.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { AllWell } from '../../ui/Notes.tsx';
 import { beyondWords, enoughWords, meetWords, missedWords, SORT_NOTES, unheeded } from '../../words/index.ts';
+import { putCloth } from './putCloth.ts';
 import { type Laid } from './useLaid.ts';
 
 /** How long a shorter lay is looked for, s, unless it is stopped. */
@@ -21,6 +22,36 @@ export function SortNote({ cloth }: { cloth: ClothSaid }) {
         <Text role="note" mb="3" pl="2" borderLeftWidth="4px" borderColor="honey">
           {missed}
         </Text>
+      )}
+    </>
+  );
+}
+
+/** What does not fit on the cloth as it lies, and what would help. */
+function TooWide({ w, cloth, tooWide }: { w: Workbook; cloth: ClothSaid; tooWide: Laid['tooWide'] }) {
+  const { units } = w.doc;
+  const deeper = deeperFold(cloth, tooWide);
+  const mm = formatLength(deeper ?? 0, units, 0);
+  return (
+    <>
+      {tooWide.map(({ piece, over }) => (
+        <Text key={piece.id} role="alert" color="berry" mb="2">
+          {piece.name} is {formatLength(over, units)} wider than{' '}
+          {deeper !== null && piece.cut.onFold
+            ? 'the strip that lies double.'
+            : 'what can be used of this cloth: it takes wider cloth, a seam in the piece, or another grain.'}
+        </Text>
+      ))}
+      {deeper !== null && (
+        <Button
+          variant="outline"
+          borderColor="rule"
+          minH="44px"
+          mb="3"
+          onClick={() => putCloth(w, cloth)({ foldedBy: deeper }, `${mm} lie double`)}
+        >
+          Fold it so that {mm} lie double
+        </Button>
       )}
     </>
   );
@@ -106,8 +137,9 @@ export function Verdict({ w, cloth, laid, search }: VerdictProps) {
     <Box borderTopWidth="1px" borderColor="rule" pt="3" aria-live="polite">
       {(laid.kept || best) && laid.lying.length > 0 && (
         <Text fontSize="19px" mb="1">
-          They lie on <b>{mm(laid.length)}</b> of it: {Math.round(100 * density(cloth, laid.lying))} % of the cloth is
-          in the pieces.
+          They lie on <b>{mm(laid.takes)}</b> of it
+          {laid.takes > laid.length && `, ${mm(laid.length)} in each of its two layers`}:{' '}
+          {Math.round(100 * density(cloth, laid.lying))} % of the cloth is in the pieces.
         </Text>
       )}
       {running ? (
@@ -140,17 +172,12 @@ export function Verdict({ w, cloth, laid, search }: VerdictProps) {
               <Meeting w={w} laid={laid} />
               {laid.lying.length > 0 && (
                 <Text mb="2">
-                  {enoughWords(cloth, laid.length, units)} {beyondWords(cloth, laid.lying)}
+                  {enoughWords(cloth, laid.takes, units)} {beyondWords(cloth, laid.lying)}
                 </Text>
               )}
             </>
           )}
-          {laid.tooWide.map(({ piece, over }) => (
-            <Text key={piece.id} role="alert" color="berry" mb="2">
-              {piece.name} is {formatLength(over, units)} wider than what can be used of this cloth: it takes wider
-              cloth, a seam in the piece, or another grain.
-            </Text>
-          ))}
+          <TooWide w={w} cloth={cloth} tooWide={laid.tooWide} />
           {laid.singly.length > 0 && (
             <Text mb="2">
               Not on two layers: {laid.singly.map((p) => p.name).join(', ')}. Cut them from one layer of what is left.

@@ -1,10 +1,10 @@
 import { Box, Button, Heading, Table, Text } from '@chakra-ui/react';
 import { lazy, Suspense } from 'react';
-import { buyLength, type ClothSaid, type Holds, LIES } from '../../../core/cutting/index.ts';
+import { buyLength, type ClothSaid, type Holds } from '../../../core/cutting/index.ts';
 import { type Piece } from '../../../core/pattern/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
-import { type Then, useWhatIf } from '../../data/useWhatIf.ts';
+import { type Then, TRIED, useWhatIf } from '../../data/useWhatIf.ts';
 import { ifWords, LIES_WORDS } from '../../words/index.ts';
 
 const LengthChart = lazy(() => import('../../drawing/LengthChart.tsx'));
@@ -56,7 +56,7 @@ export function WhatIf({ w, cloth, mine, holds, onTake }: Props) {
             <Table.Header>
               <Table.Row bg="transparent">
                 <Table.ColumnHeader color="quiet">Width</Table.ColumnHeader>
-                {LIES.map((lies) => (
+                {TRIED.map((lies) => (
                   <Table.ColumnHeader key={lies} color="quiet">
                     {LIES_WORDS[lies]}
                   </Table.ColumnHeader>
@@ -67,7 +67,7 @@ export function WhatIf({ w, cloth, mine, holds, onTake }: Props) {
               {widths.map((width) => (
                 <Table.Row key={width} bg="transparent">
                   <Table.Cell>{mm(width)}</Table.Cell>
-                  {LIES.map((lies) => {
+                  {TRIED.map((lies) => {
                     const c = cell(width, lies);
                     const now = width === cloth.width && lies === cloth.lies;
                     return (

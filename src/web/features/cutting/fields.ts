@@ -24,7 +24,16 @@ export const CLOTH = {
   lies: waysField('How it lies', {
     single: 'in one layer, right side up',
     folded: 'folded lengthwise, right sides together',
+    crosswise: 'folded across, its two ends on each other',
+    partly: 'folded in part, the rest in one layer',
   }),
+  foldedBy: lengthField(
+    'How wide a strip lies double',
+    50,
+    800,
+    'As wide as half of the widest piece on the fold, and what is kept free at the selvedge.',
+    { atLeast: 1, atMost: 2500 },
+  ),
   oneWay: {
     as: 'yes',
     label: 'Which way up pieces lie',
