@@ -41,12 +41,14 @@ describe('saved documents', () => {
     const about = { step: '', piece: '', seam: '', cloth: '', figures: {}, pictures: [], again: false };
     const written = { id: 'e1', at: '2026-11-28T10:00:00.000Z', kind: 'note' as const, words: 'Pins', ...about };
     now.decisions.notebook = [written];
+    now.decisions.stash.things = [{ id: 's1', name: 'Horn', kind: 'other', size: 0, count: 8, note: '' }];
     const bare = (version: number) => {
       const doc = structuredClone(now) as unknown as Plain;
       doc.schema = version;
       const d = doc.decisions as Record<string, Plain>;
       for (const e of d.notebook as unknown as Plain[]) delete e.seam;
       for (const c of (d.cutting as { cloths: Plain[] }).cloths) delete c.foldedBy;
+      for (const t of (d.stash as { things: Plain[] }).things) for (const key of ['kind', 'size']) delete t[key];
       if (version > 12) return doc;
       for (const key of ['bench', 'notebook', 'week']) delete d[key];
       Object.assign(d.making as Plain, { done: ['cut'] });
@@ -115,6 +117,7 @@ describe('saved documents', () => {
       if (version < 4) was.decisions.making = plain;
       // What was ticked is done: with what, and when, nobody knows.
       if (version < 13) was.decisions.notebook = [];
+      if (version < 12) was.decisions.stash.things = [];
       if (version > 8 && version < 13) was.decisions.bench.steps = [TICKED];
       expect(read.ok && read.document).toEqual(was);
     }

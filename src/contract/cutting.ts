@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { FIBRES } from '../core/cutting/care.ts';
 import { MEETS } from '../core/cutting/meets.ts';
 import { CLOTH_SORTS, LIES } from '../core/cutting/nesting/cloth.ts';
+import { THING_KINDS } from '../core/cutting/stash.ts';
 import { MATERIALS } from '../core/pattern/types.ts';
 import { id, mm, pieceId, words } from './figures.ts';
 
@@ -87,6 +88,11 @@ export const stash = z.strictObject({
     )
     .max(1000),
   things: z
-    .array(z.strictObject({ id, name: words.trim().min(1), count: z.number().min(0).max(100_000), note: words }))
+    .array(
+      z.strictObject({
+        ...{ id, name: words.trim().min(1), kind: z.enum(THING_KINDS), size: mm },
+        ...{ count: z.number().min(0).max(100_000), note: words },
+      }),
+    )
     .max(1000),
 });

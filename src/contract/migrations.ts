@@ -212,13 +212,18 @@ function withBench(doc: Plain): Plain {
   return { ...doc, schema: 13, decisions: { ...more, ...d, making, cutting: known(cutting), stash: known(stash) } };
 }
 
-/** Version 14: an entry of the notebook may be about a seam, and a cloth may lie double in a strip along its fold. */
-function withSeamsInNotebook(doc: Plain): Plain {
+/**
+ * Version 14: an entry of the notebook may be about a seam, a cloth may lie double in a strip along its fold, and of things it is
+ * known what they are and how large. */
+function withThings(doc: Plain): Plain {
   const d = decisionsOf(doc);
   const notebook = (d.notebook as unknown as Plain[]).map((e) => ({ seam: '', ...e }));
   const cutting = d.cutting as Plain & { cloths: Plain[] };
   const cloths = cutting.cloths.map((c) => ({ foldedBy: 0, ...c }));
-  return { ...doc, schema: 14, decisions: { ...d, notebook, cutting: { ...cutting, cloths } } };
+  const stash = d.stash as Plain & { things: Plain[] };
+  const things = stash.things.map((t) => ({ kind: 'other', size: 0, ...t }));
+  const decisions = { ...d, notebook, cutting: { ...cutting, cloths }, stash: { ...stash, things } };
+  return { ...doc, schema: 14, decisions };
 }
 
 /** Parts of the decisions with what they lack. */
@@ -239,6 +244,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   10: withPrints,
   11: withStash,
   12: withBench,
-  13: withSeamsInNotebook,
+  13: withThings,
 };
 export const CURRENT_SCHEMA = 14;

@@ -4,7 +4,17 @@ import { documentOf } from '../../demo/drawn.ts';
 import { CUTS } from '../../test/pile.ts';
 import { runs } from '../../test/runs.ts';
 import { compute } from '../document/compute.ts';
-import { buyLength, type ClothSaid, toBuy, usualCutting } from './index.ts';
+import {
+  buyLength,
+  type ClothSaid,
+  emptyStash,
+  type StashThing,
+  type ToBuy,
+  takenOut,
+  thingsFor,
+  toBuy,
+  usualCutting,
+} from './index.ts';
 
 describe('what to buy', () => {
   // Cloth comes off the bolt by 10 cm, or by an eighth of a yard of 36 in: common practice.
@@ -55,5 +65,37 @@ describe('what to buy', () => {
       ),
       runs(20),
     );
+  });
+
+  // A zip that is longer is cut to its length, a button of another size does not go through the hole: common practice.
+  test('the stash gives buttons of the same size, a zip that is long enough, whole where it can; what is taken is no more in it', () => {
+    const thing = (id: string, kind: StashThing['kind'], size: number, count: number): StashThing => ({
+      ...{ id, name: id, kind, size, count, note: '' },
+    });
+    const things = [
+      thing('few', 'button', 15, 3),
+      thing('right', 'button', 15.1, 8),
+      thing('large', 'button', 18, 20),
+      thing('snaps', 'snap', 15, 20),
+      thing('short', 'zip', 180, 2),
+      thing('long', 'zip', 600, 1),
+      thing('near', 'zip', 250, 1),
+      thing('gone', 'zip', 210, 0),
+    ];
+    const buttons: ToBuy = {
+      ...{ key: 'button 15', have: false, what: 'notion' },
+      notion: { what: 'button', size: 15, lignes: 24, count: 8, spare: 1, places: [] },
+    };
+    const found = (b: ToBuy) => thingsFor(b, things).map((f) => [f.thing.id, f.takes, f.lacks]);
+    expect(found(buttons)).toEqual([
+      ['right', 8, 0],
+      ['few', 3, 5],
+    ]);
+    expect(found({ key: 'zip 200', have: false, what: 'zip', length: 200 })).toEqual([
+      ['near', 1, 0],
+      ['long', 1, 0],
+    ]);
+    const left = takenOut({ ...emptyStash(), things }, 'right', 8);
+    expect(thingsFor(buttons, left.things).map((f) => f.thing.id)).toEqual(['few']);
   });
 });

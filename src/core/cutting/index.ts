@@ -9,4 +9,5 @@ export * from './nesting/index.ts';
 export * from './standing.ts';
 export * from './stash.ts';
 export * from './table.ts';
+export * from './things.ts';
 export * from './whichpiece.ts';

@@ -38,10 +38,17 @@ export interface StashCloth {
   used: Owner | null;
 }
 
+/** What is sewn on or with. */
+export const THING_KINDS = ['button', 'snap', 'press-stud', 'hook', 'zip', 'thread', 'cord', 'other'] as const;
+export type ThingKind = (typeof THING_KINDS)[number];
+
 /** Buttons, zips, thread: something to sew on or with, and how much of it there is. */
 export interface StashThing {
   id: string;
   name: string;
+  kind: ThingKind;
+  /** How large across, of a zip how long, mm; 0 where that is not said. */
+  size: number;
   count: number;
   note: string;
 }

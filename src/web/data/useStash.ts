@@ -10,8 +10,8 @@ import { listen } from './live.ts';
 interface Over<T> {
   /** Null until it is there. */
   now: T | null;
-  /** Changes it, from how it stands now, under words for its history. */
-  put: (words: string, next: (s: T) => T) => Promise<void>;
+  /** Changes it, from how it stands now, under words for its history; false, and `trouble` says why, where it was not kept. */
+  put: (words: string, next: (s: T) => T) => Promise<boolean>;
   /** Why it could not be read or changed. */
   trouble: string | null;
   units: LengthUnit;
@@ -28,9 +28,11 @@ function useOver<K extends 'stash' | 'week'>(key: K): Over<Decisions[K]> {
       const value = next(now.document.decisions[key]);
       const patch = [{ op: 'replace' as const, path: `/decisions/${key}`, value }];
       await mutate(await api.change(STASH, now.revision, words, patch), { revalidate: false });
+      return true;
     } catch (e) {
       setFailed((e as Error).message);
       await mutate();
+      return false;
     }
   };
   return {

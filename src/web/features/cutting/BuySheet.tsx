@@ -1,11 +1,13 @@
 import { Box, Table, Text } from '@chakra-ui/react';
 import { useEffect, useMemo } from 'react';
-import { toBuy } from '../../../core/cutting/index.ts';
+import { type ToBuy, takenOut, thingsFor, toBuy } from '../../../core/cutting/index.ts';
 import { capital } from '../../../core/text.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
+import { useStash } from '../../data/useStash.ts';
 import { HeadRow } from '../../ui/HeadRow.tsx';
 import { PrintSheet } from '../../ui/PrintSheet.tsx';
+import { WordButton } from '../../ui/WordButton.tsx';
 import { toBuyWords } from '../../words/index.ts';
 
 /** What the garment takes, to be bought or to be had: a sheet to take along. */
@@ -53,7 +55,10 @@ export function BuySheet({ w }: { w: Workbook }) {
                       </Box>
                     </Table.Cell>
                     <Table.Cell fontWeight="600">{capital(what)}</Table.Cell>
-                    <Table.Cell>{why}</Table.Cell>
+                    <Table.Cell>
+                      {why}
+                      {!b.have && <InStash w={w} b={b} what={what} onHave={() => tick(b.key, true, what)} />}
+                    </Table.Cell>
                   </Table.Row>
                 );
               })}
@@ -63,5 +68,40 @@ export function BuySheet({ w }: { w: Workbook }) {
         </Box>
       )}
     </PrintSheet>
+  );
+}
+
+interface InStashProps {
+  w: Workbook;
+  b: ToBuy;
+  what: string;
+  onHave: () => void;
+}
+
+/** What of the stash would do, taken out of it by a click; what is too little is told. */
+function InStash({ w, b, what, onHave }: InStashProps) {
+  const { stash, put, trouble } = useStash();
+  const [best] = thingsFor(b, stash?.things ?? []);
+  if (trouble) return <Text role="alert">{trouble}</Text>;
+  if (!best) return null;
+  const { thing, takes, lacks } = best;
+  const take = async (): Promise<void> => {
+    const kept = await put(`${takes} of ${thing.name} for ${w.doc.name}: ${what}`, (s) => takenOut(s, thing.id, takes));
+    if (kept) onHave();
+  };
+  return (
+    <Text fontSize="15px" color="quiet">
+      In the stash: {thing.count} of “{thing.name}”
+      {lacks > 0 ? (
+        `, ${lacks} too few.`
+      ) : (
+        <>
+          .{' '}
+          <WordButton color="leaf.fg" onClick={() => void take()}>
+            {takes === 1 ? 'Take it from there' : `Take ${takes} from there`}
+          </WordButton>
+        </>
+      )}
+    </Text>
   );
 }

@@ -1,5 +1,12 @@
 import { Box, Button, Flex, Heading } from '@chakra-ui/react';
-import { freshId, giveBack, type Stash, type StashCloth, type StashThing } from '../../../core/cutting/index.ts';
+import {
+  freshId,
+  giveBack,
+  type Stash,
+  type StashCloth,
+  type StashThing,
+  type ThingKind,
+} from '../../../core/cutting/index.ts';
 import { formatLength } from '../../../core/units.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
@@ -33,7 +40,9 @@ export function StashPage({ w }: { w: Workbook }) {
     put({ ...stash, cloths: [cloth, ...stash.cloths] }, 'A cloth in the stash');
   };
   const addThing = (): void => {
-    const thing = { id: freshId(stash.things), name: 'Buttons', count: 1, note: '' };
+    const thing: StashThing = {
+      ...{ id: freshId(stash.things), name: 'Horn', kind: 'button', size: 15, count: 8, note: '' },
+    };
     put({ ...stash, things: [thing, ...stash.things] }, 'Something in the stash');
   };
   const there = stash.cloths.filter((c) => !c.used);
@@ -152,6 +161,9 @@ function OneCloth({ w, cloth, put }: { w: Workbook; cloth: StashCloth; put: Put 
   );
 }
 
+/** What is measured: the rest is what it is. */
+const SIZED: ReadonlySet<ThingKind> = new Set(['button', 'snap', 'press-stud', 'hook', 'zip']);
+
 function OneThing({ w, thing, put }: { w: Workbook; thing: StashThing; put: Put }) {
   const { stash } = w.doc.decisions;
   const set = (part: Partial<StashThing>, words?: string): void =>
@@ -162,8 +174,9 @@ function OneThing({ w, thing, put }: { w: Workbook; thing: StashThing; put: Put 
   const f = blanks(STASH_THING, thing, w.doc.units, set);
   return (
     <Say>
-      {f.count} of{' '}
-      <NameBlank label="What it is" value={thing.name} onName={(name) => set({ name }, `called ${name}`)} />.{' '}
+      {f.count} {f.kind}
+      {SIZED.has(thing.kind) && <>, {f.size}</>}, called{' '}
+      <NameBlank label="What it is called" value={thing.name} onName={(name) => set({ name }, `called ${name}`)} />.{' '}
       <NameBlank
         label="What is to be known of it"
         none="Nothing is noted"

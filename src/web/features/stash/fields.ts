@@ -1,6 +1,6 @@
 import { type StashCloth, type StashThing } from '../../../core/cutting/index.ts';
 import { FIBRE, PRICE, SORT } from '../../ui/clothfields.ts';
-import { type Fields, lengthField } from '../../ui/fields.tsx';
+import { type Fields, lengthField, waysField } from '../../ui/fields.tsx';
 
 /** How a cloth of the stash is asked about. */
 export const STASH_CLOTH = {
@@ -16,5 +16,13 @@ export const STASH_CLOTH = {
 
 /** How something to sew on or with is asked about. */
 export const STASH_THING = {
+  kind: waysField('What it is', {
+    ...{ button: 'buttons', snap: 'snaps', 'press-stud': 'press studs', hook: 'hooks and eyes' },
+    ...{ zip: 'zips', thread: 'reels of thread', cord: 'hanks of cord', other: 'something else' },
+  }),
+  size: lengthField('How large it is', 5, 60, 'Across; of a zip how long it is.', {
+    atMost: 2000,
+    said: (v) => (v === 0 ? 'of no said size' : undefined),
+  }),
   count: { as: 'count', label: 'How many there are', least: 0, most: 1000 },
 } satisfies Fields<StashThing>;
