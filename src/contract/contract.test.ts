@@ -47,7 +47,7 @@ describe('saved documents', () => {
       doc.schema = version;
       const d = doc.decisions as Record<string, Plain>;
       for (const e of d.notebook as unknown as Plain[]) delete e.seam;
-      for (const c of (d.cutting as { cloths: Plain[] }).cloths) delete c.foldedBy;
+      for (const c of (d.cutting as { cloths: Plain[] }).cloths) for (const key of ['foldedBy', 'recut']) delete c[key];
       for (const t of (d.stash as { things: Plain[] }).things) for (const key of ['kind', 'size']) delete t[key];
       if (version > 12) return doc;
       for (const key of ['bench', 'notebook', 'week']) delete d[key];

@@ -42,6 +42,7 @@ export const cutting = z.strictObject({
         owned: cloth,
         lies: z.enum(LIES),
         foldedBy: mm.max(2500),
+        recut: mm,
         oneWay: z.boolean(),
         // More is another grain.
         tilt: z.number().min(0).max(5),

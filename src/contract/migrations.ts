@@ -213,13 +213,13 @@ function withBench(doc: Plain): Plain {
 }
 
 /**
- * Version 14: an entry of the notebook may be about a seam, a cloth may lie double in a strip along its fold, and of things it is
- * known what they are and how large. */
+ * Version 14: an entry of the notebook may be about a seam, a cloth may lie double in a strip along its fold and be kept in part, and of
+ * things it is known what they are and how large. */
 function withThings(doc: Plain): Plain {
   const d = decisionsOf(doc);
   const notebook = (d.notebook as unknown as Plain[]).map((e) => ({ seam: '', ...e }));
   const cutting = d.cutting as Plain & { cloths: Plain[] };
-  const cloths = cutting.cloths.map((c) => ({ foldedBy: 0, ...c }));
+  const cloths = cutting.cloths.map((c) => ({ foldedBy: 0, recut: 0, ...c }));
   const stash = d.stash as Plain & { things: Plain[] };
   const things = stash.things.map((t) => ({ kind: 'other', size: 0, ...t }));
   const decisions = { ...d, notebook, cutting: { ...cutting, cloths }, stash: { ...stash, things } };

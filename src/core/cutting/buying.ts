@@ -48,11 +48,11 @@ interface Made extends Cuttable {
 }
 
 function clothLine(choice: CuttingChoice, cloth: ClothSaid, made: Made, units: LengthUnit): ToBuy[] {
-  const { mine, lying, takes } = standingOf(choice, cloth, made);
+  const { mine, lying, needs: laid } = standingOf(choice, cloth, made);
   if (!mine.length) return [];
   const area = mine.reduce((t, p) => t + (areaOf(p, made) ?? 0) * p.cut.count, 0);
   const guessed = !lying.length;
-  const needs = guessed ? area / (FILLED * cloth.width) : takes;
+  const needs = guessed ? area / (FILLED * cloth.width) + cloth.recut : laid;
   const buy = cloth.owned >= needs ? 0 : buyLength(needs - cloth.owned, units);
   const key = `cloth ${cloth.id}`;
   return [{ key, have: false, what: 'cloth', cloth, needs, guessed, buy, cost: (buy * cloth.price) / 1000 }];

@@ -11,6 +11,8 @@ export interface ClothSaid extends Cloth {
   takes: Material[];
   /** So much of it is there; 0 where it is still to be bought. */
   owned: number;
+  /** So much of it is kept at its end, to cut a piece anew that went wrong. */
+  recut: number;
   /** Which cloth of the stash it is; none where it is not from there. */
   stash: string;
   sort: ClothSort;
@@ -43,6 +45,7 @@ const USUAL: Omit<ClothSaid, 'id' | 'name' | 'takes' | 'width'> = {
   owned: 0,
   lies: 'single',
   foldedBy: 0,
+  recut: 0,
   oneWay: false,
   tilt: 0,
   selvedge: 10,

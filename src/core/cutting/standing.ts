@@ -1,4 +1,5 @@
 import { type Surface } from '../garment/index.ts';
+import { ringsArea } from '../geometry/index.ts';
 import { type Piece } from '../pattern/index.ts';
 import { type ClothSaid, type CuttingChoice, cutFrom } from './cloths.ts';
 import { type Cuttable } from './cutlist.ts';
@@ -17,9 +18,10 @@ export interface Standing extends Held {
   /** The lay that is kept; undefined where there is none yet. */
   kept: readonly Placed[] | undefined;
   lying: Lying[];
-  /** So long the lay is, and so much cloth it takes. */
+  /** So long the lay is, so much cloth it takes, and with what is kept to cut anew. */
   length: number;
   takes: number;
+  needs: number;
   /** What two layers would cut wrongly: it is cut from one layer, elsewhere. */
   singly: Piece[];
   /** What is wider than can be used of it, and by how much. */
@@ -34,6 +36,42 @@ interface Made extends Cuttable {
 /** Where lines that go across the cloth are to meet: at the seams that are wished, of pieces that are cut from it. */
 const matchesHere = (cloth: ClothSaid, mine: readonly Piece[], surface: Surface): Match[] =>
   cloth.print.along > 0 ? matchesOf(surface, mine).filter((m) => cloth.meet.includes(m.code)) : [];
+
+/** What lies beyond the end of the cloth that is there, or on what is kept of it; nothing where it is still to be bought. */
+export function beyond(cloth: ClothSaid, lying: readonly Lying[]): Piece[] {
+  if (!cloth.owned) return [];
+  const end = (cloth.owned - cloth.recut) / clothOf(cloth, 1) - cloth.end;
+  return [...new Set(lying.filter((q) => q.ring.some((p) => p.y > end)).map((q) => q.shape))];
+}
+
+/** Of so many pieces all choices of what to cut elsewhere are looked at; of more the largest go first. */
+const FEW = 14;
+
+/**
+ * The fewest pieces that have to be cut from another cloth so that the rest is likely to fit on what is there, of these the smallest: what
+ * is left fills its length as well as all of them do now.
+ */
+export function awayFrom(cloth: ClothSaid, lying: readonly Lying[]): Piece[] {
+  if (!beyond(cloth, lying).length) return [];
+  const areas = new Map<Piece, number>();
+  for (const q of lying) areas.set(q.shape, (areas.get(q.shape) ?? 0) + ringsArea([q.ring]));
+  const all = [...areas].sort((a, b) => b[1] - a[1]);
+  const net = all.reduce((t, [, area]) => t + area, 0);
+  const there = (cloth.owned - cloth.recut) / clothOf(cloth, 1);
+  const less = net * Math.max(0, 1 - there / laidLength(cloth, lying));
+  if (all.length > FEW) {
+    const upTo = (n: number): number => all.slice(0, n).reduce((t, [, area]) => t + area, 0);
+    return all.slice(0, all.findIndex((_, i) => upTo(i + 1) >= less) + 1).map(([p]) => p);
+  }
+  const choices = Array.from({ length: 2 ** all.length }, (_, k) => all.filter((_x, i) => (k >> i) & 1));
+  const enough = choices
+    .map((c) => ({ c, area: c.reduce((t, [, a]) => t + a, 0) }))
+    .filter(({ c, area }) => c.length > 0 && area >= less);
+  const best = enough.reduce((x, y) =>
+    y.c.length < x.c.length || (y.c.length === x.c.length && y.area < x.area) ? y : x,
+  );
+  return best.c.map(([p]) => p);
+}
 
 /** How wide a strip has to lie double so that all that is on the fold finds room in it, whole mm; null where no fold does that. */
 export function deeperFold(cloth: ClothSaid, tooWide: Standing['tooWide']): number | null {
@@ -53,6 +91,7 @@ export function standingOf(
   const kept = choice.lays.find((l) => l.cloth === cloth.id)?.placed;
   const lying = lyingOf(cloth, found ?? kept ?? [], mine, cutLines);
   const length = laidLength(cloth, lying);
+  const takes = clothOf(cloth, length);
   const singly = mine.filter((p) => isCutSingly(p, cloth));
   const tooWide = mine.flatMap((piece) => {
     const cut = cutLines.get(piece.id);
@@ -71,5 +110,5 @@ export function standingOf(
           ...layFaults({ cloth, placed: [...kept], length }, mine, cutLines),
           ...printFaults(lying, meeting, cloth.centre, cloth),
         ];
-  return { mine, kept, lying, length, takes: clothOf(cloth, length), singly, tooWide, faults, ...held };
+  return { mine, kept, lying, length, takes, needs: takes + cloth.recut, singly, tooWide, faults, ...held };
 }

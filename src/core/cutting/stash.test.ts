@@ -6,6 +6,9 @@ import { runs } from '../../test/runs.ts';
 import { compute } from '../document/compute.ts';
 import { difference, inflate, intersection, type Point, ringsArea } from '../geometry/index.ts';
 import {
+  awayFrom,
+  beyond,
+  type ClothSaid,
   clothOf,
   cutFor,
   emptyStash,
@@ -21,6 +24,7 @@ import {
   partsOf,
   plainCloth,
   type StashCloth,
+  usualCutting,
 } from './index.ts';
 
 const box = (x0: number, y0: number, x1: number, y1: number): Point[] => [
@@ -74,6 +78,27 @@ describe('what is left of a cloth', () => {
     // Folded across both ends are cut, and the middle is left.
     const middle = leftovers(plainCloth(1000, { lies: 'crosswise' }), lying(box(0, 0, 1000, 300)), 1000);
     expect(middle.map((h) => Math.round(h.length))).toEqual([398]);
+  });
+
+  test('what lies beyond the cloth that is there, or on what is kept to cut anew, is named; across its fold half as far', () => {
+    const [usual] = usualCutting().cloths as [ClothSaid];
+    const named = (ends: number, more: Partial<ClothSaid>): number =>
+      beyond({ ...usual, owned: 1000, end: 10, ...more }, lying(box(0, 10, 300, ends))).length;
+    expect([named(989, {}), named(991, {})]).toEqual([0, 1]);
+    expect([named(789, { recut: 200 }), named(791, { recut: 200 })]).toEqual([0, 1]);
+    expect([named(489, { lies: 'crosswise' }), named(491, { lies: 'crosswise' })]).toEqual([0, 1]);
+    expect(named(5000, { owned: 0 })).toBe(0);
+    // 1400 by 1000, of which 500 are there: what goes has half of the area, in the fewest pieces, the smallest of these.
+    const cut = (id: string, share: number) =>
+      ({ ring: box(0, 0, 1400, 10 * share), shape: { id } }) as unknown as Lying;
+    const away = (...shares: number[]) => {
+      const all = shares.map((share, i) => cut(`${share} ${i}`, share));
+      const end = { ring: box(0, 980, 10, 990), shape: all[0]?.shape } as unknown as Lying;
+      return awayFrom({ ...usual, owned: 500, end: 10 }, [...all, end]).map((p) => Number(p.id.split(' ')[0]));
+    };
+    expect(away(60, 30, 10)).toEqual([60]);
+    expect(away(40, 40, 20)).toEqual([40, 20]);
+    expect(away(55, 52)).toEqual([55]);
   });
 
   test('of any garment is cloth that no piece has, and what is laid on it again lies within its outline', () => {

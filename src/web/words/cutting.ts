@@ -3,11 +3,9 @@ import {
   buyLength,
   type ClothSaid,
   type ClothSort,
-  clothOf,
   doubleTo,
   type LayFault,
   type Lies,
-  type Lying,
   type Off,
   type ToBuy,
 } from '../../core/cutting/index.ts';
@@ -76,13 +74,6 @@ export function unheeded({ sort, lies, oneWay }: ClothSaid): string | null {
   return null;
 }
 
-/** What lies beyond the end of the cloth that is there; null where all of it fits, or nothing is said to be there. */
-export function beyondWords(cloth: ClothSaid, lying: readonly Lying[]): string | null {
-  const there = cloth.owned / clothOf(cloth, 1);
-  const over = lying.filter((q) => there > 0 && Math.max(...q.ring.map((p) => p.y)) > there - cloth.end);
-  return over.length ? `Beyond its end: ${[...new Set(over.map((q) => q.shape.name))].join(', ')}.` : null;
-}
-
 /** How a cloth lies, in a word. */
 export const LIES_WORDS: Record<Lies, string> = {
   ...{ single: 'single', folded: 'folded', crosswise: 'folded across', partly: 'folded in part' },
@@ -136,11 +127,12 @@ export function ifWords(found: readonly Could[], cloth: ClothSaid, units: Length
 /** What is there of a cloth against what the lay takes of it, mm. */
 export function enoughWords(cloth: ClothSaid, length: number, units: LengthUnit): string {
   const mm = (v: number): string => formatLength(v, units, 0);
-  if (!cloth.owned) return `To be bought: ${mm(buyLength(length, units))}, as it is cut off the bolt.`;
+  const kept = cloth.recut > 0 ? ` With the ${mm(cloth.recut)} that are kept to cut anew.` : '';
+  if (!cloth.owned) return `To be bought: ${mm(buyLength(length, units))}, as it is cut off the bolt.${kept}`;
   const over = cloth.owned - length;
   return over >= 0
-    ? `Of the ${mm(cloth.owned)} that are there, ${mm(over)} are left.`
-    : `The ${mm(cloth.owned)} that are there are ${mm(-over)} too short.`;
+    ? `Of the ${mm(cloth.owned)} that are there, ${mm(over)} are left.${kept}`
+    : `The ${mm(cloth.owned)} that are there are ${mm(-over)} too short.${kept}`;
 }
 
 const metres = (mm: number, units: LengthUnit): string =>

@@ -38,7 +38,8 @@ export function ClothSentences({ w, cloth, mine }: Props) {
         {f.tilt}.
       </Say>
       <Say>
-        {f.selvedge} are kept free along a selvedge, {f.end} at both ends, {f.gap} between pieces.
+        {f.selvedge} are kept free along a selvedge, {f.end} at both ends, {f.gap} between pieces; {f.recut} at its end,
+        to cut a piece anew.
       </Say>
       <Say>
         Its print comes again {p.along} along it and {p.across} across it.{' '}

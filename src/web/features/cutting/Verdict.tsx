@@ -1,11 +1,22 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { type ClothSaid, deeperFold, density, type Off, type Placed } from '../../../core/cutting/index.ts';
+import {
+  awayFrom,
+  beyond,
+  type ClothSaid,
+  deeperFold,
+  density,
+  type Off,
+  type Placed,
+} from '../../../core/cutting/index.ts';
+import { type Piece } from '../../../core/pattern/index.ts';
 import { formatLength } from '../../../core/units.ts';
+import { setDecision } from '../../data/setDecision.ts';
 import { type Search } from '../../data/useLay.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { AllWell } from '../../ui/Notes.tsx';
-import { beyondWords, enoughWords, meetWords, missedWords, SORT_NOTES, unheeded } from '../../words/index.ts';
+import { enoughWords, meetWords, missedWords, SORT_NOTES, unheeded } from '../../words/index.ts';
 import { putCloth } from './putCloth.ts';
 import { type Laid } from './useLaid.ts';
 
@@ -24,6 +35,44 @@ export function SortNote({ cloth }: { cloth: ClothSaid }) {
         </Text>
       )}
     </>
+  );
+}
+
+/** What lies beyond the cloth that is there; the fewest pieces to cut elsewhere so that the rest is likely to fit, and from which cloth. */
+function Beyond({ w, cloth, laid }: { w: Workbook; cloth: ClothSaid; laid: Laid }) {
+  const over = useMemo(() => beyond(cloth, laid.lying), [cloth, laid.lying]);
+  const away = useMemo(() => awayFrom(cloth, laid.lying), [cloth, laid.lying]);
+  const { cloths, moved } = w.doc.decisions.cutting;
+  if (!over.length) return null;
+  const names = (all: readonly Piece[]): string => all.map((p) => p.name).join(', ');
+  const to = (other: ClothSaid): void => {
+    const rest = moved.filter((m) => !away.some((p) => p.id === m.piece));
+    const all = [...rest, ...away.map((p) => ({ piece: p.id, cloth: other.id }))];
+    setDecision(w, 'cutting', { moved: all }, { words: `${names(away)} cut from ${other.name}`, told: true });
+  };
+  return (
+    <Box mb="3">
+      <Text role="alert" color="berry" mb="2">
+        Beyond its end: {names(over)}.
+      </Text>
+      {away.length < laid.mine.length && (
+        <>
+          <Text mb="2">
+            Without {names(away)} the rest is likely to fit. Another cloth, or a leftover of it, is put in by “Another
+            cloth”.
+          </Text>
+          <Flex gap="3" wrap="wrap">
+            {cloths
+              .filter((c) => c.id !== cloth.id)
+              .map((c) => (
+                <Button key={c.id} variant="outline" borderColor="rule" minH="44px" onClick={() => to(c)}>
+                  Cut {away.length === 1 ? 'it' : 'them'} from {c.name}
+                </Button>
+              ))}
+          </Flex>
+        </>
+      )}
+    </Box>
   );
 }
 
@@ -170,13 +219,10 @@ export function Verdict({ w, cloth, laid, search }: VerdictProps) {
                 </Box>
               )}
               <Meeting w={w} laid={laid} />
-              {laid.lying.length > 0 && (
-                <Text mb="2">
-                  {enoughWords(cloth, laid.takes, units)} {beyondWords(cloth, laid.lying)}
-                </Text>
-              )}
+              {laid.lying.length > 0 && <Text mb="2">{enoughWords(cloth, laid.needs, units)}</Text>}
             </>
           )}
+          <Beyond w={w} cloth={cloth} laid={laid} />
           <TooWide w={w} cloth={cloth} tooWide={laid.tooWide} />
           {laid.singly.length > 0 && (
             <Text mb="2">

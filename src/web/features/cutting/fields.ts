@@ -67,6 +67,16 @@ export const CLOTH = {
       atMost: 50,
     },
   ),
+  recut: lengthField(
+    'Kept to cut a piece anew',
+    0,
+    1000,
+    'As long as the piece that is likeliest to go wrong: a sleeve, a front.',
+    {
+      atMost: 5000,
+      said: (v) => (v === 0 ? 'nothing is kept' : undefined),
+    },
+  ),
   price: PRICE,
 } satisfies Fields<ClothSaid>;
 
