@@ -1,5 +1,6 @@
 import { expect } from '@playwright/test';
 import { accessible, demoServer, saved } from './demo.ts';
+import { aPicture } from './files.ts';
 import { fill, name, pick } from './hand.ts';
 import { test } from './page.ts';
 
@@ -79,6 +80,9 @@ test('a cloth of the stash is taken for a shirt, what is left of it comes back; 
   await page.getByRole('button', { name: 'Put a cloth in' }).click();
   await name(page, 'What the cloth is called', 'Moss poplin');
   await fill(page, 'How long the cloth is', '3 m');
+  await saved(page);
+  await page.locator('input[type=file]').setInputFiles(aPicture);
+  await expect(page.getByRole('img', { name: 'Moss poplin' })).toBeVisible();
   await accessible(page);
   await saved(page);
   await open(page, 'Potting shirt', 'cutting');

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { expect, type Page } from '@playwright/test';
 import { accessible, demoServer, saved } from './demo.ts';
+import { aPicture } from './files.ts';
 import { blank, fill } from './hand.ts';
 import { asks } from './http.ts';
 import { test, visit } from './page.ts';
@@ -120,11 +121,7 @@ test('the notebook keeps a test with its picture, finds it, and tells the lesson
   await page.getByLabel('What happened').fill('Pins along the fold, not across: it lay flat.');
   await blank(page, 'What it is about').click();
   await page.getByLabel('What it is about, of a list').selectOption({ index: 1 });
-  const png = Buffer.from(
-    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAQAAAC1HAwCAAAAC0lEQVR42mNkYAAAAAYAAjCB0C8AAAAASUVORK5CYII=',
-    'base64',
-  );
-  await page.locator('input[type=file]').setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: png });
+  await page.locator('input[type=file]').setInputFiles(aPicture);
   await page.getByLabel('Tell me next time').check();
   await page.getByRole('button', { name: 'Write it down' }).click();
   const entry = page.getByRole('article').filter({ hasText: 'Pins along the fold' });

@@ -38,6 +38,10 @@ export function SortNote({ cloth }: { cloth: ClothSaid }) {
   );
 }
 
+/** Of interfacing alone nothing else is cut. */
+const isClothFor = (c: ClothSaid, pieces: readonly Piece[]): boolean =>
+  c.takes.join() !== 'interfacing' || pieces.every((p) => p.material === 'interfacing');
+
 /** What lies beyond the cloth that is there; the fewest pieces to cut elsewhere so that the rest is likely to fit, and from which cloth. */
 function Beyond({ w, cloth, laid }: { w: Workbook; cloth: ClothSaid; laid: Laid }) {
   const over = useMemo(() => beyond(cloth, laid.lying), [cloth, laid.lying]);
@@ -63,7 +67,7 @@ function Beyond({ w, cloth, laid }: { w: Workbook; cloth: ClothSaid; laid: Laid 
           </Text>
           <Flex gap="3" wrap="wrap">
             {cloths
-              .filter((c) => c.id !== cloth.id)
+              .filter((c) => c.id !== cloth.id && isClothFor(c, away))
               .map((c) => (
                 <Button key={c.id} variant="outline" borderColor="rule" minH="44px" onClick={() => to(c)}>
                   Cut {away.length === 1 ? 'it' : 'them'} from {c.name}

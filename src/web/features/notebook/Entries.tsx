@@ -1,12 +1,12 @@
-import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react';
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { Link } from 'react-router';
 import { type Written } from '../../../core/bench/index.ts';
 import { type Entry } from '../../../core/bench/notebook.ts';
-import { addressOf } from '../../data/client.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { FigureRow } from '../../ui/FigureRow.tsx';
 import { SheetBox } from '../../ui/Page.tsx';
+import { PictureRow } from '../../ui/PictureRow.tsx';
 import { WordButton } from '../../ui/WordButton.tsx';
 import {
   type AboutNames,
@@ -70,24 +70,11 @@ function OneEntry({ w, x, titleOf }: { w: Workbook; x: Written; titleOf: TitleOf
         </Text>
       )}
       <FigureRow figures={figuresOf(entry, w)} size="small" />
-      {entry.pictures.length > 0 && (
-        <Flex gap="3" wrap="wrap" mt="2">
-          {entry.pictures.map((file) => {
-            const at = addressOf('GET /api/projects/{id}/pictures/{file}', { id: x.project, file });
-            return (
-              <a key={file} href={at} target="_blank" rel="noreferrer">
-                <Image
-                  src={`${at}?size=small`}
-                  alt={entry.words.slice(0, 80) || ENTRY_WORDS[entry.kind]}
-                  h="160px"
-                  borderRadius="6px"
-                  loading="lazy"
-                />
-              </a>
-            );
-          })}
-        </Flex>
-      )}
+      <PictureRow
+        project={x.project}
+        files={entry.pictures}
+        words={entry.words.slice(0, 80) || ENTRY_WORDS[entry.kind]}
+      />
       {mine && (
         <Flex gap="5" wrap="wrap" mt="2" css={{ '@media print': { display: 'none' } }}>
           <WordButton

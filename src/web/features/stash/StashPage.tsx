@@ -1,4 +1,5 @@
-import { Box, Button, Flex, Heading } from '@chakra-ui/react';
+import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
+import { useState } from 'react';
 import {
   freshId,
   giveBack,
@@ -8,11 +9,14 @@ import {
   type ThingKind,
 } from '../../../core/cutting/index.ts';
 import { formatLength } from '../../../core/units.ts';
+import { api } from '../../data/client.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { ClothShape } from '../../drawing/ClothShape.tsx';
+import { FilePick } from '../../ui/FilePick.tsx';
 import { blanks } from '../../ui/fields.tsx';
 import { Empty, Page, SheetBox } from '../../ui/Page.tsx';
+import { PictureRow } from '../../ui/PictureRow.tsx';
 import { NameBlank, Say } from '../../ui/Sentence.tsx';
 import { WordButton } from '../../ui/WordButton.tsx';
 import { STASH_CLOTH, STASH_THING } from './fields.ts';
@@ -110,12 +114,8 @@ function OneCloth({ w, cloth, put }: { w: Workbook; cloth: StashCloth; put: Put 
       <ClothShape cloth={cloth} />
       <Box flex="1 1 320px">
         <Say>
-          <NameBlank
-            label="What the cloth is called"
-            value={cloth.name}
-            onName={(name) => set({ name }, `called ${name}`)}
-          />{' '}
-          is {f.sort}, {f.fibre},{' '}
+          <NameBlank label="What the cloth is called" value={cloth.name} onName={(name) => rename(w, cloth, name)} /> is{' '}
+          {f.sort}, {f.fibre},{' '}
           {whole ? (
             <>
               {f.width} wide and {f.length} long
@@ -144,6 +144,7 @@ function OneCloth({ w, cloth, put }: { w: Workbook; cloth: StashCloth; put: Put 
           />
           .
         </Say>
+        <Pictures w={w} cloth={cloth} />
         <WordButton
           color="berry"
           onClick={() =>
@@ -158,6 +159,54 @@ function OneCloth({ w, cloth, put }: { w: Workbook; cloth: StashCloth; put: Put 
         </WordButton>
       </Box>
     </SheetBox>
+  );
+}
+
+/** As an entry of the notebook names a cloth. */
+const entryName = (name: string): string => name.slice(0, 64);
+
+/** Called otherwise, it keeps what was written of it and its pictures. */
+function rename(w: Workbook, cloth: StashCloth, name: string): void {
+  const { decisions } = w.doc;
+  const [was, is] = [entryName(cloth.name), entryName(name)];
+  const alone = !decisions.stash.cloths.some((c) => c !== cloth && entryName(c.name) === was);
+  w.save(`${cloth.name}: called ${name}`, {
+    ...w.doc,
+    decisions: {
+      ...decisions,
+      stash: withCloth(decisions.stash, cloth.id, { name }),
+      notebook: alone ? decisions.notebook.map((e) => (e.cloth === was ? { ...e, cloth: is } : e)) : decisions.notebook,
+    },
+  });
+}
+
+/** Its pictures, and one more. They are kept in the notebook of the stash, without where they were taken. */
+function Pictures({ w, cloth }: { w: Workbook; cloth: StashCloth }) {
+  const [wrong, setWrong] = useState<string | null>(null);
+  const name = entryName(cloth.name);
+  const files = w.doc.decisions.notebook.flatMap((e) => (e.cloth === name ? e.pictures : []));
+  const add = async (picture: File): Promise<void> => {
+    setWrong(null);
+    try {
+      await w.beside(() => api.entry(w.id, { kind: 'note', words: '', cloth: name }, picture));
+    } catch (e) {
+      setWrong((e as Error).message);
+    }
+  };
+  return (
+    <Box mb="2">
+      <PictureRow project={w.id} files={files} words={cloth.name} height="120px" />
+      <FilePick
+        words={files.length ? 'Add another picture' : 'Add a picture'}
+        accept="image/jpeg,image/png,image/webp"
+        onPick={(f) => f && void add(f)}
+      />
+      {wrong && (
+        <Text role="alert" color="berry">
+          {wrong}
+        </Text>
+      )}
+    </Box>
   );
 }
 
