@@ -126,8 +126,9 @@ export const SEAM_WORDS: Record<string, string> = {
 };
 
 /** Seams that are named by the pieces they join. */
-const JOIN_WORDS: Record<`join-${JoinCode}`, string> = {
+const JOIN_WORDS: Record<`join-${JoinCode | 'facing'}`, string> = {
   'join-panel': 'Panel seam',
+  'join-facing': 'Front facing, to its front',
   'join-elbow': 'Elbow seam',
   'join-forearm': 'Forearm seam',
   'join-yoke': 'Yoke seam',

@@ -5,7 +5,7 @@ import { CUTS } from '../../test/pile.ts';
 import { runs } from '../../test/runs.ts';
 import { compute } from '../document/compute.ts';
 import { usualCutting } from './cloths.ts';
-import { type ClothSaid, laid, layFaults, type Placed, partsOf, standingOf } from './index.ts';
+import { type ClothSaid, laid, layFaults, MEETS, type Placed, partsOf, standingOf } from './index.ts';
 
 const DRAWN = fc.record({ made: fc.constantFrom(...Object.values(CUTS)), w: fc.integer({ min: 220, max: 300 }) });
 const PRINT = fc.record({
@@ -34,9 +34,9 @@ function printed(doc: ReturnType<typeof documentOf>, more: Partial<ClothSaid>, s
 describe('a print', () => {
   test('meets at the seams that are wished, of any garment in stripes or checks, and what can’t meet is told', () => {
     fc.assert(
-      fc.property(DRAWN, PRINT, fc.boolean(), ({ made, w }, print, oneWay) => {
+      fc.property(DRAWN, PRINT, fc.boolean(), fc.boolean(), ({ made, w }, print, oneWay, all) => {
         const doc = documentOf(made({ w, l: 640, s: 120 }));
-        const { c, cloth, stands } = printed(doc, { print, oneWay }, 40);
+        const { c, cloth, stands } = printed(doc, { print, oneWay, ...(all && { meet: [...MEETS] }) }, 40);
         const { lying, meeting, mine } = stands;
         expect(layFaults({ cloth, placed: lying, length: stands.length }, mine, c.cutLines)).toEqual([]);
         expect(stands.faults).toEqual([]);
@@ -58,6 +58,17 @@ describe('a print', () => {
     const doc = documentOf((CUTS.coat ?? Object.values(CUTS)[0])?.({ w: 260, l: 640, s: 120 }) as never);
     const { c, cloth, stands } = printed(doc, { print }, 10);
     expect(stands.meeting.map((m) => m.match.code)).toContain('side');
+    // A facing that is turned out shows beside its front: at any height of the edge their lines are the same.
+    const shown = printed(doc, { print, meet: ['facing', 'side'] }, 10).stands;
+    expect(shown.faults).toEqual([]);
+    const [met] = shown.meeting.filter((m) => m.match.code === 'facing').map((m) => m.match);
+    const front = shown.lying.find((q) => q.piece === met?.a.piece);
+    const facing = shown.lying.find((q) => q.piece === met?.b.piece && q.turn === front?.turn);
+    for (const e of facing ? [met?.b.at ?? { x: 0, y: 0 }, { x: met?.b.at.x ?? 0, y: (met?.b.at.y ?? 0) - 200 }] : []) {
+      const [y, z] = [front?.place([e])[0]?.y ?? 0, facing?.place([e])[0]?.y ?? 9];
+      expect(Math.abs((y - z) / 64 - Math.round((y - z) / 64)) * 64).toBeLessThan(0.5);
+    }
+    expect(met).toBeDefined();
     const moved = stands.lying.map((q, i) => (i ? q : { ...q, y: q.y + 7 }));
     const choice = { ...usualCutting(), cloths: [cloth], lays: [{ cloth: cloth.id, placed: moved }] };
     const faults = standingOf(choice, cloth, c).faults.filter((f) => f.code === 'off-print');

@@ -1,5 +1,5 @@
 import { type Join, type PanelEdge, type Surface } from '../garment/index.ts';
-import { endOf, type Path, type Point, pathLength, pointAlong, startOf } from '../geometry/index.ts';
+import { distance, endOf, type Path, type Point, pathLength, pointAlong, startOf } from '../geometry/index.ts';
 import { type Piece } from '../pattern/index.ts';
 import { type Cuttable } from './cutlist.ts';
 import { MEETS, type Meet } from './meets.ts';
@@ -107,7 +107,27 @@ export function matchesOf(surface: Surface, shell: readonly Piece[]): Match[] {
     const key = m && `${m.code} ${[m.a.piece, m.b.piece].sort().join(' ')}`;
     if (m && key && !out.has(key)) out.set(key, m);
   }
+  for (const m of facingsOf(pieces)) out.set(`facing ${m.b.piece}`, m);
   return [...out.values()].sort((a, b) => MEETS.indexOf(a.code) - MEETS.indexOf(b.code));
+}
+
+/** How far a facing's edge may be drawn out from that of its front and still lie on it, mm: as that of a lapel is. Own figure. */
+const DRAWN_OUT = 6;
+
+/** Front facings, which lie on their fronts as they are drawn: a lapel that is turned out shows the lines of both. */
+function facingsOf(pieces: ReadonlyMap<string, Piece>): Match[] {
+  const edgeOf = (p: Piece | undefined): Path | undefined => p?.ring.find((e) => e.role === 'front-edge')?.path;
+  return [...pieces.values()].flatMap((p): Match[] => {
+    const front = pieces.get(p.parent ?? '');
+    const [own, its] = [edgeOf(p), edgeOf(front)];
+    if (p.material !== 'facing' || !front || !own || !its) return [];
+    const ends = [startOf(own), endOf(own)].filter((e) =>
+      [startOf(its), endOf(its)].some((i) => distance(e, i) < DRAWN_OUT),
+    );
+    // The lower one is not drawn out.
+    const at = ends.sort((a, b) => b.y - a.y)[0];
+    return at ? [{ code: 'facing', a: { piece: front.id, at }, b: { piece: p.id, at }, ends: [] }] : [];
+  });
 }
 
 /** A point of the centre line of a piece: its fold, the edge it is sewn or closed at, or the line drawn on it; null where it has none. */
