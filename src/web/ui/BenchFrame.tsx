@@ -79,6 +79,20 @@ export function BenchFrame({ leave, title, spoken, tools, go, onDone, onBack, fi
   );
 }
 
+/** What is done at the left, what is seen of it at the right; below it where there is no room beside. */
+export const BenchSides = ({ label, seen, children }: { label: string; seen: ReactNode; children: ReactNode }) => (
+  <Box
+    as="article"
+    aria-label={label}
+    display={{ base: 'block', lg: 'grid' }}
+    gridTemplateColumns="minmax(0, 1fr) minmax(0, 500px)"
+    gap="9"
+  >
+    <Box>{children}</Box>
+    <Box>{seen}</Box>
+  </Box>
+);
+
 /** How far it is: in words and as a bar. */
 export const HowFar = ({ words, share }: { words: string; share: number }) => (
   <>

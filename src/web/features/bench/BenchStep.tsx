@@ -18,6 +18,7 @@ import { formatLength } from '../../../core/units.ts';
 import { pieceName } from '../../data/pieceName.ts';
 import { usePace } from '../../data/usePace.ts';
 import { StepLayers, StepPlace } from '../../drawing/StepScene.tsx';
+import { BenchSides } from '../../ui/BenchFrame.tsx';
 import { FigureRow } from '../../ui/FigureRow.tsx';
 import { Lessons } from '../../ui/Lessons.tsx';
 import { Worded } from '../../ui/Worded.tsx';
@@ -53,66 +54,62 @@ export function BenchStep({ p, step: s, onGo }: Props) {
   const [open, setOpen] = useState<'measure' | 'wrong' | null>(null);
   const state = stateOf(bench, s.id);
   return (
-    <Box
-      as="article"
-      aria-label={title}
-      display={{ base: 'block', lg: 'grid' }}
-      gridTemplateColumns="minmax(0, 1fr) minmax(0, 500px)"
-      gap="9"
+    <BenchSides
       key={s.id}
+      label={title}
+      seen={
+        <>
+          <StepPlace step={s} plan={plan} computed={w.computed} sewn={sewn} units={units} height={360} />
+          <Box my="2">
+            <StepLayers step={s} plan={plan} names={names} units={units} />
+          </Box>
+          <After p={p} s={s} />
+        </>
+      }
     >
-      <Box>
-        <Text fontSize="22px" color="quiet">
-          {SECTION_WORDS[s.section]} · {s.number} of {plan.steps.length} · {STATION_WORDS[s.station]}
-          {state !== 'todo' && ` · ${STEP_STATE_WORDS[state]}`}
+      <Text fontSize="22px" color="quiet">
+        {SECTION_WORDS[s.section]} · {s.number} of {plan.steps.length} · {STATION_WORDS[s.station]}
+        {state !== 'todo' && ` · ${STEP_STATE_WORDS[state]}`}
+      </Text>
+      <Heading as="h1" fontSize={{ base: '36px', lg: '44px' }} fontWeight="600" lineHeight="1.14" mt="1">
+        {title}
+      </Heading>
+      {how && (
+        <Text fontSize={{ base: '26px', lg: '28px' }} lineHeight="1.4" my="3">
+          <Worded text={how} />
         </Text>
-        <Heading as="h1" fontSize={{ base: '36px', lg: '44px' }} fontWeight="600" lineHeight="1.14" mt="1">
-          {title}
-        </Heading>
-        {how && (
-          <Text fontSize={{ base: '26px', lg: '28px' }} lineHeight="1.4" my="3">
-            <Worded text={how} />
-          </Text>
+      )}
+      <FigureRow figures={figuresOf(s, units).slice(0, 3)} size="bench" />
+      <Taken p={p} s={s} />
+      <Facts p={p} s={s} />
+      <Otherwise p={p} s={s} />
+      <Lessons w={w} step={s.id} seams={s.sews.map((x) => x.joint)} size="22px" />
+      <Flex gap="4" wrap="wrap" my="4">
+        <Big onClick={() => setOpen(open === 'measure' ? null : 'measure')} on={open === 'measure'}>
+          I measured …
+        </Big>
+        <Big onClick={() => setOpen(open === 'wrong' ? null : 'wrong')} on={open === 'wrong'} odd>
+          Something is wrong
+        </Big>
+        {state === 'done' ? (
+          <Big onClick={() => mark(p, s, 'again')}>Not done after all</Big>
+        ) : (
+          <Big
+            onClick={() => {
+              mark(p, s, 'skipped');
+              onGo(plan.steps[s.number]);
+            }}
+          >
+            Not now
+          </Big>
         )}
-        <FigureRow figures={figuresOf(s, units).slice(0, 3)} size="bench" />
-        <Taken p={p} s={s} />
-        <Facts p={p} s={s} />
-        <Otherwise p={p} s={s} />
-        <Lessons w={w} step={s.id} seams={s.sews.map((x) => x.joint)} size="22px" />
-        <Flex gap="4" wrap="wrap" my="4">
-          <Big onClick={() => setOpen(open === 'measure' ? null : 'measure')} on={open === 'measure'}>
-            I measured …
-          </Big>
-          <Big onClick={() => setOpen(open === 'wrong' ? null : 'wrong')} on={open === 'wrong'} odd>
-            Something is wrong
-          </Big>
-          {state === 'done' ? (
-            <Big onClick={() => mark(p, s, 'again')}>Not done after all</Big>
-          ) : (
-            <Big
-              onClick={() => {
-                mark(p, s, 'skipped');
-                onGo(plan.steps[s.number]);
-              }}
-            >
-              Not now
-            </Big>
-          )}
-        </Flex>
-        {open === 'measure' && <Measuring p={p} step={s} />}
-        {open === 'wrong' && <Wrong p={p} step={s} onGo={onGo} onClose={() => setOpen(null)} />}
-        <Sample p={p} s={s} />
-        <Practise s={s} />
-        <Cautions p={p} s={s} />
-      </Box>
-      <Box>
-        <StepPlace step={s} plan={plan} computed={w.computed} sewn={sewn} units={units} height={360} />
-        <Box my="2">
-          <StepLayers step={s} plan={plan} names={names} units={units} />
-        </Box>
-        <After p={p} s={s} />
-      </Box>
-    </Box>
+      </Flex>
+      {open === 'measure' && <Measuring p={p} step={s} />}
+      {open === 'wrong' && <Wrong p={p} step={s} onGo={onGo} onClose={() => setOpen(null)} />}
+      <Sample p={p} s={s} />
+      <Practise s={s} />
+      <Cautions p={p} s={s} />
+    </BenchSides>
   );
 }
 

@@ -16,7 +16,7 @@ import { api } from '../../data/client.ts';
 import { useStash } from '../../data/useStash.ts';
 import { ScrapsDrawing } from '../../drawing/ScrapsDrawing.tsx';
 import { TurningLayers } from '../../drawing/TurningLayers.tsx';
-import { BenchFrame, HowFar } from '../../ui/BenchFrame.tsx';
+import { BenchFrame, BenchSides, HowFar } from '../../ui/BenchFrame.tsx';
 import { FigureRow } from '../../ui/FigureRow.tsx';
 import { StrokeDrawing, Worded } from '../../ui/Worded.tsx';
 import {
@@ -102,37 +102,33 @@ function OneStep({ id, steps, at, units }: StepProps) {
   );
   const cautions = practiceCautions(steps, at);
   return (
-    <Box
-      as="article"
-      aria-label={title}
-      display={{ base: 'block', lg: 'grid' }}
-      gridTemplateColumns="minmax(0, 1fr) minmax(0, 500px)"
-      gap="9"
+    <BenchSides
+      label={title}
+      seen={
+        <>
+          <Scraps id={id} lines={step.lines} before={before} height={step.layers ? 240 : 340} />
+          {step.layers && (
+            <Box my="4">
+              <TurningLayers key={step.code} layers={step.layers} names={SCRAP_WORDS} units={units} />
+            </Box>
+          )}
+        </>
+      }
     >
-      <Box>
-        <Text fontSize="22px" color="quiet">
-          {at + 1} of {steps.length} · {STATION_WORDS[step.station]}
+      <Text fontSize="22px" color="quiet">
+        {at + 1} of {steps.length} · {STATION_WORDS[step.station]}
+      </Text>
+      <Title>{title}</Title>
+      <Text fontSize={{ base: '26px', lg: '28px' }} lineHeight="1.4" my="3">
+        <Worded text={how} />
+      </Text>
+      <FigureRow figures={practiceFigures(step, units)} size="bench" />
+      {cautions && (
+        <Text fontSize="22px" color="honey" mt="3">
+          {cautions}
         </Text>
-        <Title>{title}</Title>
-        <Text fontSize={{ base: '26px', lg: '28px' }} lineHeight="1.4" my="3">
-          <Worded text={how} />
-        </Text>
-        <FigureRow figures={practiceFigures(step, units)} size="bench" />
-        {cautions && (
-          <Text fontSize="22px" color="honey" mt="3">
-            {cautions}
-          </Text>
-        )}
-      </Box>
-      <Box>
-        <Scraps id={id} lines={step.lines} before={before} height={step.layers ? 240 : 340} />
-        {step.layers && (
-          <Box my="4">
-            <TurningLayers key={step.code} layers={step.layers} names={SCRAP_WORDS} units={units} />
-          </Box>
-        )}
-      </Box>
-    </Box>
+      )}
+    </BenchSides>
   );
 }
 
@@ -164,50 +160,46 @@ function ToCut({ id, units, rests }: { id: PracticeId; units: LengthUnit; rests:
   const from = scrapsFrom(rests, scraps);
   const { why, drawn } = PRACTICE_WORDS[id];
   return (
-    <Box
-      as="article"
-      aria-label="Cut the scraps"
-      display={{ base: 'block', lg: 'grid' }}
-      gridTemplateColumns="minmax(0, 1fr) minmax(0, 500px)"
-      gap="9"
+    <BenchSides
+      label="Cut the scraps"
+      seen={
+        <>
+          <Scraps id={id} lines={[]} before={[]} height={300} />
+          <Box mt="6">
+            <StrokeDrawing drawn={drawn} width={320} />
+            <Text fontSize="18px" color="quiet">
+              What it comes to
+            </Text>
+          </Box>
+        </>
+      }
     >
-      <Box>
-        <Text fontSize="22px" color="quiet">
-          {why}
-        </Text>
-        <Title>Cut the scraps</Title>
-        <Box as="ul" fontSize={{ base: '26px', lg: '28px' }} m="0" pl="6">
-          {scraps.map((s) => (
-            <li key={`${s.width} ${s.length}`}>
-              {s.as.length} of {formatLength(s.width, units)} by {formatLength(s.length, units)}
-            </li>
-          ))}
-        </Box>
-        <Text fontSize="22px" mt="3">
-          {from ? (
-            <>
-              They can be cut from {from.name}, which lies in <Link to="/stash">the stash</Link>.
-            </>
-          ) : rests.length ? (
-            'No leftover in the stash is large enough for all of them: take any cloth like that of the garment.'
-          ) : (
-            'There are no leftovers in the stash: take any cloth like that of the garment.'
-          )}
-        </Text>
-        <Text fontSize="22px" mt="3" color="honey">
-          {CAUTION_WORDS.blades.full}
-        </Text>
+      <Text fontSize="22px" color="quiet">
+        {why}
+      </Text>
+      <Title>Cut the scraps</Title>
+      <Box as="ul" fontSize={{ base: '26px', lg: '28px' }} m="0" pl="6">
+        {scraps.map((s) => (
+          <li key={`${s.width} ${s.length}`}>
+            {s.as.length} of {formatLength(s.width, units)} by {formatLength(s.length, units)}
+          </li>
+        ))}
       </Box>
-      <Box>
-        <Scraps id={id} lines={[]} before={[]} height={300} />
-        <Box mt="6">
-          <StrokeDrawing drawn={drawn} width={320} />
-          <Text fontSize="18px" color="quiet">
-            What it comes to
-          </Text>
-        </Box>
-      </Box>
-    </Box>
+      <Text fontSize="22px" mt="3">
+        {from ? (
+          <>
+            They can be cut from {from.name}, which lies in <Link to="/stash">the stash</Link>.
+          </>
+        ) : rests.length ? (
+          'No leftover in the stash is large enough for all of them: take any cloth like that of the garment.'
+        ) : (
+          'There are no leftovers in the stash: take any cloth like that of the garment.'
+        )}
+      </Text>
+      <Text fontSize="22px" mt="3" color="honey">
+        {CAUTION_WORDS.blades.full}
+      </Text>
+    </BenchSides>
   );
 }
 
