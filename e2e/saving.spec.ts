@@ -7,7 +7,11 @@ const { at, open } = demoServer();
 const COAT = 'Greenhouse coat';
 const WIDTH = 'Front facing, width';
 const front = (page: Page) => blank(page, WIDTH);
-const put = (page: Page, words: string) => fill(page, WIDTH, words);
+/** A page behind another draws one frame a second, and every click waits for some: it is brought to the front first. */
+const put = async (page: Page, words: string): Promise<void> => {
+  await page.bringToFront();
+  await fill(page, WIDTH, words);
+};
 
 /** What another tab did is not heard of at once, as on a slow line: what is done here is done on the older state. */
 const deaf = async (page: Page): Promise<void> => {
