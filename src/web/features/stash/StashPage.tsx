@@ -1,5 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from '@chakra-ui/react';
 import { useState } from 'react';
+import { type Entry } from '../../../core/bench/notebook.ts';
 import {
   freshId,
   giveBack,
@@ -144,19 +145,21 @@ function OneCloth({ w, cloth, put }: { w: Workbook; cloth: StashCloth; put: Put 
           />
           .
         </Say>
-        <Pictures w={w} cloth={cloth} />
-        <WordButton
-          color="berry"
-          onClick={() =>
-            put(
-              { ...stash, cloths: stash.cloths.filter((c) => c.id !== cloth.id) },
-              `No more in the stash: ${cloth.name}`,
-              true,
-            )
-          }
-        >
-          It is no more there
-        </WordButton>
+        <Flex gap="6" wrap="wrap" align="flex-end">
+          <Pictures w={w} cloth={cloth} />
+          <WordButton
+            color="berry"
+            onClick={() =>
+              put(
+                { ...stash, cloths: stash.cloths.filter((c) => c.id !== cloth.id) },
+                `No more in the stash: ${cloth.name}`,
+                true,
+              )
+            }
+          >
+            It is no more there
+          </WordButton>
+        </Flex>
       </Box>
     </SheetBox>
   );
@@ -165,17 +168,22 @@ function OneCloth({ w, cloth, put }: { w: Workbook; cloth: StashCloth; put: Put 
 /** As an entry of the notebook names a cloth. */
 const entryName = (name: string): string => name.slice(0, 64);
 
+/** What is written of it: by its name as well, since the number of one that is gone is given again. */
+const isOf =
+  (cloth: StashCloth) =>
+  (e: Entry): boolean =>
+    e.piece === cloth.id && e.cloth === entryName(cloth.name);
+
 /** Called otherwise, it keeps what was written of it and its pictures. */
 function rename(w: Workbook, cloth: StashCloth, name: string): void {
   const { decisions } = w.doc;
-  const [was, is] = [entryName(cloth.name), entryName(name)];
-  const alone = !decisions.stash.cloths.some((c) => c !== cloth && entryName(c.name) === was);
+  const own = isOf(cloth);
   w.save(`${cloth.name}: called ${name}`, {
     ...w.doc,
     decisions: {
       ...decisions,
       stash: withCloth(decisions.stash, cloth.id, { name }),
-      notebook: alone ? decisions.notebook.map((e) => (e.cloth === was ? { ...e, cloth: is } : e)) : decisions.notebook,
+      notebook: decisions.notebook.map((e) => (own(e) ? { ...e, cloth: entryName(name) } : e)),
     },
   });
 }
@@ -183,18 +191,19 @@ function rename(w: Workbook, cloth: StashCloth, name: string): void {
 /** Its pictures, and one more. They are kept in the notebook of the stash, without where they were taken. */
 function Pictures({ w, cloth }: { w: Workbook; cloth: StashCloth }) {
   const [wrong, setWrong] = useState<string | null>(null);
-  const name = entryName(cloth.name);
-  const files = w.doc.decisions.notebook.flatMap((e) => (e.cloth === name ? e.pictures : []));
+  const files = w.doc.decisions.notebook.filter(isOf(cloth)).flatMap((e) => e.pictures);
   const add = async (picture: File): Promise<void> => {
     setWrong(null);
     try {
-      await w.beside(() => api.entry(w.id, { kind: 'note', words: '', cloth: name }, picture));
+      await w.beside(() =>
+        api.entry(w.id, { kind: 'note', words: '', piece: cloth.id, cloth: entryName(cloth.name) }, picture),
+      );
     } catch (e) {
       setWrong((e as Error).message);
     }
   };
   return (
-    <Box mb="2">
+    <Box>
       <PictureRow project={w.id} files={files} words={cloth.name} height="120px" />
       <FilePick
         words={files.length ? 'Add another picture' : 'Add a picture'}
