@@ -78,7 +78,7 @@ export const PRACTICE_WORDS: Record<PracticeId, PracticeSaid> = {
       ],
       pull: ['Pull the roll out at the side', 'Slowly, the bulk first, and press.'],
     },
-    check: 'Is the large scrap caught anywhere in the second seam?',
+    check: 'Is the back caught anywhere in the second seam?',
   },
   mitre: {
     title: 'A mitre',

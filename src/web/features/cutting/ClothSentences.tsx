@@ -34,8 +34,8 @@ export function ClothSentences({ w, cloth, mine }: Props) {
         <NameBlank label="What it is called" value={cloth.name} onName={(name) => put({ name }, `called ${name}`)} /> is{' '}
         {f.sort}, {f.fibre}, {f.width} wide and {f.owned}
         {cloth.owned > 0 && ' long'}. It lies {f.lies}
-        {cloth.lies === 'partly' && <>: {f.foldedBy} lie double</>}; its pieces lie {f.oneWay}, their grain along it and{' '}
-        {f.tilt}.
+        {cloth.lies === 'partly' && <>, a strip of {f.foldedBy} double</>}; its pieces lie {f.oneWay}, their grain along
+        it and {f.tilt}.
       </Say>
       <Say>
         {f.selvedge} are kept free along a selvedge, {f.end} at both ends, {f.gap} between pieces; {f.recut} at its end,

@@ -32,7 +32,7 @@ export const CLOTH = {
     50,
     800,
     'As wide as half of the widest piece on the fold, and what is kept free at the selvedge.',
-    { atLeast: 1, atMost: 2500 },
+    { atLeast: 1, atMost: 2500, said: (v) => (v === 0 ? 'no width yet' : undefined) },
   ),
   oneWay: {
     as: 'yes',
