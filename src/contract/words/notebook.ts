@@ -1,7 +1,9 @@
 import { type Entry, type EntryKind } from '../../core/bench/notebook.ts';
 import { type Seam } from '../../core/pattern/index.ts';
+import { type Plan } from '../../core/plan/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { dayWords } from './bench.ts';
+import { stepWords } from './plan.ts';
 import { seamWords } from './seams.ts';
 
 export const ENTRY_WORDS: Record<EntryKind, string> = {
@@ -101,6 +103,15 @@ export const aboutWords = (e: Entry, names: AboutNames): string[] =>
 
 /** A step, piece or seam by its id, where no name is at hand: "sew: side". */
 export const idWords = (id: string): string => id.replace(':', ': ').replaceAll('-', ' ');
+
+/** Steps of a plan by their titles; without one, and what is not in it, by their ids. */
+export function stepNames(plan: Plan | null, units: LengthUnit, parts: Record<string, string>): AboutNames['step'] {
+  const steps = new Map(plan?.steps.map((s) => [s.id, s]));
+  return (id) => {
+    const s = steps.get(id);
+    return s ? stepWords(s, units, parts).title : idWords(id);
+  };
+}
 
 interface InProject {
   pieces: readonly { id: string; name: string }[];

@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals';
 import { type StashCloth } from '../cutting/index.ts';
+import { pathLength, polyline } from '../geometry/index.ts';
 import { PRACTICE, PRACTICES, scrapsFrom } from './practice.ts';
-import { lengthOfLine, type PracticeFigure, practiceSteps } from './practicesteps.ts';
+import { type PracticeFigure, practiceSteps } from './practicesteps.ts';
 
 const rest = (id: string, width: number, length: number, more: Partial<StashCloth> = {}): StashCloth => ({
   ...{ id, name: id, sort: 'plain', fibre: 'cotton', width, length, price: 0, note: '', of: 's1', used: null },
@@ -52,7 +53,7 @@ test('what is drawn on the scraps is what the figures say, and lies on them', ()
   expect(figure(mitre, 'mark-along')).toBe(80);
   // The cap is longer along its line by the ease that is said.
   const sleeve = practiceSteps('set-in-sleeve');
-  const [cap, armhole] = (sleeve[3]?.lines ?? []).map((l) => lengthOfLine(l.path));
+  const [cap, armhole] = (sleeve[3]?.lines ?? []).map((l) => pathLength(polyline([...l.path])));
   expect((cap ?? 0) - (armhole ?? 0)).toBeCloseTo(figure(sleeve, 'ease'), 1);
 });
 

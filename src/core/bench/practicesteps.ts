@@ -1,4 +1,4 @@
-import { distance, type Point } from '../geometry/index.ts';
+import { type Point, pathLength, polyline } from '../geometry/index.ts';
 import { graded, type Layers, layersFrom, mitreMarks, type Station, type Worked } from '../plan/index.ts';
 import { PRACTICE, type PracticeId, type Scrap, type ScrapName } from './practice.ts';
 
@@ -12,22 +12,20 @@ export interface ScrapLine {
   path: readonly Point[];
 }
 
-export const PRACTICE_FIGURES = [
-  'allowance',
-  'stitch',
-  'from-middle',
-  'grade-upper',
-  'grade-under',
-  'trim',
-  'turned-under',
-  'mark-along',
-  'hollow-deep',
-  'cap-high',
-  'ease',
-  'density',
-  'times',
-] as const;
-export type PracticeFigure = (typeof PRACTICE_FIGURES)[number];
+export type PracticeFigure =
+  | 'allowance'
+  | 'stitch'
+  | 'from-middle'
+  | 'grade-upper'
+  | 'grade-under'
+  | 'trim'
+  | 'turned-under'
+  | 'mark-along'
+  | 'hollow-deep'
+  | 'cap-high'
+  | 'ease'
+  | 'density'
+  | 'times';
 
 /** A step of a practice piece: what is seen on its scraps, the figures that matter, and how its layers lie and turn. */
 export interface PracticeStep {
@@ -47,7 +45,7 @@ const path = (...xy: number[]): Point[] =>
 /** A scrap, or the half of one that is folded over. */
 type Layer = [part: ScrapName | 'corner-over', up: 'right' | 'wrong', swings: 0 | 1 | 2, fused?: boolean];
 
-/** Layers, undermost first. A lining's ink tells apart what lies inside. */
+/** Layers, undermost first. A facing's ink tells apart what lies inside. */
 const stacked = (allowance: number, worked: Worked, ...all: Layer[]): Layers =>
   layersFrom(
     all.map(([part, up, swings, fused = false]) => ({
@@ -203,16 +201,14 @@ function wave(wide: number, from: number, high: number): Point[] {
   );
 }
 
-/** Its length, mm. */
-export const lengthOfLine = (p: readonly Point[]): number =>
-  p.slice(1).reduce((t, q, i) => t + distance(p[i] as Point, q), 0);
+const lengthOf = (p: Point[]): number => pathLength(polyline(p));
 
 /** How high a wave is that is longer than another by so much, mm; found by halving. */
 function highFor(wide: number, length: number): number {
   let [low, high] = [HOLLOW, 3 * HOLLOW];
   while (high - low > 0.01) {
     const mid = (low + high) / 2;
-    if (lengthOfLine(wave(wide, 0, mid)) < length) low = mid;
+    if (lengthOf(wave(wide, 0, mid)) < length) low = mid;
     else high = mid;
   }
   return (low + high) / 2;
@@ -222,7 +218,7 @@ function setInSleeve(): PracticeStep[] {
   const { width: w, length: l } = first('set-in-sleeve');
   // The armhole is hollowed out of the upper edge, the cap stands up from the lower half.
   const hollow = wave(w, l - SEAM, -HOLLOW);
-  const high = highFor(w, lengthOfLine(hollow) + EASE);
+  const high = highFor(w, lengthOf(hollow) + EASE);
   const cap = wave(w, l - SEAM - 15 - high, high);
   const inside = cap.slice(8, -8).map((p) => at(p.x, p.y + 5));
   const both = (kind: ScrapLineKind): ScrapLine[] => [

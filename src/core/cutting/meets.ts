@@ -1,4 +1,7 @@
-/** Seams at which lines of a print may meet, and the front that a facing goes on from where it is turned out, the more telling ones first: where two can't both, the first does. Common practice. */
+/**
+ * Seams at which lines of a print may meet, and the front that a facing goes on from where it is turned out; the more telling ones first:
+ * where two can't both, the first does. Common practice.
+ */
 export const MEETS = [
   'side',
   'centre-front',

@@ -5,7 +5,7 @@ import { type ClothSaid, type CuttingChoice, cutFrom } from './cloths.ts';
 import { type Cuttable } from './cutlist.ts';
 import { type Held, holdsOf, type Match, matchesOf, printFaults } from './matching.ts';
 import { type LayFault, layFaults } from './nesting/check.ts';
-import { clothOf, type Placed, spanOf, usable } from './nesting/cloth.ts';
+import { clothOf, onTable, type Placed, spanOf, usable } from './nesting/cloth.ts';
 import { type Lying, laidLength, lyingOf } from './nesting/lying.ts';
 import { isCutSingly, layersFor, widthOf } from './nesting/parts.ts';
 
@@ -37,10 +37,13 @@ interface Made extends Cuttable {
 const matchesHere = (cloth: ClothSaid, mine: readonly Piece[], surface: Surface): Match[] =>
   cloth.print.along > 0 ? matchesOf(surface, mine).filter((m) => cloth.meet.includes(m.code)) : [];
 
+/** How long what is there of it lies on the table, without what is kept, mm. */
+const there = (cloth: ClothSaid): number => onTable(cloth, cloth.owned - cloth.recut);
+
 /** What lies beyond the end of the cloth that is there, or on what is kept of it; nothing where it is still to be bought. */
 export function beyond(cloth: ClothSaid, lying: readonly Lying[]): Piece[] {
   if (!cloth.owned) return [];
-  const end = (cloth.owned - cloth.recut) / clothOf(cloth, 1) - cloth.end;
+  const end = there(cloth) - cloth.end;
   return [...new Set(lying.filter((q) => q.ring.some((p) => p.y > end)).map((q) => q.shape))];
 }
 
@@ -57,8 +60,7 @@ export function awayFrom(cloth: ClothSaid, lying: readonly Lying[]): Piece[] {
   for (const q of lying) areas.set(q.shape, (areas.get(q.shape) ?? 0) + ringsArea([q.ring]));
   const all = [...areas].sort((a, b) => b[1] - a[1]);
   const net = all.reduce((t, [, area]) => t + area, 0);
-  const there = (cloth.owned - cloth.recut) / clothOf(cloth, 1);
-  const less = net * Math.max(0, 1 - there / laidLength(cloth, lying));
+  const less = net * Math.max(0, 1 - there(cloth) / laidLength(cloth, lying));
   if (all.length > FEW) {
     const upTo = (n: number): number => all.slice(0, n).reduce((t, [, area]) => t + area, 0);
     return all.slice(0, all.findIndex((_, i) => upTo(i + 1) >= less) + 1).map(([p]) => p);

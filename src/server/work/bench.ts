@@ -3,11 +3,10 @@ import { comparePatch } from '../../contract/index.ts';
 import {
   aboutNames,
   dayWords,
-  idWords,
   notebookMarkdown,
   partNames,
   spanWords,
-  stepWords,
+  stepNames,
   WAIT_WORDS,
   workTitle,
 } from '../../contract/words/index.ts';
@@ -164,12 +163,9 @@ function wishedDay(doc: ProjectDocument, c: Calendar): EventAttributes {
 /** The notebook as Markdown, its pictures under the names they have beside it. */
 export function notebookFile(x: Computed, doc: ProjectDocument, files: Record<string, string>): Answered {
   const plan = planOf(doc, x);
-  const steps = new Map(plan.ok ? plan.value.steps.map((s) => [s.id, s]) : []);
-  const parts = plan.ok ? partNames(plan.value.making, x.pieces) : {};
-  const names = aboutNames(x, (id) => {
-    const s = steps.get(id);
-    return s ? stepWords(s, doc.units, parts).title : idWords(id);
-  });
+  const made = plan.ok ? plan.value : null;
+  const parts = made ? partNames(made.making, x.pieces) : {};
+  const names = aboutNames(x, stepNames(made, doc.units, parts));
   const of = { name: doc.name, units: doc.units, entries: doc.decisions.notebook, names };
   return {
     status: 200,

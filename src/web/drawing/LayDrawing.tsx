@@ -2,12 +2,12 @@ import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from
 import {
   atTable,
   type Cloth,
-  clothOf,
   doubleTo,
   foldLies,
   grainOf,
   type Lying,
   lost,
+  onTable,
   printLines,
   usable,
   wideOf,
@@ -54,7 +54,7 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
   const double = doubleTo(cloth);
   const left = foldLies(cloth) ? 'fold' : cloth.lies === 'crosswise' ? 'selvedges' : 'selvedge';
   // Of a cloth whose ends lie on each other half as much lies on the table.
-  const there = owned / clothOf(cloth, 1);
+  const there = onTable(cloth, owned);
   const order = useMemo(() => atTable(lying), [lying]);
   const not = useMemo(() => lost(cloth), [cloth]);
   return (

@@ -83,8 +83,12 @@ export function spanOf(c: Cloth, layers: 1 | 2): Span | null {
   return (layers === 2) === doubleTo(c) > 0 ? [from, to] : null;
 }
 
-/** How much cloth a length of the lay takes: across the fold both its ends lie on each other. */
-export const clothOf = (c: Pick<Cloth, 'lies'>, length: number): number => (c.lies === 'crosswise' ? 2 : 1) * length;
+/** How often its length lies over itself: folded across, both its ends lie on each other. */
+const layersAlong = (c: Pick<Cloth, 'lies'>): number => (c.lies === 'crosswise' ? 2 : 1);
+
+/** How much cloth a length of the lay takes, and how long it lies on the table of a length of cloth, mm. */
+export const clothOf = (c: Pick<Cloth, 'lies'>, length: number): number => length * layersAlong(c);
+export const onTable = (c: Pick<Cloth, 'lies'>, cloth: number): number => cloth / layersAlong(c);
 
 /** Where the first line of the print lies across, as it lies: a cloth that matches is folded along one of them (common practice). */
 export const firstLine = (c: Cloth): number => (foldLies(c) ? 0 : c.print.fromSide);
