@@ -1,8 +1,11 @@
 import { test as base, expect, type Page } from '@playwright/test';
 import { Running } from './server.ts';
 
-/** Tests, each with a page of its own, beside a server with the demo projects. */
-export const served = base.extend<object, { garden: Running }>({
+/**
+ * Tests, each with a page of its own, beside a server with the demo projects. All files share what a process of tests holds, used or not:
+ * for files that hold other things a new process would be started, its server and its browser with it.
+ */
+export const served = base.extend<object, { garden: Running; window: Page }>({
   // One server with the demo projects for all files of tests that a process goes through: to start one takes as long as a test.
   garden: [
     async ({ browserName: _ }, use) => {
@@ -13,13 +16,6 @@ export const served = base.extend<object, { garden: Running }>({
     },
     { scope: 'worker' },
   ],
-});
-
-/**
- * Tests that go on in one window after the other, as a sewist would: Woodbine is loaded once for a file of tests instead of for
- * every test, which costs more than most of them. What a test hung on the page is taken off after it.
- */
-export const test = served.extend<object, { window: Page }>({
   window: [
     async ({ browser }, use) => {
       const context = await browser.newContext({ viewport: DESK, reducedMotion: 'reduce', serviceWorkers: 'block' });
@@ -28,6 +24,13 @@ export const test = served.extend<object, { window: Page }>({
     },
     { scope: 'worker' },
   ],
+});
+
+/**
+ * Tests that go on in one window after the other, as a sewist would: Woodbine is loaded once for a file of tests instead of for
+ * every test, which costs more than most of them. What a test hung on the page is taken off after it.
+ */
+export const test = served.extend({
   page: async ({ window: page }, use) => {
     await use(page);
     for (const event of ['pageerror', 'console', 'request'] as const) page.removeAllListeners(event);

@@ -8,9 +8,13 @@ import { aPicture } from './files.ts';
 import { blank, fill } from './hand.ts';
 import { asks } from './http.ts';
 import { test, visit } from './page.ts';
-import { Running } from './server.ts';
 
 const { at, open } = demoServer();
+/** So many steps of a project are done, as the server has it. */
+const doneOf = async (id: string): Promise<number> => {
+  const { steps } = (await asks(at())('GET', `/api/projects/${id}/progress`)).json;
+  return steps.filter((s: { state: string }) => s.state === 'done').length;
+};
 const idOf = (page: Page): string => /project\/([^/]+)/.exec(page.url())?.[1] ?? '';
 
 test('at the bench: a step at a time by the keys, measured, mended, taken back, and what was done is kept', async ({
@@ -191,16 +195,11 @@ test('the plan as one page from the disk: ticked, opened again, still ticked', a
 test('without a way to it the bench goes on: ticks are kept through a closed page, and sent once there is a way', async ({
   browser,
 }) => {
-  const server = new Running();
-  await server.start(true);
   const context = await browser.newContext({ viewport: { width: 820, height: 1180 }, serviceWorkers: 'allow' });
-  const ask = asks(server.url);
   try {
-    const id = (await ask('GET', '/api/projects')).json.projects.find(
-      (p: { name: string }) => p.name === 'Chore jacket',
-    ).id;
     const page = await context.newPage();
-    await page.goto(`${server.url}/project/${id}/bench`);
+    await open(page, 'Chore jacket', 'bench');
+    const [url, id] = [page.url(), idOf(page)];
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await expect(page.getByRole('button', { name: 'Done', exact: true })).toBeVisible();
     // Seen once with it at hand.
@@ -209,25 +208,20 @@ test('without a way to it the bench goes on: ticks are kept through a closed pag
     await expect(page.getByRole('button', { name: 'Done', exact: true })).toBeVisible();
     await page.keyboard.press(' ');
     await expect(page.getByText(/all: 1 of/)).toBeVisible();
-    await expect.poll(async () => (await ask('GET', `/api/projects/${id}`)).json.revision).toBe(1);
-    await server.kill();
+    await expect.poll(() => doneOf(id)).toBe(1);
+    await context.setOffline(true);
     await page.keyboard.press(' ');
     await expect(page.getByText(/all: 2 of/)).toBeVisible();
     await expect(page.getByRole('alert')).toContainText('not saved yet');
     await page.close({ runBeforeUnload: false });
     const again = await context.newPage();
-    await again.goto(`${server.url}/project/${id}/bench`);
+    await again.goto(url);
     await expect(again.getByText(/all: 2 of/)).toBeVisible();
-    await server.start(false);
+    await context.setOffline(false);
     await again.getByRole('button', { name: 'Save again' }).click();
-    const done = async (): Promise<number> => {
-      const { steps } = (await ask('GET', `/api/projects/${id}/progress`)).json;
-      return steps.filter((s: { state: string }) => s.state === 'done').length;
-    };
-    await expect.poll(done).toBe(2);
+    await expect.poll(() => doneOf(id)).toBe(2);
     await expect(again.getByRole('alert')).toHaveCount(0);
   } finally {
     await context.close();
-    await server.end();
   }
 });

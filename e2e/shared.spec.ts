@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { demoText } from './files.ts';
 import { asks } from './http.ts';
+import { served as test } from './page.ts';
 import { POSTGRES, startPostgres } from './postgres.ts';
 import { Running } from './server.ts';
 

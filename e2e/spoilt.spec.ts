@@ -1,12 +1,13 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { PDFDocument } from 'pdf-lib';
 import { PARTS } from '../src/server/work/ask.ts';
 import { runs, SEED } from '../src/test/runs.ts';
 import { chance, spoil, spoilBytes, spoilJson } from '../src/test/spoil.ts';
 import { demoText } from './files.ts';
 import { type Answer, asks } from './http.ts';
+import { served as test } from './page.ts';
 import { Running } from './server.ts';
 
 /** So many spoilt files of each kind: thousands by night. Fewer of what is ours alone, or is long looked at. */

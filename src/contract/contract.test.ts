@@ -128,9 +128,9 @@ describe('saved documents', () => {
     [
       'a newer version',
       (d) => {
-        d.schema = 15;
+        d.schema = 16;
       },
-      /schema: .*version 15/,
+      /schema: .*version 16/,
     ],
     [
       'a number lost',

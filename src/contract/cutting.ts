@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { FIBRES } from '../core/cutting/care.ts';
 import { MEETS } from '../core/cutting/meets.ts';
-import { CLOTH_SORTS, LIES } from '../core/cutting/nesting/cloth.ts';
+import { CLOTH_SORTS, LIES, SCALLOPS } from '../core/cutting/nesting/cloth.ts';
 import { THING_KINDS } from '../core/cutting/stash.ts';
 import { MATERIALS } from '../core/pattern/types.ts';
 import { id, mm, pieceId, words } from './figures.ts';
@@ -17,6 +17,11 @@ const flaw = z
   .refine((f) => f.x0 < f.x1 && f.y0 < f.y1, 'a flaw begins before it ends');
 /** Of a leftover its outline. */
 const outline = z.array(z.strictObject({ x: mm, y: cloth })).max(400);
+/** A further length of the same cloth, behind the first on the table. */
+const further = z.strictObject({
+  ...{ stash: id, from: cloth, width: mm.min(50), length: cloth },
+  ...{ outline, flaws: z.array(flaw).max(40) },
+});
 const shrinks = z.strictObject({ along: shrinkage, across: shrinkage });
 const price = z.number().min(0).max(100_000);
 /** Where a cut of a piece lies on its cloth. */
@@ -51,6 +56,8 @@ export const cutting = z.strictObject({
         gap: mm.max(50),
         flaws: z.array(flaw).max(40),
         outline,
+        more: z.array(further).max(12),
+        scallops: z.enum(SCALLOPS),
         stash: z.union([id, z.literal('')]),
         print: z.strictObject({ along: mm, across: mm, fromEnd: mm, fromSide: mm }),
         shrinks,
@@ -61,6 +68,7 @@ export const cutting = z.strictObject({
         centre: z.boolean(),
       }),
     )
+    .refine((all) => all.every((c) => !c.more.length || c.lies === 'single'), 'several lengths lie in one layer')
     .max(40),
   moved: z.array(z.strictObject({ piece: pieceId, cloth: id })).max(4000),
   lays: z.array(z.strictObject({ cloth: id, placed: z.array(placed).max(1000) })).max(40),

@@ -226,6 +226,14 @@ function withThings(doc: Plain): Plain {
   return { ...doc, schema: 14, decisions };
 }
 
+/** Version 15: pieces may be laid on several lengths of a cloth at once, and a lace has a finished edge that hems lie on. */
+function withLengths(doc: Plain): Plain {
+  const d = decisionsOf(doc);
+  const cutting = d.cutting as Plain & { cloths: Plain[] };
+  const cloths = cutting.cloths.map((c) => ({ more: [], scallops: 'none', ...c }));
+  return { ...doc, schema: 15, decisions: { ...d, cutting: { ...cutting, cloths } } };
+}
+
 /** Parts of the decisions with what they lack. */
 const withMore = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(structuredClone(added)).map(([key, more]) => [key, { ...more, ...d[key] }]));
@@ -245,5 +253,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   11: withStash,
   12: withBench,
   13: withThings,
+  14: withLengths,
 };
-export const CURRENT_SCHEMA = 14;
+export const CURRENT_SCHEMA = 15;

@@ -53,6 +53,8 @@ const USUAL: Omit<ClothSaid, 'id' | 'name' | 'takes' | 'width'> = {
   gap: 4,
   flaws: [],
   outline: [],
+  more: [],
+  scallops: 'none',
   stash: '',
   ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
   ...{ sort: 'plain', fibre: 'unsaid', price: 0, meet: ['side', 'centre-front', 'centre-back', 'cap'], centre: true },

@@ -3,6 +3,7 @@ export * from './care.ts';
 export * from './cloths.ts';
 export * from './cutlist.ts';
 export * from './leftovers.ts';
+export * from './lengths.ts';
 export * from './matching.ts';
 export * from './meets.ts';
 export * from './nesting/index.ts';

@@ -7,6 +7,7 @@ import { type LayFault } from './nesting/check.ts';
 import { type Cloth, firstLine, foldLies, type Print } from './nesting/cloth.ts';
 import { type Lying } from './nesting/lying.ts';
 import { type Hold, laying } from './nesting/parts.ts';
+import { liesOnScallops } from './nesting/scallops.ts';
 import { offSteps } from './nesting/steps.ts';
 
 /** Two points that come to lie on each other when a seam is sewn: at its notch, or where it has none at its beginning. */
@@ -160,7 +161,10 @@ function heights({ pieces, cutLines }: Cuttable, cloth: Cloth): Height {
   const lays = new Map(
     pieces.flatMap((p) => {
       const cut = cutLines.get(p.id);
-      return cut ? [[p.id, laying(p, cut, cloth, { turn: 0, mirrored: false })] as const] : [];
+      // With its hem on the edge of the cloth a piece lies across the print.
+      return cut && !liesOnScallops(p, cloth)
+        ? [[p.id, laying(p, cut, cloth, { turn: 0, mirrored: false })] as const]
+        : [];
     }),
   );
   return (piece, at) => lays.get(piece)?.([at])[0]?.y ?? null;
@@ -197,7 +201,7 @@ export function holdsOf(matches: readonly Match[], centres: boolean, cut: Cuttab
     else if (rb === null) along.set(b.piece, { at: b.at, rise: ra });
   }
   const holds = new Map<string, Hold>([...along].map(([piece, at]) => [piece, { along: at }]));
-  for (const p of centres && print.across > 0 ? cut.pieces : []) {
+  for (const p of centres && print.across > 0 ? cut.pieces.filter((q) => !liesOnScallops(q, cloth)) : []) {
     const at = centreOf(p);
     if (at) holds.set(p.id, { ...holds.get(p.id), across: { at } });
   }

@@ -5,9 +5,10 @@ import { type ClothSaid, type CuttingChoice, cutFrom } from './cloths.ts';
 import { type Cuttable } from './cutlist.ts';
 import { type Held, holdsOf, type Match, matchesOf, printFaults } from './matching.ts';
 import { type LayFault, layFaults } from './nesting/check.ts';
-import { clothOf, onTable, type Placed, spanOf, usable } from './nesting/cloth.ts';
+import { clothOf, onTable, type Placed, spanOf, usable, wideOf } from './nesting/cloth.ts';
 import { type Lying, laidLength, lyingOf } from './nesting/lying.ts';
 import { isCutSingly, layersFor, widthOf } from './nesting/parts.ts';
+import { bentHems, liesOnScallops } from './nesting/scallops.ts';
 
 /** What is wider by less, mm, is not. */
 const OVER = 0.05;
@@ -26,6 +27,9 @@ export interface Standing extends Held {
   singly: Piece[];
   /** What is wider than can be used of it, and by how much. */
   tooWide: { piece: Piece; over: number }[];
+  /** Of a lace with finished edges: whose hems lie on them, and whose bend by too much for it. */
+  hemmed: Piece[];
+  bent: { piece: Piece; bend: number }[];
   faults: LayFault[];
 }
 
@@ -98,7 +102,9 @@ export function standingOf(
   const tooWide = mine.flatMap((piece) => {
     const cut = cutLines.get(piece.id);
     if (!cut || isCutSingly(piece, cloth)) return [];
-    const [from, to] = spanOf(cloth, layersFor(piece, cut, cloth)) ?? usable(cloth);
+    const [from, to] = liesOnScallops(piece, cloth)
+      ? [0, wideOf(cloth)]
+      : (spanOf(cloth, layersFor(piece, cut, cloth)) ?? usable(cloth));
     const over = widthOf(piece, cut, cloth) - (to - from);
     return over > OVER ? [{ piece, over }] : [];
   });
@@ -112,5 +118,6 @@ export function standingOf(
           ...layFaults({ cloth, placed: [...kept], length }, mine, cutLines),
           ...printFaults(lying, meeting, cloth.centre, cloth),
         ];
-  return { mine, kept, lying, length, takes, needs: takes + cloth.recut, singly, tooWide, faults, ...held };
+  const hems = { hemmed: mine.filter((p) => liesOnScallops(p, cloth)), bent: bentHems(mine, cloth) };
+  return { mine, kept, lying, length, takes, needs: takes + cloth.recut, singly, tooWide, faults, ...hems, ...held };
 }

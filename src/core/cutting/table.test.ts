@@ -33,7 +33,7 @@ describe('at the table', () => {
         const { value } = laid(parts, CLOTH, 1).next();
         if (!value) throw new Error('nothing laid');
         const lying = lyingOf(CLOTH, value.placed, pieces, c.cutLines);
-        const rows = atTable(lying);
+        const rows = atTable(lying, CLOTH);
         expect(rows.map((r) => r.number)).toEqual(lying.map((_, i) => i + 1));
         for (const [i, { across, along, lying: q }] of rows.entries()) {
           expect(across[0]).toBeCloseTo(across[1], 6);

@@ -192,8 +192,25 @@ export function compute(doc: ProjectDocument): Computed {
   const drafted = [...inside.pieces, ...patched, ...strips.pieces];
   const recut = new Map(inside.recut.map((p) => [p.id, p]));
   const pieces = [...shell.map((p) => recut.get(p.id) ?? p), ...drafted];
-  const made = cutLinesOf([...inside.recut, ...drafted], findings);
-  const insideWalked = apart('seams', findings, [], () => walk([...inside.seams, ...strips.seams], pieces));
+  // While a slider moves most of what follows is not looked at before the next step: it is worked out once it is.
+  const made = once(() => {
+    const own: Finding[] = [];
+    return { lines: cutLinesOf([...inside.recut, ...drafted], own), findings: own };
+  });
+  const walked = once(() => {
+    const own: Finding[] = [];
+    const seams = apart('seams', own, [], () => walk([...inside.seamsBetween(own), ...strips.seams], pieces));
+    return { seams, findings: own };
+  });
+  const cutLines = once(() => new Map([...base.cutLines, ...made().lines]));
+  const all = once(() => [
+    ...base.findings,
+    ...findings,
+    ...made().findings,
+    ...walked().findings,
+    ...closureFindings(closure),
+  ]);
+  const seams = once(() => [...base.seams, ...walked().seams]);
   return {
     ...base,
     shell,
@@ -201,13 +218,28 @@ export function compute(doc: ProjectDocument): Computed {
     recut: inside.recut,
     strips: strips.pieces,
     pieces,
-    cutLines: new Map([...base.cutLines, ...made]),
-    seams: [...base.seams, ...insideWalked],
+    get cutLines() {
+      return cutLines();
+    },
+    get seams() {
+      return seams();
+    },
     hems: inside.hems,
     splits: inside.splits,
     joined: inside.joined,
     closure,
-    findings: [...base.findings, ...findings, ...closureFindings(closure)],
+    get findings() {
+      return all();
+    },
+  };
+}
+
+/** What is worked out when it is first asked for, and then known. */
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
   };
 }
 

@@ -58,7 +58,7 @@ export function usualFor(garment: string): Decisions {
 }
 
 export const emptyDocument = (name: string, garment: string): ProjectDocument => ({
-  schema: 14,
+  schema: 15,
   name,
   garment,
   units: 'mm',

@@ -33,7 +33,8 @@ export interface Inside {
   pieces: Piece[];
   /** Shell pieces that are cut otherwise than drawn: with a facing grown on. */
   recut: Piece[];
-  seams: Seam[];
+  /** What is sewn to what of them, worked out when it is asked for; what fails is told. */
+  seamsBetween: (told: Finding[]) => Seam[];
   findings: Finding[];
   hems: Hems;
   /** How shell pieces were parted into facing and lining, as they were drafted. */
@@ -83,18 +84,21 @@ export function deriveInside(
   const interfacing = d.interfacing.on ? interfacings(g, bands, round.pieces, d, findings) : [];
   const linings = liningsOf(g, d);
   const facings = [...facingsOf(g), ...[...bands.pieces, ...round.pieces].map((b) => b.piece), ...bias.pieces];
-  const seams = apart('seams', findings, [], () => [
-    ...insideSeams(g, d, hems),
-    ...edgeFacingSeams(g, bands, linings),
-    ...openingSeams(g, round.pieces),
-  ]);
+  const seamsBetween = (told: Finding[]): Seam[] => {
+    const seams = apart('seams', told, [], () => [
+      ...insideSeams(g, d, hems),
+      ...edgeFacingSeams(g, bands, linings),
+      ...openingSeams(g, round.pieces),
+    ]);
+    return seams.filter((s) => [...s.a, ...s.b].every((x) => there.has(x.piece)));
+  };
   const ribbing = apart('rib', findings, [], () => ribs(shell, d));
   const pieces = [...facings, ...ribbing, ...linings, ...interfacing].filter((q) => sound(q, findings));
   const there = new Set([...shell, ...pieces].map((q) => q.id));
   return {
     pieces,
     recut: g.drafted.flatMap((x) => x.recut ?? []),
-    seams: seams.filter((s) => [...s.a, ...s.b].every((x) => there.has(x.piece))),
+    seamsBetween,
     findings,
     hems,
     splits: d.lining.on ? partedOf(g) : [],

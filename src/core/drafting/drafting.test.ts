@@ -380,7 +380,7 @@ describe('the whole inside', () => {
       'front-edge-interfacing',
     ]);
     expect(roleSide(piece(toEdge.pieces, 'front-lining'), 'front-edge')).toHaveLength(1);
-    expect(toEdge.seams.map((s) => s.code)).toEqual(
+    expect(toEdge.seamsBetween([]).map((s) => s.code)).toEqual(
       expect.arrayContaining(['front-edge', 'neckline-front', 'neckline-back']),
     );
   });

@@ -71,7 +71,8 @@ describe('linings of a dress', () => {
         );
         const d = usualDecisions();
         d.lining.smaller = smaller;
-        const { pieces, seams } = deriveInside(shell, d);
+        const { pieces, seamsBetween } = deriveInside(shell, d);
+        const seams = seamsBetween([]);
         for (const kind of ['front', 'back'] as const) {
           const lining = pieces.find((p) => p.id === `${kind}-lining`);
           const outer = of(shell.find((p) => p.kind === kind) as Piece, 'armhole');

@@ -25,7 +25,9 @@ interface Effort {
   strip: number;
   fewer: number;
 }
-const USUAL: Effort = { planes: 3, strip: 500, fewer: 3000 };
+export const USUAL: Effort = { planes: 3, strip: 500, fewer: 3000 };
+/** A step moves one sheet: of few sheets so many steps for each are as good. Own figures. */
+const EACH = { strip: 60, fewer: 300 };
 /** Pages of a plane are filled to about this share. Own figure. */
 const FILLED = 0.8;
 /** More sheets are put in rows: how two of them fit is worked out for all pairs, and would take a minute. */
@@ -167,7 +169,7 @@ function inkOf(s: Sheet, { turn }: Way): Point[] {
 }
 
 /** Put on one page fewer, the last one of the last row left out, and on one fewer again, as long as it comes out. */
-function fewer(first: Laid[], plane: Plane, noFits: NoFits, most: number): Laid[] {
+function fewer(first: Laid[], plane: Plane, noFits: NoFits, most: number, goesOn: () => boolean): Laid[] {
   let best = first;
   let pages = plane.pages(best).size;
   let from = first;
@@ -176,7 +178,7 @@ function fewer(first: Laid[], plane: Plane, noFits: NoFits, most: number): Laid[
     const { cloth, length } = plane.of(pages - 1);
     const search = within(from, cloth, length, noFits, 1);
     let step = search.next();
-    for (; !step.done && steps > 0; steps--) step = search.next();
+    for (; !step.done && steps > 0 && goesOn(); steps--) step = search.next();
     if (!step.done || !step.value) return best;
     from = step.value;
     const low = plane.lowered(from);
@@ -205,15 +207,23 @@ function inRows(sheets: readonly Sheet[], paper: Paper, across: number): Put[] {
 
 /**
  * Where the sheets lie on a plane of pages so that few are printed: laid like pieces on a cloth, then off the joins where that costs nothing.
- * The same sheets come to lie alike every time. Takes seconds; less `effort`, less.
+ * The same sheets come to lie alike every time. Takes seconds; less `effort`, less. `goesOn`: false once nobody waits for it any more; then
+ * they lie as they happen to.
  */
-export function putOnPages(sheets: readonly Sheet[], paper: Paper, effort = USUAL): Put[] {
+export function putOnPages(
+  sheets: readonly Sheet[],
+  paper: Paper,
+  effort = USUAL,
+  goesOn: () => boolean = () => true,
+): Put[] {
   if (!sheets.length) return [];
   const parts = partsFor(sheets, paper);
   const step = pageStep(paper);
   const area = parts.reduce((t, p) => t + ringsArea([(p.ways[0] as Way).outline]), 0);
   const square = Math.ceil(Math.sqrt(area / FILLED) / step.x);
   if (sheets.length > MANY) return inRows(sheets, paper, square);
+  const strip = Math.min(effort.strip, EACH.strip * sheets.length);
+  const most = Math.min(effort.fewer, EACH.fewer * sheets.length);
   const noFits = new NoFits(GAP);
   const known = new Map<Way, Point[]>();
   const ink = ({ part, way }: Laid): Point[] => {
@@ -229,11 +239,11 @@ export function putOnPages(sheets: readonly Sheet[], paper: Paper, effort = USUA
   const planes = (across.length ? across : [least]).map((n) => {
     const plane = new Plane(paper, n, noFits, ink);
     const search = laid(parts, plainCloth(plane.width, { gap: GAP }), 1, [], noFits);
-    const all = plane.lowered(afterSteps(search, effort.strip)?.laid ?? []);
+    const all = plane.lowered(afterSteps(search, strip, goesOn)?.laid ?? []);
     return { plane, all, size: n * Math.max(...all.map((l) => l.at.y + l.way.long)) };
   });
   const { plane, all } = planes.reduce((a, b) => (b.size < a.size ? b : a));
-  return plane.offJoins(fewer(all, plane, noFits, effort.fewer)).map(({ part, way, at }) => ({
+  return plane.offJoins(fewer(all, plane, noFits, most, goesOn)).map(({ part, way, at }) => ({
     id: (sheets[Number(part.piece)] as Sheet).id,
     turn: way.turn as Turn,
     ...{ x: at.x + RIM, y: at.y + RIM },

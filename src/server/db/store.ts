@@ -142,9 +142,9 @@ export class Store extends Writer {
   }
 
   /** A project's document as it lies in the database, for threads that read it themselves. */
-  async text(id: string): Promise<{ text: string; name: string } | null> {
+  async text(id: string): Promise<{ id: string; text: string; name: string } | null> {
     const row = await this.row(id);
-    return row && { text: row.text, name: row.name };
+    return row && { id, text: row.text, name: row.name };
   }
 
   /** Puts a document on the shelf; under an id of its own, or under `id`, where the one that stands there is given if there is one. */

@@ -6,6 +6,7 @@ import { type Answered, type Asked, type AtDesk } from '../work/ask.ts';
 
 /** A project's document as it lies in the database. */
 interface Held {
+  id: string;
   text: string;
   name: string;
 }
@@ -45,8 +46,7 @@ export class Desk {
   ask(held: Held, asked: Omit<Asked, 'now'>): Promise<Answered> {
     const now = this.p.now().toISOString();
     return this.p.works.answer({
-      text: held.text,
-      name: held.name,
+      ...held,
       asked: { now, ...asked },
       fontFiles: this.p.fontFiles,
     });

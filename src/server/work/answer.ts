@@ -50,7 +50,12 @@ const buyAnswer = (b: ToBuy): unknown => {
 /** A cloth with the lay that is kept for it, and what is wrong with that; lengths null where it is not laid yet. */
 function clothAnswer(x: Computed, doc: ProjectDocument, c: ClothSaid): unknown {
   const { mine, lying, length, faults } = standingOf(doc.decisions.cutting, c, x);
-  const about = { id: c.id, name: c.name, widthMm: c.width, lies: c.lies, pieces: mine.map((p) => p.id) };
+  const lengths = c.more.map((m) => ({ fromMm: m.from, widthMm: m.width, lengthMm: m.length }));
+  const about = {
+    ...{ id: c.id, name: c.name, widthMm: c.width, lies: c.lies, pieces: mine.map((p) => p.id) },
+    // Further lengths behind the first, where they begin on the table.
+    ...(lengths.length && { further: lengths }),
+  };
   if (!lying.length) return { ...about, lengthMm: null, density: null, placed: [], faults };
   return {
     ...about,

@@ -55,6 +55,8 @@ export interface Asked {
   strip?: boolean;
   /** Where the sheets lie on the pages, where that is known. */
   puts?: Put[];
+  /** Not 0 once nobody waits for the pages any more. */
+  halt?: SharedArrayBuffer;
   /** How the layers of a DXF drawing are called. */
   layers?: 'numbers' | 'names';
   /** Of which cloth the lay is drawn; of the first where it is left out. */
@@ -78,6 +80,8 @@ export interface Answered {
 
 /** The stored document as it lies in the database, packed or not, and what is asked of it. */
 export interface WorkJob {
+  /** Which project it is. */
+  id: string;
   text: string;
   name: string;
   asked: Asked;

@@ -21,7 +21,7 @@ import {
 import { layPdf } from '../../core/output/laypdf.ts';
 import { laySheets } from '../../core/output/laysheet.ts';
 import { longPdf } from '../../core/output/longpdf.ts';
-import { putOnPages } from '../../core/output/onpages.ts';
+import { putOnPages, USUAL } from '../../core/output/onpages.ts';
 import { type PdfFonts, type PdfJob, pdfOf } from '../../core/output/pdf.ts';
 import { datedTitle } from '../../core/output/pdfpage.ts';
 import { notchTick } from '../../core/pattern/index.ts';
@@ -107,7 +107,9 @@ function onPages(x: Computed, doc: ProjectDocument, q: Asked) {
   const asked = q.paper ?? doc.decisions.paper.size;
   const paper = PAPERS[isLong(asked) ? doc.decisions.paper.size : asked];
   const sheets = chosen(x, doc, q);
-  return { sheets, paper, puts: q.puts ?? putOnPages(sheets, paper) };
+  const halt = q.halt && new Int32Array(q.halt);
+  const goesOn = (): boolean => !halt || Atomics.load(halt, 0) === 0;
+  return { sheets, paper, puts: q.puts ?? putOnPages(sheets, paper, USUAL, goesOn) };
 }
 
 /** The pages of the full-size PDF: how many, the one with the squares among them, and where each sheet lies on their plane. */

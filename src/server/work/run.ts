@@ -31,6 +31,14 @@ function lengthOf(job: DocumentJob): number {
   return json.length + packed.length + patch.length + read.length;
 }
 
+/** Pages of a project that are being laid: of which text of it, and whether they are only shown, so that a newer text makes them needless. */
+interface Paging {
+  key: string;
+  text: string;
+  shown: boolean;
+  halt: SharedArrayBuffer;
+}
+
 /** Works on documents, and answers out of them, in threads of their own; in place where they are not built. */
 export class Works {
   private readonly pool: Pool | null;
@@ -38,6 +46,7 @@ export class Works {
   private readonly paging: Pool | null;
   /** Where sheets lie on pages, by what was asked of which document: shown, and then printed just so. */
   private readonly pages = new Map<string, Promise<Answered>>();
+  private readonly underway = new Map<string, Paging>();
   constructor(file: URL | null) {
     this.pool = Pool.of(file, BUDGET);
     this.paging = Pool.of(file, PAGING);
@@ -46,9 +55,9 @@ export class Works {
 
   async answer(job: WorkJob): Promise<Answered> {
     const { part, paper } = job.asked;
-    if (part === 'pages') return this.pagesOf(job);
+    if (part === 'pages') return this.pagesOf(job, true);
     if (part !== 'pattern.pdf' || (paper && isLong(paper))) return this.worked(job, this.pool);
-    const pages = await this.pagesOf({ ...job, asked: { ...job.asked, part: 'pages' } });
+    const pages = await this.pagesOf({ ...job, asked: { ...job.asked, part: 'pages' } }, false);
     if (pages.status !== 200) return pages;
     const { placed } = JSON.parse(pages.body as string) as Answer<'GET /api/projects/{id}/pages'>;
     const puts = placed.map(({ turnDeg, ...p }) => ({ ...p, turn: turnDeg }));
@@ -56,10 +65,12 @@ export class Works {
   }
 
   /** Found once for a document and what is asked of it, whoever asks. */
-  private pagesOf(job: WorkJob): Promise<Answered> {
+  private pagesOf(job: WorkJob, shown: boolean): Promise<Answered> {
     const { now: _, ...asked } = job.asked;
     const key = createHash('sha256').update(job.text).update(JSON.stringify(asked)).digest('hex');
-    const found = this.pages.get(key) ?? this.worked(job, this.paging);
+    const found = this.pages.get(key) ?? this.paged(job, key, shown);
+    const same = this.underway.get(job.id);
+    if (same?.text === job.text && !shown) same.shown = false;
     // The one that was asked for last is forgotten last.
     this.pages.delete(key);
     this.pages.set(key, found);
@@ -68,6 +79,27 @@ export class Works {
     found.then((a) => a.status !== 200 && forget(), forget);
     for (const old of [...this.pages.keys()].slice(0, -KEPT)) this.pages.delete(old);
     return found;
+  }
+
+  /** Lays a project on pages; what is still laid of an older text of it, only to be shown, is given up: the next would wait for it. */
+  private async paged(job: WorkJob, key: string, shown: boolean): Promise<Answered> {
+    const { id, text } = job;
+    const older = this.underway.get(id);
+    if (older?.shown && older.text !== text) {
+      Atomics.store(new Int32Array(older.halt), 0, 1);
+      this.pages.delete(older.key);
+    }
+    const own: Paging = { key, text, shown, halt: new SharedArrayBuffer(4) };
+    this.underway.set(id, own);
+    try {
+      const made = await this.worked({ ...job, asked: { ...job.asked, halt: own.halt } }, this.paging);
+      const given = Atomics.load(new Int32Array(own.halt), 0) !== 0;
+      return given
+        ? problemBody(409, 'changed', 'The project was changed while its pages were laid: ask again.')
+        : made;
+    } finally {
+      if (this.underway.get(id) === own) this.underway.delete(id);
+    }
   }
 
   private async worked(job: WorkJob, pool: Pool | null): Promise<Answered> {

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from '@chakra-ui/react';
-import { useEffect } from 'react';
+import { type ComponentType, createContext, memo, type ReactNode, useContext, useEffect } from 'react';
 import { Link, Navigate, Route, Routes, useLocation, useParams } from 'react-router';
 import { CLOSING_ONLY, STASH } from '../../core/document/project.ts';
 import { useProject, type Workbook } from '../data/useProject.ts';
@@ -96,32 +96,9 @@ function Opened({ w }: { w: Workbook }) {
       <Box as="main" flex="1" minH="0" overflow={{ lg: 'auto' }} css={{ '@media print': { overflow: 'visible' } }}>
         <Boundary what="This page" place={pathname}>
           <Opening>
-            <Routes>
-              <Route index element={<Navigate to={first ?? (w.doc.shell ? 'inside' : 'pattern')} replace />} />
-              <Route path="pattern" element={<Pattern w={w} />} />
-              <Route path="pattern/trim" element={<TrimPage w={w} />} />
-              <Route path="seams" element={<Seams w={w} />} />
-              <Route path="inside" element={<Inside w={w} />} />
-              <Route path="buttons" element={<Buttons w={w} view="place" />} />
-              <Route path="buttons/sheet" element={<ClosingSheet w={w} />} />
-              <Route path="buttons/holes" element={<Buttons w={w} view="holes" />} />
-              <Route path="buttons/rest" element={<Buttons w={w} view="rest" />} />
-              <Route path="buttons/garment" element={<Buttons w={w} view="garment" />} />
-              <Route path="plan" element={<PlanPage w={w} />} />
-              <Route path="plan/sheet" element={<PlanSheet w={w} />} />
-              <Route path="cutting" element={<Cutting w={w} />} />
-              <Route path="cutting/sheet" element={<LaySheet w={w} />} />
-              <Route path="cutting/buy" element={<BuySheet w={w} />} />
-              <Route path="paper" element={<Paper w={w} />} />
-              <Route path="sewing" element={<SewingPage w={w} view="now" />} />
-              <Route path="sewing/notebook/sheet" element={<NotebookSheet w={w} />} />
-              <Route path="sewing/calendar/sheet" element={<CalendarSheet w={w} />} />
-              <Route path="sewing/notebook" element={<Notebook w={w} />} />
-              <Route path="sewing/calendar" element={<SewingPage w={w} view="calendar" />} />
-              <Route path="stash" element={<StashPage w={w} />} />
-              <Route path="history" element={<HistoryPage w={w} />} />
-              <Route path="*" element={<NotFound inside={`/project/${w.id}/${first ?? 'pattern'}`} />} />
-            </Routes>
+            <Here.Provider value={w}>
+              <Pages id={w.id} first={first ?? null} begun={w.doc.shell !== null} />
+            </Here.Provider>
           </Opening>
         </Boundary>
       </Box>
@@ -132,12 +109,65 @@ function Opened({ w }: { w: Workbook }) {
   );
 }
 
+const Here = createContext<Workbook | null>(null);
+
+/** A page with the workbook as it stands. */
+function Shown<P extends { w: Workbook }>({ of: Of, more }: { of: ComponentType<P>; more: Omit<P, 'w'> }) {
+  const w = useContext(Here);
+  return w && <Of {...({ ...more, w } as P)} />;
+}
+
+const put = (of: ComponentType<{ w: Workbook }>): ReactNode => <Shown of={of} more={{}} />;
+const view = <V extends string>(of: ComponentType<{ w: Workbook; view: V }>, v: V): ReactNode => (
+  <Shown of={of} more={{ view: v }} />
+);
+
+interface PagesProps {
+  id: string;
+  /** Where what is no garment begins. */
+  first: string | null;
+  /** A pattern is put in. */
+  begun: boolean;
+}
+
+/** Which page it is: found by the address, and not anew with every step of a slider. */
+const Pages = memo(function Pages({ id, first, begun }: PagesProps) {
+  return (
+    <Routes>
+      <Route index element={<Navigate to={first ?? (begun ? 'inside' : 'pattern')} replace />} />
+      <Route path="pattern" element={put(Pattern)} />
+      <Route path="pattern/trim" element={put(TrimPage)} />
+      <Route path="seams" element={put(Seams)} />
+      <Route path="inside" element={put(Inside)} />
+      <Route path="buttons" element={view(Buttons, 'place')} />
+      <Route path="buttons/sheet" element={put(ClosingSheet)} />
+      <Route path="buttons/holes" element={view(Buttons, 'holes')} />
+      <Route path="buttons/rest" element={view(Buttons, 'rest')} />
+      <Route path="buttons/garment" element={view(Buttons, 'garment')} />
+      <Route path="plan" element={put(PlanPage)} />
+      <Route path="plan/sheet" element={put(PlanSheet)} />
+      <Route path="cutting" element={put(Cutting)} />
+      <Route path="cutting/sheet" element={put(LaySheet)} />
+      <Route path="cutting/buy" element={put(BuySheet)} />
+      <Route path="paper" element={put(Paper)} />
+      <Route path="sewing" element={view(SewingPage, 'now')} />
+      <Route path="sewing/notebook/sheet" element={put(NotebookSheet)} />
+      <Route path="sewing/calendar/sheet" element={put(CalendarSheet)} />
+      <Route path="sewing/notebook" element={put(Notebook)} />
+      <Route path="sewing/calendar" element={view(SewingPage, 'calendar')} />
+      <Route path="stash" element={put(StashPage)} />
+      <Route path="history" element={put(HistoryPage)} />
+      <Route path="*" element={<NotFound inside={`/project/${id}/${first ?? 'pattern'}`} />} />
+    </Routes>
+  );
+});
+
 /** What stands above every page. */
 const Top = later(({ w }: { w: Workbook }) => (
   <Masthead
     title={w.doc.name}
     under={savedWords(w)}
-    onName={(name) => w.save(`Called “${name}”`, { ...w.doc, name })}
+    onName={(name) => w.save(`Called “${name}”`, { ...w.now(), name })}
     tools={<Tools w={w} />}
   >
     <Thread id={w.id} chapters={chaptersOf(w.doc, w.computed)} />

@@ -12,7 +12,7 @@ export interface Taken {
 
 /** The one way to decide: what of, what, and under which words it is kept. */
 export function setDecision<K extends keyof Decisions>(w: Workbook, key: K, part: Part<K>, how: Taken = {}): void {
-  const next = decided(w.doc, key, part);
+  const next = decided(w.now(), key, part);
   if (how.words === undefined) w.preview(next);
   else w.save(how.words, next, how.told);
 }

@@ -17,6 +17,8 @@ export interface Workbook extends Pick<Kept, 'saved' | 'saving' | 'trying' | 'tr
   /** The document as it stands on screen: saved, or with the slider still moving. */
   doc: ProjectDocument;
   computed: Computed;
+  /** The document as it is at this moment, also where what is drawn is still of the state before. */
+  now: () => ProjectDocument;
   steps: ProjectAnswer['steps'];
   /** Shows a change without saving it, while a slider moves. */
   preview: (next: ProjectDocument) => void;
@@ -98,6 +100,7 @@ export function useProject(id: string): { workbook: Workbook | null; error: Erro
     revision: base.revision,
     doc,
     computed,
+    now: () => keeper.snapshot().doc,
     behind,
     stuck,
     steps: base.steps,

@@ -71,7 +71,7 @@ export function useWhatIf() {
       const oneWay = turned ? !cloth.oneWay : cloth.oneWay;
       // Of another width it is a whole cloth.
       const on = {
-        cloth: { ...cloth, width, lies, oneWay, flaws: [], outline: [] },
+        cloth: { ...cloth, width, lies, oneWay, flaws: [], outline: [], more: [] },
         holds: free ? new Map() : holds,
         pinned: [],
       };

@@ -55,8 +55,9 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
   const left = foldLies(cloth) ? 'fold' : cloth.lies === 'crosswise' ? 'selvedges' : 'selvedge';
   // Of a cloth whose ends lie on each other half as much lies on the table.
   const there = onTable(cloth, owned);
-  const order = useMemo(() => atTable(lying), [lying]);
+  const order = useMemo(() => atTable(lying, cloth), [lying, cloth]);
   const not = useMemo(() => lost(cloth), [cloth]);
+  const flaws = [cloth, ...cloth.more].reduce((t, c) => t + c.flaws.length, 0);
   return (
     <Frame
       box={{ minX: 0, minY: 0, maxX: Math.max(length, wide / 2), maxY: wide }}
@@ -85,7 +86,7 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
               stroke={colour('berry')}
               strokeWidth={1.4 * unit}
             >
-              <title>{i < cloth.flaws.length ? 'A flaw' : 'No cloth here'}</title>
+              <title>{i < flaws ? 'A flaw' : 'No cloth here, or kept free'}</title>
             </path>
           ))}
           {double > 0 && double < wide && (
@@ -121,8 +122,15 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
             />
           ))}
           <Label x={6 * unit} y={-6 * unit} size={13.5} unit={unit} fill="quiet">
-            {left}
+            {cloth.more.length ? `1, ${left}` : left}
           </Label>
+          {cloth.more
+            .filter((m) => m.from < length)
+            .map((m, i) => (
+              <Label key={m.stash} x={m.from + 6 * unit} y={-6 * unit} size={13.5} unit={unit} fill="quiet">
+                {i + 2}
+              </Label>
+            ))}
           <Label x={6 * unit} y={wide + 16 * unit} size={13.5} unit={unit} fill="quiet">
             {double === wide ? 'selvedges' : 'selvedge'}
           </Label>

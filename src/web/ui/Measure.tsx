@@ -1,4 +1,5 @@
 import { Box, Flex, Slider, Text } from '@chakra-ui/react';
+import { useEffect, useState } from 'react';
 import { inUnit, type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
 import { LengthField } from './LengthField.tsx';
 
@@ -19,13 +20,27 @@ interface Props {
   onValue: (mm: number) => void;
 }
 
+/** So long after its last step a slider shows what stands again, ms: by then what it came to is known. */
+const SETTLES = 150;
+
+/** Where the hand has a slider: at once, since the sentence round it follows a moment after the drawing. */
+function useHeld(stands: number): [number, (v: number) => void] {
+  const [held, setHeld] = useState<number | null>(null);
+  useEffect(() => {
+    if (held === null) return;
+    const timer = setTimeout(() => setHeld(null), SETTLES);
+    return () => clearTimeout(timer);
+  }, [held]);
+  return [held ?? stands, setHeld];
+}
+
 /** One length asked for in words: a slider for trying, a field for the exact figure. The slider saves when let go. */
 export function Measure({ label, value, least, most, usual, atLeast = 0, atMost, units, help, ...to }: Props) {
   const { onPreview, onValue } = to;
   // The slider goes by whole millimetres, or by sixteenths of an inch that are true ones.
   const step = units === 'mm' ? 1 : MM_PER_INCH / 16;
   const low = Math.floor(least / step) * step;
-  const shown = Math.min(most, Math.max(low, value));
+  const [shown, setHeld] = useHeld(Math.min(most, Math.max(low, value)));
   return (
     <Box mb="4">
       <Flex justify="space-between" align="center" gap="3">
@@ -50,7 +65,11 @@ export function Measure({ label, value, least, most, usual, atLeast = 0, atMost,
         step={step}
         value={[shown]}
         aria-label={[label]}
-        onValueChange={(d) => onPreview(d.value[0] ?? value)}
+        onValueChange={(d) => {
+          const v = d.value[0] ?? value;
+          setHeld(v);
+          onPreview(v);
+        }}
         onValueChangeEnd={(d) => onValue(d.value[0] ?? value)}
       >
         <Slider.Control>

@@ -9,6 +9,7 @@ import {
   type Off,
   type ToBuy,
 } from '../../core/cutting/index.ts';
+import { type Piece } from '../../core/pattern/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { buyWords } from './closing.ts';
 
@@ -25,9 +26,11 @@ export function layFaultWords(f: LayFault, nameOf: (id: string) => string, units
     case 'off-grain':
       return `${name} lies ${Math.round(f.off * 10) / 10}° off its grain.`;
     case 'on-flaw':
-      return `${name} lies on a flaw of the cloth.`;
+      return `${name} lies on a flaw of the cloth, or where there is none.`;
     case 'off-fold':
       return `The fold of ${name} does not lie on the fold of the cloth.`;
+    case 'off-scallops':
+      return `The hem of ${name} does not lie on the scalloped edge.`;
     case 'off-layers':
       return `${name} lies over the end of the upper layer: it has to lie on two layers or on one.`;
     case 'cut-twice':
@@ -61,14 +64,23 @@ export const SORT_NOTES: Record<ClothSort, string> = {
   slippery:
     'Lay it on paper, in one layer, and cut one piece at a time: weights and chalk first, shears flat on the table.',
   directed: 'One layer, one piece at a time, all the same way up; look at each before it is cut.',
-  lace: 'A scalloped edge is laid to the hem, so that no hem is turned; cut between the figures, and sew darts on tissue.',
+  lace: 'A scalloped edge is laid to the hem, so that no hem is turned: say which edges are. Cut between the figures, and sew darts on tissue.',
   fur: 'Cut from the wrong side, through the backing only, with the tip of a blade; the pile runs downward on every piece.',
 };
 
+/** Of pieces whose hems lie on the finished edge of a lace, what that means for them. */
+export const hemmedWords = (pieces: readonly Piece[]): string =>
+  `The finished edge is the hem of: ${pieces.map((p) => p.name).join(', ')}. They are cut along their hem line, without the hem's allowance, and their grain lies across the lace: leave out the steps of the plan that sew these hems.`;
+
+/** Of a piece whose hem cannot lie on it, why, and what is done instead: common practice. */
+export const bentWords = ({ piece, bend }: { piece: Piece; bend: number }, units: LengthUnit): string =>
+  `The hem of ${piece.name} strays ${formatLength(bend, units, 0)} from a straight line square to its grain, so it cannot lie on the finished edge: cut the scallops off and sew them along the hem, or straighten the hem.`;
+
 /** What a sort of cloth asks for and its lay does not heed yet. */
-export function unheeded({ sort, lies, oneWay }: ClothSaid): string | null {
+export function unheeded({ sort, lies, oneWay, scallops }: ClothSaid): string | null {
   if (sort !== 'plain' && lies !== 'single')
     return 'Folded, its under layer slips or is not seen: lay it in one layer.';
+  if (scallops !== 'none' && lies !== 'single') return 'Hems lie on its finished edge in one layer only.';
   if ((sort === 'directed' || sort === 'fur') && !oneWay)
     return 'It has an upper end: let its pieces lie all the same way.';
   return null;

@@ -1,9 +1,10 @@
-import { around, type Box, boxOfPoints, intersection, type Point, ringsArea } from '../../geometry/index.ts';
+import { around, type Box, boxOfPoints, intersection, ringsArea } from '../../geometry/index.ts';
 import { type CutLine, type Piece } from '../../pattern/index.ts';
-import { type Cloth, doubleTo, foldLies, type Lay, usable } from './cloth.ts';
+import { type Cloth, doubleTo, foldLies, type Lay, usable, wideOf } from './cloth.ts';
 import { lost } from './lost.ts';
 import { type Lying, lyingOf } from './lying.ts';
 import { foldsAtOrigin, isCutSingly, isOver } from './parts.ts';
+import { liesOnScallops, scallopTurns } from './scallops.ts';
 
 /** How exactly a lay is looked at, mm, and what two pieces may share at most, mm². */
 const [OFF, SHARED] = [0.05, 1];
@@ -16,6 +17,7 @@ export type LayFault =
   | { code: 'off-grain'; piece: string; copy: number; off: number }
   | { code: 'on-flaw'; piece: string; copy: number }
   | { code: 'off-fold'; piece: string; copy: number }
+  | { code: 'off-scallops'; piece: string; copy: number }
   | { code: 'off-layers'; piece: string; copy: number }
   | { code: 'cut-twice'; piece: string }
   | { code: 'miscounted'; piece: string; cut: number; meant: number }
@@ -33,6 +35,10 @@ export function layFaults(lay: Lay, pieces: Piece[], cutLines: ReadonlyMap<strin
   const lying = lyingOf(cloth, lay.placed, pieces, cutLines);
   const known = new Set(lying.map((q) => q.piece));
   const folded = lying.filter((q) => foldLies(cloth) && q.shape.cut.onFold);
+  const [hemmed, grained] = [true, false].map((on) => lying.filter((q) => liesOnScallops(q.shape, cloth) === on)) as [
+    Lying[],
+    Lying[],
+  ];
   const faults: LayFault[] = [
     ...lay.placed.filter((q) => !known.has(q.piece)).map(({ piece }) => ({ code: 'unknown' as const, piece })),
     ...folded.filter((q) => !foldsAt(q)).map(({ piece, copy }) => ({ code: 'off-fold' as const, piece, copy })),
@@ -42,11 +48,14 @@ export function layFaults(lay: Lay, pieces: Piece[], cutLines: ReadonlyMap<strin
     ...lying
       .filter((q) => layersUnder(q, cloth) === null)
       .map(({ piece, copy }) => ({ code: 'off-layers' as const, piece, copy })),
-    ...lying.filter((q) => !isOn(q.ring, lay)).map(({ piece, copy }) => ({ code: 'off-cloth' as const, piece, copy })),
-    ...lying
+    ...lying.filter((q) => !isOn(q, lay)).map(({ piece, copy }) => ({ code: 'off-cloth' as const, piece, copy })),
+    ...hemmed
+      .filter((q) => !hemsAt(q, cloth))
+      .map(({ piece, copy }) => ({ code: 'off-scallops' as const, piece, copy })),
+    ...grained
       .filter((q) => cloth.oneWay && isOver(q.turn))
       .map(({ piece, copy }) => ({ code: 'against-nap' as const, piece, copy })),
-    ...lying
+    ...grained
       .map((q) => ({ q, off: offGrain(q.turn) }))
       .filter(({ off }) => off > cloth.tilt + OFF_GRAIN)
       .map(({ q: { piece, copy }, off }) => ({ code: 'off-grain' as const, piece, copy, off })),
@@ -69,8 +78,16 @@ function offGrain(turn: number): number {
 const foldsAt = (q: Lying): boolean =>
   Math.abs(q.x) < OFF && foldsAtOrigin(q.shape, (ring) => q.place(ring).map((p) => ({ ...p, x: p.x - q.x })));
 
-function isOn(ring: Point[], { cloth, length }: Lay): boolean {
-  const [from, to] = usable(cloth);
+/** Whether its hem lies on a finished edge of the lace. */
+const hemsAt = (q: Lying, cloth: Cloth): boolean =>
+  scallopTurns(q.shape, cloth).some(({ turn, left }) => {
+    const xs = q.ring.map((p) => p.x);
+    return q.turn === turn && Math.abs(left ? Math.min(...xs) : Math.max(...xs) - wideOf(cloth)) < OFF;
+  });
+
+function isOn({ ring, shape }: Lying, { cloth, length }: Lay): boolean {
+  // Its own edge is used where the hem lies on it.
+  const [from, to] = liesOnScallops(shape, cloth) ? [0, wideOf(cloth)] : usable(cloth);
   return ring.every(
     (p) => p.x > from - OFF && p.x < to + OFF && p.y > cloth.end - OFF && p.y < length - cloth.end + OFF,
   );

@@ -9,6 +9,10 @@ export type Lies = (typeof LIES)[number];
 export const CLOTH_SORTS = ['plain', 'slippery', 'directed', 'lace', 'fur'] as const;
 export type ClothSort = (typeof CLOTH_SORTS)[number];
 
+/** Which edges of a cloth are finished in scallops, on which hems lie: none, the left one, or both. */
+export const SCALLOPS = ['none', 'one', 'both'] as const;
+export type Scallops = (typeof SCALLOPS)[number];
+
 /** A place of the cloth that no piece may touch: a hole, a stain, a slub. From and to across, from and to along, mm, as it lies. */
 export interface Flaw {
   x0: number;
@@ -25,6 +29,19 @@ export interface Print {
   fromEnd: number;
   fromSide: number;
 }
+
+/** A further length of cloth on the same table: where it begins there, mm, how wide and long it is, its outline and flaws seen from its own corner. */
+export interface FurtherLength {
+  /** Which cloth of the stash it is. */
+  stash: string;
+  from: number;
+  width: number;
+  length: number;
+  outline: readonly { x: number; y: number }[];
+  flaws: readonly Flaw[];
+}
+/** So far apart lengths lie on the table, mm: no piece lies over two of them. Own figure. */
+export const APART = 20;
 
 /**
  * A cloth to lay pieces on. Axes: x across it from its left selvedge, or from the fold, y along it from the cut end; the grain runs along y.
@@ -48,6 +65,10 @@ export interface Cloth {
   flaws: readonly Flaw[];
   /** Of a leftover its outline, opened out, in a box from the origin; none where it is an oblong. */
   outline: readonly { x: number; y: number }[];
+  /** Further lengths that lie behind it on the table, as leftovers do; only of one in a single layer. */
+  more: readonly FurtherLength[];
+  /** Of a lace in one layer; of others nothing is asked. */
+  scallops: Scallops;
   print: Print;
   /** What it will still shrink by after it is cut, % along and across: pieces are laid larger by as much. */
   shrinks: { along: number; across: number };
@@ -57,7 +78,12 @@ export interface Cloth {
 export const plainCloth = (width: number, more: Partial<Cloth> = {}): Cloth => ({
   width,
   ...{ lies: 'single', foldedBy: 0, oneWay: false, tilt: 0, selvedge: 0, end: 0, gap: 0, flaws: [], outline: [] },
-  ...{ print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 }, shrinks: { along: 0, across: 0 } },
+  ...{
+    more: [],
+    scallops: 'none',
+    print: { along: 0, across: 0, fromEnd: 0, fromSide: 0 },
+    shrinks: { along: 0, across: 0 },
+  },
   ...more,
 });
 

@@ -1,11 +1,35 @@
 import { boxRing, difference, type Point, type Rings } from '../../geometry/index.ts';
-import { type Cloth, doubleTo } from './cloth.ts';
+import { APART, type Cloth, doubleTo, type Flaw } from './cloth.ts';
 
-/** What of a cloth no piece may touch, as it lies: its flaws, and of a leftover what lacks of its box. */
+/** What of a cloth no piece may touch, as it lies: its flaws, what is no cloth, and what is kept free where one length of it ends and the next begins. */
 export function lost(c: Cloth): Rings {
-  const flaws = c.flaws.map((f) => boxRing({ minX: f.x0, maxX: f.x1, minY: f.y0, maxY: f.y1 }));
-  return [...flaws, ...lacking(c)];
+  const kept = c.more.flatMap(
+    ({ from, width, length }): Rings => [
+      boxRing({ minX: 0, maxX: c.width, minY: from - APART - c.end, maxY: from + c.end }),
+      ...(width < c.width && c.selvedge > 0
+        ? [boxRing({ minX: width - c.selvedge, maxX: width, minY: from, maxY: from + length })]
+        : []),
+    ],
+  );
+  const further = c.more.flatMap((m) => behind(m.from, flawsOf(m.flaws)));
+  return [...flawsOf(c.flaws), ...further, ...noCloth(c), ...kept];
 }
+
+/** What of its box on the table is no cloth: of a leftover what lacks, and what lies between several lengths and beside the narrower ones. */
+export function noCloth(c: Cloth): Rings {
+  const between = c.more.flatMap(
+    (m): Rings => [
+      boxRing({ minX: 0, maxX: c.width, minY: m.from - APART, maxY: m.from }),
+      ...(m.width < c.width ? [boxRing({ minX: m.width, maxX: c.width, minY: m.from, maxY: m.from + m.length })] : []),
+      ...behind(m.from, lacking({ ...c, ...m })),
+    ],
+  );
+  return [...lacking(c), ...between];
+}
+
+const flawsOf = (flaws: readonly Flaw[]): Rings =>
+  flaws.map((f) => boxRing({ minX: f.x0, maxX: f.x1, minY: f.y0, maxY: f.y1 }));
+const behind = (from: number, rings: Rings): Rings => rings.map((r) => r.map((p) => ({ x: p.x, y: p.y + from })));
 
 function lacking(c: Cloth): Rings {
   const { outline, width, lies } = c;

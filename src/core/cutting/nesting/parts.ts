@@ -1,7 +1,8 @@
 import { flatten, inflate, type Point, simplified, union } from '../../geometry/index.ts';
 import { type CutLine, type Piece } from '../../pattern/index.ts';
 import { FLATTEN } from '../../tolerance.ts';
-import { type Cloth, firstLine, foldLies, type Placed, type Span, spanOf } from './cloth.ts';
+import { type Cloth, firstLine, foldLies, type Placed, type Span, spanOf, wideOf } from './cloth.ts';
+import { cutOn, liesOnScallops, onScallops, scallopTurns } from './scallops.ts';
 import { type Steps } from './steps.ts';
 import { lying, turned } from './turned.ts';
 
@@ -53,7 +54,10 @@ type How = Pick<Placed, 'turn' | 'mirrored'>;
 export function laying(piece: Piece, cut: CutLine, cloth: Cloth, how: How): (ring: Point[]) => Point[] {
   const opened = piece.cut.onFold && !foldLies(cloth);
   const { along, across } = cloth.shrinks;
-  const [wider, longer] = [1 / (1 - across / 100), 1 / (1 - along / 100)];
+  // Turned by a quarter, its length shrinks as the cloth does across.
+  const quarter = Math.abs(Math.sin((how.turn * Math.PI) / 180)) > 0.9;
+  const grows = [1 / (1 - across / 100), 1 / (1 - along / 100)] as const;
+  const [wider, longer] = quarter ? [grows[1], grows[0]] : grows;
   const { a, b } = piece.grain;
   const up = Math.atan2(b.x - a.x, b.y - a.y);
   const [c, s] = [Math.cos(up), Math.sin(up)];
@@ -92,10 +96,12 @@ function grown(cut: CutLine): Point[] {
   return inflate([ring], CHORD)[0] ?? ring;
 }
 
-/** How wide a piece lies on its grain, mm: opened out where its fold is not on the cloth's. */
+/** How wide a piece lies, on its grain or with its hem on the edge, mm: opened out where its fold is not on the cloth's. */
 export function widthOf(p: Piece, cut: CutLine, cloth: Cloth): number {
-  const lay = laying(p, cut, cloth, { turn: 0, mirrored: false });
-  return Math.max(...lay(chords(cut, FLATTEN)).map((q) => q.x));
+  const [{ turn } = { turn: 0 }] = scallopTurns(p, cloth);
+  const line = cutOn(p, cut, cloth);
+  const lay = laying(p, line, cloth, { turn, mirrored: false });
+  return Math.max(...lay(chords(line, FLATTEN)).map((q) => q.x));
 }
 
 /** Whether two layers would cut it wrongly: they give a mirrored pair, or along the fold a whole out of a half, and nothing else. */
@@ -121,7 +127,7 @@ export function partsOf(
     const cut = cutLines.get(p.id);
     if (!cut) continue;
     if (isCutSingly(p, cloth)) out.single.push(p.id);
-    else out.parts.push(...copiesOf(p, cut, cloth, holds.get(p.id)));
+    else out.parts.push(...copiesOf(p, cutOn(p, cut, cloth), cloth, holds.get(p.id)));
   }
   return out;
 }
@@ -134,7 +140,8 @@ function copiesOf(p: Piece, cut: CutLine, cloth: Cloth, hold: Hold | undefined):
   const faces = p.cut.pair && !double ? [over, !over] : [over];
   const ways = faces.map((face) => waysOf(p, cut, face, cloth, double, hold));
   const count = double && p.cut.pair ? p.cut.count / 2 : p.cut.count;
-  const within = cloth.lies === 'partly' ? spanOf(cloth, layers) : null;
+  const hemmed = liesOnScallops(p, cloth) ? ([0, wideOf(cloth)] as const) : null;
+  const within = cloth.lies === 'partly' ? spanOf(cloth, layers) : hemmed;
   return Array.from({ length: count }, (_, copy) => ({
     piece: p.id,
     copy,
@@ -156,6 +163,8 @@ function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth, folded: boo
     (folded ? [false, true] : [face]).map((mirrored) => ({ turn, mirrored })),
   );
   const ring = grown(cut);
+  const hems = scallopTurns(p, cloth);
+  if (hems.length) return hems.map(({ turn, left }) => onEdge(p, cut, ring, cloth, { turn, mirrored: face }, left));
   const upright = laying(p, cut, cloth, { turn: 0, mirrored: false })(ring);
   return ways
     .filter((how) => !(cloth.oneWay && isOver(how.turn)))
@@ -168,6 +177,14 @@ function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth, folded: boo
       const outline = lay(ring);
       return [{ ...how, outline, shape: shapeOf(upright, outline, how), wide, long, ...on }];
     });
+}
+
+/** With its hem on the finished edge of a lace. */
+function onEdge(p: Piece, cut: CutLine, ring: Point[], cloth: Cloth, how: How, left: boolean): Way {
+  const lay = laying(p, cut, cloth, how);
+  const line = lay(chords(cut, FLATTEN));
+  const [wide, long] = [Math.max(...line.map((q) => q.x)), Math.max(...line.map((q) => q.y))];
+  return { ...how, outline: lay(ring), wide, long, ...onScallops(left, wide, cloth) };
 }
 
 /** What an outline is of, seen from a ring that was laid upright. */

@@ -269,14 +269,18 @@ export function* laid(
   for (const l of shortened(best, new Search(cloth, noFits, best.laid, fixed, draw), least)) yield whole(l);
 }
 
-/** The best that is found in so many steps, the same every time: without a clock, which makes no two runs alike. */
-export function afterSteps(search: Generator<Laying>, steps: number): Laying | null {
+/** The best that is found in so many steps, the same every time, without a clock, which makes no two runs alike; fewer once `goesOn` says no. */
+export function afterSteps(
+  search: Generator<Laying>,
+  steps: number,
+  goesOn: () => boolean = () => true,
+): Laying | null {
   let best: Laying | null = null;
   let left = steps;
   for (const lay of search) {
     best = lay;
     left -= 1;
-    if (left < 0) break;
+    if (left < 0 || !goesOn()) break;
   }
   return best;
 }

@@ -1,6 +1,14 @@
 import { Box, Button, Text } from '@chakra-ui/react';
-import { type ClothSaid, type CuttingChoice, MEETS, type Meet } from '../../../core/cutting/index.ts';
+import {
+  type ClothSaid,
+  type CuttingChoice,
+  type Length,
+  lengthsOf,
+  MEETS,
+  type Meet,
+} from '../../../core/cutting/index.ts';
 import { MATERIALS, type Material, type Piece } from '../../../core/pattern/index.ts';
+import { formatLength } from '../../../core/units.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { Tick } from '../../ui/Ask.tsx';
@@ -21,6 +29,9 @@ interface Props {
 /** A cloth as it would be told: how wide it is, how it lies, what is cut from it. */
 export function ClothSentences({ w, cloth, mine }: Props) {
   const put = putCloth(w, cloth);
+  const several = cloth.more.length ? lengthsOf(cloth) : null;
+  const size = (l: Length): string =>
+    `${formatLength(l.width, w.doc.units, 0)} by ${formatLength(l.length, w.doc.units, 0)}`;
   const f = blanks(CLOTH, cloth, w.doc.units, put);
   const p = blanks(PRINT, cloth.print, w.doc.units, (part, words) =>
     put({ print: { ...cloth.print, ...part } }, words),
@@ -32,10 +43,18 @@ export function ClothSentences({ w, cloth, mine }: Props) {
     <>
       <Say>
         <NameBlank label="What it is called" value={cloth.name} onName={(name) => put({ name }, `called ${name}`)} /> is{' '}
-        {f.sort}, {f.fibre}, {f.width} wide and {f.owned}
-        {cloth.owned > 0 && ' long'}. It lies {f.lies}
-        {cloth.lies === 'partly' && <>, a strip of {f.foldedBy} double</>}; its pieces lie {f.oneWay}, their grain along
-        it and {f.tilt}.
+        {f.sort}, {f.fibre},{' '}
+        {several ? (
+          `${several.length} lengths: ${several.map(size).join(', ')}. They lie one behind another in one layer`
+        ) : (
+          <>
+            {f.width} wide and {f.owned}
+            {cloth.owned > 0 && ' long'}. It lies {f.lies}
+            {cloth.lies === 'partly' && <>, a strip of {f.foldedBy} double</>}
+          </>
+        )}
+        {(cloth.sort === 'lace' || cloth.scallops !== 'none') && <>, with {f.scallops}</>}; its pieces lie {f.oneWay},
+        their grain along it and {f.tilt}.
       </Say>
       <Say>
         {f.selvedge} are kept free along a selvedge, {f.end} at both ends, {f.gap} between pieces; {f.recut} at its end,
@@ -185,7 +204,7 @@ function Others({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
       id: `c${most + 1}`,
       name: `Cloth ${cutting.cloths.length + 1}`,
       takes: [],
-      owned: 0,
+      ...{ owned: 0, stash: '', outline: [], more: [], lies: cloth.more.length ? 'single' : cloth.lies },
     };
     setDecision(w, 'cutting', { cloths: [...cutting.cloths, next] }, { words: 'Another cloth', told: true });
   };

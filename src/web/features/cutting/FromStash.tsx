@@ -1,7 +1,17 @@
 import { Box, Button, Text } from '@chakra-ui/react';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
-import { type ClothSaid, cutFor, giveBack, leftovers, type StashCloth } from '../../../core/cutting/index.ts';
+import {
+  behindEachOther,
+  type ClothSaid,
+  cutFor,
+  giveBack,
+  leftovers,
+  lengthsOf,
+  onLengths,
+  type Stash,
+  type StashCloth,
+} from '../../../core/cutting/index.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { useStash } from '../../data/useStash.ts';
@@ -28,8 +38,8 @@ const restOf = (name: string): string => (name.endsWith(REST) ? name : `${name.s
 
 /** What of a cloth comes along when it is taken from the stash. */
 const taken = (c: StashCloth, lies: ClothSaid['lies']): Partial<ClothSaid> => ({
-  ...{ stash: c.id, width: c.width, owned: c.length, sort: c.sort, fibre: c.fibre, price: c.price, shrinks: c.shrinks },
-  ...{ outline: c.outline, flaws: c.flaws, lies: c.outline.length + c.flaws.length ? 'single' : lies },
+  ...{ sort: c.sort, fibre: c.fibre, price: c.price, shrinks: c.shrinks },
+  ...{ ...behindEachOther([c]), lies: c.outline.length + c.flaws.length ? 'single' : lies },
 });
 
 /** Whether a cloth is bought for this, or which of the stash it is; and, once its lay holds, that it is cut. */
@@ -40,20 +50,31 @@ export function FromStash({ w, cloth, laid }: Props) {
   const mine = stash.cloths.find((c) => c.id === cloth.stash);
   const free = stash.cloths.filter((c) => !c.used || c === mine);
   const owner = { project: w.id, name: w.doc.name, cloth: cloth.id };
+  const lengths = lengthsOf(cloth).flatMap(({ id }) => stash.cloths.filter((c) => c.id === id));
+  const own = (c: StashCloth): boolean => c.used?.project === w.id && c.used.cloth === cloth.id;
   const during = async (words: string, next: Parameters<typeof put>[1]): Promise<void> => {
     setBusy(true);
     await put(words, next);
     setBusy(false);
   };
-  const cut = (id: string): void =>
+  const there = cloth.more.length ? cloth.owned : lengthOf(cloth, mine);
+  // A length that nothing lies on stays in the cupboard.
+  const cut = (): void =>
     void during(`${mine?.name} cut for ${w.doc.name}`, (s) =>
-      cutFor(s, id, owner, leftovers(cloth, laid.lying, lengthOf(cloth, mine)), restOf(mine?.name ?? '')),
+      onLengths({ ...cloth, owned: there }, laid.lying)
+        .filter((l) => l.lying.length)
+        .reduce((all, l) => {
+          const name = restOf(lengths.find((c) => c.id === l.id)?.name ?? '');
+          return cutFor(all, l.id, owner, leftovers(l.cloth, l.lying, l.length), name);
+        }, s),
     );
-  const back = (id: string): void =>
-    void during(`${mine?.name} given back by ${w.doc.name}`, (s) => {
-      const given = giveBack(s, id);
-      return 'stash' in given ? given.stash : s;
-    });
+  const back = (): void =>
+    void during(`${mine?.name} given back by ${w.doc.name}`, (s) =>
+      lengths.filter(own).reduce((all, { id }) => {
+        const given = giveBack(all, id);
+        return 'stash' in given ? given.stash : all;
+      }, s),
+    );
   return (
     <Box mb="3">
       <Say>
@@ -68,20 +89,21 @@ export function FromStash({ w, cloth, laid }: Props) {
           onPick={(id) => {
             const c = free.find((x) => x.id === id);
             const words = c ? `it is ${c.name} of the stash` : 'it is not of the stash';
-            putCloth(w, cloth)(c ? taken(c, cloth.lies) : { stash: '', outline: [] }, words);
+            putCloth(w, cloth)(c ? taken(c, cloth.lies) : { stash: '', outline: [], more: [] }, words);
           }}
         />
         . <Link to="/stash">See the stash</Link>
       </Say>
+      {mine && !lengths.some((c) => c.used) && <Further {...{ w, cloth, lengths, free }} />}
       {trouble && <Note>{trouble}</Note>}
       {cloth.stash !== '' && !mine && <Note>The cloth it was is no more in the stash.</Note>}
       {mine && (
         <Cut
-          mine={mine}
-          own={mine.used?.project === w.id && mine.used.cloth === cloth.id}
+          elsewhere={lengths.find((c) => c.used && !own(c))?.used?.name ?? null}
+          done={lengths.some(own)}
           {...{ busy, cut, back }}
-          waits={waitsFor(w, laid, lengthOf(cloth, mine))}
-          since={sinceOf(stash, mine)}
+          waits={waitsFor(w, laid, there)}
+          since={sinceOf(stash, lengths.filter(own))}
         />
       )}
     </Box>
@@ -94,10 +116,71 @@ const Note = ({ children }: { children: ReactNode }) => (
   </Text>
 );
 
-/** For whom what was left of it has been cut since. */
-function sinceOf(stash: Parameters<typeof giveBack>[0], mine: StashCloth): string | null {
-  const back = giveBack(stash, mine.id);
-  return 'since' in back ? back.since.name : null;
+/** For whom what was left of them has been cut since. */
+function sinceOf(stash: Stash, lengths: readonly StashCloth[]): string | null {
+  const since = lengths.flatMap(({ id }) => {
+    const back = giveBack(stash, id);
+    return 'since' in back ? [back.since.name] : [];
+  });
+  return since[0] ?? null;
+}
+
+interface FurtherProps extends Pick<Props, 'w' | 'cloth'> {
+  lengths: readonly StashCloth[];
+  free: readonly StashCloth[];
+}
+
+/** Further lengths that the same pieces may be cut from: laid on in one search, each with what is left of it. */
+function Further({ w, cloth, lengths, free }: FurtherProps) {
+  const { units } = w.doc;
+  const put = (next: readonly StashCloth[], words: string): void =>
+    putCloth(w, cloth)({ ...behindEachOther(next), lies: 'single' }, words);
+  const others = free.filter((c) => !lengths.includes(c));
+  const further = lengths.filter((c) => c.id !== cloth.stash);
+  if (!others.length && !further.length) return null;
+  return (
+    <Say>
+      {further.map((c) => (
+        <span key={c.id}>
+          {c.name}, {sizeOf(c, units)},{' '}
+          <ChoiceBlank
+            label={`${c.name}, ${sizeOf(c, units)}: laid on too`}
+            value="too"
+            ways={[
+              { id: 'too', words: 'is laid on too' },
+              { id: 'not', words: 'is left out' },
+            ]}
+            onPick={(v) =>
+              v === 'not' &&
+              put(
+                lengths.filter((x) => x !== c),
+                `without ${c.name} of the stash`,
+              )
+            }
+          />
+          .{' '}
+        </span>
+      ))}
+      {others.length > 0 && (
+        <>
+          <ChoiceBlank
+            label="A further length"
+            value=""
+            said="Lay on a further length too"
+            ways={[
+              { id: '', words: 'no other' },
+              ...others.map((c) => ({ id: c.id, words: `${c.name}, ${sizeOf(c, units)}` })),
+            ]}
+            onPick={(id) => {
+              const c = others.find((x) => x.id === id);
+              if (c) put([...lengths, c], `laid on ${c.name} of the stash too`);
+            }}
+          />
+          .
+        </>
+      )}
+    </Say>
+  );
 }
 
 /** Why it cannot be cut yet; null where it can. */
@@ -111,26 +194,27 @@ function waitsFor(w: Workbook, laid: Laid, there: number): string | null {
 }
 
 interface CutProps {
-  mine: StashCloth;
+  /** What else it, or one of its lengths, was cut for. */
+  elsewhere: string | null;
   /** It was cut for just this. */
-  own: boolean;
+  done: boolean;
   busy: boolean;
   waits: string | null;
   since: string | null;
-  cut: (id: string) => void;
-  back: (id: string) => void;
+  cut: () => void;
+  back: () => void;
 }
 
-function Cut({ mine, own, busy, waits, since, cut, back }: CutProps) {
-  if (mine.used && !own) return <Note>It was cut for {mine.used.name} meanwhile: take another.</Note>;
-  if (mine.used)
+function Cut({ elsewhere, done, busy, waits, since, cut, back }: CutProps) {
+  if (elsewhere !== null) return <Note>It was cut for {elsewhere} meanwhile: take another.</Note>;
+  if (done)
     return (
       <Text role="status">
         It is cut; what is left of it lies in the stash.{' '}
         {since ? (
           `That was cut for ${since} since.`
         ) : (
-          <WordButton color="leaf.fg" disabled={busy} onClick={() => back(mine.id)}>
+          <WordButton color="leaf.fg" disabled={busy} onClick={back}>
             It was not: give it back
           </WordButton>
         )}
@@ -138,7 +222,7 @@ function Cut({ mine, own, busy, waits, since, cut, back }: CutProps) {
     );
   if (waits) return <Text color="quiet">{waits}</Text>;
   return (
-    <Button variant="outline" borderColor="rule" minH="44px" disabled={busy} onClick={() => cut(mine.id)}>
+    <Button variant="outline" borderColor="rule" minH="44px" disabled={busy} onClick={cut}>
       It is cut: take it from the stash
     </Button>
   );

@@ -1,7 +1,7 @@
 import { Box, Table, Text } from '@chakra-ui/react';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
-import { atTable, type ClothSaid, foldLies, type Lying } from '../../../core/cutting/index.ts';
+import { atTable, type ClothSaid, foldLies, type Lying, lengthsOf } from '../../../core/cutting/index.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { keyOf, LayDrawing } from '../../drawing/LayDrawing.tsx';
@@ -27,7 +27,7 @@ function OneSheet({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
   useEffect(() => {
     document.title = `${name}, ${cloth.name} · Woodbine`;
   }, [name, cloth.name]);
-  const folded = foldLies(cloth);
+  const several = cloth.more.length ? lengthsOf(cloth) : null;
   return (
     <PrintSheet back="Back to the cloth" to={`..?cloth=${cloth.id}`} title={`${name}: ${cloth.name}`}>
       {lying.length === 0 ? (
@@ -35,7 +35,10 @@ function OneSheet({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
       ) : (
         <>
           <Text mb="2">
-            {mm(takes)} of a cloth {mm(cloth.width)} wide, {layWords(cloth, units)}
+            {several
+              ? `${several.map((l, i) => `${i + 1}: ${mm(l.width)} by ${mm(l.length)}`).join('; ')}. Each`
+              : `${mm(takes)} of a cloth ${mm(cloth.width)} wide,`}{' '}
+            {layWords(cloth, units)}
             {cloth.oneWay && ', all pieces the same way up'}. Weights and chalk first, then pins within the allowance;
             large pieces are cut first. Cut away from the hand that holds the cloth, and close blades when you put them
             down. {SORT_NOTES[cloth.sort]}
@@ -54,7 +57,7 @@ function OneSheet({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
             height={360}
             hand={null}
           />
-          <Places lying={lying} folded={folded} units={units} />
+          <Places lying={lying} cloth={cloth} units={units} />
           {singly.length > 0 && (
             <Text mt="2">From one layer of what is left: {singly.map((p) => p.name).join(', ')}.</Text>
           )}
@@ -65,8 +68,9 @@ function OneSheet({ w, cloth }: { w: Workbook; cloth: ClothSaid }) {
 }
 
 /** Where the grainline of each cut lies, and boxes to tick. */
-function Places({ lying, folded, units }: { lying: readonly Lying[]; folded: boolean; units: LengthUnit }) {
+function Places({ lying, cloth, units }: { lying: readonly Lying[]; cloth: ClothSaid; units: LengthUnit }) {
   const mm = (v: number): string => formatLength(v, units, 0);
+  const between = ([a, b]: readonly [number, number]): string => (mm(a) === mm(b) ? mm(a) : `${mm(a)} to ${mm(b)}`);
   return (
     <Box overflowX="auto">
       <Table.Root size="sm" mt="3">
@@ -74,24 +78,25 @@ function Places({ lying, folded, units }: { lying: readonly Lying[]; folded: boo
           heads={[
             'No.',
             'Piece',
-            `Grainline from the ${folded ? 'fold' : 'selvedge drawn above'}`,
-            'From the cut end',
+            `Grainline from the ${foldLies(cloth) ? 'fold' : 'selvedge drawn above'}`,
+            cloth.more.length ? 'From the cut end of its length' : 'From the cut end',
             'Pinned',
             'Chalked',
             'Cut',
           ]}
         />
         <Table.Body>
-          {atTable(lying).map(({ number, lying: q, across, along }) => (
+          {atTable(lying, cloth).map(({ number, lying: q, across, along, on }) => (
             <Table.Row key={keyOf(q)} bg="transparent" css={{ breakInside: 'avoid' }}>
               <Table.Cell fontWeight="600">{number}</Table.Cell>
               <Table.Cell>
                 {q.shape.name}
                 {q.mirrored && ', face down'}
               </Table.Cell>
-              <Table.Cell>{mm(across[0])}</Table.Cell>
+              <Table.Cell>{between(across)}</Table.Cell>
               <Table.Cell>
-                {mm(along[0])} to {mm(along[1])}
+                {between(along)}
+                {cloth.more.length > 0 && ` on ${on + 1}`}
               </Table.Cell>
               {['pinned', 'chalked', 'cut'].map((s) => (
                 <Table.Cell key={s}>

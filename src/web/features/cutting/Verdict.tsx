@@ -16,7 +16,15 @@ import { setDecision } from '../../data/setDecision.ts';
 import { type Search } from '../../data/useLay.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { AllWell } from '../../ui/Notes.tsx';
-import { enoughWords, meetWords, missedWords, SORT_NOTES, unheeded } from '../../words/index.ts';
+import {
+  bentWords,
+  enoughWords,
+  hemmedWords,
+  meetWords,
+  missedWords,
+  SORT_NOTES,
+  unheeded,
+} from '../../words/index.ts';
 import { putCloth } from './putCloth.ts';
 import { type Laid } from './useLaid.ts';
 
@@ -106,6 +114,21 @@ function TooWide({ w, cloth, tooWide }: { w: Workbook; cloth: ClothSaid; tooWide
           Fold it so that {mm} lie double
         </Button>
       )}
+    </>
+  );
+}
+
+/** Of a lace: which hems lie on its finished edge, and which cannot. */
+function Hems({ w, laid }: { w: Workbook; laid: Laid }) {
+  const { hemmed, bent } = laid;
+  return (
+    <>
+      {hemmed.length > 0 && <Text mb="2">{hemmedWords(hemmed)}</Text>}
+      {bent.map((b) => (
+        <Text key={b.piece.id} role="note" mb="2" pl="2" borderLeftWidth="4px" borderColor="honey">
+          {bentWords(b, w.doc.units)}
+        </Text>
+      ))}
     </>
   );
 }
@@ -213,7 +236,7 @@ export function Verdict({ w, cloth, laid, search }: VerdictProps) {
             <>
               {told.length === 0 && !laid.tooWide.length ? (
                 <AllWell
-                  words={`Looked over: nothing overlaps, every piece ${laid.singly.length ? 'that can lie so ' : ''}is there, ${cloth.tilt ? `none more than ${cloth.tilt}° off its grain` : 'each on its grain'}${laid.meeting.length && !laid.missed.length ? ', and its lines meet' : ''}.`}
+                  words={`Looked over: nothing overlaps, every piece ${laid.singly.length ? 'that can lie so ' : ''}is there, ${cloth.tilt ? `none more than ${cloth.tilt}° off its grain` : 'each on its grain'}${laid.hemmed.length ? ' or with its hem on the finished edge' : ''}${laid.meeting.length && !laid.missed.length ? ', and its lines meet' : ''}.`}
                 />
               ) : (
                 <Box as="ul" pl="5" mb="2" color="berry" role="status">
@@ -227,6 +250,7 @@ export function Verdict({ w, cloth, laid, search }: VerdictProps) {
             </>
           )}
           <Beyond w={w} cloth={cloth} laid={laid} />
+          <Hems w={w} laid={laid} />
           <TooWide w={w} cloth={cloth} tooWide={laid.tooWide} />
           {laid.singly.length > 0 && (
             <Text mb="2">

@@ -27,6 +27,11 @@ export const CLOTH = {
     crosswise: 'folded across, its two ends on each other',
     partly: 'folded in part, the rest in one layer',
   }),
+  scallops: waysField('Edges of the lace', {
+    none: 'plain edges',
+    one: 'one edge in scallops, the one drawn above',
+    both: 'both edges in scallops',
+  }),
   foldedBy: lengthField(
     'How wide a strip lies double',
     50,

@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { CircleAlert } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { type FunctionComponent, useCallback, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { proofOf } from '../../../core/document/proof/index.ts';
 import { type Material, type Piece } from '../../../core/pattern/index.ts';
@@ -36,6 +36,15 @@ const CHAPTERS: [Chapter, string][] = [
   ['strips', 'Ties'],
 ];
 
+/** Sentences follow a moment after the drawing: what they set is decided on what stands then. */
+const QUESTIONS: Record<Chapter, FunctionComponent<Deciding>> = {
+  facing: later(FacingQuestions),
+  lining: later(LiningQuestions),
+  hems: later(HemQuestions),
+  interfacing: later(InterfacingQuestions),
+  strips: later(StripQuestions),
+};
+
 type LiningWay = 'full' | 'changes';
 const WAYS: readonly Way<LiningWay>[] = [
   { id: 'full', words: 'from pieces of its own' },
@@ -68,18 +77,14 @@ export function Inside({ w }: { w: Workbook }) {
       </Page>
     );
   }
-  const d: Deciding = { w, set };
+  const Asked = QUESTIONS[chapter];
   return (
     <Page
       question="What else do I cut?"
       side={
         <>
           <Tabs words="Parts of the inside" tabs={CHAPTERS} at={chapter} onTab={setChapter} />
-          {chapter === 'facing' && <FacingQuestions {...d} />}
-          {chapter === 'lining' && <LiningQuestions {...d} />}
-          {chapter === 'hems' && <HemQuestions {...d} />}
-          {chapter === 'interfacing' && <InterfacingQuestions {...d} />}
-          {chapter === 'strips' && <StripQuestions {...d} />}
+          <Asked w={w} set={set} />
           {chapter === 'lining' && w.doc.decisions.lining.on && (
             <Say>
               I cut the lining <ChoiceBlank label="I cut the lining" value={way} ways={WAYS} onPick={setWay} />.
