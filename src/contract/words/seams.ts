@@ -126,9 +126,10 @@ export const SEAM_WORDS: Record<string, string> = {
 };
 
 /** Seams that are named by the pieces they join. */
-const JOIN_WORDS: Record<`join-${JoinCode | 'facing'}`, string> = {
+const JOIN_WORDS: Record<`join-${JoinCode | 'facing' | 'pocket'}`, string> = {
   'join-panel': 'Panel seam',
   'join-facing': 'Front facing, to its front',
+  'join-pocket': 'Patch pocket, at its place',
   'join-elbow': 'Elbow seam',
   'join-forearm': 'Forearm seam',
   'join-yoke': 'Yoke seam',

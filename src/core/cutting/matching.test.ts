@@ -4,8 +4,9 @@ import { documentOf } from '../../demo/drawn.ts';
 import { CUTS } from '../../test/pile.ts';
 import { runs } from '../../test/runs.ts';
 import { compute } from '../document/compute.ts';
+import { nearestOn, type Point } from '../geometry/index.ts';
 import { usualCutting } from './cloths.ts';
-import { type ClothSaid, laid, layFaults, MEETS, type Placed, partsOf, standingOf } from './index.ts';
+import { type ClothSaid, laid, layFaults, MEETS, matchesOf, type Placed, partsOf, standingOf } from './index.ts';
 
 const DRAWN = fc.record({ made: fc.constantFrom(...Object.values(CUTS)), w: fc.integer({ min: 220, max: 300 }) });
 const PRINT = fc.record({
@@ -31,7 +32,102 @@ function printed(doc: ReturnType<typeof documentOf>, more: Partial<ClothSaid>, s
   return { c, cloth, stands: standingOf(kept, cloth, c) };
 }
 
+const FIRST = { w: 260, l: 640, s: 120 };
+
+/** A garment with a patch pocket, and its place drawn on the front: as a ring or by its mouth, straight or slanting. */
+function pocketed(make: (typeof CUTS)[string], size: [number, number], drawn: 'ring' | 'mouth', slant: number) {
+  const doc = structuredClone(documentOf(make(FIRST)));
+  const pieces = doc.shell?.pieces ?? [];
+  const front = pieces.find((p) => p.kind === 'front') as (typeof pieces)[number];
+  const [w, h] = size;
+  const { x, y } = front.grain.b;
+  const corners = [
+    { x: x - w / 2, y: y + slant },
+    { x: x + w / 2, y },
+    { x: x + w / 2, y: y + h },
+    { x: x - w / 2, y: y + h },
+  ];
+  const sides = (at: typeof corners) => at.map((a, i) => ({ k: 'L' as const, a, b: at[(i + 1) % 4] as typeof a }));
+  front.lines.push({ kind: 'placement', path: drawn === 'ring' ? sides(corners) : sides(corners).slice(0, 1) });
+  const flat = corners.map((c, i) => ({ x: c.x + 5000, y: i < 2 ? y : c.y }));
+  const ring = sides(flat).map((s, i) => ({
+    ...{ id: `e${i + 1}`, role: 'plain' as const, confidence: 1, path: [s] },
+    ...{ allowance: null, corner: null, onFold: false },
+  }));
+  pieces.push({
+    ...{ id: 'pocket', name: 'Patch pocket', kind: 'other', count: 2, notches: [], lines: [], ring },
+    grain: { a: { x: x + 5000, y: y + h * 0.8 }, b: { x: x + 5000, y: y + h * 0.2 } },
+  });
+  // The two outer ends of the mouth: one on the front, one on the pocket.
+  return { doc, front: front.id, mouth: [corners[0], flat[0]] as [Point, Point] };
+}
+
+/** How far two places miss each other in a print that comes again every `step`, mm. */
+const miss = (a: number, b: number, step: number): number =>
+  Math.abs((a - b) / step - Math.round((a - b) / step)) * step;
+
 describe('a print', () => {
+  test('goes on over a patch pocket from the piece it is stitched on, along and across, on the left and on the right; without a place it is told', () => {
+    const cuts = Object.values(CUTS).filter((m) => m(FIRST).pieces.some((p) => p.kind === 'front'));
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...cuts),
+        fc.tuple(fc.integer({ min: 90, max: 160 }), fc.integer({ min: 100, max: 180 })),
+        fc.constantFrom('ring' as const, 'mouth' as const),
+        fc.constantFrom(0, 0, 40),
+        fc.record({ along: fc.constantFrom(0, 45, 64), across: fc.constantFrom(0, 30, 75) }),
+        fc.boolean(),
+        (make, size, drawn, slant, repeat, centre) => {
+          const { doc, front, mouth } = pocketed(make, size, drawn, slant);
+          const print = { ...repeat, fromEnd: 7, fromSide: 11 };
+          const { stands } = printed(doc, { print, oneWay: true, meet: ['pocket', 'side'], centre }, 8);
+          const has = repeat.along + repeat.across > 0;
+          expect(stands.unplaced.map((p) => p.id)).toEqual(has && slant ? ['pocket'] : []);
+          expect(stands.faults).toEqual([]);
+          if (!has || slant) return;
+          const of = (id: string, mirrored: boolean) =>
+            stands.lying.find((q) => q.piece === id && q.mirrored === mirrored);
+          const both = [false, true].filter((m) => of('pocket', m) && of(front, m));
+          expect(both.length).toBeGreaterThan(0);
+          for (const m of both) {
+            const [[f], [p]] = [of(front, m)?.place([mouth[0]]) ?? [], of('pocket', m)?.place([mouth[1]]) ?? []];
+            if (!f || !p) throw new Error('not laid');
+            if (repeat.along) expect(miss(f.y, p.y, repeat.along)).toBeLessThan(0.5);
+            if (repeat.across) expect(miss(f.x, p.x, repeat.across)).toBeLessThan(0.5);
+          }
+          // The other half of a front on the fold, and the pocket that goes there.
+          const whole = of(front, false);
+          const fold = whole?.shape.ring.find((e) => e.onFold)?.path[0];
+          const [[f], [c], [p]] = [
+            whole?.place([mouth[0]]) ?? [],
+            fold ? (whole?.place([fold.a]) ?? []) : [],
+            of('pocket', true)?.place([mouth[1]]) ?? [],
+          ];
+          if (f && c && p && repeat.across) expect(miss(2 * c.x - f.x, p.x, repeat.across)).toBeLessThan(0.5);
+        },
+      ),
+      runs(8),
+    );
+  });
+
+  test('meets a collar, a stand and a hood at the centre of the back', () => {
+    const found = Object.entries(CUTS).flatMap(([name, make]) => {
+      const doc = documentOf(make(FIRST));
+      const c = compute(doc);
+      return matchesOf(c.surface, c.shell)
+        .filter((m) => m.code === 'collar' || m.code === 'stand')
+        .map((m) => ({ name, m, c }));
+    });
+    expect(found.length).toBeGreaterThan(2);
+    for (const { m, c } of found)
+      for (const { piece, at } of [m.a, m.b]) {
+        const p = c.shell.find((q) => q.id === piece);
+        const folds = p?.ring.filter((e) => e.onFold || e.role === 'centre-back') ?? [];
+        // On its fold or its seam there; drawn whole, half way along the edge.
+        if (folds.length) expect(Math.min(...folds.map((e) => nearestOn(e.path, at).distance))).toBeLessThan(0.01);
+      }
+  });
+
   test('meets at the seams that are wished, of any garment in stripes or checks, and what can’t meet is told', () => {
     fc.assert(
       fc.property(DRAWN, PRINT, fc.boolean(), fc.boolean(), ({ made, w }, print, oneWay, all) => {

@@ -2,22 +2,14 @@ import { type Join, type PanelEdge, type Surface } from '../garment/index.ts';
 import { distance, endOf, type Path, type Point, pathLength, pointAlong, startOf } from '../geometry/index.ts';
 import { type Piece } from '../pattern/index.ts';
 import { type Cuttable } from './cutlist.ts';
-import { MEETS, type Meet } from './meets.ts';
+import { type Match, MEETS, type Meet } from './meets.ts';
 import { type LayFault } from './nesting/check.ts';
 import { type Cloth, firstLine, foldLies, type Print } from './nesting/cloth.ts';
 import { type Lying } from './nesting/lying.ts';
 import { type Hold, laying } from './nesting/parts.ts';
 import { liesOnScallops } from './nesting/scallops.ts';
 import { offSteps } from './nesting/steps.ts';
-
-/** Two points that come to lie on each other when a seam is sewn: at its notch, or where it has none at its beginning. */
-export interface Match {
-  code: Meet;
-  a: { piece: string; at: Point };
-  b: { piece: string; at: Point };
-  /** Both ends of the seam on either side: lines meet there as well unless one side is eased. */
-  ends: { a: Point; b: Point }[];
-}
+import { pocketsOf } from './pockets.ts';
 
 /** Lines that miss each other by less meet, mm. */
 const MEET = 0.5;
@@ -78,6 +70,24 @@ function endPoints(j: Join, pieces: ReadonlyMap<string, Piece>): Match['ends'] {
   return pairs.flatMap(([a, b]) => (a && b ? [{ a, b }] : []));
 }
 
+/** Seams round the neck: what stands up from it meets the back at its middle (common practice). */
+const AT_BACK: ReadonlySet<Meet> = new Set<Meet>(['collar', 'stand', 'hood']);
+
+/** Where the middle of the back lies on a chain round the neck: where a piece goes on as its own mirrored half; else half of one piece. */
+function middleOf(edges: readonly PanelEdge[], back: boolean, pieces: ReadonlyMap<string, Piece>): Sided | null {
+  const { along, length } = chained(edges);
+  const turn = along.find(({ edge }, i) => {
+    const before = along[i - 1]?.edge;
+    return before?.piece === edge.piece && before.mirrored !== edge.mirrored;
+  });
+  const [only] = along.length === 1 ? along : [];
+  const here = turn ?? only;
+  const at = here && pointOf(here.edge, turn ? 0 : length / 2, pieces);
+  if (!here || !at) return null;
+  const s = turn ? turn.from : length / 2;
+  return { piece: here.edge.piece, kind: pieces.get(here.edge.piece)?.kind, s: back ? length - s : s, at };
+}
+
 /** Where the lines of a seam should meet; null where its sides are of one piece: its two cuts lie level anyway. */
 function matchOf(j: Join, pieces: ReadonlyMap<string, Piece>): Match | null {
   const code = MEETS.find((m) => m === j.code);
@@ -93,7 +103,9 @@ function matchOf(j: Join, pieces: ReadonlyMap<string, Piece>): Match | null {
     // A sleeve meets the front (common practice).
     .sort((p, q) => Number(q.b.kind === 'front') - Number(p.b.kind === 'front') || p.off - q.off);
   const ends = endPoints(j, pieces);
-  const [best] = pairs;
+  const [p0, q0] = AT_BACK.has(code) ? [middleOf(j.a, false, pieces), middleOf(j.b, true, pieces)] : [null, null];
+  const middle = p0 && q0 && apart(p0, q0) <= give && p0.piece !== q0.piece ? [{ a: p0, b: q0 }] : [];
+  const [best] = [...middle, ...pairs];
   if (best) return { code, a: { piece: best.a.piece, at: best.a.at }, b: { piece: best.b.piece, at: best.b.at }, ends };
   const [p, q, end] = [j.a[0]?.piece, j.b.at(-1)?.piece, ends[0]];
   return p && q && p !== q && end ? { code, a: { piece: p, at: end.a }, b: { piece: q, at: end.b }, ends } : null;
@@ -108,7 +120,7 @@ export function matchesOf(surface: Surface, shell: readonly Piece[]): Match[] {
     const key = m && `${m.code} ${[m.a.piece, m.b.piece].sort().join(' ')}`;
     if (m && key && !out.has(key)) out.set(key, m);
   }
-  for (const m of facingsOf(pieces)) out.set(`facing ${m.b.piece}`, m);
+  for (const m of [...facingsOf(pieces), ...pocketsOf(shell)]) out.set(`${m.code} ${m.b.piece}`, m);
   return [...out.values()].sort((a, b) => MEETS.indexOf(a.code) - MEETS.indexOf(b.code));
 }
 
@@ -156,9 +168,11 @@ export interface Held {
 
 type Height = (piece: string, at: Point) => number | null;
 
-/** How high a point lies on a piece, along its grain, mm. */
-function heights({ pieces, cutLines }: Cuttable, cloth: Cloth): Height {
-  const lays = new Map(
+type Lays = ReadonlyMap<string, ReturnType<typeof laying>>;
+
+/** How each piece lies upright: how high a point of it lies along its grain, and how far across, mm. */
+function laysOf({ pieces, cutLines }: Cuttable, cloth: Cloth): Lays {
+  return new Map(
     pieces.flatMap((p) => {
       const cut = cutLines.get(p.id);
       // With its hem on the edge of the cloth a piece lies across the print.
@@ -167,7 +181,6 @@ function heights({ pieces, cutLines }: Cuttable, cloth: Cloth): Height {
         : [];
     }),
   );
-  return (piece, at) => lays.get(piece)?.([at])[0]?.y ?? null;
 }
 
 /**
@@ -175,7 +188,8 @@ function heights({ pieces, cutLines }: Cuttable, cloth: Cloth): Height {
  * lines. The first piece of those that hang together lies as low as it can; what the others can't keep is told.
  */
 export function holdsOf(matches: readonly Match[], centres: boolean, cut: Cuttable, cloth: Cloth): Held {
-  const height = heights(cut, cloth);
+  const lays = laysOf(cut, cloth);
+  const height: Height = (piece, at) => lays.get(piece)?.([at])[0]?.y ?? null;
   const along = new Map<string, { at: Point; rise: number }>();
   const [meeting, missed]: [Off[], Off[]] = [[], []];
   const { print } = cloth;
@@ -203,9 +217,28 @@ export function holdsOf(matches: readonly Match[], centres: boolean, cut: Cuttab
   const holds = new Map<string, Hold>([...along].map(([piece, at]) => [piece, { along: at }]));
   for (const p of centres && print.across > 0 ? cut.pieces.filter((q) => !liesOnScallops(q, cloth)) : []) {
     const at = centreOf(p);
-    if (at) holds.set(p.id, { ...holds.get(p.id), across: { at } });
+    if (at) holds.set(p.id, { ...holds.get(p.id), across: { at, rise: 0 } });
   }
+  const sideways = print.across > 0 ? meeting.filter(({ match }) => match.across) : [];
+  for (const { match: m } of sideways)
+    holdAcross(
+      m,
+      holds,
+      lays,
+      cut.pieces.find((p) => p.id === m.a.piece),
+    );
   return { holds, meeting, missed };
+}
+
+/** Across the cloth a piece lies so on its own line as the one it is stitched on does there; that lies on a line there where nothing else says how. */
+function holdAcross({ a, b }: Match, holds: Map<string, Hold>, lays: Lays, on: Piece | undefined): void {
+  const x = (piece: string, at: Point): number => lays.get(piece)?.([at])[0]?.x ?? 0;
+  // Both halves of a piece on the fold lie alike only where its fold lies on a line.
+  const fold = on?.cut.onFold ? centreOf(on) : null;
+  const under = holds.get(a.piece)?.across ?? { at: fold ?? a.at, rise: 0 };
+  holds.set(a.piece, { ...holds.get(a.piece), across: under });
+  const rise = under.rise + x(a.piece, a.at) - x(a.piece, under.at);
+  holds.set(b.piece, { ...holds.get(b.piece), across: { at: b.at, rise } });
 }
 
 /** How far lines miss each other at the ends of a seam whose points lie `apart` in height on the two pieces, mm. */
@@ -224,6 +257,12 @@ const inPrint = (q: Lying, at: Point, { fromEnd }: Print): number => {
   return q.turn === 180 ? -y : y;
 };
 
+/** The same across the cloth: seen from the other side where it lies turned round or mirrored, not both. */
+const acrossPrint = (q: Lying, at: Point, cloth: Cloth): number => {
+  const x = (q.place([at])[0] as Point).x - firstLine(cloth);
+  return (q.turn === 180) !== q.mirrored ? -x : x;
+};
+
 /** Which lines of the print do not meet as they should, of a lay made by whomever: out of where the pieces lie alone. */
 export function printFaults(
   lying: readonly Lying[],
@@ -232,11 +271,17 @@ export function printFaults(
   cloth: Cloth,
 ): LayFault[] {
   const { along, across } = cloth.print;
-  const seams = matches.flatMap(({ a, b }): LayFault[] => {
-    const places = [a, b].flatMap(({ piece, at }) =>
-      lying.filter((q) => q.piece === piece).map((q) => inPrint(q, at, cloth.print)),
+  const seams = matches.flatMap(({ a, b, across: sideways }): LayFault[] => {
+    const placed = [a, b].flatMap(({ piece, at }) => lying.filter((q) => q.piece === piece).map((q) => ({ q, at })));
+    const apart = (where: (q: Lying, at: Point) => number, step: number): number => {
+      const places = placed.map(({ q, at }) => where(q, at));
+      return Math.max(0, ...places.map((v) => offSteps(v, { from: places[0] as number, step })));
+    };
+    const off = Math.max(
+      along > 0 ? apart((q, at) => inPrint(q, at, cloth.print), along) : 0,
+      // Of a piece on the fold of the cloth its two halves lie alike.
+      sideways && across > 0 && !foldLies(cloth) ? apart((q, at) => acrossPrint(q, at, cloth), across) : 0,
     );
-    const off = Math.max(0, ...places.map((y) => offSteps(y, { from: places[0] as number, step: along })));
     return off > MEET ? [{ code: 'off-print', piece: a.piece, other: b.piece, off }] : [];
   });
   const lines = (centres && across > 0 ? lying : []).flatMap((q): LayFault[] => {

@@ -3,12 +3,14 @@ import { ringsArea } from '../geometry/index.ts';
 import { type Piece } from '../pattern/index.ts';
 import { type ClothSaid, type CuttingChoice, cutFrom } from './cloths.ts';
 import { type Cuttable } from './cutlist.ts';
-import { type Held, holdsOf, type Match, matchesOf, printFaults } from './matching.ts';
+import { type Held, holdsOf, matchesOf, printFaults } from './matching.ts';
+import { type Match } from './meets.ts';
 import { type LayFault, layFaults } from './nesting/check.ts';
 import { clothOf, onTable, type Placed, spanOf, usable, wideOf } from './nesting/cloth.ts';
 import { type Lying, laidLength, lyingOf } from './nesting/lying.ts';
 import { isCutSingly, layersFor, widthOf } from './nesting/parts.ts';
 import { bentHems, liesOnScallops } from './nesting/scallops.ts';
+import { isPatch } from './pockets.ts';
 
 /** What is wider by less, mm, is not. */
 const OVER = 0.05;
@@ -27,6 +29,8 @@ export interface Standing extends Held {
   singly: Piece[];
   /** What is wider than can be used of it, and by how much. */
   tooWide: { piece: Piece; over: number }[];
+  /** Patch pockets that are to meet the print and do not say where they go. */
+  unplaced: Piece[];
   /** Of a lace with finished edges: whose hems lie on them, and whose bend by too much for it. */
   hemmed: Piece[];
   bent: { piece: Piece; bend: number }[];
@@ -37,9 +41,11 @@ interface Made extends Cuttable {
   surface: Surface;
 }
 
-/** Where lines that go across the cloth are to meet: at the seams that are wished, of pieces that are cut from it. */
+/** Where lines are to meet: at the seams that are wished, of pieces that are cut from it; those along the cloth at pockets alone. */
 const matchesHere = (cloth: ClothSaid, mine: readonly Piece[], surface: Surface): Match[] =>
-  cloth.print.along > 0 ? matchesOf(surface, mine).filter((m) => cloth.meet.includes(m.code)) : [];
+  matchesOf(surface, mine).filter(
+    (m) => cloth.meet.includes(m.code) && (cloth.print.along > 0 || (cloth.print.across > 0 && m.across)),
+  );
 
 /** How long what is there of it lies on the table, without what is kept, mm. */
 const there = (cloth: ClothSaid): number => onTable(cloth, cloth.owned - cloth.recut);
@@ -119,5 +125,9 @@ export function standingOf(
           ...printFaults(lying, meeting, cloth.centre, cloth),
         ];
   const hems = { hemmed: mine.filter((p) => liesOnScallops(p, cloth)), bent: bentHems(mine, cloth) };
-  return { mine, kept, lying, length, takes, needs: takes + cloth.recut, singly, tooWide, faults, ...hems, ...held };
+  const wished = cloth.meet.includes('pocket') && cloth.print.along + cloth.print.across > 0;
+  const met = [...held.meeting, ...held.missed].map((m) => m.match.b.piece);
+  const unplaced = wished ? mine.filter((p) => isPatch(p) && !met.includes(p.id)) : [];
+  const more = { singly, tooWide, unplaced, faults };
+  return { mine, kept, lying, length, takes, needs: takes + cloth.recut, ...more, ...hems, ...held };
 }

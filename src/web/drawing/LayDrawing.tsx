@@ -55,12 +55,15 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
   const left = foldLies(cloth) ? 'fold' : cloth.lies === 'crosswise' ? 'selvedges' : 'selvedge';
   // Of a cloth whose ends lie on each other half as much lies on the table.
   const there = onTable(cloth, owned);
+  // Of several lengths all are seen, also what nothing lies on.
+  const last = cloth.more.at(-1);
+  const drawn = last ? Math.max(length, last.from + last.length) : length;
   const order = useMemo(() => atTable(lying, cloth), [lying, cloth]);
   const not = useMemo(() => lost(cloth), [cloth]);
   const flaws = [cloth, ...cloth.more].reduce((t, c) => t + c.flaws.length, 0);
   return (
     <Frame
-      box={{ minX: 0, minY: 0, maxX: Math.max(length, wide / 2), maxY: wide }}
+      box={{ minX: 0, minY: 0, maxX: Math.max(drawn, wide / 2), maxY: wide }}
       height={height}
       units={units}
       label={`The lay: ${lying.length} pieces on the cloth, its length to the right`}
@@ -68,9 +71,9 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
     >
       {(unit, hatch) => (
         <>
-          <rect width={length} height={wide} fill={colour('page')} stroke={colour('ink')} strokeWidth={1.4 * unit} />
+          <rect width={drawn} height={wide} fill={colour('page')} stroke={colour('ink')} strokeWidth={1.4 * unit} />
           <path
-            d={`M${cloth.end} ${from}H${length - cloth.end}V${to}H${cloth.end}Z`}
+            d={`M${cloth.end} ${from}H${drawn - cloth.end}V${to}H${cloth.end}Z`}
             fill="none"
             stroke={colour('rule')}
             strokeWidth={unit}
@@ -124,13 +127,11 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
           <Label x={6 * unit} y={-6 * unit} size={13.5} unit={unit} fill="quiet">
             {cloth.more.length ? `1, ${left}` : left}
           </Label>
-          {cloth.more
-            .filter((m) => m.from < length)
-            .map((m, i) => (
-              <Label key={m.stash} x={m.from + 6 * unit} y={-6 * unit} size={13.5} unit={unit} fill="quiet">
-                {i + 2}
-              </Label>
-            ))}
+          {cloth.more.map((m, i) => (
+            <Label key={m.stash} x={m.from + 6 * unit} y={-6 * unit} size={13.5} unit={unit} fill="quiet">
+              {i + 2}
+            </Label>
+          ))}
           <Label x={6 * unit} y={wide + 16 * unit} size={13.5} unit={unit} fill="quiet">
             {double === wide ? 'selvedges' : 'selvedge'}
           </Label>

@@ -23,10 +23,10 @@ export interface Way extends Pick<Placed, 'turn' | 'mirrored'> {
   onY?: Steps;
 }
 
-/** Where the print has to lie on a piece: a point of it, and how far on in a repeat that is, mm; across, a point that lies on a line. */
+/** Where the print has to lie on a piece: a point of it, and how far on in a repeat that is, mm; across, from a line. */
 export interface Hold {
   along?: { at: Point; rise: number } | undefined;
-  across?: { at: Point } | undefined;
+  across?: { at: Point; rise: number } | undefined;
 }
 export type Holds = ReadonlyMap<string, Hold>;
 
@@ -173,7 +173,7 @@ function waysOf(p: Piece, cut: CutLine, face: boolean, cloth: Cloth, folded: boo
       if (folded && p.cut.onFold && !foldsAtOrigin(p, lay)) return [];
       const line = lay(chords(cut, FLATTEN));
       const [wide, long] = [Math.max(...line.map((q) => q.x)), Math.max(...line.map((q) => q.y))];
-      const on = heldBy(folded && p.cut.onFold ? { ...hold, across: undefined } : hold, lay, how.turn, cloth);
+      const on = heldBy(folded && p.cut.onFold ? { ...hold, across: undefined } : hold, lay, how, cloth);
       const outline = lay(ring);
       return [{ ...how, outline, shape: shapeOf(upright, outline, how), wide, long, ...on }];
     });
@@ -193,11 +193,11 @@ function shapeOf(ring: Point[], outline: readonly Point[], { turn, mirrored }: H
   return { ring, x: over.x - at.x, y: over.y - at.y };
 }
 
-/** The places at which the print meets. Turned round, a piece has its print the other way up. */
+/** The places at which the print meets. Turned round, a piece has its print the other way up; mirrored, from side to side. */
 function heldBy(
   hold: Hold | undefined,
   lay: (ring: Point[]) => Point[],
-  turn: number,
+  { turn, mirrored }: How,
   cloth: Cloth,
 ): Pick<Way, 'onX' | 'onY'> {
   const { print } = cloth;
@@ -208,7 +208,13 @@ function heldBy(
       print.along > 0 && {
         onY: { step: print.along, from: print.fromEnd + (turn === 180 ? -along.rise : along.rise) - at(along.at).y },
       }),
-    ...(across && print.across > 0 && { onX: { step: print.across, from: firstLine(cloth) - at(across.at).x } }),
+    ...(across &&
+      print.across > 0 && {
+        onX: {
+          step: print.across,
+          from: firstLine(cloth) + ((turn === 180) !== mirrored ? -across.rise : across.rise) - at(across.at).x,
+        },
+      }),
   };
 }
 

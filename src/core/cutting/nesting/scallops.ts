@@ -1,7 +1,7 @@
 import { flatten } from '../../geometry/index.ts';
 import { type CutLine, cutLine, type Edge, type Piece } from '../../pattern/index.ts';
 import { type Cloth, type Placed, wideOf } from './cloth.ts';
-import { type Way } from './parts.ts';
+import { type Steps } from './steps.ts';
 
 /** A hem that strays less from a line square to the grain lies on the finished edge of a lace, mm. Own figure. */
 const STRAIGHT = 3;
@@ -51,6 +51,6 @@ export function scallopTurns(p: Piece, c: Cloth): (Turned & { left: boolean })[]
 }
 
 /** Where across the cloth it lies then: nowhere else. */
-export const onScallops = (left: boolean, wide: number, c: Cloth): Pick<Way, 'onX'> => ({
+export const onScallops = (left: boolean, wide: number, c: Cloth): { onX: Steps } => ({
   onX: { from: left ? 0 : wideOf(c) - wide, step: 10 * wideOf(c) },
 });

@@ -171,10 +171,16 @@ const keyOfSeam = ({ match: m }: Off): string => `${m.code} ${m.a.piece} ${m.b.p
 function Meeting({ w, laid }: { w: Workbook; laid: Laid }) {
   const { computed, doc } = w;
   const nameOf = (id: string): string => computed.pieces.find((p) => p.id === id)?.name ?? 'A piece';
-  const { meeting, missed } = laid;
-  if (!meeting.length && !missed.length) return null;
+  const { meeting, missed, unplaced } = laid;
+  if (!meeting.length && !missed.length && !unplaced.length) return null;
   return (
     <Box mb="2">
+      {unplaced.map((p) => (
+        <Text key={p.id} role="note" color="honey.fg">
+          {p.name}: where it is stitched on is not drawn on the pattern, or slants, so its lines are laid to meet
+          nothing. Draw its outline or its mouth on the front as a place for a pocket.
+        </Text>
+      ))}
       {meeting.length > 0 && <Text>Lines are laid to meet at the notches of:</Text>}
       <Box as="ul" pl="5">
         {meeting.map((x) => (
