@@ -18,6 +18,7 @@ import {
   setLineWidth,
   stroke,
 } from 'pdf-lib';
+import { isMeasured } from '../../core/cutting/whichpiece.ts';
 import { boxOf, type Path, pathLength, signedArea } from '../../core/geometry/index.ts';
 import { type Imported, importPdf, type PdfChoices } from '../../core/import/index.ts';
 import { outlineOf } from '../../core/pattern/index.ts';
@@ -220,6 +221,12 @@ describe('one big page', () => {
     const sorted = [...look.value.groups].sort((a, b) => a.lengthMm - b.lengthMm);
     for (const [i, f] of grades.entries()) expectAll(await pieces(bytes, { groups: [sorted[i]?.id ?? ''] }), f);
     expect(codes(await pieces(bytes, { groups: ['g9'] }))).toEqual(['pdf-group-unknown']);
+    // An edge of a piece that is cut already says which size it is: the side seams of each, by their own figures.
+    const having = (mm: number) => sorted.filter((g) => g.edges.some((e) => isMeasured(e, mm))).map((g) => g.id);
+    for (const [i, f] of grades.entries())
+      for (const d of draftCoat(f))
+        expect(having(Math.round(Math.max(...d.edges.map(pathLength))))).toContain(sorted[i]?.id);
+    expect(having(2400)).toEqual([]);
   });
 
   test('layers: what is switched off is left out, the others are named', async () => {

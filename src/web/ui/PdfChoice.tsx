@@ -1,5 +1,6 @@
 import { Box, Button, Flex, Heading, Input, Text } from '@chakra-ui/react';
 import { type ReactNode, useState } from 'react';
+import { isMeasured } from '../../core/cutting/whichpiece.ts';
 import { type Layout } from '../../core/import/index.ts';
 import { formatLength, type LengthUnit } from '../../core/units.ts';
 import { type FileChoices, type LookAnswer } from '../data/client.ts';
@@ -49,6 +50,7 @@ export function PdfChoice({ seen, units, onLook, onTake }: Props) {
           onAnswer={setSize}
         />
       )}
+      {sizes.length > 0 && <ByAnEdge sizes={sizes} units={units} onSize={setSize} />}
       {shared.length > 1 && (
         <Box as="details" mb="3">
           <Box as="summary" cursor="pointer" color="leaf.fg" fontWeight="600" minH="32px">
@@ -110,6 +112,47 @@ export function PdfChoice({ seen, units, onLook, onTake }: Props) {
         Take these lines
       </Button>
     </SheetBox>
+  );
+}
+
+interface EdgeProps {
+  sizes: Group[];
+  units: LengthUnit;
+  onSize: (id: string) => void;
+}
+
+/** A piece was cut already and nobody knows which size: one of its edges says it, where the file draws the cut line. */
+function ByAnEdge({ sizes, units, onSize }: EdgeProps) {
+  const [measured, setMeasured] = useState(0);
+  const found = measured > 0 ? sizes.filter((g) => g.edges.some((e) => isMeasured(e, measured))) : [];
+  return (
+    <Box mb="3">
+      <Flex gap="3" align="center" wrap="wrap" mb="1">
+        <Text>A piece is cut already, of a size nobody knows: from corner to corner one of its edges measures</Text>
+        <LengthField
+          label="An edge that is cut already"
+          value={measured}
+          units={units}
+          least={0}
+          most={3000}
+          onValue={setMeasured}
+        />
+      </Flex>
+      <Box role="status">
+        {measured > 0 && !found.length && (
+          <Text>
+            No size has an edge so long. Where the pattern is drawn without its allowances, what is cut is longer than
+            what is drawn.
+          </Text>
+        )}
+        {found.length > 1 && <Text>More than one size has an edge so long: measure another edge.</Text>}
+        {found.map((g) => (
+          <Button key={g.id} variant="outline" borderColor="rule" minH="44px" mr="2" onClick={() => onSize(g.id)}>
+            It is {rankWords(sizes.indexOf(g), sizes.length)}
+          </Button>
+        ))}
+      </Box>
+    </Box>
   );
 }
 

@@ -6,5 +6,4 @@ export * from './lying.ts';
 export { NoFits } from './nofit.ts';
 export * from './outlines.ts';
 export * from './parts.ts';
-export { bentHems, liesOnScallops } from './scallops.ts';
 export { afterSteps, laid, within } from './search.ts';

@@ -1,4 +1,4 @@
-import { type Path, pathLength } from '../../geometry/index.ts';
+import { cornerRuns, flatten, type Path, pathLength } from '../../geometry/index.ts';
 import { type Shape, styleKey } from '../drawing.ts';
 import { joinLoose } from '../join.ts';
 import { isSeamOf } from '../nest.ts';
@@ -15,6 +15,8 @@ export interface LineGroup {
   lengthMm: number;
   /** Closed outlines large enough to be pieces that these lines make by themselves. */
   outlines: number;
+  /** How long these are from corner to corner, mm: by an edge of a piece that is cut already its size is known. */
+  edges: number[];
   paths: Path[];
 }
 
@@ -43,6 +45,7 @@ function held(shapes: Shape[]): Held[] {
       lines: list.length,
       lengthMm: list.reduce((n, s) => n + pathLength(s.path), 0),
       outlines: closed.length,
+      edges: closed.flatMap((s) => cornerRuns(flatten(s.path, 0.1)).map((r) => Math.round(r.length * 10) / 10)),
       paths: list.map((s) => s.path),
     };
     return { group, shapes: list, rings: closed };

@@ -31,7 +31,12 @@ export function WhichPiece({ w, mine }: { w: Workbook; mine: Piece[] }) {
         .
       </Say>
       <Box role="status">
-        {length > 0 && !found.length && <Text>No piece of this cloth has a cut edge so long.</Text>}
+        {length > 0 && !found.length && (
+          <Text>
+            No piece of this cloth has a cut edge so long. Of which size a cut piece is, is told where a pattern with
+            sizes is put in.
+          </Text>
+        )}
         {found.map((e) => (
           <Text key={`${e.piece.id} ${e.role} ${e.length}`}>
             {e.piece.name}: {ROLE_WORDS[e.role].toLowerCase()}, {formatLength(e.length, units, 0)}
