@@ -149,6 +149,13 @@ describe('a lace with a finished edge', () => {
         const { mine, hemmed, bent } = standingOf(choice, cloth, c);
         const hems = mine.filter((p) => p.ring.some((e) => (e.role === 'hem' || e.role === 'wrist') && !e.onFold));
         expect([...hemmed, ...bent.map((b) => b.piece)].map((p) => p.id).sort()).toEqual(hems.map((p) => p.id).sort());
+        // A wrist that is sewn to a cuff is no hem, nor is the foot of a facing.
+        const sewn = c.surface.joins.flatMap((j) => [...j.a, ...j.b]);
+        for (const p of hemmed) {
+          expect(p.material).toBe('shell');
+          const own = p.ring.filter((e) => e.role === 'hem' || e.role === 'wrist').map((e) => e.id);
+          expect(sewn.filter((e) => e.piece === p.id && own.includes(e.edge))).toEqual([]);
+        }
         const { best, there, lying } = lay(mine, c.cutLines, cloth, 20);
         expect(layFaults(best, there, c.cutLines)).toEqual([]);
         for (const q of lying.filter((l) => hemmed.includes(l.shape)))

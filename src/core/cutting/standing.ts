@@ -1,6 +1,6 @@
 import { type Surface } from '../garment/index.ts';
 import { ringsArea } from '../geometry/index.ts';
-import { type Piece } from '../pattern/index.ts';
+import { type Edge, type Piece } from '../pattern/index.ts';
 import { type ClothSaid, type CuttingChoice, cutFrom } from './cloths.ts';
 import { type Cuttable } from './cutlist.ts';
 import { type Held, holdsOf, matchesOf, printFaults } from './matching.ts';
@@ -9,7 +9,7 @@ import { type LayFault, layFaults } from './nesting/check.ts';
 import { clothOf, onTable, type Placed, spanOf, usable, wideOf } from './nesting/cloth.ts';
 import { type Lying, laidLength, lyingOf } from './nesting/lying.ts';
 import { isCutSingly, layersFor, widthOf } from './nesting/parts.ts';
-import { bentHems, liesOnScallops } from './nesting/scallops.ts';
+import { bentHems, isHem, isScalloped, liesOnScallops } from './nesting/scallops.ts';
 import { isPatch } from './pockets.ts';
 
 /** What is wider by less, mm, is not. */
@@ -92,6 +92,17 @@ export function deeperFold(cloth: ClothSaid, tooWide: Standing['tooWide']): numb
   return cloth.lies === 'partly' && over > 0 && to <= cloth.width / 2 ? to : null;
 }
 
+/** Only the free hem of an outer piece lies on the finished edge of a lace: none that is sewn to a cuff, a band or a ruffle, and no facing's. */
+function withFreeHems(pieces: Piece[], cloth: ClothSaid, surface: Surface): Piece[] {
+  if (!isScalloped(cloth)) return pieces;
+  const sewn = new Set(surface.joins.flatMap((j) => [...j.a, ...j.b]).map((e) => `${e.piece} ${e.edge}`));
+  const free = (p: Piece, e: Edge): boolean => p.material === 'shell' && !sewn.has(`${p.id} ${e.id}`);
+  return pieces.map((p) => ({
+    ...p,
+    ring: p.ring.map((e) => (isHem(e) && !free(p, e) ? { ...e, role: 'plain' as const } : e)),
+  }));
+}
+
 /** How a cloth stands with the lay that is kept for it; `found`: with one that is only looked for yet, of which no fault is told. */
 export function standingOf(
   choice: CuttingChoice,
@@ -99,7 +110,7 @@ export function standingOf(
   { pieces, cutLines, surface }: Made,
   found?: readonly Placed[],
 ): Standing {
-  const mine = cutFrom(choice, cloth, pieces);
+  const mine = withFreeHems(cutFrom(choice, cloth, pieces), cloth, surface);
   const kept = choice.lays.find((l) => l.cloth === cloth.id)?.placed;
   const lying = lyingOf(cloth, found ?? kept ?? [], mine, cutLines);
   const length = laidLength(cloth, lying);

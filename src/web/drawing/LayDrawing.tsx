@@ -45,6 +45,9 @@ export const keyOf = (q: { piece: string; copy: number }): string => `${q.piece}
 const dataOf = (ring: readonly Point[]): string =>
   `M${ring.map((p) => `${p.y.toFixed(1)} ${p.x.toFixed(1)}`).join('L')}`;
 
+/** How wide a scallop is drawn, mm: a sign for it, not its true size. */
+const SCALLOP = 24;
+
 const colour = (name: string): string => `var(--chakra-colors-${name})`;
 
 /** A lay as it lies on the table: the cloth with its selvedges or its fold, and the pieces numbered in the order they are cut, large first. */
@@ -52,7 +55,9 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
   const wide = wideOf(cloth);
   const [from, to] = usable(cloth);
   const double = doubleTo(cloth);
-  const left = foldLies(cloth) ? 'fold' : cloth.lies === 'crosswise' ? 'selvedges' : 'selvedge';
+  const scalloped = cloth.lies === 'single' ? { none: [], one: [0], both: [0, wide] }[cloth.scallops] : [];
+  const plain = foldLies(cloth) ? 'fold' : cloth.lies === 'crosswise' ? 'selvedges' : 'selvedge';
+  const left = scalloped.includes(0) ? 'finished edge' : plain;
   // Of a cloth whose ends lie on each other half as much lies on the table.
   const there = onTable(cloth, owned);
   // Of several lengths all are seen, also what nothing lies on.
@@ -91,6 +96,15 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
             >
               <title>{i < flaws ? 'A flaw' : 'No cloth here, or kept free'}</title>
             </path>
+          ))}
+          {scalloped.map((y) => (
+            <path
+              key={y}
+              d={`M0 ${y}${`q${SCALLOP / 2} ${y ? SCALLOP / 2 : -SCALLOP / 2} ${SCALLOP} 0`.repeat(Math.floor(drawn / SCALLOP))}`}
+              fill="none"
+              stroke={colour('quiet')}
+              strokeWidth={unit}
+            />
           ))}
           {double > 0 && double < wide && (
             <path
@@ -133,7 +147,7 @@ export function LayDrawing({ cloth, lying, length, owned = 0, faulty, units, hei
             </Label>
           ))}
           <Label x={6 * unit} y={wide + 16 * unit} size={13.5} unit={unit} fill="quiet">
-            {double === wide ? 'selvedges' : 'selvedge'}
+            {scalloped.includes(wide) ? 'finished edge' : double === wide ? 'selvedges' : 'selvedge'}
           </Label>
           {double > 0 && double < wide && (
             <Label x={length - 6 * unit} y={double - 5 * unit} size={13.5} unit={unit} fill="quiet" anchor="end" halo>

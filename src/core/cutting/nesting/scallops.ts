@@ -6,7 +6,7 @@ import { type Steps } from './steps.ts';
 /** A hem that strays less from a line square to the grain lies on the finished edge of a lace, mm. Own figure. */
 const STRAIGHT = 3;
 
-const isHem = (e: Edge): boolean => (e.role === 'hem' || e.role === 'wrist') && !e.onFold;
+export const isHem = (e: Edge): boolean => (e.role === 'hem' || e.role === 'wrist') && !e.onFold;
 
 /** How far the hem of a piece strays from a line square to its grain, mm, and whether it lies at the lower end of that; null where it has none. */
 function hemOf(p: Piece): { bend: number; low: boolean } | null {
@@ -21,7 +21,7 @@ function hemOf(p: Piece): { bend: number; low: boolean } | null {
   return { bend: most - least, low: least + most < Math.min(...all) + Math.max(...all) };
 }
 
-const isScalloped = (c: Cloth): boolean => c.scallops !== 'none' && c.lies === 'single';
+export const isScalloped = (c: Cloth): boolean => c.scallops !== 'none' && c.lies === 'single';
 
 /** Whether a piece is laid with its hem on the finished edge of a lace: its grain across the cloth, and no allowance at the hem. Common practice. */
 export const liesOnScallops = (p: Piece, c: Cloth): boolean =>
