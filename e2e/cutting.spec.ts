@@ -2,6 +2,7 @@ import { expect } from '@playwright/test';
 import { accessible, demoServer, saved } from './demo.ts';
 import { aPicture } from './files.ts';
 import { fill, name, pick } from './hand.ts';
+import { asks } from './http.ts';
 import { test } from './page.ts';
 
 const { at, open } = demoServer();
@@ -73,36 +74,53 @@ test('cloth to lay: found, looked over, moved by hand and told, taken back; too 
   await expect(page.getByText('fold', { exact: true })).toBeVisible();
 });
 
-test('a cloth of the stash is taken for a shirt, what is left of it comes back; given back, it is whole again', async ({
+test('a cloth of the stash and a leftover are taken for a shirt, what is left of them comes back; given back, they are whole again', async ({
   page,
 }) => {
   await page.goto(`${at()}/stash`);
   await page.getByRole('button', { name: 'Put a cloth in' }).click();
   await name(page, 'What the cloth is called', 'Moss poplin');
-  await fill(page, 'How long the cloth is', '3 m');
+  await fill(page, 'How long the cloth is', '1.5 m');
   await saved(page);
   await page.locator('input[type=file]').setInputFiles(aPicture);
   await expect(page.getByRole('img', { name: 'Moss poplin' })).toBeVisible();
   await accessible(page);
   await saved(page);
+  // A leftover beside it: neither is enough alone.
+  const ask = asks(at());
+  const { revision, document } = (await ask('GET', '/api/stash')).json;
+  const [moss] = document.decisions.stash.cloths;
+  const fern = { ...moss, id: 's2', name: 'Fern poplin', width: 900, length: 1100 };
+  const change = {
+    label: 'A leftover',
+    patch: [{ op: 'replace', path: '/decisions/stash/cloths', value: [moss, fern] }],
+  };
+  expect((await ask('PATCH', '/api/projects/stash', { revision, change })).status).toBe(200);
   await open(page, 'Potting shirt', 'cutting');
-  await pick(page, 'Where the cloth comes from', 'is from the stash: Moss poplin, 1400 mm by 3000 mm');
+  await pick(page, 'Where the cloth comes from', 'is from the stash: Moss poplin, 1400 mm by 1500 mm');
+  await pick(page, 'A further length', 'Fern poplin, 900 mm by 1100 mm');
+  await expect(page.getByText('2 lengths: 1400 mm by 1500 mm, 900 mm by 1100 mm.')).toBeVisible();
   await expect(page.getByText('Once its pieces are laid, it can be cut from the stash.')).toBeVisible();
   await page.getByRole('button', { name: 'Lay the pieces' }).click();
   await page.getByRole('button', { name: 'Good so: keep it' }).click({ timeout: 30_000 });
   await page.getByRole('button', { name: 'It is cut: take it from the stash' }).click();
   await expect(page.getByText('It is cut; what is left of it lies in the stash.')).toBeVisible();
   const stash = async () => (await (await page.request.get(`${at()}/api/stash`)).json()).document.decisions.stash;
-  const [bolt, rest] = (await stash()).cloths;
-  expect([bolt.used.name, rest.name, rest.of]).toEqual(['Potting shirt', 'Moss poplin, left over', bolt.id]);
-  expect(rest.length).toBeGreaterThan(500);
+  const { cloths } = await stash();
+  const left = (of: string) => cloths.filter((c: { of: string }) => c.of === of).map((c: { name: string }) => c.name);
+  expect(cloths.slice(0, 2).map((c: { used: { name: string } }) => c.used.name)).toEqual(
+    Array(2).fill('Potting shirt'),
+  );
+  for (const c of cloths.slice(0, 2)) expect(left(c.id)).toContain(`${c.name}, left over`);
   await page.getByRole('link', { name: 'See the stash' }).click();
   await expect(page.getByText('Moss poplin was cut for Potting shirt.')).toBeVisible();
   await accessible(page);
-  await page.getByRole('button', { name: 'It was not: put it back whole' }).click();
-  await expect(page.getByText('was cut for')).toHaveCount(0);
-  await saved(page);
-  expect((await stash()).cloths).toMatchObject([{ name: 'Moss poplin', used: null }]);
+  for (let n = 2; n > 0; n--) {
+    await page.getByRole('button', { name: 'It was not: put it back whole' }).first().click();
+    await expect(page.getByText('was cut for')).toHaveCount(n - 1);
+    await saved(page);
+  }
+  expect((await stash()).cloths).toMatchObject(['Moss poplin', 'Fern poplin'].map((c) => ({ name: c, used: null })));
   // It is no project: the shelf has none of it.
   const { projects } = await (await page.request.get(`${at()}/api/projects`)).json();
   expect(projects.map((p: { name: string }) => p.name)).not.toContain('Stash');
