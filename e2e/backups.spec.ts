@@ -65,9 +65,9 @@ test(
   },
 );
 
-test('while the disk is full it is said on every screen, what was changed waits, and is saved when there is room', async ({
-  page,
-}) => {
+test('while the disk is full it is said on every screen, what was changed waits, and is saved when there is room', {
+  tag: '@night',
+}, async ({ page }) => {
   await open(page, COAT, 'inside');
   const width = blank(page, 'Front facing, width');
   // As the server answers then.

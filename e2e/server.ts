@@ -12,8 +12,8 @@ const freePort = (): Promise<number> =>
     });
   });
 
-/** Where a folder with an empty shelf and one with the demo projects lie, made once before all tests. */
-export const TEMPLATES = 'WOODBINE_E2E_TEMPLATES';
+/** Where a folder with the demo projects lies, made once before all tests. */
+export const TEMPLATE = 'WOODBINE_E2E_TEMPLATE';
 
 /** A real Woodbine on a data folder of its own, that can be killed and started again. */
 export class Running {
@@ -33,10 +33,10 @@ export class Running {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  /** The first start lays a copy of the template into the folder; later ones find what is there. */
+  /** The first start with the demo projects lays a copy of the template into the folder; later ones find what is there. */
   async start(demo: boolean): Promise<void> {
-    const templates = process.env[TEMPLATES];
-    if (templates && !this.port) cpSync(join(templates, demo ? 'demo' : 'empty'), this.folder, { recursive: true });
+    const template = process.env[TEMPLATE];
+    if (template && demo && !this.port) cpSync(template, this.folder, { recursive: true });
     this.port ||= await freePort();
     const env = {
       ...process.env,

@@ -100,9 +100,9 @@ test('a choice against what is sewn is asked about before it is kept, and asked 
   ).toBeVisible();
 });
 
-test('the calendar lays out the hours, says what is short, and what would help does; it goes into a file', async ({
-  page,
-}) => {
+test('the calendar lays out the hours, says what is short, and what would help does; it goes into a file', {
+  tag: '@night',
+}, async ({ page }) => {
   await open(page, 'Potting shirt', 'sewing/calendar');
   const sittings = page.getByRole('list', { name: 'Sittings' }).getByRole('heading');
   await expect(sittings.first()).toBeVisible();

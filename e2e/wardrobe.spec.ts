@@ -7,9 +7,9 @@ import { test, visit } from './page.ts';
 
 const { at, open, first } = demoServer();
 
-test('the dress: lining cut from the shell with changes, a zip more or less, choices held and compared', async ({
-  page,
-}) => {
+test('the dress: lining cut from the shell with changes, a zip more or less, choices held and compared', {
+  tag: '@night',
+}, async ({ page }) => {
   await open(page, 'Seed hall dress', 'inside');
   await page.getByRole('tab', { name: 'Lining' }).click();
   await expect(page.getByText('All 12 seams of the inside go together')).toBeVisible();

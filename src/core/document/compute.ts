@@ -1,5 +1,14 @@
 import { type Closure, deriveClosure, opensInFront, shoppingList } from '../closure/index.ts';
-import { deriveInside, holePatches, type Inside, type Strips, stripsOf, ventFolds } from '../drafting/index.ts';
+import {
+  deriveFacings,
+  facedOf,
+  holePatches,
+  type Inside,
+  type Strips,
+  stripsOf,
+  ventFolds,
+  withLinings,
+} from '../drafting/index.ts';
 import {
   closedOpenings,
   furtherSeams,
@@ -43,6 +52,8 @@ export interface Computed {
   /** Edges cut with other allowances than the pattern's. */
   reallowed: Reallowed[];
   inside: Piece[];
+  /** Those of them that face: known before the others. */
+  faced: Piece[];
   /** Shell pieces that are cut otherwise than drawn; `pieces` holds them in place of the drawn ones. */
   recut: Piece[];
   /** Pieces cut by figures: ties, ruffles, loops. */
@@ -141,6 +152,9 @@ function joined(pieces: Piece[], d: Decisions, findings: Finding[]): Surface {
 
 const CUT: Kept<Piece['ring'], CutLine> = new WeakMap();
 
+/** The cut line of a piece that was drafted here, by itself; null where it has none, which is told with those of all pieces. */
+export const ownCutLine = (p: Piece): CutLine | null => cutLinesOf([p], [])[0]?.[1] ?? null;
+
 /** Cut lines of all pieces, each on its own: a piece without one is told, and goes on no paper. */
 const cutLinesOf = (
   pieces: Piece[],
@@ -185,14 +199,64 @@ export function compute(doc: ProjectDocument): Computed {
   const closure = closes(shell, doc)
     ? apart<Result<Closure> | null>('closure', findings, null, () => deriveClosure(shell, d, doc.units))
     : null;
-  const inside = deriveInside(shell, d, base.surface);
+  const facings = deriveFacings(shell, d, base.surface);
+  // While a slider moves most of what follows is not looked at before the next step: it is worked out once it is.
+  const rest = once(() => restOf(d, { base, shell, facings, closure }));
+  const told = once(() => [...base.findings, ...findings, ...rest().findings()]);
+  const faced = facedOf(facings) ?? rest().inside.pieces;
+  return {
+    ...base,
+    shell,
+    recut: facings.recut,
+    closure,
+    faced: faced.filter((p) => p.material === 'facing'),
+    get inside() {
+      return rest().drafted;
+    },
+    get strips() {
+      return rest().strips.pieces;
+    },
+    get pieces() {
+      return rest().pieces;
+    },
+    get cutLines() {
+      return rest().cutLines();
+    },
+    get seams() {
+      return rest().seams();
+    },
+    get hems() {
+      return rest().inside.hems;
+    },
+    get splits() {
+      return rest().inside.splits;
+    },
+    get joined() {
+      return rest().inside.joined;
+    },
+    get findings() {
+      return told();
+    },
+  };
+}
+
+interface Begun {
+  base: Omit<ShellPart, 'shell'>;
+  shell: Piece[];
+  facings: ReturnType<typeof deriveFacings>;
+  closure: Computed['closure'];
+}
+
+/** What is drafted from the facings, and what of all that is asked for later still. */
+function restOf(d: Decisions, { base, shell, facings, closure }: Begun) {
+  const findings: Finding[] = [];
+  const inside = withLinings(facings, d);
   findings.push(...inside.findings);
   const strips = stripsAndOpenings(shell, d, base.surface, findings);
   const patched = apart('patch', findings, [], () => patches(shell, d, closure));
   const drafted = [...inside.pieces, ...patched, ...strips.pieces];
   const recut = new Map(inside.recut.map((p) => [p.id, p]));
   const pieces = [...shell.map((p) => recut.get(p.id) ?? p), ...drafted];
-  // While a slider moves most of what follows is not looked at before the next step: it is worked out once it is.
   const made = once(() => {
     const own: Finding[] = [];
     return { lines: cutLinesOf([...inside.recut, ...drafted], own), findings: own };
@@ -202,35 +266,11 @@ export function compute(doc: ProjectDocument): Computed {
     const seams = apart('seams', own, [], () => walk([...inside.seamsBetween(own), ...strips.seams], pieces));
     return { seams, findings: own };
   });
-  const cutLines = once(() => new Map([...base.cutLines, ...made().lines]));
-  const all = once(() => [
-    ...base.findings,
-    ...findings,
-    ...made().findings,
-    ...walked().findings,
-    ...closureFindings(closure),
-  ]);
-  const seams = once(() => [...base.seams, ...walked().seams]);
   return {
-    ...base,
-    shell,
-    inside: drafted,
-    recut: inside.recut,
-    strips: strips.pieces,
-    pieces,
-    get cutLines() {
-      return cutLines();
-    },
-    get seams() {
-      return seams();
-    },
-    hems: inside.hems,
-    splits: inside.splits,
-    joined: inside.joined,
-    closure,
-    get findings() {
-      return all();
-    },
+    ...{ inside, strips, drafted, pieces },
+    cutLines: once(() => new Map([...base.cutLines, ...made().lines])),
+    seams: once(() => [...base.seams, ...walked().seams]),
+    findings: once(() => [...findings, ...made().findings, ...walked().findings, ...closureFindings(closure)]),
   };
 }
 

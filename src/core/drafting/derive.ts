@@ -52,15 +52,30 @@ export interface Parted {
   more?: Edge[][];
 }
 
+/** What is faced, drafted first: all else inside is drafted from it. */
+interface Faced {
+  shell: Piece[];
+  g: Garment;
+  bands: Bands;
+  bias: Piece[];
+  round: OpeningFacing[];
+  /** Shell pieces that are cut otherwise than drawn. */
+  recut: Piece[];
+  findings: Finding[];
+}
+
 /**
  * Everything that goes inside: facings, linings and interfacings with their seams, from the pieces as they are joined. Pure; a
  * piece that cannot be drafted is left out with a finding and the rest still stand.
  */
-export function deriveInside(
+export const deriveInside = (
   all: Piece[],
   d: Decisions,
   surface: Surface = joinedSurface(all, d.joins).surface,
-): Inside {
+): Inside => withLinings(deriveFacings(all, d, surface), d);
+
+/** The facings alone, while a slider moves one; `withLinings` goes on from here, once. */
+export function deriveFacings(all: Piece[], d: Decisions, surface: Surface): Faced {
   const findings: Finding[] = [];
   // What is drawn whole is told, and drafted once it is halved.
   const shell = all.filter((p) => !isDrawnWhole(p));
@@ -76,28 +91,44 @@ export function deriveInside(
   findings.push(...round.findings);
   for (const x of g.drafted) if (x.facing) x.facing = openingsWithin(x.facing, x.shell, round.pieces, findings);
   findings.push(...facingsOver(round.pieces, [...facingsOf(g), ...bands.pieces.map((b) => b.piece)]));
+  const recut = g.drafted.flatMap((x) => x.recut ?? []);
+  return { shell, g, bands, bias: bias.pieces, round: round.pieces, recut, findings };
+}
+
+/** The pieces that face; null where they hang on the lining as well: a hood is faced and lined at once. */
+export const facedOf = (f: Faced): Piece[] | null =>
+  f.shell.some((p) => p.kind === 'hood') ? null : allFacings(f).filter((q) => !selfCrossing(flatRing(q.ring)));
+
+const allFacings = ({ g, bands, round, bias }: Faced): Piece[] => [
+  ...facingsOf(g),
+  ...[...bands.pieces, ...round].map((b) => b.piece),
+  ...bias,
+];
+
+/** All that goes inside, from what is faced. */
+export function withLinings(faced: Faced, d: Decisions): Inside {
+  const { shell, g, bands, round, recut } = faced;
+  const findings = [...faced.findings];
   const hems: Hems = { body: null, wrist: null };
-  if (d.lining.on)
-    apart('lining', findings, undefined, () => lineAll({ g, d, bands, round: round.pieces, findings, hems }));
+  if (d.lining.on) apart('lining', findings, undefined, () => lineAll({ g, d, bands, round, findings, hems }));
   for (const x of g.drafted)
     if (x.shell.kind === 'hood') apart('hood', findings, undefined, () => hoodPieces(x, d, findings), x.shell);
-  const interfacing = d.interfacing.on ? interfacings(g, bands, round.pieces, d, findings) : [];
+  const interfacing = d.interfacing.on ? interfacings(g, bands, round, d, findings) : [];
   const linings = liningsOf(g, d);
-  const facings = [...facingsOf(g), ...[...bands.pieces, ...round.pieces].map((b) => b.piece), ...bias.pieces];
   const seamsBetween = (told: Finding[]): Seam[] => {
     const seams = apart('seams', told, [], () => [
       ...insideSeams(g, d, hems),
       ...edgeFacingSeams(g, bands, linings),
-      ...openingSeams(g, round.pieces),
+      ...openingSeams(g, round),
     ]);
     return seams.filter((s) => [...s.a, ...s.b].every((x) => there.has(x.piece)));
   };
   const ribbing = apart('rib', findings, [], () => ribs(shell, d));
-  const pieces = [...facings, ...ribbing, ...linings, ...interfacing].filter((q) => sound(q, findings));
+  const pieces = [...allFacings(faced), ...ribbing, ...linings, ...interfacing].filter((q) => sound(q, findings));
   const there = new Set([...shell, ...pieces].map((q) => q.id));
   return {
     pieces,
-    recut: g.drafted.flatMap((x) => x.recut ?? []),
+    recut,
     seamsBetween,
     findings,
     hems,

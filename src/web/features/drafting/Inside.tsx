@@ -2,6 +2,7 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { CircleAlert } from 'lucide-react';
 import { type FunctionComponent, useCallback, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { ownCutLine } from '../../../core/document/compute.ts';
 import { proofOf } from '../../../core/document/proof/index.ts';
 import { type Material, type Piece } from '../../../core/pattern/index.ts';
 import { type LengthUnit } from '../../../core/units.ts';
@@ -117,10 +118,23 @@ interface DraftedProps {
 
 /** The drafted pieces of one material over the shell, and why each is as it is. */
 function Drafted({ w, material, held }: DraftedProps) {
+  const { computed } = w;
   const pieces = useMemo(() => {
-    const recut = material === 'facing' ? w.computed.recut.map((p) => ({ ...p, parent: p.id })) : NONE;
-    return [...recut, ...each(w.computed.inside.filter((p) => p.material === material && !isRib(p)))];
-  }, [w.computed, material]);
+    const recut = material === 'facing' ? computed.recut.map((p) => ({ ...p, parent: p.id })) : NONE;
+    // Facings are known before all else: while a slider moves one, the rest follows after it is drawn.
+    const all = material === 'facing' ? computed.faced : computed.inside.filter((p) => p.material === material);
+    return [...recut, ...each(all.filter((p) => !isRib(p)))];
+  }, [computed, material]);
+  const cutLines = useMemo(
+    () =>
+      new Map(
+        pieces.flatMap((p) => {
+          const cut = ownCutLine(p);
+          return cut ? [[p.id, cut] as const] : [];
+        }),
+      ),
+    [pieces],
+  );
   const ghosts = useMemo(
     () =>
       w.computed.shell.flatMap((s) =>
@@ -143,8 +157,10 @@ function Drafted({ w, material, held }: DraftedProps) {
   // Opened out the layers can be seen together; at first the one that is asked about.
   const [layers, setLayers] = useState<ReadonlySet<Material>>(new Set([material]));
   useEffect(() => setLayers(new Set([material])), [material]);
-  const drafted = useMemo(() => w.computed.inside.filter((p) => layers.has(p.material)), [w.computed, layers]);
-  const there = useMemo(() => new Set(w.computed.inside.map((p) => p.material)), [w.computed]);
+  const drafted = useMemo(
+    () => (opened ? computed.inside.filter((p) => layers.has(p.material)) : NONE),
+    [computed, layers, opened],
+  );
   if (!pieces.length) {
     return (
       <Empty title={`No ${MATERIAL_WORDS[material].word.toLowerCase()} here`}>
@@ -157,7 +173,7 @@ function Drafted({ w, material, held }: DraftedProps) {
     <>
       <Flex gap="2" mb="2" wrap="wrap" align="center">
         {lies && <ViewChips opened={opened} onOpened={setOpened} />}
-        {lies && opened && <LayerChips shown={layers} onShown={setLayers} there={there} />}
+        {lies && opened && <LayerChips shown={layers} onShown={setLayers} inside={w.computed.inside} />}
       </Flex>
       {other.length > 0 && material !== 'interfacing' && (
         <Text color="quiet" fontSize="15px">
@@ -181,7 +197,7 @@ function Drafted({ w, material, held }: DraftedProps) {
       ) : (
         <Spread
           pieces={spread}
-          cutLines={w.computed.cutLines}
+          cutLines={cutLines}
           units={w.doc.units}
           height={tall}
           place={`inside-${material}`}
@@ -222,11 +238,11 @@ function ViewChips({ opened, onOpened }: { opened: boolean; onOpened: (on: boole
 /** Layers that lie on the garment laid open, each by its letter; seen or not. */
 function LayerChips({
   shown,
-  there,
+  inside,
   onShown,
 }: {
   shown: ReadonlySet<Material>;
-  there: ReadonlySet<Material>;
+  inside: readonly Piece[];
   onShown: (s: ReadonlySet<Material>) => void;
 }) {
   const toggle = (m: Material): void => {
@@ -236,7 +252,7 @@ function LayerChips({
   };
   return (
     <Flex gap="2" ml="3" role="group" aria-label="Layers to be seen">
-      {LAYERS.filter((m) => there.has(m)).map((m) => (
+      {LAYERS.filter((m) => inside.some((p) => p.material === m)).map((m) => (
         <Chip key={m} on={shown.has(m)} onClick={() => toggle(m)}>
           {MATERIAL_WORDS[m].letter} {MATERIAL_WORDS[m].word.toLowerCase()}
         </Chip>
