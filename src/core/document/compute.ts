@@ -52,7 +52,7 @@ export interface Computed {
   /** Edges cut with other allowances than the pattern's. */
   reallowed: Reallowed[];
   inside: Piece[];
-  /** Those of them that face: known before the others. */
+  /** Those of them that face, ribs aside: known before the others. */
   faced: Piece[];
   /** Shell pieces that are cut otherwise than drawn; `pieces` holds them in place of the drawn ones. */
   recut: Piece[];
@@ -209,7 +209,7 @@ export function compute(doc: ProjectDocument): Computed {
     shell,
     recut: facings.recut,
     closure,
-    faced: faced.filter((p) => p.material === 'facing'),
+    faced: faced.filter((p) => p.material === 'facing' && !p.id.endsWith('-rib')),
     get inside() {
       return rest().drafted;
     },

@@ -40,6 +40,9 @@ test('whatever is made and chosen: what is drafted and planned is proved, or ref
       Object.assign(d.interfacing, c.interfacing);
       d.making = how;
       const x = compute(doc);
+      // What is drawn first while a slider moves is what is drawn in the end.
+      const first = x.faced;
+      expect(x.inside.filter((p) => p.material === 'facing' && !p.id.endsWith('-rib'))).toEqual(first);
       for (const q of x.pieces) {
         const chain = flatRing(q.ring);
         expect(chain.every((p) => Number.isFinite(p.x) && Number.isFinite(p.y))).toBe(true);

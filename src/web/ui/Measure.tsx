@@ -36,11 +36,11 @@ function useHeld(stands: number): [number, (v: number) => void] {
 
 /** One length asked for in words: a slider for trying, a field for the exact figure. The slider saves when let go. */
 export function Measure({ label, value, least, most, usual, atLeast = 0, atMost, units, help, ...to }: Props) {
-  const { onPreview, onValue } = to;
+  const { onValue } = to;
   // The slider goes by whole millimetres, or by sixteenths of an inch that are true ones.
   const step = units === 'mm' ? 1 : MM_PER_INCH / 16;
   const low = Math.floor(least / step) * step;
-  const [shown, setHeld] = useHeld(Math.min(most, Math.max(low, value)));
+  const shown = Math.min(most, Math.max(low, value));
   return (
     <Box mb="4">
       <Flex justify="space-between" align="center" gap="3">
@@ -56,34 +56,48 @@ export function Measure({ label, value, least, most, usual, atLeast = 0, atMost,
           onValue={onValue}
         />
       </Flex>
-      <Slider.Root
-        mt="4px"
-        size="md"
-        colorPalette="leaf"
-        min={low}
-        max={most}
-        step={step}
-        value={[shown]}
-        aria-label={[label]}
-        onValueChange={(d) => {
-          const v = d.value[0] ?? value;
-          setHeld(v);
-          onPreview(v);
-        }}
-        onValueChangeEnd={(d) => onValue(d.value[0] ?? value)}
-      >
-        <Slider.Control>
-          <Slider.Track bg="rule">
-            <Slider.Range />
-          </Slider.Track>
-          <Slider.Thumbs />
-        </Slider.Control>
-      </Slider.Root>
+      <Slide label={label} low={low} most={most} step={step} shown={shown} {...to} />
       {help && (
         <Text fontSize="sm" color="quiet">
           {inUnit(help, units)}
         </Text>
       )}
     </Box>
+  );
+}
+
+interface SlideProps extends Pick<Props, 'label' | 'most' | 'onPreview' | 'onValue'> {
+  low: number;
+  step: number;
+  shown: number;
+}
+
+/** The slider by itself: as it moves it alone is drawn anew, and what hangs on it. */
+function Slide({ label, low, most, step, shown, onPreview, onValue }: SlideProps) {
+  const [at, setHeld] = useHeld(shown);
+  return (
+    <Slider.Root
+      mt="4px"
+      size="md"
+      colorPalette="leaf"
+      min={low}
+      max={most}
+      step={step}
+      value={[at]}
+      aria-label={[label]}
+      onValueChange={(d) => {
+        const v = d.value[0] ?? shown;
+        setHeld(v);
+        onPreview(v);
+      }}
+      onValueChangeEnd={(d) => onValue(d.value[0] ?? shown)}
+    >
+      <Slider.Control>
+        <Slider.Track bg="rule">
+          <Slider.Range />
+        </Slider.Track>
+        <Slider.Thumbs />
+      </Slider.Control>
+    </Slider.Root>
   );
 }
