@@ -205,10 +205,19 @@ function inRows(sheets: readonly Sheet[], paper: Paper, across: number): Put[] {
   });
 }
 
+/** So many pages wide the planes are that are tried: square, narrower, wider; as narrow as the widest part lets them be. */
+function widths(parts: readonly LayPart[], step: number, square: number, planes: number): number[] {
+  const widest = Math.max(...parts.map((p) => Math.min(...p.ways.map((w) => w.wide))));
+  const least = Math.max(1, Math.ceil((widest + 2 * RIM - OVERLAP) / step));
+  const near = [0, -1, 1].slice(0, planes).map((n) => square + n);
+  const across = near.filter((n) => n >= least);
+  return across.length ? across : [least];
+}
+
 /**
  * Where the sheets lie on a plane of pages so that few are printed: laid like pieces on a cloth, then off the joins where that costs nothing.
  * The same sheets come to lie alike every time. Takes seconds; less `effort`, less. `goesOn`: false once nobody waits for it any more; then
- * they lie as they happen to.
+ * they lie nowhere, or as they happen to.
  */
 export function putOnPages(
   sheets: readonly Sheet[],
@@ -231,17 +240,14 @@ export function putOnPages(
     known.set(way, points);
     return points;
   };
-  // As narrow as the widest of them lets it be.
-  const widest = Math.max(...parts.map((p) => Math.min(...p.ways.map((w) => w.wide))));
-  const least = Math.max(1, Math.ceil((widest + 2 * RIM - OVERLAP) / step.x));
-  const near = [0, -1, 1].slice(0, effort.planes).map((n) => square + n);
-  const across = near.filter((n) => n >= least);
-  const planes = (across.length ? across : [least]).map((n) => {
+  const planes = widths(parts, step.x, square, effort.planes).map((n) => {
     const plane = new Plane(paper, n, noFits, ink);
+    if (!goesOn()) return { plane, all: [], size: 0 };
     const search = laid(parts, plainCloth(plane.width, { gap: GAP }), 1, [], noFits);
     const all = plane.lowered(afterSteps(search, strip, goesOn)?.laid ?? []);
     return { plane, all, size: n * Math.max(...all.map((l) => l.at.y + l.way.long)) };
   });
+  if (!goesOn()) return [];
   const { plane, all } = planes.reduce((a, b) => (b.size < a.size ? b : a));
   return plane.offJoins(fewer(all, plane, noFits, most, goesOn)).map(({ part, way, at }) => ({
     id: (sheets[Number(part.piece)] as Sheet).id,

@@ -235,6 +235,8 @@ describe('tiles', () => {
     const area = sheets.reduce((t, s) => t + ringsArea([outlineOfSheet(s, 0.1)]), 0);
     expect(tile(sheets, PAPERS.a4, puts).tiles.length).toBeLessThanOrEqual(1.35 * (area / (180 * 267)));
     expect(putOnPages(sheets, PAPERS.a4)).toEqual(puts);
+    // Given up, it is no answer.
+    expect(putOnPages(sheets, PAPERS.a4, undefined, () => false)).toEqual([]);
     for (const s of sheets) expect(puts.filter((p) => p.id === s.id)).toHaveLength(1);
   }, 60_000);
 

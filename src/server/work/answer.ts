@@ -49,17 +49,19 @@ const buyAnswer = (b: ToBuy): unknown => {
 
 /** A cloth with the lay that is kept for it, and what is wrong with that; lengths null where it is not laid yet. */
 function clothAnswer(x: Computed, doc: ProjectDocument, c: ClothSaid): unknown {
-  const { mine, lying, length, faults } = standingOf(doc.decisions.cutting, c, x);
+  const { mine, lying, length, takes, faults } = standingOf(doc.decisions.cutting, c, x);
   const lengths = c.more.map((m) => ({ fromMm: m.from, widthMm: m.width, lengthMm: m.length }));
   const about = {
     ...{ id: c.id, name: c.name, widthMm: c.width, lies: c.lies, pieces: mine.map((p) => p.id) },
     // Further lengths behind the first, where they begin on the table.
     ...(lengths.length && { further: lengths }),
   };
-  if (!lying.length) return { ...about, lengthMm: null, density: null, placed: [], faults };
+  if (!lying.length) return { ...about, lengthMm: null, takesMm: null, density: null, placed: [], faults };
   return {
     ...about,
     lengthMm: length,
+    // Folded across, as much again lies below.
+    takesMm: takes,
     density: density(c, lying),
     placed: lying.map(({ piece, copy, mirrored, turn, ring }) => ({
       ...{ id: piece, copy, mirrored, turnDeg: turn },
