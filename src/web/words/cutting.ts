@@ -77,7 +77,9 @@ export const bentWords = ({ piece, bend }: { piece: Piece; bend: number }, units
   `The hem of ${piece.name} strays ${formatLength(bend, units, 0)} from a straight line square to its grain, so it cannot lie on the finished edge: cut the scallops off and sew them along the hem, or straighten the hem.`;
 
 /** What a sort of cloth asks for and its lay does not heed yet. */
-export function unheeded({ sort, lies, oneWay, scallops }: ClothSaid): string | null {
+export function unheeded({ sort, lies, oneWay, scallops, more, print }: ClothSaid): string | null {
+  if (more.length && print.along + print.across > 0)
+    return 'Its print is reckoned from the cut end of the first length alone: on the others see where its lines fall before you cut.';
   if (sort !== 'plain' && lies !== 'single')
     return 'Folded, its under layer slips or is not seen: lay it in one layer.';
   if (scallops !== 'none' && lies !== 'single') return 'Hems lie on its finished edge in one layer only.';
