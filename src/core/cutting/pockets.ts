@@ -1,22 +1,12 @@
 import { boxOfPoints, flatten, nearestOn, type Path, type Point, pathLength, polyline } from '../geometry/index.ts';
 import { laidOn, type Piece } from '../pattern/index.ts';
 import { type Match } from './meets.ts';
+import { upright } from './nesting/upright.ts';
 
 /** So far the outline of a pocket may stray from its place, and that is still the one that is meant, mm. Own figure. */
 const LIKE = 6;
 /** A line that rises by more from end to end is no mouth of a pocket that hangs straight, mm. Own figure. */
 const LEVEL = 2;
-
-/** Turns points of a piece so that its grain runs up, and back again. */
-function upright(p: Piece): { up: (q: Point) => Point; back: (q: Point) => Point } {
-  const { a, b } = p.grain;
-  const t = Math.atan2(b.x - a.x, b.y - a.y);
-  const [c, s] = [Math.cos(t), Math.sin(t)];
-  return {
-    up: (q) => ({ x: q.x * c - q.y * s, y: q.x * s + q.y * c }),
-    back: (q) => ({ x: q.x * c + q.y * s, y: q.y * c - q.x * s }),
-  };
-}
 
 interface Lies {
   /** Upright, its upper edge's middle at the origin. */

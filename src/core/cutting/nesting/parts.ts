@@ -5,6 +5,7 @@ import { type Cloth, firstLine, foldLies, type Placed, type Span, spanOf, wideOf
 import { cutOn, liesOnScallops, onScallops, scallopTurns } from './scallops.ts';
 import { type Steps } from './steps.ts';
 import { lying, turned } from './turned.ts';
+import { upright } from './upright.ts';
 
 /** How far a chord may stray from a curved cut line while pieces are laid, mm: as much is kept free around them. */
 const CHORD = 0.4;
@@ -58,14 +59,12 @@ export function laying(piece: Piece, cut: CutLine, cloth: Cloth, how: How): (rin
   const quarter = Math.abs(Math.sin((how.turn * Math.PI) / 180)) > 0.9;
   const grows = [1 / (1 - across / 100), 1 / (1 - along / 100)] as const;
   const [wider, longer] = quarter ? [grows[1], grows[0]] : grows;
-  const { a, b } = piece.grain;
-  const up = Math.atan2(b.x - a.x, b.y - a.y);
-  const [c, s] = [Math.cos(up), Math.sin(up)];
+  const { up } = upright(piece);
   const over = how.mirrored ? -1 : 1;
   const turn = (ring: Point[]): Point[] =>
-    (opened ? openedOut(piece, ring) : ring).map((p) =>
-      turned({ x: over * wider * (p.x * c - p.y * s), y: longer * (p.x * s + p.y * c) }, how.turn),
-    );
+    (opened ? openedOut(piece, ring) : ring)
+      .map(up)
+      .map((p) => turned({ x: over * wider * p.x, y: longer * p.y }, how.turn));
   const whole = turn(chords(cut, FLATTEN));
   const [x, y] = [Math.min(...whole.map((p) => p.x)), Math.min(...whole.map((p) => p.y))];
   return (ring) => turn(ring).map((p) => ({ x: p.x - x, y: p.y - y }));

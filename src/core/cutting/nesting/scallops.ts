@@ -2,6 +2,7 @@ import { flatten } from '../../geometry/index.ts';
 import { type CutLine, cutLine, type Edge, type Piece } from '../../pattern/index.ts';
 import { type Cloth, type Placed, wideOf } from './cloth.ts';
 import { type Steps } from './steps.ts';
+import { upright } from './upright.ts';
 
 /** A hem that strays less from a line square to the grain lies on the finished edge of a lace, mm. Own figure. */
 const STRAIGHT = 3;
@@ -12,9 +13,8 @@ export const isHem = (e: Edge): boolean => (e.role === 'hem' || e.role === 'wris
 function hemOf(p: Piece): { bend: number; low: boolean } | null {
   const hems = p.ring.filter(isHem);
   if (!hems.length) return null;
-  const { a, b } = p.grain;
-  const up = Math.atan2(b.x - a.x, b.y - a.y);
-  const rise = (e: Edge): number[] => flatten(e.path).map((q) => q.x * Math.sin(up) + q.y * Math.cos(up));
+  const { up } = upright(p);
+  const rise = (e: Edge): number[] => flatten(e.path).map((q) => up(q).y);
   const heights = hems.flatMap(rise);
   const [least, most] = [Math.min(...heights), Math.max(...heights)];
   const all = p.ring.flatMap(rise);
