@@ -48,19 +48,20 @@ export interface OnLength {
   lying: Lying[];
 }
 
+/** On which length of a cloth a cut lies, from 0: on the one its middle is on. */
+export function lengthUnder({ more }: Pick<Cloth, 'more'>, ring: Point[]): number {
+  const { minY, maxY } = boxOfPoints(ring);
+  return more.filter((m) => m.from <= (minY + maxY) / 2).length;
+}
+
 /** Each length of a cloth with what lies on it. */
 export function onLengths(cloth: ClothSaid, lying: readonly Lying[]): OnLength[] {
   const begins = [0, ...cloth.more.map((m) => m.from)];
   return lengthsOf(cloth).map(({ id, width, length, outline, flaws }, i) => {
     const from = begins[i] as number;
-    const next = begins[i + 1] ?? Number.POSITIVE_INFINITY;
     const down = (ring: Point[]): Point[] => ring.map((p) => ({ x: p.x, y: p.y - from }));
     const mine = lying
-      .filter((q) => {
-        const { minY, maxY } = boxOfPoints(q.ring);
-        const middle = (minY + maxY) / 2;
-        return middle >= from && middle < next;
-      })
+      .filter((q) => lengthUnder(cloth, q.ring) === i)
       .map((q): Lying => ({ ...q, y: q.y - from, ring: down(q.ring), place: (ring) => down(q.place(ring)) }));
     return { id, cloth: { ...cloth, width, outline, flaws, more: [] }, from, length, lying: mine };
   });

@@ -1,4 +1,5 @@
 import { type Point, ringsArea } from '../geometry/index.ts';
+import { lengthUnder } from './lengths.ts';
 import { type Cloth } from './nesting/cloth.ts';
 import { type Lying } from './nesting/lying.ts';
 
@@ -27,9 +28,9 @@ export function atTable(lying: readonly Lying[], { more }: Pick<Cloth, 'more'>):
     .sort((a, b) => b.area - a.area || a.q.piece.localeCompare(b.q.piece) || a.q.copy - b.q.copy)
     .map(({ q }, i) => {
       const [a, b] = grainOf(q);
-      const before = more.filter((m) => m.from <= Math.max(...q.ring.map((p) => p.y)));
-      const from = before.at(-1)?.from ?? 0;
+      const on = lengthUnder({ more }, q.ring);
+      const from = more[on - 1]?.from ?? 0;
       const along = [a.y - from, b.y - from] as const;
-      return { number: i + 1, lying: q, across: [a.x, b.x] as const, along, on: before.length };
+      return { number: i + 1, lying: q, across: [a.x, b.x] as const, along, on };
     });
 }
