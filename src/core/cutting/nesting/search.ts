@@ -34,8 +34,11 @@ function drawing(seed: number): () => number {
   };
 }
 
-/** So often parts are put together anew at most, so many edges are looked at for it, and how much is left to chance. Own figures. */
-const CLOSE = { most: 24, work: 4e6, doubt: 0.004 };
+/**
+ * So often parts are put together anew at most, no more where so many times nothing came of it, so many edges are looked at for it, and how
+ * much is left to chance. Own figures.
+ */
+const CLOSE = { most: 24, vain: 3, work: 4e6, doubt: 0.004 };
 
 interface Place {
   way: Way;
@@ -107,7 +110,7 @@ class Search {
     let [sx, sy] = [step, step];
     let reach = 2 * step;
     let [cx, cy] = [x, y];
-    strip.around(i, way, cx, cy, reach);
+    strip.lookAround(i, way, cx, cy, reach);
     while ((sx > fine || sy > fine) && cost > CLEAR) {
       const kind = Math.floor(this.draw() * 3);
       const [dx, dy] = [kind === 1 ? 0 : sx, kind === 0 ? 0 : sy];
@@ -115,14 +118,14 @@ class Search {
       if (Math.max(Math.abs(x - cx) + dx, Math.abs(y - cy) + dy) > reach || 8 * Math.max(sx, sy) < reach) {
         reach = 2 * Math.max(sx, sy);
         [cx, cy] = [x, y];
-        strip.around(i, way, cx, cy, reach);
+        strip.lookAround(i, way, cx, cy, reach);
       }
       let won = false;
       for (let d = 0; d < (kind === 2 ? 4 : 2) && !won; d++) {
         const px = settled(x + (d & 1 ? -dx : dx), room.x0, room.x1, way.onX);
         const py = settled(y + (d === 0 || d === 3 ? dy : -dy), room.y0, room.y1, way.onY);
         if (px === x && py === y) continue;
-        const less = strip.costNear(i, way, px, py, cost);
+        const less = strip.costNear(i, px, py, cost);
         if (less >= cost) continue;
         [x, y, cost, won] = [px, py, less, true];
       }
@@ -259,10 +262,14 @@ export function* laid(
   yield whole(best);
   if (best.laid.length + held.length < 2 || !best.laid.length) return;
   const draw = drawing(seed);
+  let vain = 0;
   for (const close of fixed.length ? [] : closely(parts, cloth, noFits, draw)) {
-    if (close.left.length === best.left.length && close.length < best.length) best = close;
+    const gains = close.left.length === best.left.length && close.length < best.length;
+    if (gains) best = close;
     yield best;
     if (isFull(best)) return;
+    vain = gains ? Number.NEGATIVE_INFINITY : vain + 1;
+    if (vain === CLOSE.vain) break;
   }
   // Above what is pinned nothing can be gained.
   const least = Math.max(0, ...held.map((l) => l.at.y + l.way.long)) + cloth.end;

@@ -1,5 +1,7 @@
 import { type Cloth, usable } from './cloth.ts';
 import { type Laid } from './construct.ts';
+import { ROW } from './flat.ts';
+import { Nearby } from './nearby.ts';
 import { type Overlaps } from './overlap.ts';
 import { type LayPart, type Way } from './parts.ts';
 import { hasPlace } from './steps.ts';
@@ -34,6 +36,14 @@ export class Strip {
   /** Parts that were last looked for around a place. */
   private readonly near: Int32Array;
   private nears = 0;
+  /** Of these those that it may lie over, and how much that weighs at least. */
+  private readonly under: Int32Array;
+  private readonly known: Float64Array;
+  /** What was looked at closely: which part, and from where in the row its edges stand. */
+  private readonly nearby = new Nearby();
+  private readonly close: number[] = [];
+  private readonly from: number[] = [];
+  private closes = 0;
 
   constructor(
     private readonly cloth: Cloth,
@@ -49,6 +59,8 @@ export class Strip {
     this.weights = new Float64Array(this.all ** 2).fill(1);
     this.order = new Int32Array(this.all).map((_, i) => i);
     this.near = new Int32Array(this.all);
+    this.under = new Int32Array(this.all);
+    this.known = new Float64Array(this.all);
     this.longest = Math.max(...this.laid.flatMap((l) => l.part.ways.map((w) => w.long)));
     for (const [i, l] of this.laid.entries()) this.put(i, l);
   }
@@ -121,22 +133,64 @@ export class Strip {
     return this.overlaps.depth(this.way[j] as number, way, x - jx, y - jy);
   }
 
-  /** The weighed overlap of a part at a place with what was looked for around it; given up once it is worse than `most`. */
-  costNear(i: number, way: Way, x: number, y: number, most: number): number {
+  /** Looks closely at what a way could meet at places that lie at most `reach` mm from (x, y), across or along. */
+  lookAround(i: number, way: Way, x: number, y: number, reach: number): void {
+    this.around(i, way, x, y, reach);
     const number = this.overlaps.numberOf(way);
+    const far = Math.SQRT2 * reach + CLEAR;
+    this.nearby.clear();
+    this.closes = 0;
+    for (let k = 0; k < this.nears; k++) {
+      const j = this.near[k] as number;
+      const [jx, jy] = [this.boxes[4 * j] as number, this.boxes[4 * j + 2] as number];
+      for (const ring of this.overlaps.of(this.way[j] as number, number)) {
+        const from = this.nearby.size;
+        this.nearby.add(ring, x, y, jx, jy, far);
+        if (this.nearby.size > from) this.closer(j, from);
+      }
+    }
+    this.from[this.closes] = this.nearby.size;
+  }
+
+  private closer(j: number, from: number): void {
+    this.close[this.closes] = j;
+    this.from[this.closes++] = from;
+  }
+
+  /** The weighed overlap of a part at a place with what was looked at closely; given up once it is worse than `most`. */
+  costNear(i: number, x: number, y: number, most: number): number {
     const row = i * this.all;
     let sum = 0;
-    for (let k = 0; k < this.nears && sum < most; k++) {
-      const j = this.near[k] as number;
-      sum += (this.weights[row + j] as number) * this.overlap(number, x, y, j);
+    for (let k = 0; k < this.closes && sum < most; k++) {
+      const d = this.nearby.depth(x, y, this.from[k] as number, this.from[k + 1] as number);
+      if (d > 0) sum += d * (this.weights[row + (this.close[k] as number)] as number);
     }
     return sum;
   }
 
-  /** The weighed overlap of a part at a place. */
+  /** The weighed overlap of a part at a place; given up once it is worse than `most`. */
   cost(i: number, way: Way, x: number, y: number, most: number): number {
     this.around(i, way, x, y, 0);
-    return this.costNear(i, way, x, y, most);
+    const number = this.overlaps.numberOf(way);
+    const row = i * this.all;
+    let sum = 0;
+    // Most places that are tried are worse by far: that is seen without looking closely.
+    let under = 0;
+    for (let k = 0; k < this.nears && sum < most; k++) {
+      const j = this.near[k] as number;
+      const [jx, jy] = [this.boxes[4 * j] as number, this.boxes[4 * j + 2] as number];
+      const at = this.overlaps.least(this.way[j] as number, number, x - jx, y - jy);
+      if (at < 0) continue;
+      const known = at * (this.weights[row + j] as number);
+      this.under[under] = j;
+      this.known[under++] = known;
+      sum += known;
+    }
+    for (let k = 0; k < under && sum < most; k++) {
+      const j = this.under[k] as number;
+      sum += (this.weights[row + j] as number) * this.overlap(number, x, y, j) - (this.known[k] as number);
+    }
+    return sum;
   }
 
   /** Which pairs lie over each other, and how far, mm. */
@@ -180,12 +234,12 @@ export class Strip {
 
   /** A corner of where a way touches part `j`, `c` between 0 and 1 says which. */
   touching(j: number, way: Way, c: number): readonly [number, number] | null {
-    const rings = this.overlaps.corners(this.way[j] as number, this.overlaps.numberOf(way));
+    const rings = this.overlaps.of(this.way[j] as number, this.overlaps.numberOf(way));
     const k = c * rings.length;
-    const ring = rings[Math.floor(k)]?.at;
-    if (!ring) return null;
-    const at = 2 * Math.floor(((k % 1) * ring.length) / 2);
+    const row = rings[Math.floor(k)]?.row;
+    if (!row) return null;
+    const at = ROW * Math.floor(((k % 1) * row.length) / ROW);
     const [x, y] = [this.boxes[4 * j] as number, this.boxes[4 * j + 2] as number];
-    return [x + (ring[at] as number), y + (ring[at + 1] as number)];
+    return [x + (row[at] as number), y + (row[at + 1] as number)];
   }
 }
