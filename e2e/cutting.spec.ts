@@ -70,7 +70,7 @@ test('cloth to lay: found, looked over, moved by hand and told, taken back; too 
   await fill(page, 'Width, selvedge to selvedge', '8 in');
   await page.getByRole('button', { name: 'It is 8"' }).click();
   await expect(page.getByText(/wider than what can be used of this cloth/).first()).toBeVisible();
-  await pick(page, 'How it lies', 'folded lengthwise, right sides together');
+  await pick(page, 'How it lies', 'folded lengthwise');
   await expect(page.getByText('fold', { exact: true })).toBeVisible();
 });
 

@@ -128,9 +128,9 @@ describe('saved documents', () => {
     [
       'a newer version',
       (d) => {
-        d.schema = 16;
+        d.schema = 17;
       },
-      /schema: .*version 16/,
+      /schema: .*version 17/,
     ],
     [
       'a number lost',

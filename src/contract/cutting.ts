@@ -47,6 +47,8 @@ export const cutting = z.strictObject({
         owned: cloth,
         lies: z.enum(LIES),
         foldedBy: mm.max(2500),
+        otherSideUp: z.boolean(),
+        foldFar: z.boolean(),
         recut: mm,
         oneWay: z.boolean(),
         // More is another grain.

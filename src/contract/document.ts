@@ -289,7 +289,7 @@ const decisions = z.strictObject({
 /** A saved project: every number finite and in range, nothing unknown in it, ids that belong together. */
 export const projectDocument = z
   .strictObject({
-    schema: z.literal(15),
+    schema: z.literal(16),
     name: words.trim().min(1),
     garment: words.min(1).max(40),
     units: z.enum(['mm', 'in']),

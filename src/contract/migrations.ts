@@ -234,6 +234,32 @@ function withLengths(doc: Plain): Plain {
   return { ...doc, schema: 15, decisions: { ...d, cutting: { ...cutting, cloths } } };
 }
 
+/**
+ * Version 16: which side of a cloth lies up, and where its fold. Before, a lay was drawn mirrored on the screen: what was seen and said there
+ * of a cloth in one layer, or folded across, lies on its other side.
+ */
+function withSides(doc: Plain): Plain {
+  const d = decisionsOf(doc);
+  const cutting = d.cutting as Plain & { cloths: Seen[] };
+  const cloths = cutting.cloths.map((c) => ({ otherSideUp: false, foldFar: false, ...c, ...seenRight(c) }));
+  return { ...doc, schema: 16, decisions: { ...d, cutting: { ...cutting, cloths } } };
+}
+
+type Seen = Plain & { lies: string; width: number; stash: string } & {
+  flaws: (Plain & { x0: number; x1: number })[];
+  print: Plain & { across: number; fromSide: number };
+};
+
+/** Flaws and lines of a cloth that was looked at; one of the stash was told by its right side. */
+function seenRight({ lies, width, stash, flaws, print }: Seen): Plain {
+  if (lies === 'folded' || lies === 'partly') return {};
+  const { across, fromSide } = print;
+  return {
+    flaws: stash ? flaws : flaws.map((f) => ({ ...f, x0: width - f.x1, x1: width - f.x0 })),
+    print: across > 0 ? { ...print, fromSide: (((width - fromSide) % across) + across) % across } : print,
+  };
+}
+
 /** Parts of the decisions with what they lack. */
 const withMore = (d: Record<string, Plain>, added: Record<string, Plain>): Record<string, Plain> =>
   Object.fromEntries(Object.entries(structuredClone(added)).map(([key, more]) => [key, { ...more, ...d[key] }]));
@@ -254,5 +280,6 @@ export const migrations: Record<number, (doc: Plain) => Plain> = {
   12: withBench,
   13: withThings,
   14: withLengths,
+  15: withSides,
 };
-export const CURRENT_SCHEMA = 15;
+export const CURRENT_SCHEMA = 16;

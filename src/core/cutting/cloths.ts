@@ -45,6 +45,8 @@ const USUAL: Omit<ClothSaid, 'id' | 'name' | 'takes' | 'width'> = {
   owned: 0,
   lies: 'single',
   foldedBy: 0,
+  otherSideUp: false,
+  foldFar: false,
   recut: 0,
   oneWay: false,
   tilt: 0,

@@ -11,4 +11,5 @@ export * from './standing.ts';
 export * from './stash.ts';
 export * from './table.ts';
 export * from './things.ts';
+export * from './turnover.ts';
 export * from './whichpiece.ts';

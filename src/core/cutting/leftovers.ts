@@ -11,6 +11,7 @@ import {
   ringsArea,
   simplified,
 } from '../geometry/index.ts';
+import { fromBehind } from './lengths.ts';
 import { type Cloth, doubleTo, type Flaw, foldLies } from './nesting/cloth.ts';
 import { type Lying } from './nesting/lying.ts';
 import { type Leftover } from './stash.ts';
@@ -22,7 +23,10 @@ const STRAY = 1;
 /** What fills its box but for this share is an oblong. */
 const OBLONG = 0.005;
 
-/** What is left of a length of cloth when the pieces are cut from it, the largest first; scraps too narrow or small to keep are not told. */
+/**
+ * What is left of a length of cloth when the pieces are cut from it, the largest first, seen with its right side up; scraps too narrow or
+ * small to keep are not told.
+ */
 export function leftovers(cloth: Cloth, lying: readonly Lying[], length: number): Leftover[] {
   const whole: Rings = [
     cloth.outline.length ? [...cloth.outline] : boxRing({ minX: 0, maxX: cloth.width, minY: 0, maxY: length }),
@@ -41,6 +45,7 @@ export function leftovers(cloth: Cloth, lying: readonly Lying[], length: number)
       ),
     )
     .filter((l) => l.area >= SMALL)
+    .map((l) => (cloth.otherSideUp ? fromBehind(l) : l))
     .sort((a, b) => b.area - a.area);
 }
 

@@ -15,9 +15,19 @@ export interface Length {
 
 type Several = Pick<ClothSaid, 'stash' | 'width' | 'owned' | 'outline' | 'flaws' | 'more'>;
 
-/** Several lengths on the table as one cloth, one behind another, the widest first: pieces are laid on all of them in one search. */
-export function behindEachOther(lengths: readonly Length[]): Several {
-  const [first, ...rest] = [...lengths].sort((a, b) => b.width - a.width);
+/** What is on a length of cloth, seen with its other side up: from side to side the other way about, across its width, mm. */
+export function fromBehind<L extends Pick<Length, 'width' | 'outline' | 'flaws'>>(l: L): L {
+  const outline = l.outline.map((p): Point => ({ x: l.width - p.x, y: p.y })).reverse();
+  const flaws = l.flaws.map((f): Flaw => ({ ...f, x0: l.width - f.x1, x1: l.width - f.x0 }));
+  return { ...l, outline, flaws };
+}
+
+/**
+ * Several lengths on the table as one cloth, one behind another, the widest first: pieces are laid on all of them in one search. They are
+ * known by their right side: with the other one up they are seen from behind.
+ */
+export function behindEachOther(lengths: readonly Length[], otherSideUp = false): Several {
+  const [first, ...rest] = lengths.map((l) => (otherSideUp ? fromBehind(l) : l)).sort((a, b) => b.width - a.width);
   if (!first) return { stash: '', width: 0, owned: 0, outline: [], flaws: [], more: [] };
   let end = first.length;
   const more = rest.map(({ id, width, length, outline, flaws }): FurtherLength => {

@@ -275,7 +275,7 @@ export const GARMENTS = ['coat', 'jacket', 'waistcoat', 'shirt', 'dress', 'skirt
 
 /** Everything the sewist has decided. All other things are computed from it. */
 export interface ProjectDocument {
-  schema: 15;
+  schema: 16;
   name: string;
   garment: string;
   units: LengthUnit;

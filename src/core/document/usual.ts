@@ -58,7 +58,7 @@ export function usualFor(garment: string): Decisions {
 }
 
 export const emptyDocument = (name: string, garment: string): ProjectDocument => ({
-  schema: 15,
+  schema: 16,
   name,
   garment,
   units: 'mm',

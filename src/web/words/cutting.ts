@@ -1,9 +1,11 @@
 import { joinWords } from '../../contract/words/seams.ts';
 import {
   buyLength,
+  type Cloth,
   type ClothSaid,
   type ClothSort,
   doubleTo,
+  foldLies,
   type LayFault,
   type Lies,
   type Off,
@@ -41,6 +43,8 @@ export function layFaultWords(f: LayFault, nameOf: (id: string) => string, units
         : `${name} is laid ${f.cut} times, and cut ${f.meant}.`;
     case 'not-a-pair':
       return `${name}: half of them have to lie with the other side up, to make pairs.`;
+    case 'wrong-face':
+      return `${name} is cut once and lies the wrong way about: it would come out mirrored.`;
     case 'off-print':
       return `The lines of ${name} and ${nameOf(f.other)} miss each other by ${formatLength(f.off, units)}.`;
     case 'off-line':
@@ -77,12 +81,13 @@ export const bentWords = ({ piece, bend }: { piece: Piece; bend: number }, units
   `The hem of ${piece.name} strays ${formatLength(bend, units, 0)} from a straight line square to its grain, so it cannot lie on the finished edge: cut the scallops off and sew them along the hem, or straighten the hem.`;
 
 /** What a sort of cloth asks for and its lay does not heed yet. */
-export function unheeded({ sort, lies, oneWay, scallops, more, print }: ClothSaid): string | null {
+export function unheeded({ sort, lies, oneWay, otherSideUp, scallops, more, print }: ClothSaid): string | null {
   if (more.length && print.along + print.across > 0)
     return 'Its print is reckoned from the cut end of the first length alone: on the others see where its lines fall before you cut.';
   if (sort !== 'plain' && lies !== 'single')
     return 'Folded, its under layer slips or is not seen: lay it in one layer.';
   if (scallops !== 'none' && lies !== 'single') return 'Hems lie on its finished edge in one layer only.';
+  if (sort === 'fur' && !otherSideUp) return 'It is cut from behind: lay it wrong side up, and its pieces face down.';
   if ((sort === 'directed' || sort === 'fur') && !oneWay)
     return 'It has an upper end: let its pieces lie all the same way.';
   return null;
@@ -96,13 +101,26 @@ export const LIES_WORDS: Record<Lies, string> = {
 /** How a cloth is laid out on the table, as one is told it. */
 export const layWords = (c: ClothSaid, units: LengthUnit): string =>
   ({
-    single: 'in one layer, right side up',
-    folded: 'folded lengthwise, right sides together',
+    single: `in one layer, ${upWords(c)}`,
+    folded: `folded lengthwise, ${upWords(c)}`,
     crosswise: c.oneWay
-      ? 'cut across in the middle, one half turned round so that the nap runs one way, right sides together'
-      : 'folded across, its two ends on each other, right sides together',
-    partly: `its edge folded over so that ${formatLength(doubleTo(c), units, 0)} lie double along the fold, right sides together, the rest in one layer, right side up`,
+      ? `cut across in the middle, one half turned round so that the nap runs one way, ${upWords(c)}`
+      : `folded across, its two ends on each other, ${upWords(c)}`,
+    partly: `its edge folded over so that ${formatLength(doubleTo(c), units, 0)} lie double along the fold, ${upWords(c)}`,
   })[c.lies];
+
+/** Which side of a cloth lies up: usually its right side in one layer, and its wrong sides where it lies double. */
+export const SIDE_WORDS: Record<Lies, readonly [usual: string, other: string]> = {
+  single: ['right side up', 'wrong side up'],
+  folded: ['right sides together', 'wrong sides together'],
+  crosswise: ['right sides together', 'wrong sides together'],
+  partly: ['right sides together, the rest right side up', 'wrong sides together, the rest wrong side up'],
+};
+const upWords = ({ lies, otherSideUp }: ClothSaid): string => SIDE_WORDS[lies][otherSideUp ? 1 : 0];
+
+/** From where one measures across a cloth: its fold or selvedge, where that is drawn. */
+export const acrossFrom = (c: Cloth): string =>
+  foldLies(c) ? 'fold' : c.lies === 'crosswise' ? 'selvedges drawn below' : 'selvedge drawn below';
 
 /** What is found of a cloth as it could be. */
 interface Could {

@@ -3,7 +3,7 @@ import { type CutLine, type Piece } from '../../pattern/index.ts';
 import { type Cloth, doubleTo, foldLies, type Lay, usable, wideOf } from './cloth.ts';
 import { lost } from './lost.ts';
 import { type Lying, lyingOf } from './lying.ts';
-import { foldsAtOrigin, isCutSingly, isOver } from './parts.ts';
+import { foldsAtOrigin, isCutSingly, isFaceDown, isOver } from './parts.ts';
 import { liesOnScallops, scallopTurns } from './scallops.ts';
 
 /** How exactly a lay is looked at, mm, and what two pieces may share at most, mm². */
@@ -22,6 +22,7 @@ export type LayFault =
   | { code: 'cut-twice'; piece: string }
   | { code: 'miscounted'; piece: string; cut: number; meant: number }
   | { code: 'not-a-pair'; piece: string }
+  | { code: 'wrong-face'; piece: string; copy: number }
   | { code: 'off-print'; piece: string; other: string; off: number }
   | { code: 'off-line'; piece: string; copy: number; off: number }
   | { code: 'unknown'; piece: string };
@@ -48,6 +49,9 @@ export function layFaults(lay: Lay, pieces: Piece[], cutLines: ReadonlyMap<strin
     ...lying
       .filter((q) => layersUnder(q, cloth) === null)
       .map(({ piece, copy }) => ({ code: 'off-layers' as const, piece, copy })),
+    ...lying
+      .filter((q) => hasFace(q.shape) && layersUnder(q, cloth) === 1 && q.mirrored !== isFaceDown(q.shape, cloth))
+      .map(({ piece, copy }) => ({ code: 'wrong-face' as const, piece, copy })),
     ...lying.filter((q) => !isOn(q, lay)).map(({ piece, copy }) => ({ code: 'off-cloth' as const, piece, copy })),
     ...hemmed
       .filter((q) => !hemsAt(q, cloth))
@@ -64,6 +68,9 @@ export function layFaults(lay: Lay, pieces: Piece[], cutLines: ReadonlyMap<strin
     ...pieces.filter((p) => cutLines.has(p.id)).flatMap((p) => miscounted(p, lying, cloth)),
   ];
 }
+
+/** Whether it matters which way its pattern faces: half of a pair lies either way, and both halves of one drawn whole are alike. */
+const hasFace = ({ cut }: Piece): boolean => !cut.pair && !cut.onFold;
 
 /** So much off the grain counts for nothing, degrees: less than 2 mm on a metre. */
 const OFF_GRAIN = 0.1;

@@ -1,6 +1,6 @@
 /**
- * How a cloth lies on the table: in one layer; or in two, right sides together, so that each piece is cut twice: folded along its length, or
- * across it, its two ends on each other; or so that only a strip along the fold lies double.
+ * How a cloth lies on the table: in one layer; or in two, so that each piece is cut twice: folded along its length, or across it, its two
+ * ends on each other; or so that only a strip along the fold lies double.
  */
 export const LIES = ['single', 'folded', 'crosswise', 'partly'] as const;
 export type Lies = (typeof LIES)[number];
@@ -53,6 +53,10 @@ export interface Cloth {
   lies: Lies;
   /** Of one that is partly folded, how wide a strip lies double, mm. */
   foldedBy: number;
+  /** In one layer its wrong side lies up, so that pieces are cut from behind, face down; of two layers the wrong sides lie together. */
+  otherSideUp: boolean;
+  /** Its fold lies across the table from where one stands, not nearest: it is seen so, x is from the fold all the same. */
+  foldFar: boolean;
   /** Nap, pile or a print that has an upper end: all pieces lie the same way. */
   oneWay: boolean;
   /** So far off the grain a piece may be turned, degrees; 0 where each lies on it. */
@@ -77,7 +81,19 @@ export interface Cloth {
 /** A cloth of which nothing is said but how wide it is: in one layer, used to its edges, plain. */
 export const plainCloth = (width: number, more: Partial<Cloth> = {}): Cloth => ({
   width,
-  ...{ lies: 'single', foldedBy: 0, oneWay: false, tilt: 0, selvedge: 0, end: 0, gap: 0, flaws: [], outline: [] },
+  ...{
+    lies: 'single',
+    foldedBy: 0,
+    otherSideUp: false,
+    foldFar: false,
+    oneWay: false,
+    tilt: 0,
+    selvedge: 0,
+    end: 0,
+    gap: 0,
+    flaws: [],
+    outline: [],
+  },
   ...{
     more: [],
     scallops: 'none',
@@ -94,6 +110,9 @@ export type Span = readonly [from: number, to: number];
 
 /** Whether its left edge, as it lies, is a fold. */
 export const foldLies = (c: Cloth): boolean => c.lies === 'folded' || c.lies === 'partly';
+
+/** Whether it is seen from its far side: its fold lies across the table. */
+export const isFar = (c: Cloth): boolean => foldLies(c) && c.foldFar;
 
 /** So far from the fold, or from the left selvedge, it lies in two layers, mm. */
 export const doubleTo = (c: Cloth): number =>

@@ -131,11 +131,14 @@ export function partsOf(
   return out;
 }
 
+/** Whether what is cut once from one layer is laid with its pattern face down, so that it comes out as it is worn. */
+export const isFaceDown = (p: Piece, cloth: Cloth): boolean => (p.cut.turned === true) !== cloth.otherSideUp;
+
 /** As many as are cut; those that lie alike share their ways. */
 function copiesOf(p: Piece, cut: CutLine, cloth: Cloth, hold: Hold | undefined): LayPart[] {
   const layers = layersFor(p, cut, cloth);
   const double = layers === 2;
-  const over = p.cut.turned === true;
+  const over = isFaceDown(p, cloth);
   const faces = p.cut.pair && !double ? [over, !over] : [over];
   const ways = faces.map((face) => waysOf(p, cut, face, cloth, double, hold));
   const count = double && p.cut.pair ? p.cut.count / 2 : p.cut.count;

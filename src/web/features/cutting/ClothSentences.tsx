@@ -2,10 +2,13 @@ import { Box, Button, Text } from '@chakra-ui/react';
 import {
   type ClothSaid,
   type CuttingChoice,
+  foldLies,
   type Length,
   lengthsOf,
   MEETS,
   type Meet,
+  standingOf,
+  turnedOver,
 } from '../../../core/cutting/index.ts';
 import { MATERIALS, type Material, type Piece } from '../../../core/pattern/index.ts';
 import { formatLength } from '../../../core/units.ts';
@@ -14,7 +17,7 @@ import { type Workbook } from '../../data/useProject.ts';
 import { Tick } from '../../ui/Ask.tsx';
 import { blanks } from '../../ui/fields.tsx';
 import { Blank, ChoiceBlank, NameBlank, Say } from '../../ui/Sentence.tsx';
-import { joinWords, MATERIAL_WORDS } from '../../words/index.ts';
+import { joinWords, MATERIAL_WORDS, SIDE_WORDS } from '../../words/index.ts';
 import { FlawSentences } from './FlawSentences.tsx';
 import { CLOTH, PRINT, SHRINKS } from './fields.ts';
 import { putCloth } from './putCloth.ts';
@@ -50,7 +53,8 @@ export function ClothSentences({ w, cloth, mine }: Props) {
           <>
             {f.width} wide and {f.owned}
             {cloth.owned > 0 && ' long'}. It lies {f.lies}
-            {cloth.lies === 'partly' && <>, a strip of {f.foldedBy} double</>}
+            {cloth.lies === 'partly' && <>, a strip of {f.foldedBy} double</>}, <SideUp w={w} cloth={cloth} />
+            {foldLies(cloth) && <>, {f.foldFar}</>}
           </>
         )}
         {(cloth.sort === 'lace' || cloth.scallops !== 'none') && <>, with {f.scallops}</>}; its pieces lie {f.oneWay},
@@ -83,6 +87,37 @@ export function ClothSentences({ w, cloth, mine }: Props) {
         <Others w={w} cloth={cloth} />
       </Box>
     </>
+  );
+}
+
+/** Which side of it lies up: turned over, its flaws, its print and the lay on it are seen from behind. */
+function SideUp({ w, cloth }: Pick<Props, 'w' | 'cloth'>) {
+  const [usual, other] = SIDE_WORDS[cloth.lies];
+  const over = (otherSideUp: boolean): void => {
+    if (otherSideUp === cloth.otherSideUp) return;
+    const { cutting } = w.doc.decisions;
+    const { lying } = standingOf(cutting, cloth, w.computed);
+    const turned = turnedOver(cloth, lying);
+    setDecision(
+      w,
+      'cutting',
+      {
+        cloths: cutting.cloths.map((c) => (c.id === cloth.id ? turned.cloth : c)),
+        lays: cutting.lays.map((l) => (l.cloth === cloth.id ? { ...l, placed: turned.placed } : l)),
+      },
+      { words: `${cloth.name}: ${otherSideUp ? other : usual}` },
+    );
+  };
+  return (
+    <ChoiceBlank
+      label="Which side lies up"
+      value={cloth.otherSideUp ? 'other' : 'usual'}
+      ways={[
+        { id: 'usual', words: usual },
+        { id: 'other', words: other },
+      ]}
+      onPick={(v) => over(v === 'other')}
+    />
   );
 }
 

@@ -1,8 +1,9 @@
 import { Button } from '@chakra-ui/react';
-import { type ClothSaid, type Flaw, foldLies, wideOf } from '../../../core/cutting/index.ts';
+import { type ClothSaid, type Flaw, wideOf } from '../../../core/cutting/index.ts';
 import { type LengthUnit } from '../../../core/units.ts';
 import { LengthBlank, Say } from '../../ui/Sentence.tsx';
 import { WordButton } from '../../ui/WordButton.tsx';
+import { acrossFrom } from '../../words/index.ts';
 
 interface Props {
   cloth: ClothSaid;
@@ -17,7 +18,6 @@ const FAR = 20_000;
 export function FlawSentences({ cloth, units, put }: Props) {
   const { flaws } = cloth;
   const most = wideOf(cloth);
-  const from = foldLies(cloth) ? 'fold' : 'selvedge drawn above';
   const set = (i: number, part: Partial<Flaw>, words?: string): void => {
     const f = { ...(flaws[i] as Flaw), ...part };
     // Whichever end was said first: a place begins before it ends.
@@ -42,7 +42,8 @@ export function FlawSentences({ cloth, units, put }: Props) {
       {flaws.map((_, i) => (
         <Say key={i}>
           No piece touches the place from {blank(i, 'y0', 'from along it', FAR)} to {blank(i, 'y1', 'to along it', FAR)}{' '}
-          along it, {blank(i, 'x0', 'from across', most)} to {blank(i, 'x1', 'to across', most)} from the {from}.{' '}
+          along it, {blank(i, 'x0', 'from across', most)} to {blank(i, 'x1', 'to across', most)} from the{' '}
+          {acrossFrom(cloth)}.{' '}
           <WordButton
             color="berry"
             onClick={() => put({ flaws: flaws.filter((_f, k) => k !== i) }, `without flaw ${i + 1}`)}

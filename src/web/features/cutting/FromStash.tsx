@@ -37,9 +37,9 @@ const REST = ', left over';
 const restOf = (name: string): string => (name.endsWith(REST) ? name : `${name.slice(0, 80 - REST.length)}${REST}`);
 
 /** What of a cloth comes along when it is taken from the stash. */
-const taken = (c: StashCloth, lies: ClothSaid['lies']): Partial<ClothSaid> => ({
+const taken = (c: StashCloth, { lies, otherSideUp }: ClothSaid): Partial<ClothSaid> => ({
   ...{ sort: c.sort, fibre: c.fibre, price: c.price, shrinks: c.shrinks },
-  ...{ ...behindEachOther([c]), lies: c.outline.length + c.flaws.length ? 'single' : lies },
+  ...{ ...behindEachOther([c], otherSideUp), lies: c.outline.length + c.flaws.length ? 'single' : lies },
 });
 
 /** Whether a cloth is bought for this, or which of the stash it is; and, once its lay holds, that it is cut. */
@@ -89,7 +89,7 @@ export function FromStash({ w, cloth, laid }: Props) {
           onPick={(id) => {
             const c = free.find((x) => x.id === id);
             const words = c ? `it is ${c.name} of the stash` : 'it is not of the stash';
-            putCloth(w, cloth)(c ? taken(c, cloth.lies) : { stash: '', outline: [], more: [] }, words);
+            putCloth(w, cloth)(c ? taken(c, cloth) : { stash: '', outline: [], more: [] }, words);
           }}
         />
         . <Link to="/stash">See the stash</Link>
@@ -134,7 +134,7 @@ interface FurtherProps extends Pick<Props, 'w' | 'cloth'> {
 function Further({ w, cloth, lengths, free }: FurtherProps) {
   const { units } = w.doc;
   const put = (next: readonly StashCloth[], words: string): void =>
-    putCloth(w, cloth)({ ...behindEachOther(next), lies: 'single' }, words);
+    putCloth(w, cloth)({ ...behindEachOther(next, cloth.otherSideUp), lies: 'single' }, words);
   const others = free.filter((c) => !lengths.includes(c));
   const further = lengths.filter((c) => c.id !== cloth.stash);
   if (!others.length && !further.length) return null;

@@ -1,13 +1,13 @@
 import { Box, Table, Text } from '@chakra-ui/react';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
-import { atTable, type ClothSaid, foldLies, type Lying, lengthsOf } from '../../../core/cutting/index.ts';
+import { atTable, type ClothSaid, type Lying, lengthsOf } from '../../../core/cutting/index.ts';
 import { formatLength, type LengthUnit } from '../../../core/units.ts';
 import { type Workbook } from '../../data/useProject.ts';
 import { keyOf, LayDrawing } from '../../drawing/LayDrawing.tsx';
 import { HeadRow } from '../../ui/HeadRow.tsx';
 import { PaperBox, PrintSheet } from '../../ui/PrintSheet.tsx';
-import { layWords, SORT_NOTES } from '../../words/index.ts';
+import { acrossFrom, layWords, SORT_NOTES } from '../../words/index.ts';
 import { useLaid } from './useLaid.ts';
 
 const NONE: ReadonlySet<string> = new Set();
@@ -78,7 +78,7 @@ function Places({ lying, cloth, units }: { lying: readonly Lying[]; cloth: Cloth
           heads={[
             'No.',
             'Piece',
-            `Grainline from the ${foldLies(cloth) ? 'fold' : 'selvedge drawn above'}`,
+            `Grainline from the ${acrossFrom(cloth)}`,
             cloth.more.length ? 'From the cut end of its length' : 'From the cut end',
             'Pinned',
             'Chalked',

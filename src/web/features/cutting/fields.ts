@@ -22,14 +22,14 @@ export const CLOTH = {
   sort: SORT,
   fibre: FIBRE,
   lies: waysField('How it lies', {
-    single: 'in one layer, right side up',
-    folded: 'folded lengthwise, right sides together',
+    single: 'in one layer',
+    folded: 'folded lengthwise',
     crosswise: 'folded across, its two ends on each other',
-    partly: 'folded in part, the rest in one layer',
+    partly: 'folded in part',
   }),
   scallops: waysField('Edges of the lace', {
     none: 'plain edges',
-    one: 'one edge in scallops, the one drawn above',
+    one: 'one edge in scallops, the one drawn below',
     both: 'both edges in scallops',
   }),
   foldedBy: lengthField(
@@ -39,6 +39,12 @@ export const CLOTH = {
     'As wide as half of the widest piece on the fold, and what is kept free at the selvedge.',
     { atLeast: 1, atMost: 2500, said: (v) => (v === 0 ? 'no width yet' : undefined) },
   ),
+  foldFar: {
+    as: 'yes',
+    label: 'Where the fold lies',
+    yes: 'the fold across the table from you',
+    no: 'the fold nearest to you',
+  },
   oneWay: {
     as: 'yes',
     label: 'Which way up pieces lie',
@@ -99,7 +105,7 @@ export const PRINT = {
     'First line from the selvedge',
     0,
     700,
-    'From the selvedge drawn above. Folded, the fold itself lies on a line.',
+    'From the selvedge drawn below. Folded, the fold itself lies on a line.',
     { atMost: 2000 },
   ),
 } satisfies Fields<Print>;
