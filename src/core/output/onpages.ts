@@ -79,17 +79,31 @@ class Plane {
     return top;
   }
 
-  /** The pages that one touches, `down` the plane by so much more. */
-  pagesOf(l: Laid, down = 0): Set<number> {
+  /** The pages that one touches. */
+  pagesOf(l: Laid): Set<number> {
     const { at } = l;
     const { x, y } = pageStep(this.paper);
     const page = (p: Point): number =>
-      pageAt(at.y + p.y + down + RIM, y, this.rows) * this.across + pageAt(at.x + p.x + RIM, x, this.across);
+      pageAt(at.y + p.y + RIM, y, this.rows) * this.across + pageAt(at.x + p.x + RIM, x, this.across);
     return new Set(this.ink(l).map(page));
   }
 
-  pages(all: readonly Laid[], down = 0): Set<number> {
-    return new Set(all.flatMap((l) => [...this.pagesOf(l, down)]));
+  pages(all: readonly Laid[]): Set<number> {
+    return new Set(all.flatMap((l) => [...this.pagesOf(l)]));
+  }
+
+  /** How many pages all touch, so much farther down the plane: which column each of their places is in does not change. */
+  private counted(all: readonly Laid[]): (down: number) => number {
+    const { x, y } = pageStep(this.paper);
+    const ink = all.flatMap((l) => this.ink(l).map((p) => ({ x: p.x + l.at.x + RIM, y: p.y + l.at.y + RIM })));
+    const column = Int32Array.from(ink, (p) => pageAt(p.x, x, this.across));
+    const from = Float64Array.from(ink, (p) => p.y);
+    return (down) => {
+      const touched = new Uint8Array(this.rows * this.across);
+      for (let i = 0; i < from.length; i++)
+        touched[pageAt((from[i] as number) + down, y, this.rows) * this.across + (column[i] as number)] = 1;
+      return touched.reduce((t, k) => t + k, 0);
+    };
   }
 
   /** So many pages of the plane, those at the end of its last row left out. */
@@ -107,9 +121,10 @@ class Plane {
   lowered(all: Laid[]): Laid[] {
     const { y } = pageStep(this.paper);
     const top = this.fit(all);
-    let best = { down: 0, pages: this.pages(all).size };
+    const counted = this.counted(all);
+    let best = { down: 0, pages: counted(0) };
     for (let down = FOLLOW; down <= this.rows * y - top; down += FOLLOW) {
-      const pages = this.pages(all, down).size;
+      const pages = counted(down);
       if (pages < best.pages) best = { down, pages };
     }
     return all.map((l) => ({ ...l, at: { x: l.at.x, y: l.at.y + best.down } }));

@@ -32,19 +32,27 @@ export function flat(ring: readonly Point[]): Flat {
 }
 
 function rowOf(ring: readonly Point[]): Float64Array {
-  const at = (k: number): Point => ring[(k + ring.length) % ring.length] as Point;
-  const out = (k: number): number => {
-    const [a, p, b] = [at(k - 1), at(k), at(k + 1)];
-    return (p.x - a.x) * (b.y - p.y) - (p.y - a.y) * (b.x - p.x) >= 0 ? 1 : -1;
-  };
-  return new Float64Array(
-    ring.flatMap((a, i) => {
-      const b = at(i + 1);
-      const [dx, dy] = [b.x - a.x, b.y - a.y];
-      const long = dx * dx + dy * dy;
-      return [a.x, a.y, dx, dy, long > 0 ? 1 / long : 0, out(i), out(i + 1)];
-    }),
-  );
+  const n = ring.length;
+  const row = new Float64Array(ROW * n);
+  // Written in place: a search asks for some thousand rings before it begins.
+  for (let i = 0; i < n; i++) {
+    const a = ring[i] as Point;
+    const b = ring[i + 1 < n ? i + 1 : 0] as Point;
+    const c = ring[(i + 2) % n] as Point;
+    const dx = b.x - a.x;
+    const dy = b.y - a.y;
+    const long = dx * dx + dy * dy;
+    const at = ROW * i;
+    row[at] = a.x;
+    row[at + 1] = a.y;
+    row[at + 2] = dx;
+    row[at + 3] = dy;
+    row[at + 4] = long > 0 ? 1 / long : 0;
+    const out = dx * (c.y - b.y) - dy * (c.x - b.x) >= 0 ? 1 : -1;
+    row[at + 6] = out;
+    row[i + 1 < n ? at + ROW + 5 : 5] = out;
+  }
+  return row;
 }
 
 function edgesOf(ring: readonly Point[]): Float64Array {
