@@ -27,7 +27,7 @@ const VIEWS = [
   'history',
 ];
 
-/** Looked over, with what they open, by the tests of their own. */
+/** Looked over, with what they open, by the tests of their own: here in other colours and widths, by night. */
 const LOOKED_OVER = new Set([
   ...['inside', 'buttons', 'buttons/holes', 'buttons/rest', 'buttons/garment'],
   ...['sewing', 'sewing/calendar', 'sewing/notebook'],
@@ -36,9 +36,8 @@ const LOOKED_OVER = new Set([
 const COAT = 'Greenhouse coat';
 
 for (const view of [...VIEWS, ...BESIDE]) {
-  test(`${view || 'shelf'}: no fault of accessibility in light or dark, no sideways scroll on desk or tablet, no error`, async ({
-    page,
-  }) => {
+  const words = `${view || 'shelf'}: no fault of accessibility in light or dark, no sideways scroll on desk or tablet, no error`;
+  test(words, { tag: LOOKED_OVER.has(view) ? '@night' : '@day' }, async ({ page }) => {
     const errors: string[] = [];
     page.on('pageerror', (e) => errors.push(e.message));
     // The window may still stand at the server of other tests, which is gone.
@@ -56,9 +55,9 @@ for (const view of [...VIEWS, ...BESIDE]) {
   });
 }
 
-test('a front without hem or waist, buttons on: every screen opens, says what is amiss, and the pattern can be mended', async ({
-  page,
-}) => {
+test('a front without hem or waist, buttons on: every screen opens, says what is amiss, and the pattern can be mended', {
+  tag: '@night',
+}, async ({ page }) => {
   const doc = documentOf(CUTS.jacket?.({ w: 262, l: 700, s: 126 }) as Garment);
   for (const e of doc.shell?.pieces[0]?.ring ?? []) if (e.role === 'hem') e.role = 'plain';
   const made = await page.request.post(`${at()}/api/projects/import`, { data: { woodbine: 1, project: doc } });

@@ -41,11 +41,15 @@ describe('saved documents', () => {
     const about = { step: '', piece: '', seam: '', cloth: '', figures: {}, pictures: [], again: false };
     const written = { id: 'e1', at: '2026-11-28T10:00:00.000Z', kind: 'note' as const, words: 'Pins', ...about };
     now.decisions.notebook = [written];
-    now.decisions.stash.things = [{ id: 's1', name: 'Horn', kind: 'other', size: 0, count: 8, note: '' }];
+    now.decisions.stash.things = [{ id: 's1', name: 'Horn', kind: 'other', size: 0, count: 8, note: '', taken: [] }];
     const bare = (version: number) => {
       const doc = structuredClone(now) as unknown as Plain;
       doc.schema = version;
       const d = doc.decisions as Record<string, Plain>;
+      for (const c of (d.cutting as { cloths: Plain[] }).cloths)
+        for (const key of ['otherSideUp', 'foldFar', ...(version < 15 ? ['more', 'scallops'] : [])]) delete c[key];
+      for (const t of (d.stash as { things: Plain[] }).things) delete t.taken;
+      if (version > 13) return doc;
       for (const e of d.notebook as unknown as Plain[]) delete e.seam;
       for (const c of (d.cutting as { cloths: Plain[] }).cloths) for (const key of ['foldedBy', 'recut']) delete c[key];
       for (const t of (d.stash as { things: Plain[] }).things) for (const key of ['kind', 'size']) delete t[key];
@@ -110,7 +114,7 @@ describe('saved documents', () => {
     const then = structuredClone(now);
     Object.assign(then.decisions.closure, { bottomGive: 0, rounding: 'fine' });
     const plain = usualDecisions().making;
-    for (const version of [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13]) {
+    for (const version of [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15]) {
       const read = parseDocument(bare(version));
       const was = structuredClone(version > 4 ? now : then);
       // How it is put together was not kept before version 4.
@@ -120,6 +124,25 @@ describe('saved documents', () => {
       if (version < 12) was.decisions.stash.things = [];
       if (version > 8 && version < 13) was.decisions.bench.steps = [TICKED];
       expect(read.ok && read.document).toEqual(was);
+    }
+  });
+
+  test('of version 15, flaws and lines of a cloth that was seen mirrored lie on its other side; on a fold they stay', () => {
+    const flaws = [{ x0: 100, x1: 150, y0: 300, y1: 350 }];
+    for (const lies of ['single', 'folded'] as const) {
+      const doc = coatDocument();
+      const [cloth] = doc.decisions.cutting.cloths;
+      Object.assign(cloth ?? {}, {
+        lies,
+        width: 1400,
+        flaws,
+        print: { along: 0, across: 60, fromEnd: 0, fromSide: 20 },
+      });
+      const read = parseDocument({ ...doc, schema: 15 });
+      // 1400 is 23 times 60 and 20: a line 20 from one selvedge is followed by one on the other.
+      const seen = read.ok ? read.document.decisions.cutting.cloths[0] : null;
+      expect(seen?.flaws[0]).toMatchObject(lies === 'single' ? { x0: 1250, x1: 1300, y0: 300 } : { x0: 100, x1: 150 });
+      expect(seen?.print.fromSide).toBe(lies === 'single' ? 0 : 20);
     }
   });
 

@@ -103,6 +103,9 @@ export const stash = z.strictObject({
       z.strictObject({
         ...{ id, name: words.trim().min(1), kind: z.enum(THING_KINDS), size: mm },
         ...{ count: z.number().min(0).max(100_000), note: words },
+        taken: z
+          .array(z.strictObject({ project: id, name: words, key: words, count: z.number().min(0).max(100_000) }))
+          .max(400),
       }),
     )
     .max(1000),

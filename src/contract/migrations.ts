@@ -235,14 +235,16 @@ function withLengths(doc: Plain): Plain {
 }
 
 /**
- * Version 16: which side of a cloth lies up, and where its fold. Before, a lay was drawn mirrored on the screen: what was seen and said there
+ * Version 16: of a thing of the stash it is known for what it was taken out, of a cloth which side lies up, and where its fold. Before, a lay was drawn mirrored on the screen: what was seen and said there
  * of a cloth in one layer, or folded across, lies on its other side.
  */
 function withSides(doc: Plain): Plain {
   const d = decisionsOf(doc);
   const cutting = d.cutting as Plain & { cloths: Seen[] };
   const cloths = cutting.cloths.map((c) => ({ otherSideUp: false, foldFar: false, ...c, ...seenRight(c) }));
-  return { ...doc, schema: 16, decisions: { ...d, cutting: { ...cutting, cloths } } };
+  const stash = d.stash as Plain & { things: Plain[] };
+  const things = stash.things.map((t) => ({ taken: [], ...t }));
+  return { ...doc, schema: 16, decisions: { ...d, cutting: { ...cutting, cloths }, stash: { ...stash, things } } };
 }
 
 type Seen = Plain & { lies: string; width: number; stash: string } & {

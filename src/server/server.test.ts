@@ -247,7 +247,7 @@ describe('the stash', () => {
     ]);
     const shelf = (await ask('GET', '/api/projects')).json.projects;
     expect(shelf.map((p: { id: string }) => p.id)).not.toContain('stash');
-    const things = [{ id: 's1', name: 'Horn', kind: 'button', size: 20, count: 7, note: '' }];
+    const things = [{ id: 's1', name: 'Horn', kind: 'button', size: 20, count: 7, note: '', taken: [] }];
     expect((await edit('stash', both[0].json.revision, '/decisions/stash/things', things)).status).toBe(200);
     expect((await edit('stash', both[0].json.revision, '/decisions/stash/things', [])).status).toBe(409);
     const bad = [{ ...things[0], count: -1 }];

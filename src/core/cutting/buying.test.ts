@@ -8,8 +8,10 @@ import {
   buyLength,
   type ClothSaid,
   emptyStash,
+  putBack,
   type StashThing,
   type ToBuy,
+  takenFor,
   takenOut,
   thingsFor,
   toBuy,
@@ -70,7 +72,7 @@ describe('what to buy', () => {
   // A zip that is longer is cut to its length, a button of another size does not go through the hole: common practice.
   test('the stash gives buttons of the same size, a zip that is long enough, whole where it can; what is taken is no more in it', () => {
     const thing = (id: string, kind: StashThing['kind'], size: number, count: number): StashThing => ({
-      ...{ id, name: id, kind, size, count, note: '' },
+      ...{ id, name: id, kind, size, count, note: '', taken: [] },
     });
     const things = [
       thing('few', 'button', 15, 3),
@@ -95,7 +97,15 @@ describe('what to buy', () => {
       ['near', 1, 0],
       ['long', 1, 0],
     ]);
-    const left = takenOut({ ...emptyStash(), things }, 'right', 8);
+    const by = { project: 'p1', name: 'Shirt', key: 'button 15' };
+    const left = takenOut({ ...emptyStash(), things }, 'right', { ...by, count: 8 });
     expect(thingsFor(buttons, left.things).map((f) => f.thing.id)).toEqual(['few']);
+    // Put back it is as it was, also what was taken in two goes; what was taken for another stays out.
+    const more = takenOut(takenOut(left, 'few', { ...by, count: 9 }), 'large', { ...by, project: 'p2', count: 1 });
+    expect(takenFor(more.things, by).map((t) => [t.thing.id, t.count])).toEqual([
+      ['few', 3],
+      ['right', 8],
+    ]);
+    expect(putBack(more, by).things.map((t) => t.count)).toEqual([3, 8, 19, 20, 2, 1, 1, 0]);
   });
 });

@@ -49,8 +49,19 @@ export interface StashThing {
   kind: ThingKind;
   /** How large across, of a zip how long, mm; 0 where that is not said. */
   size: number;
+  /** How many are there. */
   count: number;
   note: string;
+  /** For what of which project so many were taken out. */
+  taken: Taken[];
+}
+
+/** What was taken out of the stash for a line of what a project takes; `name`: of the project, as it was called then. */
+export interface Taken {
+  project: string;
+  name: string;
+  key: string;
+  count: number;
 }
 
 /** What one has, over all projects. */

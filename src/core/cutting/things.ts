@@ -1,5 +1,5 @@
 import { type ToBuy } from './buying.ts';
-import { type Stash, type StashThing, type ThingKind } from './stash.ts';
+import { type Stash, type StashThing, type Taken, type ThingKind } from './stash.ts';
 
 /** A button that is larger or smaller by less goes through the same hole, mm. Own figure. */
 const SAME = 0.25;
@@ -38,8 +38,30 @@ export function thingsFor(
     .sort((x, y) => x.lacks - y.lacks || x.thing.size - y.thing.size);
 }
 
-/** The stash with so many of a thing taken out. */
-export const takenOut = (s: Stash, id: string, count: number): Stash => ({
+/** The stash with so many of a thing taken out for something: never more than there are. */
+export const takenOut = (s: Stash, id: string, { count, ...by }: Taken): Stash => ({
   ...s,
-  things: s.things.map((t) => (t.id === id ? { ...t, count: Math.max(0, t.count - count) } : t)),
+  things: s.things.map((t) => {
+    const out = Math.min(count, t.count);
+    return t.id === id && out > 0 ? { ...t, count: t.count - out, taken: [...t.taken, { ...by, count: out }] } : t;
+  }),
+});
+
+type For = Pick<Taken, 'project' | 'key'>;
+const isFor = (by: For, t: Taken): boolean => t.project === by.project && t.key === by.key;
+const sum = (of: readonly Taken[]): number => of.reduce((n, t) => n + t.count, 0);
+
+/** What was taken out for something, and how many. */
+export const takenFor = (things: readonly StashThing[], by: For): { thing: StashThing; count: number }[] =>
+  things
+    .map((thing) => ({ thing, count: sum(thing.taken.filter((t) => isFor(by, t))) }))
+    .filter(({ count }) => count > 0);
+
+/** The stash with all put back that was taken out for something. */
+export const putBack = (s: Stash, by: For): Stash => ({
+  ...s,
+  things: s.things.map((t) => {
+    const back = t.taken.filter((x) => isFor(by, x));
+    return back.length ? { ...t, count: t.count + sum(back), taken: t.taken.filter((x) => !back.includes(x)) } : t;
+  }),
 });

@@ -38,16 +38,21 @@ import {
 } from './index.ts';
 import { putOnPages } from './onpages.ts';
 import { pdfOf } from './pdf.ts';
-import { sheetAt } from './puts.ts';
+import { type Put, sheetAt } from './puts.ts';
 
 const doc = coatDocument();
 doc.name = 'Čoat with ½" & more';
 const coat = compute(doc);
-const everything = (): Sheet[] => sheetsFor(coat, null, true);
+const all = sheetsFor(coat, null, true);
+const everything = (): Sheet[] => all;
 
-/** Without a search for fewer pages, which takes seconds. */
-const putSoon = (sheets: Sheet[], paper: 'a4' | 'letter') =>
-  putOnPages(sheets, PAPERS[paper], { planes: 1, strip: 0, fewer: 0 });
+/** Without a search for fewer pages, which takes seconds; the same sheets come to lie alike, so once is enough. */
+const soon = { a4: new Map<Sheet[], Put[]>(), letter: new Map<Sheet[], Put[]>() };
+function putSoon(sheets: Sheet[], paper: 'a4' | 'letter'): Put[] {
+  const put = soon[paper].get(sheets) ?? putOnPages(sheets, PAPERS[paper], { planes: 1, strip: 0, fewer: 0 });
+  soon[paper].set(sheets, put);
+  return put;
+}
 const tiled = (sheets: Sheet[], paper: 'a4' | 'letter') => tile(sheets, PAPERS[paper], putSoon(sheets, paper));
 
 const make = (sheets: Sheet[], paper: 'a4' | 'letter') =>
@@ -234,7 +239,8 @@ describe('tiles', () => {
     const puts = putOnPages(sheets, PAPERS.a4);
     const area = sheets.reduce((t, s) => t + ringsArea([outlineOfSheet(s, 0.1)]), 0);
     expect(tile(sheets, PAPERS.a4, puts).tiles.length).toBeLessThanOrEqual(1.35 * (area / (180 * 267)));
-    expect(putOnPages(sheets, PAPERS.a4)).toEqual(puts);
+    const little = { planes: 2, strip: 60, fewer: 120 };
+    expect(putOnPages(sheets, PAPERS.a4, little)).toEqual(putOnPages(sheets, PAPERS.a4, little));
     // Given up, it is no answer.
     expect(putOnPages(sheets, PAPERS.a4, undefined, () => false)).toEqual([]);
     for (const s of sheets) expect(puts.filter((p) => p.id === s.id)).toHaveLength(1);

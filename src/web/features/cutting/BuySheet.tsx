@@ -1,6 +1,6 @@
 import { Box, Table, Text } from '@chakra-ui/react';
 import { useEffect, useMemo } from 'react';
-import { type ToBuy, takenOut, thingsFor, toBuy } from '../../../core/cutting/index.ts';
+import { putBack, type ToBuy, takenFor, takenOut, thingsFor, toBuy } from '../../../core/cutting/index.ts';
 import { capital } from '../../../core/text.ts';
 import { setDecision } from '../../data/setDecision.ts';
 import { type Workbook } from '../../data/useProject.ts';
@@ -57,7 +57,7 @@ export function BuySheet({ w }: { w: Workbook }) {
                     <Table.Cell fontWeight="600">{capital(what)}</Table.Cell>
                     <Table.Cell>
                       {why}
-                      {!b.have && <InStash w={w} b={b} what={what} onHave={() => tick(b.key, true, what)} />}
+                      <InStash w={w} b={b} what={what} onHave={(have) => tick(b.key, have, what)} />
                     </Table.Cell>
                   </Table.Row>
                 );
@@ -75,19 +75,37 @@ interface InStashProps {
   w: Workbook;
   b: ToBuy;
   what: string;
-  onHave: () => void;
+  onHave: (have: boolean) => void;
 }
 
-/** What of the stash would do, taken out of it by a click; what is too little is told. */
+/** What of the stash would do, taken out of it by a click, and what was taken out, put back by another; what is too little is told. */
 function InStash({ w, b, what, onHave }: InStashProps) {
   const { stash, put, trouble } = useStash();
-  const [best] = thingsFor(b, stash?.things ?? []);
+  const [best] = b.have ? [] : thingsFor(b, stash?.things ?? []);
+  const by = { project: w.id, key: b.key };
+  const out = takenFor(stash?.things ?? [], by);
   if (trouble) return <Text role="alert">{trouble}</Text>;
+  if (out.length) {
+    const back = async (): Promise<void> => {
+      const kept = await put(`Put back by ${w.doc.name}: ${what}`, (s) => putBack(s, by));
+      if (kept && b.have) onHave(false);
+    };
+    return (
+      <Text fontSize="15px" color="quiet">
+        Taken out of the stash: {out.map(({ thing, count }) => `${count} of “${thing.name}”`).join(', ')}.{' '}
+        <WordButton color="leaf.fg" onClick={() => void back()}>
+          Put {out.length === 1 && out[0]?.count === 1 ? 'it' : 'them'} back
+        </WordButton>
+      </Text>
+    );
+  }
   if (!best) return null;
   const { thing, takes, lacks } = best;
   const take = async (): Promise<void> => {
-    const kept = await put(`${takes} of ${thing.name} for ${w.doc.name}: ${what}`, (s) => takenOut(s, thing.id, takes));
-    if (kept) onHave();
+    const kept = await put(`${takes} of ${thing.name} for ${w.doc.name}: ${what}`, (s) =>
+      takenOut(s, thing.id, { ...by, name: w.doc.name, count: takes }),
+    );
+    if (kept) onHave(true);
   };
   return (
     <Text fontSize="15px" color="quiet">

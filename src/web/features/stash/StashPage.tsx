@@ -4,6 +4,7 @@ import { type Entry } from '../../../core/bench/notebook.ts';
 import {
   freshId,
   giveBack,
+  putBack,
   type Stash,
   type StashCloth,
   type StashThing,
@@ -46,7 +47,7 @@ export function StashPage({ w }: { w: Workbook }) {
   };
   const addThing = (): void => {
     const thing: StashThing = {
-      ...{ id: freshId(stash.things), name: 'Horn', kind: 'button', size: 15, count: 8, note: '' },
+      ...{ id: freshId(stash.things), name: 'Horn', kind: 'button', size: 15, count: 8, note: '', taken: [] },
     };
     put({ ...stash, things: [thing, ...stash.things] }, 'Something in the stash');
   };
@@ -242,6 +243,17 @@ function OneThing({ w, thing, put }: { w: Workbook; thing: StashThing; put: Put 
         onName={(note) => set({ note }, 'noted')}
       />
       .{' '}
+      {thing.taken.map((t, i) => (
+        <span key={i}>
+          {t.count} {t.count === 1 ? 'was' : 'were'} taken out for {t.name}.{' '}
+          <WordButton
+            color="leaf.fg"
+            onClick={() => put(putBack(stash, t), `Put back, of ${thing.name}: ${t.count}`, true)}
+          >
+            Put {t.count === 1 ? 'it' : 'them'} back
+          </WordButton>{' '}
+        </span>
+      ))}
       <WordButton
         color="berry"
         onClick={() =>
