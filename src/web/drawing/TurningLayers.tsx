@@ -1,9 +1,10 @@
-import { Button, Flex, Slider, Text } from '@chakra-ui/react';
+import { Button, Flex, Text } from '@chakra-ui/react';
 import { Pause, Play } from 'lucide-react';
 import { animate } from 'motion';
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
 import { type Layers, type Turned } from '../../core/plan/index.ts';
 import { type LengthUnit } from '../../core/units.ts';
+import { Slider } from '../ui/Slider.tsx';
 import { MATERIAL_WORDS } from '../words/index.ts';
 import { allowanceWords, called, doneWords, LayersDrawing, laidWords } from './LayersDrawing.tsx';
 
@@ -104,27 +105,17 @@ function Turning({ layers, names, units }: Props) {
         >
           {plays ? <Pause size={18} aria-hidden /> : <Play size={18} aria-hidden />}
         </Button>
-        <Slider.Root
-          flex="1"
-          size="md"
-          colorPalette="leaf"
+        <Slider
+          label="How far the layers are turned"
           min={0}
           max={100}
           step={1}
-          value={[Math.round(t * 100)]}
-          aria-label={['How far the layers are turned']}
-          onValueChange={({ value }) => {
+          value={Math.round(t * 100)}
+          onMove={(v) => {
             setPlays(false);
-            setT((value[0] ?? 0) / 100);
+            setT(v / 100);
           }}
-        >
-          <Slider.Control>
-            <Slider.Track bg="rule">
-              <Slider.Range />
-            </Slider.Track>
-            <Slider.Thumbs />
-          </Slider.Control>
-        </Slider.Root>
+        />
       </Flex>
       <Flex justify="space-between" fontSize="14px" color="quiet" pl="58px">
         <span>for the seam</span>

@@ -1,7 +1,8 @@
-import { Box, Flex, Slider, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { inUnit, type LengthUnit, MM_PER_INCH } from '../../core/units.ts';
 import { LengthField } from './LengthField.tsx';
+import { Slider } from './Slider.tsx';
 
 interface Props {
   label: string;
@@ -76,28 +77,17 @@ interface SlideProps extends Pick<Props, 'label' | 'most' | 'onPreview' | 'onVal
 function Slide({ label, low, most, step, shown, onPreview, onValue }: SlideProps) {
   const [at, setHeld] = useHeld(shown);
   return (
-    <Slider.Root
-      mt="4px"
-      size="md"
-      colorPalette="leaf"
+    <Slider
+      label={label}
       min={low}
       max={most}
       step={step}
-      value={[at]}
-      aria-label={[label]}
-      onValueChange={(d) => {
-        const v = d.value[0] ?? shown;
+      value={at}
+      onMove={(v) => {
         setHeld(v);
         onPreview(v);
       }}
-      onValueChangeEnd={(d) => onValue(d.value[0] ?? shown)}
-    >
-      <Slider.Control>
-        <Slider.Track bg="rule">
-          <Slider.Range />
-        </Slider.Track>
-        <Slider.Thumbs />
-      </Slider.Control>
-    </Slider.Root>
+      onEnd={onValue}
+    />
   );
 }
