@@ -32,6 +32,11 @@ test('how deep a place lies within a ring is the same looked at alone, near a pl
   fc.assert(
     fc.property(RING, at, at, at, at, fc.integer({ min: 1, max: 90 }), (ring, x, y, dx, dy, reach) => {
       const f = flat(ring);
+      // Level with a corner, but for how numbers are rounded, as pieces are that touch: neither within by mistake nor without.
+      for (const [k, c] of ring.entries()) {
+        const level = { x: x / 2, y: c.y + 0.1 * dy + k - (0.1 * dy + k) };
+        expect(depth(level.x, level.y, f)).toBeCloseTo(insideRing(ring, level) ? toEdges(level, ring) : 0, 6);
+      }
       near.clear();
       near.add(f, x + dx, y + dy, dx, dy, reach);
       for (let k = 0; k < 12; k++) {

@@ -2,10 +2,10 @@ import { type Point } from '../../geometry/index.ts';
 import { isConvex } from './convex.ts';
 
 /**
- * Edges of a ring, anticlockwise for y up, in a row of numbers: where each begins, how far it goes, one over its length squared, and whether
- * the corners it begins and ends at stand out (1) or go in (-1).
+ * Edges of a ring, anticlockwise for y up, in a row of numbers: where each begins, how far it goes, one over its length squared, whether
+ * the corners it begins and ends at stand out (1) or go in (-1), and how high it ends.
  */
-export const ROW = 7;
+export const ROW = 8;
 
 /** A ring as numbers in a row, with its box: what is asked a million times. */
 export interface Flat {
@@ -48,6 +48,7 @@ function rowOf(ring: readonly Point[]): Float64Array {
     row[at + 2] = dx;
     row[at + 3] = dy;
     row[at + 4] = long > 0 ? 1 / long : 0;
+    row[at + 7] = b.y;
     const out = dx * (c.y - b.y) - dy * (c.x - b.x) >= 0 ? 1 : -1;
     row[at + 6] = out;
     row[i + 1 < n ? at + ROW + 5 : 5] = out;
@@ -93,7 +94,8 @@ export function signed(x: number, y: number, row: Float64Array, away?: Float64Ar
     const py = y - (row[i + 1] as number);
     const dx = row[i + 2] as number;
     const dy = row[i + 3] as number;
-    if (py < 0 !== py < dy && px * dy < dx * py === dy > 0) inside = !inside;
+    // Whether a corner is above is asked of both its edges in the same numbers: pieces touch just there.
+    if (py < 0 !== y - (row[i + 7] as number) < 0 && px * dy < dx * py === dy > 0) inside = !inside;
     const t = (px * dx + py * dy) * (row[i + 4] as number);
     const c = t < 0 ? 0 : t > 1 ? 1 : t;
     const ex = px - c * dx;
