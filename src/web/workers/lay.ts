@@ -1,4 +1,12 @@
-import { type Cloth, type Holds, type Laying, laid, type Placed, partsOf } from '../../core/cutting/index.ts';
+import {
+  type Cloth,
+  type Holds,
+  type Laying,
+  laid,
+  layFaults,
+  type Placed,
+  partsOf,
+} from '../../core/cutting/index.ts';
 import { type CutLine, type Piece } from '../../core/pattern/index.ts';
 
 /** Pieces to be laid on a cloth; the same seed gives the same lays. */
@@ -32,23 +40,36 @@ export interface Answered {
 /** Between two answers, ms: often enough to be watched. */
 const SLICE = 250;
 
+/**
+ * Whether a lay is taken: if the checker, which does not know how it was made, finds nothing. Hand-laid pieces are pinned as they lie, and told
+ * of elsewhere.
+ */
+function isSound(l: Laying, { pieces, cutLines, pinned }: Asked): boolean {
+  if (pinned.length > 0) return true;
+  const left = new Set(l.left.map((p) => p.piece));
+  const there = pieces.filter((p) => !left.has(p.id));
+  return layFaults(l, there, cutLines).length === 0;
+}
+
 // A thin shell round the search, which goes on for as long as it is wished: the screen goes on meanwhile, and shows the best so far.
-self.onmessage = ({ data: { pieces, cutLines, cloth, holds, pinned, seed, seconds } }: MessageEvent<Asked>) => {
-  const { parts, single } = partsOf(pieces, cutLines, cloth, holds);
-  const search = laid(parts, cloth, seed, pinned);
+self.onmessage = ({ data: asked }: MessageEvent<Asked>) => {
+  const { parts, single } = partsOf(asked.pieces, asked.cutLines, asked.cloth, asked.holds);
+  const search = laid(parts, asked.cloth, asked.seed, asked.pinned);
   const began = performance.now();
   let best: Laying | null = null;
+  let looked: Laying | null = null;
   let first = 0;
   const slice = (): void => {
     const until = performance.now() + SLICE;
     let step = search.next();
     for (; !step.done; step = search.next()) {
-      best = step.value;
-      first ||= best.length;
+      if (step.value !== looked && (!best || isSound(step.value, asked))) best = step.value;
+      looked = step.value;
+      first ||= step.value.length;
       if (performance.now() > until) break;
     }
     const spent = (performance.now() - began) / 1000;
-    const done = step.done === true || spent >= seconds;
+    const done = step.done === true || spent >= asked.seconds;
     if (best) {
       const wide = best.left.map((p) => p.piece);
       const { placed, length } = best;
