@@ -6,17 +6,11 @@ import { cleanup, fireEvent, render } from '@testing-library/react';
 import { type ClothSaid, type Lying, lyingOf, type Placed, usualCutting } from '../../core/cutting/index.ts';
 import { type Point, ringArea } from '../../core/geometry/index.ts';
 import { cutLine, type Piece } from '../../core/pattern/index.ts';
+import { asInBrowser } from '../../test/window.ts';
 import { system } from '../theme/system.ts';
 import { LayDrawing } from './LayDrawing.tsx';
 
-beforeAll(() => {
-  class Watch {
-    observe(): void {}
-    unobserve(): void {}
-    disconnect(): void {}
-  }
-  Object.assign(globalThis, { ResizeObserver: Watch, structuredClone: (x: unknown) => JSON.parse(JSON.stringify(x)) });
-});
+beforeAll(asInBrowser);
 afterEach(cleanup);
 
 /** A piece that is no mirror image of itself: 200 by 300, a corner cut off at its upper right. */

@@ -4,19 +4,12 @@ import { ChakraProvider } from '@chakra-ui/react';
 import { afterEach, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { type ReactNode } from 'react';
+import { asInBrowser } from '../../test/window.ts';
 import { system } from '../theme/system.ts';
 import { Besides, ChoiceBlank, LengthBlank } from './Sentence.tsx';
 import { Worded } from './Worded.tsx';
 
-beforeAll(() => {
-  class Watch {
-    observe(): void {}
-    unobserve(): void {}
-    disconnect(): void {}
-  }
-  Object.assign(globalThis, { ResizeObserver: Watch, structuredClone: (x: unknown) => JSON.parse(JSON.stringify(x)) });
-  Element.prototype.scrollTo = () => undefined;
-});
+beforeAll(asInBrowser);
 afterEach(cleanup);
 
 const shown = (what: ReactNode) => render(<ChakraProvider value={system}>{what}</ChakraProvider>);
