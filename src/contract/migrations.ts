@@ -235,8 +235,8 @@ function withLengths(doc: Plain): Plain {
 }
 
 /**
- * Version 16: of a thing of the stash it is known for what it was taken out, of a cloth which side lies up, and where its fold. Before, a lay was drawn mirrored on the screen: what was seen and said there
- * of a cloth in one layer, or folded across, lies on its other side.
+ * Version 16: of a thing of the stash it is known for what it was taken out, of a cloth which side lies up, and where its fold. Before, a
+ * lay was drawn mirrored on the screen: what was seen and said there of a cloth in one layer, or folded across, lies on its other side.
  */
 function withSides(doc: Plain): Plain {
   const d = decisionsOf(doc);

@@ -35,7 +35,7 @@ function drawing(seed: number): () => number {
 }
 
 /**
- * So often parts are put together anew at most, no more where so many times nothing came of it, so many edges are looked at for it, and how
+ * So often parts are put together anew at most, no more where the first so many brought nothing, so many edges are looked at for it, and how
  * much is left to chance. Own figures.
  */
 const CLOSE = { most: 24, vain: 3, work: 4e6, doubt: 0.004 };
@@ -262,14 +262,14 @@ export function* laid(
   yield whole(best);
   if (best.laid.length + held.length < 2 || !best.laid.length) return;
   const draw = drawing(seed);
-  let vain = 0;
+  let [gained, vain] = [false, 0];
   for (const close of fixed.length ? [] : closely(parts, cloth, noFits, draw)) {
     const gains = close.left.length === best.left.length && close.length < best.length;
     if (gains) best = close;
     yield best;
     if (isFull(best)) return;
-    vain = gains ? Number.NEGATIVE_INFINITY : vain + 1;
-    if (vain === CLOSE.vain) break;
+    gained ||= gains;
+    if (!gained && ++vain === CLOSE.vain) break;
   }
   // Above what is pinned nothing can be gained.
   const least = Math.max(0, ...held.map((l) => l.at.y + l.way.long)) + cloth.end;
