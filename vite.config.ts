@@ -1,5 +1,6 @@
 import react from '@vitejs/plugin-react';
-import { type BuildEnvironmentOptions, defineConfig } from 'vite';
+import { type BuildEnvironmentOptions, defineConfig, type UserConfig } from 'vite';
+import { input, shared } from './scripts/chunks.ts';
 
 const port = Number(process.env.PORT ?? 4870);
 
@@ -16,25 +17,30 @@ const SERVER: BuildEnvironmentOptions = {
   },
 };
 
-const WEB: BuildEnvironmentOptions = {
+const web = async (): Promise<BuildEnvironmentOptions> => ({
   outDir: '../../dist/web',
   emptyOutDir: true,
   rollupOptions: {
-    input: { index: 'src/web/index.html', sw: 'src/web/sw.ts' },
-    // The service worker is asked for by its name.
-    output: { entryFileNames: (c) => (c.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js') },
+    input,
+    output: {
+      // The service worker is asked for by its name.
+      entryFileNames: (c) => (c.name === 'sw' ? 'sw.js' : 'assets/[name]-[hash].js'),
+      codeSplitting: await shared(),
+    },
   },
-};
+});
 
-export default defineConfig(({ isSsrBuild }) => ({
-  plugins: [react()],
-  root: isSsrBuild ? '.' : 'src/web',
-  publicDir: isSsrBuild ? false : 'static',
-  worker: { format: 'es' },
-  build: isSsrBuild ? SERVER : WEB,
-  server: {
-    port: port + 1,
-    strictPort: true,
-    proxy: { '/api': { target: `http://127.0.0.1:${port}`, changeOrigin: true } },
-  },
-}));
+export default defineConfig(
+  async ({ isSsrBuild, command }): Promise<UserConfig> => ({
+    plugins: [react()],
+    root: isSsrBuild ? '.' : 'src/web',
+    publicDir: isSsrBuild ? false : 'static',
+    worker: { format: 'es' },
+    build: isSsrBuild ? SERVER : command === 'build' ? await web() : {},
+    server: {
+      port: port + 1,
+      strictPort: true,
+      proxy: { '/api': { target: `http://127.0.0.1:${port}`, changeOrigin: true } },
+    },
+  }),
+);
