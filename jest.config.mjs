@@ -1,3 +1,4 @@
+// The tests as scripts/unit.mjs has put them together.
 export default {
   testEnvironment: 'node',
   cacheDirectory: '<rootDir>/node_modules/.cache/jest',
@@ -7,25 +8,6 @@ export default {
   maxWorkers: '100%',
   // A test is never failed for the cores being busy with something else.
   testTimeout: 60_000,
-  extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
-  // The clipper as well: it asks for `Math` more often than all of our own code.
-  transformIgnorePatterns: ['/node_modules/(?!clipper2-ts/)'],
-  transform: {
-    '/node_modules/clipper2-ts/.+\\.js$': [
-      '<rootDir>/scripts/jestswc.mjs',
-      { jsc: { target: 'es2022', parser: { syntax: 'ecmascript' } }, module: { type: 'es6' } },
-    ],
-    '^.+\\.tsx?$': [
-      '<rootDir>/scripts/jestswc.mjs',
-      {
-        jsc: {
-          target: 'es2022',
-          parser: { syntax: 'typescript', tsx: true },
-          transform: { react: { runtime: 'automatic' } },
-        },
-        module: { type: 'es6' },
-      },
-    ],
-  },
+  testMatch: ['<rootDir>/dist/unit/**/*.test.js'],
+  transform: { '/dist/unit/': '<rootDir>/scripts/mapped.mjs' },
 };

@@ -1,12 +1,12 @@
 // Every property on twenty times as many draws, and thousands of spoilt files of each kind, always the same ones: for a
 // night, not for every change.
-import { bin, build, install, jest, node, run } from './tools.mjs';
+import { bin, build, install, node, run } from './tools.mjs';
 
 if (await install()) process.exit(1);
 const env = { ...process.env, DRAWS: process.argv[2] ?? '20' };
 const HOUR = 3_600_000;
 const only = process.argv.slice(3);
-const units = await run(node, [...jest, `--testTimeout=${HOUR}`, ...only], { env });
+const units = await run(node, ['scripts/unit.mjs', `--testTimeout=${HOUR}`, ...only], { env });
 if (only.length) process.exit(units);
 // Ten thousand spoilt files of each kind over HTTP: three hundred are named, of which a fifth is tried by day and 34 times as many here.
 const spoiling = { ...env, DRAWS: process.argv[2] ?? '34', NIGHT: '1' };

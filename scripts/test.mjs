@@ -2,7 +2,7 @@
 import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bin, build, chromium, install, jest, node, quietly, run, say } from './tools.mjs';
+import { bin, build, chromium, install, node, quietly, run, say } from './tools.mjs';
 
 let passed = 0;
 let failed = 0;
@@ -56,7 +56,7 @@ await Promise.all([
 
 say('— unit tests');
 const unit = join(out, 'unit.json');
-const unitCode = await run(node, [...jest, '--json', `--outputFile=${unit}`]);
+const unitCode = await run(node, ['scripts/unit.mjs', '--json', `--outputFile=${unit}`]);
 const unitReport = read(unit);
 count(
   unitCode,

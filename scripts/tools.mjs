@@ -55,17 +55,6 @@ function sameLock(lock, made) {
   }
 }
 
-/**
- * How Jest is started. Its processes live for minutes: what is compiled for speed only after it has run a little longer than
- * usual costs a sixth less in all.
- */
-export const jest = [
-  '--interrupt-budget=400000',
-  '--experimental-vm-modules',
-  '--no-warnings',
-  bin('jest/bin/jest.js'),
-];
-
 /** The web pages and the server, made for use. `how` runs each command. */
 export async function build(how = run) {
   const vite = [bin('vite/bin/vite.js'), 'build', '--logLevel', 'error'];

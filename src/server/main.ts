@@ -11,7 +11,6 @@ import { createApp } from './app.ts';
 import { beginBeside, toolsBeside } from './backup/thread.ts';
 import { embedded, packedIn } from './db/database.ts';
 import { type Opened, openStore } from './db/open.ts';
-import { openServer } from './db/openserver.ts';
 import { Reader } from './import/run.ts';
 import { logIn } from './log.ts';
 import { HomeNetwork } from './network.ts';
@@ -87,7 +86,8 @@ async function main(): Promise<void> {
     say,
     patience: 3000,
   };
-  const opened = url ? await openServer(url, options) : await openStore(options);
+  // What speaks with a database server is read in only where there is one.
+  const opened = url ? await (await import('./db/openserver.ts')).openServer(url, options) : await openStore(options);
   await seed(opened);
   const reader = new Reader(new URL('./import-worker.js', import.meta.url));
   reader.warm();

@@ -12,7 +12,7 @@ import { CUTS } from './pile.ts';
 import { coatDocument, PLAIN_COAT } from './shells.ts';
 
 /** Every piece and seam as they were drafted before a redesign: it may add, and may change none of them unsaid. */
-const FILE = new URL('unchanged.json', import.meta.url);
+const FILE = 'src/test/unchanged.json';
 
 function demo(made: Result<ProjectDocument>): ProjectDocument {
   if (!made.ok) throw new Error(JSON.stringify(made.findings));

@@ -1,9 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, normalize } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from '@jest/globals';
 
-const src = join(dirname(fileURLToPath(import.meta.url)), '..');
+const src = 'src';
 const files = (folder: string): string[] =>
   readdirSync(join(src, folder), { recursive: true, encoding: 'utf8' })
     .map((f) => join(folder, f))

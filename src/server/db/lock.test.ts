@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, utimesSync, w
 import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
-import { transformSync } from '@swc/core';
+import { transformSync } from 'esbuild';
 import { lockFolder } from './lock.ts';
 
 let folder: string;
@@ -73,10 +73,7 @@ const apart = spawnSync('unshare', [...SPACES, 'true']).status === 0;
 test(`from another ${apart ? 'network and process space' : 'process (no other space to be had here)'}, and below a path longer than a socket may have`, async () => {
   const long = join(folder, 'a-folder-of-a-sewing-circle-with-a-long-name'.repeat(4));
   mkdirSync(long);
-  const { code } = transformSync(readFileSync('src/server/db/lock.ts', 'utf8'), {
-    jsc: { parser: { syntax: 'typescript' }, target: 'es2022' },
-    module: { type: 'es6' },
-  });
+  const { code } = transformSync(readFileSync('src/server/db/lock.ts', 'utf8'), { loader: 'ts', format: 'esm' });
   const module = join(folder, 'lock.mjs');
   writeFileSync(module, code);
   const holding = (dir: string) => {
