@@ -217,6 +217,7 @@ test('without a way to it the bench goes on: ticks are kept through a closed pag
     const again = await context.newPage();
     await again.goto(url);
     await expect(again.getByText(/all: 2 of/)).toBeVisible();
+    await expect(again.getByRole('alert')).toContainText('not saved yet');
     await context.setOffline(false);
     // It is tried again by itself.
     await expect.poll(() => doneOf(id)).toBe(2);
