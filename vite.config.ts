@@ -37,7 +37,7 @@ export default defineConfig(
     publicDir: isSsrBuild ? false : 'static',
     worker: { format: 'es' },
     // The server is one with the packages it uses, of which it then reads only what it needs: it starts in three quarters of the
-    // time. Those that bring files of their own stay where they are.
+    // time it took. Those that bring files of their own stay where they are.
     ssr: { noExternal: true, external: ['@electric-sql/pglite', 'pdfjs-dist', 'pg', 'sharp'] },
     build: isSsrBuild ? SERVER : command === 'build' ? await web() : {},
     server: {
