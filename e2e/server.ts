@@ -67,8 +67,9 @@ export class Running {
     });
   }
 
+  /** Ends for good, what it keeps with it: nothing is written any more that would only be thrown away. */
   async end(): Promise<void> {
-    await this.kill('SIGTERM');
+    await this.kill();
     rmSync(this.folder, { recursive: true, force: true });
   }
 }
