@@ -35,6 +35,18 @@ const config = defineConfig({
     body: { fontVariantNumeric: 'lining-nums tabular-nums' },
     '*:focus-visible': { outline: '3px solid {colors.focus}', outlineOffset: '2px' },
     'input[type=checkbox], input[type=radio]': { accentColor: 'leaf.solid' },
+    // A browser's own is of a green that is none of ours.
+    progress: {
+      appearance: 'none',
+      display: 'block',
+      height: '8px',
+      my: '8px',
+      borderRadius: '4px',
+      overflow: 'hidden',
+    },
+    'progress, progress::-webkit-progress-bar': { bg: 'leaf.muted' },
+    'progress::-webkit-progress-value': { bg: 'leaf.solid' },
+    'progress::-moz-progress-bar': { bg: 'leaf.solid' },
     'nav, header, aside': { _print: { display: 'none' } },
     // Under a finger nothing is smaller than this but what stands within a sentence (WCAG 2.2, 2.5.8).
     'button, [role=tab], select, input:not([type=checkbox], [type=radio]), a[class*=button]': {
