@@ -5,6 +5,9 @@ import { build, type Rolldown } from 'vite';
 /** What the pages begin with, seen from the folder of the web's code; the service worker is a script of its own. */
 export const input = { index: 'src/web/index.html', sw: 'src/web/sw.ts' };
 
+/** The scripts the first page begins with. */
+const FIRST = new Set(['index', 'Shelf']);
+
 /** The modules that the first page needs, the shelf: as a build shows that is left to itself, once what nobody uses is left out. */
 async function firstPage(): Promise<Set<string>> {
   const made = await build({
@@ -16,9 +19,9 @@ async function firstPage(): Promise<Set<string>> {
   });
   const outputs = [made].flat().flatMap((m) => ('output' in m ? m.output : []));
   const chunks = new Map(outputs.flatMap((c) => (c.type === 'chunk' ? [[c.fileName, c] as const] : [])));
-  const asked = new Set(['index', 'Shelf'].map((name) => [...chunks.values()].find((c) => c.name === name)?.fileName));
-  for (const file of asked) for (const next of chunks.get(file ?? '')?.imports ?? []) asked.add(next);
-  return new Set([...asked].flatMap((file) => chunks.get(file ?? '')?.moduleIds ?? []));
+  const asked = new Set([...chunks.values()].filter((c) => FIRST.has(c.name)));
+  for (const { imports } of asked) for (const file of imports) asked.add(chunks.get(file) as Rolldown.OutputChunk);
+  return new Set([...asked].flatMap((c) => c.moduleIds));
 }
 
 const CORE = /\/src\/core\/|\/node_modules\/(clipper2-ts|earcut)\//;

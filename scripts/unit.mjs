@@ -50,27 +50,15 @@ async function together(tests) {
     banner: { js: `${REQUIRE}${OWN}` },
     logLevel: 'error',
   });
+  const sources = new Map(tests.map((test) => [join(out, test.replace(/\.tsx?$/, '.js')), join(root, test)]));
   for (const { path, text } of outputFiles) {
     mkdirSync(dirname(path), { recursive: true });
-    writeFileSync(path, `${surroundings(path.slice(out.length + 1))}${text}`);
+    writeFileSync(path, sources.has(path) ? `${surroundings(sources.get(path))}${text}` : text);
   }
 }
 
-/** What a test says in its first line of where it is to be run, such as in a browser's page. */
-function surroundings(file) {
-  if (!file.endsWith('.test.js')) return '';
-  const source = join(root, file.replace(/\.js$/, ''));
-  const text = ['.ts', '.tsx'].map((end) => readIf(`${source}${end}`)).join('');
-  return /^\/\*\* @jest-environment \w+ \*\//.exec(text)?.[0] ?? '';
-}
-
-function readIf(file) {
-  try {
-    return readFileSync(file, 'utf8');
-  } catch {
-    return '';
-  }
-}
+/** What a test says in its first line of where it is to be run, such as in a browser's page: comments are left out by now. */
+const surroundings = (source) => /^\/\*\* @jest-environment \w+ \*\//.exec(readFileSync(source, 'utf8'))?.[0] ?? '';
 
 const args = process.argv.slice(2);
 await together(testsOf(args.filter((a) => !a.startsWith('-'))));
